@@ -1,0 +1,32 @@
+/** Arrows run one way: app → features → server, core; ui knows no feature; core knows nobody. */
+const only = (name, from, to, comment) => ({ name, severity: 'error', comment, from: { path: from }, to });
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    only('core-imports-core-only', '^src/core', { path: '^src/(?!core)' }, 'The core is a library: nothing of the application in it.'),
+    only(
+      'core-needs-no-platform',
+      '^src/core',
+      { path: 'node_modules/(react|react-dom|next|styled-components|mysql2|react-aria-components)/|^(fs|path|crypto|http|os)$' },
+      'No interface, no database, no file system in the core.',
+    ),
+    only('server-knows-no-screen', '^src/server', { path: '^src/(app|features|ui|workers)' }, 'The server side knows no screen.'),
+    only('ui-knows-no-feature', '^src/ui', { path: '^src/(app|features|server|core)' }, 'The kit knows no feature.'),
+    only('features-know-no-route', '^src/features', { path: '^src/app' }, 'Features do not know the routes.'),
+    only('workers-run-the-core', '^src/workers', { path: '^src/(app|features|server|ui)' }, 'Workers run the core.'),
+    only(
+      'a-childs-page-is-light',
+      '^src/features/home',
+      { path: 'node_modules/(joi|echarts|react-aria-components)/' },
+      'No Joi, chart package or component suite on a page that a family loads.',
+    ),
+    { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: '^src/app|proxy\\.ts$|\\.d\\.ts$|\\.test\\.ts$' }, to: {} },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.test\\.tsx?$' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: false,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

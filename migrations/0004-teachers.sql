@@ -1,0 +1,8 @@
+CREATE TABLE teachers (
+  id BINARY(16) NOT NULL PRIMARY KEY,
+  email VARCHAR(190) NOT NULL,
+  name VARCHAR(80) NOT NULL,
+  password_hash VARCHAR(255) CHARACTER SET ascii NOT NULL,
+  created_at DATETIME(3) NOT NULL,
+  UNIQUE KEY one_email (email)
+) ENGINE=InnoDB

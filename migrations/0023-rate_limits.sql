@@ -1,0 +1,6 @@
+CREATE TABLE rate_limits (
+  `key` VARCHAR(255) CHARACTER SET utf8mb4 NOT NULL PRIMARY KEY,
+  points INT NOT NULL DEFAULT 0,
+  expire BIGINT UNSIGNED NULL,
+  KEY by_expire (expire)
+) ENGINE=InnoDB

@@ -1,0 +1,12 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  compiler: { styledComponents: true },
+  turbopack: { root: import.meta.dirname },
+  serverExternalPackages: ['@node-rs/argon2', 'mysql2', 'pino', 'rate-limiter-flexible'],
+  devIndicators: false,
+};
+
+export default config;

@@ -1,0 +1,35 @@
+/** Builds the application when its sources have changed since the last build. */
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { root } from './needs.mjs';
+import { run } from './processes.mjs';
+import { say } from './say.mjs';
+
+function* filesBelow(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) yield* filesBelow(path);
+    else if (!entry.name.endsWith('.test.ts')) yield path;
+  }
+}
+
+function sourceHash() {
+  const hash = createHash('sha256');
+  const files = [...filesBelow(join(root, 'src')), ...['package-lock.json', 'next.config.ts', 'tsconfig.json'].map((name) => join(root, name))];
+  for (const file of files) hash.update(relative(root, file)).update('\0').update(readFileSync(file)).update('\0');
+  return hash.digest('hex');
+}
+
+export function ensureBuild() {
+  const mark = join(root, '.next', 'lochside-build');
+  const hash = sourceHash();
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === hash && existsSync(join(root, '.next', 'BUILD_ID'))) return;
+  say('Building the application (about a minute) …');
+  run(join(root, 'node_modules/.bin/next'), ['build'], {
+    cwd: root,
+    env: { NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+    failure: 'The build failed.',
+  });
+  writeFileSync(mark, hash);
+}

@@ -1,0 +1,114 @@
+/**
+ * npm start (demo) and npm run serve (school): everything from a fresh machine to a served application.
+ * Only Node's own modules are used before the packages are there.
+ */
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { claim, ensureHome, instanceHome, secretsOf, startInstance } from './lib/instance.mjs';
+import { needMariadb, needNode, needPackages, root } from './lib/needs.mjs';
+import { ensureBuild } from './lib/build.mjs';
+import { isFree, run, start, stopChild } from './lib/processes.mjs';
+import { main, say, Stop } from './lib/say.mjs';
+
+const mode = process.argv[2] === 'school' ? 'school' : 'demo';
+const host = process.env.HOST ?? '127.0.0.1';
+const port = Number(process.env.PORT ?? 3000);
+const loopback = ['127.0.0.1', 'localhost', '::1'].includes(host);
+
+const password = () => randomBytes(9).toString('base64url');
+const demoSignIns = () => ({
+  demoSignIns: [
+    { name: 'Ms Tarn', email: 'tarn@strathfinlas.example', role: 'teacher', password: password() },
+    { name: 'Mr Quill', email: 'quill@strathfinlas.example', role: 'helper', password: password() },
+  ],
+});
+
+await main(async () => {
+  needNode();
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`PORT must be a number from 1 to 65535, not “${process.env.PORT}”.`);
+  if (!(await isFree(port, host)))
+    throw new Stop(
+      `Port ${port} on ${host} is taken (or may not be used). Choose another: PORT=${port + 1} npm ${mode === 'demo' ? 'start' : 'run serve'}`,
+    );
+  needPackages();
+  const home = instanceHome(mode);
+  ensureHome(home);
+  const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
+  const release = claim(home, address);
+  const { file, secrets } = secretsOf(home, mode === 'demo' ? demoSignIns : undefined);
+  let instance;
+  let web;
+  let stopping = false;
+  const stopAll = async () => {
+    if (stopping) return;
+    stopping = true;
+    await stopChild(web);
+    await instance?.stop();
+    release();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stopAll().then(() => process.exit(0)));
+  try {
+    if (!process.env.DATABASE_URL) {
+      needMariadb();
+      instance = await startInstance(home, secrets.databasePassword);
+    }
+    const publicUrl = process.env.PUBLIC_URL ?? (loopback ? address : undefined);
+    if (!publicUrl)
+      say(`Listening on ${host}: links need the address that families use. Set PUBLIC_URL, for instance PUBLIC_URL=https://play.example.org`);
+    const env = {
+      ...process.env,
+      DATABASE_URL: process.env.DATABASE_URL ?? instance.url(),
+      LOCHSIDE_MODE: mode,
+      LOCHSIDE_SECRETS: file,
+      LOCHSIDE_SERVER_KEY: secrets.serverKey,
+      PUBLIC_URL: publicUrl ?? address,
+      LOCHSIDE_HOSTS: [process.env.LOCHSIDE_HOSTS, publicUrl && new URL(publicUrl).host, `${host}:${port}`, `localhost:${port}`, `127.0.0.1:${port}`]
+        .filter(Boolean)
+        .join(','),
+      NEXT_TELEMETRY_DISABLED: '1',
+      NODE_ENV: 'production',
+    };
+    run(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, failure: 'Nothing was started.' });
+    ensureBuild();
+    web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', host, '-p', String(port)], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+      detached: true,
+    });
+    web.once('exit', (code) => {
+      if (!stopping) {
+        process.stderr.write(`The web server ended (code ${code}).\n`);
+        process.exitCode = 1;
+        void stopAll();
+      }
+    });
+    await answers(address, web);
+    say(`\nLochside is at ${address}`);
+    if (!loopback && !env.PUBLIC_URL.startsWith('https:'))
+      say(
+        'Beyond this machine over plain http: passwords and links can be read on the way, pages cannot be reloaded offline or installed. Put an https server in front and set PUBLIC_URL.',
+      );
+    if (mode === 'demo') {
+      for (const signIn of secrets.demoSignIns) say(`  ${signIn.name} (${signIn.role}): ${signIn.email}  password ${signIn.password}`);
+      say(`  (kept in ${file})`);
+    } else say('First teacher: npx lochside teacher add --name "…" --email … --school "…" --zone Europe/London');
+    say('Ctrl-C stops it.');
+  } catch (error) {
+    await stopAll();
+    throw error;
+  }
+});
+
+async function answers(address, child) {
+  for (let i = 0; i < 300; i += 1) {
+    if (child.exitCode !== null) throw new Stop('The web server did not start.');
+    try {
+      await fetch(`${address}/api/v1/health`, { headers: { connection: 'close' } });
+      return;
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+  throw new Stop('The web server did not answer within 30 seconds.');
+}

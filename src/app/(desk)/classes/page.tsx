@@ -1,0 +1,21 @@
+import type { Metadata } from 'next';
+import { ClassList } from '@/features/classes/class-list';
+import { requireSignedIn } from '@/server/auth/current';
+import { classesOf } from '@/server/db/classes';
+import { dayPlus, schoolDay, schoolYearOf } from '@/server/school-calendar';
+
+export const metadata: Metadata = { title: 'Classes' };
+
+export default async function ClassesPage() {
+  const who = await requireSignedIn();
+  const today = schoolDay(new Date(), who.timeZone);
+  const year = schoolYearOf(today);
+  return (
+    <ClassList
+      classes={await classesOf(who.schoolId, today)}
+      mayChange={who.role === 'teacher'}
+      yearName={year.name}
+      nextYearName={schoolYearOf(dayPlus(year.endsOn, 1)).name}
+    />
+  );
+}

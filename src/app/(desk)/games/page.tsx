@@ -1,0 +1,17 @@
+import type { Metadata } from 'next';
+import { GameShelf } from '@/features/games/shelf';
+import { shelfGame } from '@/features/games/shelf-game';
+import { requireSignedIn } from '@/server/auth/current';
+import { classesOf } from '@/server/db/classes';
+import { gamesOf } from '@/server/db/games';
+import { schoolDay } from '@/server/school-calendar';
+
+export const metadata: Metadata = { title: 'Games' };
+
+export default async function GamesPage() {
+  const who = await requireSignedIn();
+  const [games, classes] = await Promise.all([gamesOf(who.schoolId), classesOf(who.schoolId, schoolDay(new Date(), who.timeZone))]);
+  return (
+    <GameShelf games={games.map(shelfGame)} mayChange={who.role === 'teacher'} ages={classes.map(({ name, ageYears }) => ({ name, ageYears }))} />
+  );
+}

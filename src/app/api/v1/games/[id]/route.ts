@@ -1,0 +1,44 @@
+import Joi from 'joi';
+import { gameSchema, type Game } from '@/core/rules/game';
+import { readGame } from '@/core/rules/read-game';
+import { addGame, gameById, putAway, saveDraft } from '@/server/db/games';
+import { transact } from '@/server/db/pool';
+import { audit } from '@/server/db/schools';
+import { json, notFound, Refused, refuse } from '@/server/http/answer';
+import { teacherRoute } from '@/server/http/route';
+
+const draft = Joi.object<{ revision: number; ageYears: number; game: Game }>({
+  revision: Joi.number().integer().min(1).max(1_000_000_000).required(),
+  ageYears: Joi.number().integer().min(4).max(12).required(),
+  game: gameSchema.required(),
+});
+
+/** Autosave of the chart table. The revision says which draft the editor began with: two tabs never overwrite each other. */
+export const PUT = teacherRoute({ roles: ['teacher'], body: draft }, async ({ body, who, id, now }) => {
+  const read = readGame(body.game);
+  if (!read.ok) throw new Refused(400, read.problems);
+  const saved = await transact((db) => saveDraft(db, who.schoolId, id(), body.revision, read.value, body.ageYears, now));
+  if (saved) return json({ revision: body.revision + 1, savedAt: now.toISOString() });
+  const there = await gameById(who.schoolId, id());
+  if (!there) throw notFound('game');
+  throw refuse(409, '/revision', 'This game was changed in another window since you opened it here.', 'Open it again to go on from the newest form.');
+});
+
+const action = Joi.object<{ action: 'duplicate' | 'put-away' | 'bring-back' }>({
+  action: Joi.string().valid('duplicate', 'put-away', 'bring-back').required(),
+});
+
+export const POST = teacherRoute({ roles: ['teacher'], body: action }, async ({ body, who, id, now }) => {
+  const shelved = await gameById(who.schoolId, id());
+  if (!shelved) throw notFound('game');
+  if (body.action === 'duplicate') {
+    const copy = { ...shelved.game, title: `${shelved.game.title.slice(0, 50)} (copy)` };
+    const added = await transact((db) => addGame(db, who.schoolId, copy, shelved.ageYears, now));
+    return json({ id: added }, 201);
+  }
+  await transact(async (db) => {
+    await putAway(db, who.schoolId, id(), body.action === 'put-away' ? now : null);
+    await audit(db, { schoolId: who.schoolId, teacherId: who.teacherId, action: `game ${body.action}`, subject: id() }, now);
+  });
+  return json({ id: id() });
+});

@@ -1,0 +1,35 @@
+import Joi from 'joi';
+import { signInLimit } from '@/server/auth/limits';
+import { passwordIs } from '@/server/auth/passwords';
+import { openSession, sessionCookieName } from '@/server/auth/sessions';
+import { accountByEmail } from '@/server/db/teachers';
+import { json, Refused, refuse } from '@/server/http/answer';
+import { openRoute } from '@/server/http/route';
+import { settings } from '@/server/settings';
+
+const body = Joi.object<{ email: string; password: string }>({
+  email: Joi.string().trim().max(190).required(),
+  password: Joi.string().max(200).required(),
+});
+
+export const POST = openRoute({ body }, async ({ body: { email, password }, now }) => {
+  const account = email.toLowerCase();
+  const wait = await signInLimit.waitFor(account);
+  if (wait > 0)
+    throw new Refused(
+      429,
+      [{ place: '/email', reason: 'Too many wrong passwords for this account.', fix: `Try again in ${Math.ceil(wait / 60)} minutes.` }],
+      { 'retry-after': `${wait}` },
+    );
+  const found = await accountByEmail(account);
+  if (!(await passwordIs(found?.passwordHash, password)) || !found) {
+    await signInLimit.failed(account);
+    throw refuse(401, '/password', 'That address and password do not go together.', 'Check both and try again.');
+  }
+  await signInLimit.clear(account);
+  const session = await openSession(found.teacherId, found.schoolId, now);
+  const { secure } = settings();
+  return json({ ok: true }, 200, {
+    'set-cookie': `${sessionCookieName(secure)}=${session.token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${session.maxAge}${secure ? '; Secure' : ''}`,
+  });
+});

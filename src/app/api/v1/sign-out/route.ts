@@ -1,0 +1,12 @@
+import { closeSession, sessionCookieName } from '@/server/auth/sessions';
+import { json } from '@/server/http/answer';
+import { sessionToken, teacherRoute } from '@/server/http/route';
+import { settings } from '@/server/settings';
+
+export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ request }) => {
+  await closeSession(sessionToken(request)!);
+  const { secure } = settings();
+  return json({ ok: true }, 200, {
+    'set-cookie': `${sessionCookieName(secure)}=; Path=/; HttpOnly; SameSite=Lax; Max-Age=0${secure ? '; Secure' : ''}`,
+  });
+});

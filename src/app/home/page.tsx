@@ -1,0 +1,8 @@
+import type { Metadata } from 'next';
+import { HomePage } from '@/features/home/home-page';
+
+export const metadata: Metadata = { title: 'This week' };
+
+export default function Home() {
+  return <HomePage />;
+}

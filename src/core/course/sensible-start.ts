@@ -1,0 +1,95 @@
+/** A game that is worth playing as it stands, from the skill and what is in the house. */
+import { placeChances } from '../forecast/chances';
+import { fairPoints, solveMarks } from '../levels/solve';
+import type { AimedId, ImplementId } from '../objects/catalogue';
+import { GAME_FORMAT } from '../rules/formats';
+import type { Game, Spot } from '../rules/game';
+import { resolveLevel } from '../rules/level';
+import { partFromThrowRules, withThrowRules, readThrowRules, type ThrowRules } from '../rules/throw-rules';
+import type { Technique } from '../motion/release';
+
+export interface StartFrom {
+  readonly title: string;
+  readonly aim: string;
+  readonly technique: Technique;
+  readonly implement: ImplementId;
+  readonly target: AimedId;
+  readonly ageYears: number;
+}
+
+export const LEVEL_NAMES = ['Paddle', 'Wade', 'Swim', 'Dive'] as const;
+
+/** Wanted share of hits at the three levels of a new game: nearly always, more often than not, a real try. */
+const START_CHANCES = [0.8, 0.6, 0.4] as const;
+const TARGET: Spot = { xM: 5.3, yM: 1.8 };
+/** Directions of the three marks from the target, degrees from straight left; and how much farther each is than the near one. */
+const FAN = [
+  { degrees: -32, far: 1 },
+  { degrees: 0, far: 1.5 },
+  { degrees: 22, far: 2.1 },
+] as const;
+
+export function sensibleStart(from: StartFrom): Game {
+  const marks = FAN.map(({ degrees, far }) => ({
+    xM: TARGET.xM - far * Math.cos((degrees * Math.PI) / 180),
+    yM: TARGET.yM + far * Math.sin((degrees * Math.PI) / 180),
+  }));
+  const rules: ThrowRules = {
+    technique: from.technique,
+    order: 'free',
+    implement: from.implement,
+    target: from.target,
+    values: [1, 2, 3],
+    afterHit: 'choose',
+    afterMiss: 'exercise',
+    exercise: { what: 'tap your heels', n: 4 },
+    stop: { kind: 'seconds', s: 90 },
+    inFlight: 'released',
+    tipped: 'nothing',
+  };
+  const unsolved: Game = {
+    format: GAME_FORMAT,
+    title: from.title,
+    aim: from.aim,
+    kit: { implement: from.implement, marker: 'sock' },
+    course: {
+      floor: { widthM: 6.4, depthM: 3.6, surface: 'hard' },
+      furniture: [],
+      places: { mark: marks },
+      targets: { aim: [{ ...TARGET, object: from.target, turnRad: 0, standM: 0 }] },
+    },
+    parts: [partFromThrowRules(rules)],
+    card: { combine: 'sum', better: 'high' },
+    sides: { n: 1, turn: 'none', lastTurnLevel: false },
+    levels: START_CHANCES.map((_, index) => ({ id: `level-${index + 1}`, name: LEVEL_NAMES[index]!, set: { '/course/places/mark': marks } })),
+  };
+  const solved: Game = {
+    ...unsolved,
+    levels: unsolved.levels.map((level, index) => ({
+      ...level,
+      set: { '/course/places/mark': solveMarks(unsolved, index, START_CHANCES[index]!, from.ageYears).marks },
+    })),
+  };
+  const middle = placeChances(resolveLevel(solved, 1), { ageYears: from.ageYears }).map((place) => place.chance);
+  return withThrowRules(solved, { ...readThrowRules(solved)!, values: fairPoints(middle) });
+}
+
+/** The game with the marks of one level elsewhere. */
+export function withMarks(game: Game, levelIndex: number, marks: readonly Spot[]): Game {
+  const from = game.parts[0]!.tasks[0]!.from!;
+  return {
+    ...game,
+    levels: game.levels.map((level, index) =>
+      index === levelIndex ? { ...level, set: { ...level.set, [`/course/places/${from}`]: marks } } : level,
+    ),
+  };
+}
+
+/** The game with its target elsewhere, at every level. */
+export function withTargetAt(game: Game, spot: Spot): Game {
+  const at = game.parts[0]!.tasks[0]!.at!;
+  return {
+    ...game,
+    course: { ...game.course, targets: { ...game.course.targets, [at]: game.course.targets[at]!.map((target) => ({ ...target, ...spot })) } },
+  };
+}

@@ -1,0 +1,43 @@
+import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
+import { airSeconds, hitChance, type Shot } from '../motion/chance';
+import { releaseOf, type Technique, type Thrower } from '../motion/release';
+import { AIMED, IMPLEMENTS } from '../objects/catalogue';
+import type { Game, PlacedTarget, Spot } from '../rules/game';
+import { TECHNIQUES } from '../rules/throw-rules';
+
+/** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
+export const MODEL_VERSION = 1;
+
+function techniqueOf(game: Game): Technique {
+  return TECHNIQUES.find((known) => known === game.parts[0]!.tasks[0]!.technique) ?? 'underarm';
+}
+
+/** The throw from a spot at a target of this game by this child. */
+export function shotFrom(game: Game, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot {
+  const technique = techniqueOf(game);
+  return {
+    technique,
+    release: releaseOf(technique, thrower),
+    ball: IMPLEMENTS[game.kit.implement],
+    target: AIMED[target.object].shape,
+    distanceM: distanceM(spot, target),
+    standM: target.standM,
+    turnRad: throwTurnRad(spot, target),
+  };
+}
+
+export interface PlaceChance {
+  readonly distanceM: number;
+  readonly chance: number;
+  readonly airS: number;
+}
+
+/** Chance and time of flight at each mark of a game resolved to one level. */
+export function placeChances(game: Game, thrower: Thrower): readonly PlaceChance[] {
+  const target = targetOf(game);
+  if (!target) return [];
+  return marksOf(game).map((mark) => {
+    const shot = shotFrom(game, mark, target, thrower);
+    return { distanceM: shot.distanceM, chance: hitChance(shot), airS: airSeconds(shot) };
+  });
+}

@@ -1,0 +1,85 @@
+/** Depth over the floor: the chance of a hit from every spot, on a grid, for the contour bands of the chart. */
+import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
+import { hitChance, type Shot } from '../motion/chance';
+import type { Thrower } from '../motion/release';
+import type { Game } from '../rules/game';
+import { shotFrom } from './chances';
+
+export interface DepthGrid {
+  readonly columns: number;
+  readonly rows: number;
+  readonly cellM: number;
+  /** Chance 0–1 at the middle of each cell, row by row. */
+  readonly chance: Float32Array;
+}
+
+/** Chances that divide the five bands, deepest first. */
+export const BAND_CHANCES = [0.2, 0.4, 0.6, 0.8] as const;
+
+const RADII = 36;
+const ANGLES = 5;
+
+/** The chance at a distance and angle from the target, read between the nodes of a table; it does not depend on where the target stands. */
+export type ChanceTable = (distanceM: number, turnRad: number) => number;
+
+/** The table of a game resolved to one level; null when it has no target. */
+export function chanceTable(game: Game, thrower: Thrower): ChanceTable | null {
+  const target = targetOf(game);
+  if (!target) return null;
+  const reach = Math.hypot(game.course.floor.widthM, game.course.floor.depthM);
+  return radialTable({ ...shotFrom(game, target, target, thrower), distanceM: 1, turnRad: 0 }, reach);
+}
+
+export function depthGrid(game: Game, table: ChanceTable, cellM = 0.1): DepthGrid {
+  const { widthM, depthM } = game.course.floor;
+  const columns = Math.max(2, Math.round(widthM / cellM));
+  const rows = Math.max(2, Math.round(depthM / cellM));
+  const chance = new Float32Array(columns * rows);
+  const target = targetOf(game);
+  if (!target) return { columns, rows, cellM, chance };
+  for (let row = 0; row < rows; row += 1) {
+    for (let column = 0; column < columns; column += 1) {
+      const spot = { xM: (column + 0.5) * (widthM / columns), yM: (row + 0.5) * (depthM / rows) };
+      chance[row * columns + column] = table(distanceM(spot, target), throwTurnRad(spot, target));
+    }
+  }
+  return { columns, rows, cellM, chance };
+}
+
+function radialTable(shot: Shot, reachM: number): ChanceTable {
+  const turns = shot.target.kind === 'opening' && shot.target.outline === 'rectangle' ? ANGLES : 1;
+  const nodes = new Float64Array(turns * (RADII + 1));
+  for (let a = 0; a < turns; a += 1) {
+    for (let r = 0; r <= RADII; r += 1) {
+      const turnRad = turns === 1 ? 0 : ((Math.PI / 2) * a) / (turns - 1);
+      nodes[a * (RADII + 1) + r] = hitChance({ ...shot, turnRad, distanceM: Math.max(0.05, (r / RADII) * reachM) });
+    }
+  }
+  return (distance, turnRad) => {
+    const r = Math.min(RADII - 1e-6, (distance / reachM) * RADII);
+    const r0 = Math.floor(r);
+    // A rectangle looks the same from opposite sides: fold the angle into a quarter turn.
+    const folded = Math.abs(Math.atan2(Math.abs(Math.sin(turnRad)), Math.abs(Math.cos(turnRad))));
+    const a = turns === 1 ? 0 : Math.min(turns - 1 - 1e-6, (folded / (Math.PI / 2)) * (turns - 1));
+    const a0 = Math.floor(a);
+    const along = (row: number) => nodes[row * (RADII + 1) + r0]! * (1 - (r - r0)) + nodes[row * (RADII + 1) + r0 + 1]! * (r - r0);
+    return turns === 1 ? along(0) : along(a0) * (1 - (a - a0)) + along(a0 + 1) * (a - a0);
+  };
+}
+
+/** Distances at which the chance has fallen to each of BAND_CHANCES, square on to the target: the rings of a small drawing. */
+export function bandRadii(game: Game, thrower: Thrower): readonly number[] {
+  const target = targetOf(game);
+  if (!target) return [];
+  const shot = { ...shotFrom(game, target, target, thrower), turnRad: 0 };
+  return BAND_CHANCES.map((wanted) => {
+    let near = 0.05;
+    let far = 20;
+    for (let i = 0; i < 16; i += 1) {
+      const middle = (near + far) / 2;
+      if (hitChance({ ...shot, distanceM: middle }) > wanted) near = middle;
+      else far = middle;
+    }
+    return near;
+  });
+}

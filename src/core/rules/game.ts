@@ -1,0 +1,353 @@
+/** Format 1 of a game: its types and the Joi schema that admits one, side by side. Import only types from here on a child's page. */
+import Joi from 'joi';
+import { GAME_FORMAT } from './formats';
+import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
+import type { Technique } from '../motion/release';
+
+export type Id = string;
+
+export interface Spot {
+  readonly xM: number;
+  readonly yM: number;
+}
+
+export interface PlacedTarget extends Spot {
+  readonly object: AimedId;
+  readonly turnRad: number;
+  /** Height of what it stands on; 0 on the floor. */
+  readonly standM: number;
+}
+
+export type Surface = 'hard' | 'carpet' | 'grass' | 'tarmac';
+
+export interface Furniture extends Spot {
+  readonly name: string;
+  readonly widthM: number;
+  readonly depthM: number;
+}
+
+/** Seen from above: x to the right, y down, both from the top left corner of the floor. */
+export interface Course {
+  readonly floor: { readonly widthM: number; readonly depthM: number; readonly surface: Surface };
+  readonly furniture: readonly Furniture[];
+  readonly places: Readonly<Record<Id, readonly Spot[]>>;
+  readonly targets: Readonly<Record<Id, readonly PlacedTarget[]>>;
+}
+
+/** What a condition looks at; names inside the game are prefixed so that nothing hides an end. */
+export type Operand = 'end' | 'felled' | 'count' | 'length' | 'face' | 'attempts' | 'carry' | 'time' | `left.${Id}` | `at.${Id}` | `n.${Id}`;
+
+export type Cond = readonly [Operand, '=' | '>=' | '<=', number | string];
+
+export type Amount = number | 'felled' | 'count' | 'value' | 'length';
+
+export type Effect =
+  | { readonly do: 'add'; readonly counter: Id; readonly amount: Amount; readonly of?: Id; readonly timesCarry?: boolean }
+  | { readonly do: 'set' | 'keepMax' | 'keepMin'; readonly counter: Id; readonly amount: Amount; readonly of?: Id }
+  | { readonly do: 'go'; readonly group: Id; readonly to: 'next' | 'back' | 'first' | 'stay' }
+  | { readonly do: 'mark'; readonly group: Id; readonly as: 'down' | 'out' }
+  | { readonly do: 'reset'; readonly group: Id }
+  | { readonly do: 'owe'; readonly gate: Id }
+  | { readonly do: 'carry'; readonly next: number; readonly afterNext: number }
+  | { readonly do: 'next'; readonly what: 'task' | 'side' }
+  | { readonly do: 'finish'; readonly why: FinishReason };
+
+export type FinishReason = 'time' | 'goal' | 'attempts' | 'cap' | 'all-out' | 'target-score' | 'rounds' | 'stopped';
+
+export interface Group {
+  readonly kind: 'place' | 'target' | 'pin' | 'item' | 'implement';
+  readonly n: number;
+  readonly order: 'fixed' | 'either-way' | 'free';
+  readonly end: 'stay' | 'wrap' | 'finish';
+  readonly value?: readonly number[];
+  readonly labels?: readonly string[];
+}
+
+export interface End {
+  readonly id: Id;
+  readonly label: string;
+  /** What the forecast takes it for: the attempt did what it was meant to, or did not, or something seldom that it leaves out. */
+  readonly as: 'success' | 'failure' | 'seldom';
+}
+
+export interface Task {
+  readonly id: Id;
+  readonly from?: Id;
+  readonly at?: Id;
+  readonly technique: Technique | 'roll' | 'kick' | 'lift' | 'strike-up' | 'move' | 'other';
+  readonly see: 'end' | 'felled' | 'count' | 'length' | 'face' | 'text';
+  readonly ends?: readonly End[];
+  readonly flags?: readonly Id[];
+}
+
+export interface Row {
+  readonly if: readonly Cond[];
+  readonly validity: 'counts' | 'void' | 'replay';
+  readonly do: readonly Effect[];
+}
+
+export interface Gate {
+  readonly kind: 'exercise' | 'rest' | 'set-up' | 'face';
+  readonly what: string;
+  readonly n: number;
+  readonly onClock: boolean;
+  readonly before?: 'attempt' | 'round';
+}
+
+export interface Clock {
+  readonly kind: 'none' | 'down' | 'up';
+  readonly s: number;
+  readonly per: 'part' | 'item' | 'side';
+  /** A ball in the air at the whistle counts when it was released before it, or only when it has landed. */
+  readonly inFlight: 'released' | 'landed';
+}
+
+export interface Stop {
+  readonly if: readonly Cond[];
+  readonly why: FinishReason;
+}
+
+export interface Measure {
+  readonly of: { readonly sum: Readonly<Record<Id, number>> } | 'clock';
+  readonly unit: string;
+  readonly better: 'high' | 'low';
+  readonly tie?: readonly Measure[];
+}
+
+export interface Part {
+  readonly id: Id;
+  readonly when?: readonly Cond[];
+  readonly goes: { readonly n: number; readonly keep: 'best' | 'last' | 'sum' };
+  readonly counters: readonly Id[];
+  readonly groups: Readonly<Record<Id, Group>>;
+  readonly tasks: readonly Task[];
+  readonly gates: Readonly<Record<Id, Gate>>;
+  readonly rows: readonly Row[];
+  readonly also?: Readonly<Record<Id, readonly Effect[]>>;
+  readonly clock: Clock;
+  readonly stop: readonly Stop[];
+  readonly measure: Measure;
+}
+
+/** A level replaces named slots of the game: JSON Pointers (RFC 6901) from a closed list, each with its value. */
+export interface Level {
+  readonly id: Id;
+  readonly name: string;
+  readonly set: Readonly<Record<string, unknown>>;
+  /** Move up after this score, if the teacher set one. */
+  readonly moveUpAt?: number;
+}
+
+export interface Game {
+  readonly format: typeof GAME_FORMAT;
+  readonly title: string;
+  /** One sentence said to the child before anything else: "Light as many lanterns as you can". */
+  readonly aim: string;
+  readonly kit: { readonly implement: ImplementId; readonly marker: string };
+  readonly course: Course;
+  readonly parts: readonly Part[];
+  readonly card: { readonly combine: 'sum' | 'wins' | 'list'; readonly better: 'high' | 'low' };
+  readonly sides: { readonly n: number; readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time'; readonly lastTurnLevel: boolean };
+  readonly levels: readonly Level[];
+}
+
+const ID = /^[a-z][a-z0-9-]{0,23}$/;
+export const idSchema = Joi.string().pattern(ID);
+const OPERAND = /^(end|felled|count|length|face|attempts|carry|time|(left|at|n)\.[a-z][a-z0-9-]{0,23})$/;
+const points = Joi.number().integer().min(-999).max(999);
+const metres = Joi.number().min(0).max(100);
+
+const condSchema = Joi.array()
+  .ordered(
+    Joi.string().pattern(OPERAND).required(),
+    Joi.string().valid('=', '>=', '<=').required(),
+    Joi.alternatives(Joi.number().integer().min(-100000).max(10_000_000), idSchema).required(),
+  )
+  .min(3)
+  .max(3);
+const condsSchema = Joi.array().items(condSchema).max(8);
+const amountSchema = Joi.alternatives(points, Joi.string().valid('felled', 'count', 'value', 'length'));
+const finishReason = Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped');
+
+const effectSchema = Joi.alternatives(
+  Joi.object({
+    do: Joi.string().valid('add').required(),
+    counter: idSchema.required(),
+    amount: amountSchema.required(),
+    of: idSchema,
+    timesCarry: Joi.boolean(),
+  }),
+  Joi.object({
+    do: Joi.string().valid('set', 'keepMax', 'keepMin').required(),
+    counter: idSchema.required(),
+    amount: amountSchema.required(),
+    of: idSchema,
+  }),
+  Joi.object({
+    do: Joi.string().valid('go').required(),
+    group: idSchema.required(),
+    to: Joi.string().valid('next', 'back', 'first', 'stay').required(),
+  }),
+  Joi.object({ do: Joi.string().valid('mark').required(), group: idSchema.required(), as: Joi.string().valid('down', 'out').required() }),
+  Joi.object({ do: Joi.string().valid('reset').required(), group: idSchema.required() }),
+  Joi.object({ do: Joi.string().valid('owe').required(), gate: idSchema.required() }),
+  Joi.object({
+    do: Joi.string().valid('carry').required(),
+    next: Joi.number().integer().min(0).max(3).required(),
+    afterNext: Joi.number().integer().min(0).max(3).required(),
+  }),
+  Joi.object({ do: Joi.string().valid('next').required(), what: Joi.string().valid('task', 'side').required() }),
+  Joi.object({ do: Joi.string().valid('finish').required(), why: finishReason.required() }),
+).match('one');
+const effectsSchema = Joi.array().items(effectSchema).max(12);
+
+const groupSchema = Joi.object({
+  kind: Joi.string().valid('place', 'target', 'pin', 'item', 'implement').required(),
+  n: Joi.number().integer().min(1).max(30).required(),
+  order: Joi.string().valid('fixed', 'either-way', 'free').required(),
+  end: Joi.string().valid('stay', 'wrap', 'finish').required(),
+  value: Joi.array().items(points).max(30),
+  labels: Joi.array().items(Joi.string().max(24)).max(30),
+});
+
+const taskSchema = Joi.object({
+  id: idSchema.required(),
+  from: idSchema,
+  at: idSchema,
+  technique: Joi.string().valid('underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'other').required(),
+  see: Joi.string().valid('end', 'felled', 'count', 'length', 'face', 'text').required(),
+  ends: Joi.array()
+    .items(
+      Joi.object({
+        id: idSchema.required(),
+        label: Joi.string().max(30).required(),
+        as: Joi.string().valid('success', 'failure', 'seldom').required(),
+      }),
+    )
+    .max(8),
+  flags: Joi.array().items(idSchema).max(8),
+});
+
+const measureLeaf = {
+  of: Joi.alternatives(Joi.object({ sum: Joi.object().pattern(ID, points).required() }), Joi.string().valid('clock')).required(),
+  unit: Joi.string().max(20).required(),
+  better: Joi.string().valid('high', 'low').required(),
+};
+const measureSchema = Joi.object({ ...measureLeaf, tie: Joi.array().items(Joi.object(measureLeaf)).max(3) });
+
+const partSchema = Joi.object({
+  id: idSchema.required(),
+  when: condsSchema,
+  goes: Joi.object({ n: Joi.number().integer().min(1).max(20).required(), keep: Joi.string().valid('best', 'last', 'sum').required() }).required(),
+  counters: Joi.array().items(idSchema).min(1).max(12).required(),
+  groups: Joi.object().pattern(ID, groupSchema).required(),
+  tasks: Joi.array().items(taskSchema).min(1).max(8).required(),
+  gates: Joi.object()
+    .pattern(
+      ID,
+      Joi.object({
+        kind: Joi.string().valid('exercise', 'rest', 'set-up', 'face').required(),
+        what: Joi.string().max(60).required(),
+        n: Joi.number().integer().min(1).max(200).required(),
+        onClock: Joi.boolean().required(),
+        before: Joi.string().valid('attempt', 'round'),
+      }),
+    )
+    .required(),
+  rows: Joi.array()
+    .items(
+      Joi.object({
+        if: condsSchema.required(),
+        validity: Joi.string().valid('counts', 'void', 'replay').required(),
+        do: effectsSchema.required(),
+      }),
+    )
+    .min(1)
+    .max(24)
+    .required(),
+  also: Joi.object().pattern(ID, effectsSchema),
+  clock: Joi.object({
+    kind: Joi.string().valid('none', 'down', 'up').required(),
+    s: Joi.number().integer().min(0).max(3600).required(),
+    per: Joi.string().valid('part', 'item', 'side').required(),
+    inFlight: Joi.string().valid('released', 'landed').required(),
+  }).required(),
+  stop: Joi.array()
+    .items(Joi.object({ if: condsSchema.min(1).required(), why: finishReason.required() }))
+    .max(8)
+    .required(),
+  measure: measureSchema.required(),
+});
+
+const spot = { xM: metres.required(), yM: metres.required() };
+const courseSchema = Joi.object({
+  floor: Joi.object({
+    widthM: Joi.number().min(1).max(100).required(),
+    depthM: Joi.number().min(1).max(100).required(),
+    surface: Joi.string().valid('hard', 'carpet', 'grass', 'tarmac').required(),
+  }).required(),
+  furniture: Joi.array()
+    .items(Joi.object({ ...spot, name: Joi.string().max(30).required(), widthM: metres.required(), depthM: metres.required() }))
+    .max(30)
+    .required(),
+  places: Joi.object()
+    .pattern(ID, Joi.array().items(Joi.object(spot)).min(1).max(30))
+    .required(),
+  targets: Joi.object()
+    .pattern(
+      ID,
+      Joi.array()
+        .items(
+          Joi.object({
+            ...spot,
+            object: Joi.string()
+              .valid(...AIMED_IDS)
+              .required(),
+            turnRad: Joi.number().min(-7).max(7).required(),
+            standM: Joi.number().min(0).max(2).required(),
+          }),
+        )
+        .min(1)
+        .max(30),
+    )
+    .required(),
+});
+
+/** Slots that a level may replace. */
+export const LEVEL_SLOT =
+  /^\/(kit\/implement|course\/(places|targets)\/[a-z][a-z0-9-]*(\/\d+)?|parts\/\d+\/(clock\/s|groups\/[a-z][a-z0-9-]*\/(n|value)|gates\/[a-z][a-z0-9-]*\/(n|what)|tasks\/\d+\/technique|stop))$/;
+
+export const gameSchema = Joi.object<Game>({
+  format: Joi.string().valid(GAME_FORMAT).required(),
+  title: Joi.string().trim().min(1).max(60).required(),
+  aim: Joi.string().trim().max(140).allow('').required(),
+  kit: Joi.object({
+    implement: Joi.string()
+      .valid(...IMPLEMENT_IDS)
+      .required(),
+    marker: Joi.string().trim().min(1).max(30).required(),
+  }).required(),
+  course: courseSchema.required(),
+  parts: Joi.array().items(partSchema).min(1).max(20).required(),
+  card: Joi.object({
+    combine: Joi.string().valid('sum', 'wins', 'list').required(),
+    better: Joi.string().valid('high', 'low').required(),
+  }).required(),
+  sides: Joi.object({
+    n: Joi.number().integer().min(1).max(4).required(),
+    turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time').required(),
+    lastTurnLevel: Joi.boolean().required(),
+  }).required(),
+  levels: Joi.array()
+    .items(
+      Joi.object({
+        id: idSchema.required(),
+        name: Joi.string().trim().min(1).max(24).required(),
+        set: Joi.object().pattern(LEVEL_SLOT, Joi.any()).required(),
+        moveUpAt: Joi.number().integer().min(-999).max(9999),
+      }),
+    )
+    .min(1)
+    .max(6)
+    .required(),
+});

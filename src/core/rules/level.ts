@@ -1,0 +1,46 @@
+import type { Game } from './game';
+import type { Outcome } from './problem';
+
+/** The game as it is at one level: every slot that the level names replaced. The game itself is left as it was. */
+export function levelGame(game: Game, levelIndex: number): Outcome<Game> {
+  const level = game.levels[levelIndex];
+  if (!level)
+    return {
+      ok: false,
+      problems: [{ place: '/levels', reason: `there is no level number ${levelIndex + 1}`, fix: `Choose 1 to ${game.levels.length}.` }],
+    };
+  let resolved: unknown = game;
+  for (const [pointer, value] of Object.entries(level.set)) {
+    const next = replaceAt(resolved, pointer.slice(1).split('/'), value);
+    if (next === undefined)
+      return {
+        ok: false,
+        problems: [
+          {
+            place: `/levels/${levelIndex}/set/${pointer}`,
+            reason: 'the game has no such slot',
+            fix: 'Name a slot that the game has, or remove this line.',
+          },
+        ],
+      };
+    resolved = next;
+  }
+  return { ok: true, value: resolved as Game };
+}
+
+/** Like levelGame, for games that have been read and so cannot fail. */
+export function resolveLevel(game: Game, levelIndex: number): Game {
+  const resolved = levelGame(game, levelIndex);
+  if (!resolved.ok) throw new Error(resolved.problems[0]!.reason);
+  return resolved.value;
+}
+
+function replaceAt(node: unknown, path: readonly string[], value: unknown): unknown {
+  if (path.length === 0) return value;
+  const [key, ...rest] = path as [string, ...string[]];
+  if (typeof node !== 'object' || node === null || !Object.hasOwn(node, key)) return undefined;
+  const inner = replaceAt((node as Record<string, unknown>)[key], rest, value);
+  if (inner === undefined) return undefined;
+  if (Array.isArray(node)) return node.map((item, index) => (String(index) === key ? inner : (item as unknown)));
+  return { ...node, [key]: inner };
+}

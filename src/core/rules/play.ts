@@ -1,0 +1,75 @@
+/** Format 1 of a play: what happened in one go, as events in order. Times are whole milliseconds since the clock started. */
+import Joi from 'joi';
+import { PLAY_FORMAT } from './formats';
+import { idSchema, type FinishReason, type Id } from './game';
+
+export type PlayEvent =
+  | {
+      readonly do: 'attempt';
+      readonly t: number;
+      readonly end?: Id;
+      readonly felled?: readonly number[];
+      readonly count?: number;
+      readonly lengthMm?: number;
+      readonly face?: number;
+      readonly flags?: readonly Id[];
+    }
+  | { readonly do: 'gateDone'; readonly t: number; readonly gate: Id }
+  | { readonly do: 'tally'; readonly t: number; readonly row: number; readonly at?: number; readonly n: number }
+  | { readonly do: 'choose'; readonly t: number; readonly group: Id; readonly to: number }
+  | { readonly do: 'swap'; readonly t: number }
+  | { readonly do: 'pause'; readonly t: number }
+  | { readonly do: 'resume'; readonly t: number }
+  | { readonly do: 'void'; readonly t: number; readonly why: string }
+  | { readonly do: 'finish'; readonly t: number; readonly why: FinishReason };
+
+/** How the go was counted: a helper tapped every attempt, or each success only, or the parts were typed at the end. */
+export type CountingWay = 'attempts' | 'successes' | 'parts';
+
+export interface Play {
+  readonly format: typeof PLAY_FORMAT;
+  readonly level: Id;
+  readonly counting: CountingWay;
+  readonly events: readonly PlayEvent[];
+}
+
+const MAX_EVENTS = 2000;
+const t = Joi.number().integer().min(0).max(14_400_000).required();
+const index = Joi.number().integer().min(0).max(29);
+
+const eventSchema = Joi.alternatives(
+  Joi.object({
+    do: Joi.string().valid('attempt').required(),
+    t,
+    end: idSchema,
+    felled: Joi.array().items(index).max(30),
+    count: Joi.number().integer().min(0).max(10_000),
+    lengthMm: Joi.number().integer().min(0).max(100_000),
+    face: Joi.number().integer().min(0).max(5),
+    flags: Joi.array().items(idSchema).max(8),
+  }),
+  Joi.object({ do: Joi.string().valid('gateDone').required(), t, gate: idSchema.required() }),
+  Joi.object({
+    do: Joi.string().valid('tally').required(),
+    t,
+    row: Joi.number().integer().min(0).max(23).required(),
+    at: index,
+    n: Joi.number().integer().min(0).max(1000).required(),
+  }),
+  Joi.object({ do: Joi.string().valid('choose').required(), t, group: idSchema.required(), to: index.required() }),
+  Joi.object({ do: Joi.string().valid('swap', 'pause', 'resume').required(), t }),
+  Joi.object({ do: Joi.string().valid('void').required(), t, why: Joi.string().max(80).required() }),
+  Joi.object({
+    do: Joi.string().valid('finish').required(),
+    t,
+    why: Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped').required(),
+  }),
+).match('one');
+
+export const playFields = {
+  level: idSchema.required(),
+  counting: Joi.string().valid('attempts', 'successes', 'parts').required(),
+  events: Joi.array().items(eventSchema).max(MAX_EVENTS).required(),
+};
+
+export const playSchema = Joi.object<Play>({ format: Joi.string().valid(PLAY_FORMAT).required(), ...playFields });

@@ -1,0 +1,199 @@
+/**
+ * The rules as sentences: text and slots in reading order. The chart table edits the slots; the family reads the same words.
+ */
+import { AIMED, IMPLEMENTS } from '../objects/catalogue';
+import type { Game } from './game';
+import { messages } from './messages.en-gb';
+import { EXERCISES, readThrowRules, TECHNIQUES, withThrowRules, type ThrowRules } from './throw-rules';
+
+export type Audience = 'precise' | 'child';
+
+export type SlotEditor =
+  | { readonly kind: 'number'; readonly value: number; readonly min: number; readonly max: number; readonly step: number }
+  | { readonly kind: 'choice'; readonly value: string; readonly options: readonly { readonly value: string; readonly label: string }[] }
+  | { readonly kind: 'text'; readonly value: string; readonly maxLength: number };
+
+export type Token =
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'slot'; readonly slot: string; readonly label: string; readonly text: string; readonly editor: SlotEditor };
+
+export type Sentence = readonly Token[];
+
+/** "near", "middle", "far", or "mark 4". */
+export function placeName(index: number, n: number): string {
+  return messages.placeNames[n]?.[index] ?? `mark ${index + 1}`;
+}
+
+const choice = <K extends string>(value: K, labels: Readonly<Record<K, string>>, only?: readonly K[]): SlotEditor => ({
+  kind: 'choice',
+  value,
+  options: (only ?? (Object.keys(labels) as K[])).map((option) => ({ value: option, label: labels[option] })),
+});
+const number = (value: number, min: number, max: number, step = 1): SlotEditor => ({ kind: 'number', value, min, max, step });
+
+type Slots = Readonly<Record<string, readonly Token[]>>;
+
+function slot(name: string, label: string, text: string, editor: SlotEditor): Token {
+  return { kind: 'slot', slot: name, label, text, editor };
+}
+const text = (words: string): Token => ({ kind: 'text', text: words });
+
+function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
+  const n = rules.values.length;
+  const shape = AIMED[rules.target].shape;
+  const alike = Object.values(AIMED).filter((aimed) => aimed.shape.kind === shape.kind);
+  const targets = Object.fromEntries(
+    [...alike, ...Object.values(AIMED).filter((aimed) => aimed.shape.kind !== shape.kind)].map((aimed) => [aimed.id, aimed.name]),
+  );
+  const implementsBy = Object.fromEntries(Object.values(IMPLEMENTS).map((thing) => [thing.id, thing.name]));
+  const values: Token[] = [];
+  rules.values.forEach((value, index) => {
+    if (index > 0) values.push(text(index === n - 1 ? ' and ' : ', '));
+    values.push(slot(`value.${index}`, `Points from ${n === 1 ? 'the mark' : placeName(index, n)}`, `${value}`, number(value, 0, 99)));
+    const name = messages.placeNames[n]?.[index] ?? `mark ${index + 1}`;
+    if (n > 1) values.push(text(index === 0 && n <= 3 ? ` from the ${name} mark` : n <= 3 ? ` from the ${name}` : ` from ${name}`));
+  });
+  const stop: Token[] =
+    rules.stop.kind === 'seconds'
+      ? [
+          slot('seconds', 'Seconds', `${rules.stop.s}`, number(rules.stop.s, 10, 900, 5)),
+          text(' '),
+          slot(
+            'stopKind',
+            'Clock or throws',
+            messages.secondsUnit,
+            choice<'seconds' | 'attempts'>('seconds', { seconds: 'seconds', attempts: 'throws, no clock' }),
+          ),
+        ]
+      : [
+          slot('throws', 'Throws', `${rules.stop.n}`, number(rules.stop.n, 1, 100)),
+          text(' '),
+          slot(
+            'stopKind',
+            'Clock or throws',
+            messages.throwsUnit,
+            choice<'seconds' | 'attempts'>('attempts', { seconds: 'seconds, by the clock', attempts: 'throws' }),
+          ),
+        ];
+  const afterMiss: Token[] =
+    rules.afterMiss === 'exercise'
+      ? [
+          slot('exercise', 'Exercise after a miss', rules.exercise.what, {
+            kind: 'choice',
+            value: rules.exercise.what,
+            options: [...new Set([...EXERCISES, rules.exercise.what])]
+              .map((what) => ({ value: what, label: what }))
+              .concat([{ value: 'none', label: 'no exercise: throw again' }]),
+          }),
+          text(' '),
+          slot('exerciseTimes', 'How many times', `${rules.exercise.n}`, number(rules.exercise.n, 1, 50)),
+          text(` ${messages.times}`),
+        ]
+      : [slot('afterMiss', 'After a miss', messages.afterMiss[rules.afterMiss], choice(rules.afterMiss, messages.afterMiss))];
+  const hitOptions = rules.order === 'free' ? (['choose', 'stay'] as const) : (['stay', 'next', 'back'] as const);
+  return {
+    aim: [slot('aim', 'What the child is to do', game.aim, { kind: 'text', value: game.aim, maxLength: 140 })],
+    stop,
+    technique: [slot('technique', 'Kind of throw', messages.technique[rules.technique], choice(rules.technique, messages.technique, TECHNIQUES))],
+    order: n === 1 ? [text(messages.orderOne)] : [slot('order', 'Which mark', messages.order[rules.order], choice(rules.order, messages.order))],
+    implement: [
+      slot(
+        'implement',
+        'What is thrown',
+        IMPLEMENTS[rules.implement].name,
+        choice(rules.implement, implementsBy as Record<typeof rules.implement, string>),
+      ),
+    ],
+    does: [text((audience === 'precise' ? messages.does : messages.doesChild)[shape.kind])],
+    doesChild: [text(messages.doesChild[shape.kind])],
+    target: [slot('target', 'What is aimed at', AIMED[rules.target].name, choice(rules.target, targets as Record<typeof rules.target, string>))],
+    values,
+    afterHit: [slot('afterHit', 'After a hit', messages.afterHit[rules.afterHit], choice(rules.afterHit, messages.afterHit, hitOptions))],
+    afterMiss,
+    inFlight: [slot('inFlight', 'A ball in the air at the end', messages.inFlight[rules.inFlight], choice(rules.inFlight, messages.inFlight))],
+    tipped: [slot('tipped', 'If it falls over', messages.tipped[rules.tipped ?? 'nothing'], choice(rules.tipped ?? 'nothing', messages.tipped))],
+  };
+}
+
+function fill(template: string, slots: Slots): Sentence {
+  const tokens: Token[] = [];
+  for (const piece of template.split(/(\{\w+\})/)) {
+    if (piece === '') continue;
+    const name = /^\{(\w+)\}$/.exec(piece)?.[1];
+    if (name === undefined) tokens.push(text(piece));
+    else tokens.push(...slots[name]!);
+  }
+  return tokens;
+}
+
+/** The rules of a game as a family reads them; empty for a kind of game that has no sentences yet. */
+export function sentencesOf(game: Game, audience: Audience): readonly Sentence[] {
+  const rules = readThrowRules(game);
+  if (!rules) return [];
+  const words = messages[audience];
+  const slots = slotsOf(game, rules, audience);
+  const timed = rules.stop.kind === 'seconds';
+  return [
+    fill(game.aim === '' ? words.timeNoAim : words.time, slots),
+    [...fill(words.throwFree, slots), text(' '), ...fill(words.success, slots)],
+    fill(words.after, slots),
+    timed ? [...fill(words.fetch, slots), text(' '), ...fill(words.inFlight, slots)] : fill(words.fetchNoClock, slots),
+    ...(rules.tipped ? [fill(words.tipped, slots)] : []),
+  ];
+}
+
+export function plainText(sentence: Sentence): string {
+  return sentence.map((token) => token.text).join('');
+}
+
+/** The game with one slot changed; unknown slots and values leave it as it is. */
+export function withSlot(game: Game, slotName: string, value: string | number): Game {
+  if (slotName === 'aim') return { ...game, aim: String(value).slice(0, 140) };
+  const rules = readThrowRules(game);
+  if (!rules) return game;
+  const changed = changeSlot(rules, slotName, value);
+  return changed === rules ? game : withThrowRules(game, changed);
+}
+
+function changeSlot(rules: ThrowRules, name: string, value: string | number): ThrowRules {
+  const whole = typeof value === 'number' && Number.isFinite(value) ? Math.round(value) : 0;
+  const within = (min: number, max: number) => Math.min(max, Math.max(min, whole));
+  if (name.startsWith('value.')) {
+    const index = Number(name.slice('value.'.length));
+    return { ...rules, values: rules.values.map((old, i) => (i === index ? within(0, 99) : old)) };
+  }
+  const one = <K extends string>(labels: Readonly<Record<K, unknown>>): K | undefined =>
+    typeof value === 'string' && Object.hasOwn(labels, value) ? (value as K) : undefined;
+  switch (name) {
+    case 'seconds':
+      return { ...rules, stop: { kind: 'seconds', s: within(10, 900) } };
+    case 'throws':
+      return { ...rules, stop: { kind: 'attempts', n: within(1, 100) } };
+    case 'stopKind':
+      return value === 'attempts' ? { ...rules, stop: { kind: 'attempts', n: 10 } } : { ...rules, stop: { kind: 'seconds', s: 60 } };
+    case 'technique':
+      return { ...rules, technique: one(messages.technique) ?? rules.technique };
+    case 'order': {
+      const order = one(messages.order) ?? rules.order;
+      return { ...rules, order, afterHit: order === 'free' ? 'choose' : rules.afterHit === 'choose' ? 'next' : rules.afterHit };
+    }
+    case 'implement':
+      return { ...rules, implement: one(IMPLEMENTS) ?? rules.implement };
+    case 'target':
+      return { ...rules, target: one(AIMED) ?? rules.target };
+    case 'afterHit':
+      return { ...rules, afterHit: one(messages.afterHit) ?? rules.afterHit };
+    case 'afterMiss':
+      return { ...rules, afterMiss: one(messages.afterMiss) ?? rules.afterMiss };
+    case 'exercise':
+      return value === 'none' ? { ...rules, afterMiss: 'again' } : { ...rules, exercise: { ...rules.exercise, what: String(value).slice(0, 60) } };
+    case 'exerciseTimes':
+      return { ...rules, exercise: { ...rules.exercise, n: within(1, 50) } };
+    case 'inFlight':
+      return { ...rules, inFlight: one(messages.inFlight) ?? rules.inFlight };
+    case 'tipped':
+      return { ...rules, tipped: one(messages.tipped) ?? rules.tipped };
+    default:
+      return rules;
+  }
+}

@@ -1,0 +1,317 @@
+'use client';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+import styled from 'styled-components';
+import { Redo2, Undo2 } from 'lucide-react';
+import { format } from 'date-fns';
+import { distancesOf } from '@/core/course/geometry';
+import { stepLengthM } from '@/core/measure/stature';
+import type { Game } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
+import { readThrowRules } from '@/core/rules/throw-rules';
+import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import { Button, QuietButton } from '@/ui/button';
+import { Select } from '@/ui/field';
+import { Notice, Spoken } from '@/ui/notice';
+import { Chart, type Picked } from './chart';
+import { begin, changeDraft } from './draft';
+import { LevelStrip } from './level-strip';
+import { RulesPanel } from './rules-panel';
+import { SendDialog, type ClassChoice } from './send-dialog';
+import { useAutosave, type SaveState } from './use-autosave';
+import { useForecast } from './use-forecast';
+
+const Page = styled.main`
+  max-width: 1320px;
+  margin: 0 auto;
+  padding: 8px 22px 24px;
+`;
+
+const Head = styled.header`
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  min-height: 48px;
+  margin-bottom: 6px;
+  & .title {
+    font-size: 1.5rem;
+    font-weight: 700;
+    letter-spacing: -0.01em;
+    border: 0;
+    border-bottom: 2px solid transparent;
+    background: transparent;
+    padding: 0 2px;
+    min-width: 6rem;
+    &:hover,
+    &:focus {
+      border-bottom-color: var(--gorse);
+    }
+  }
+  & .about {
+    flex: 1;
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+    min-width: 0;
+  }
+`;
+
+const Table = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.88fr) minmax(320px, 1fr);
+  gap: 22px;
+  align-items: start;
+  margin-bottom: 12px;
+  @media (max-width: 1000px) {
+    grid-template-columns: 1fr;
+  }
+`;
+
+const Side = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+`;
+
+const Foot = styled.p`
+  margin-top: 8px;
+  text-align: right;
+  font-size: 0.8125rem;
+  color: var(--ink-soft);
+`;
+
+const Shown = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 0.9375rem;
+  color: var(--ink-soft);
+  white-space: nowrap;
+`;
+
+const Saved = styled.span`
+  font-size: 0.875rem;
+  color: var(--ink-soft);
+  white-space: nowrap;
+`;
+
+export interface ChartTableProps {
+  readonly id: string;
+  readonly game: Game;
+  readonly ageYears: number;
+  readonly revision: number;
+  readonly classes: readonly ClassChoice[];
+  readonly readOnly: boolean;
+  readonly today: string;
+}
+
+const AGES = ['4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
+
+/** The chart table: one game on its floor, its rules in sentences, its levels with what will likely happen. */
+export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today }: ChartTableProps) {
+  const [history, dispatch] = useReducer(changeDraft, null, () => begin(firstGame, firstAge));
+  const { game, ageYears } = history.now;
+  const [shown, setShown] = useState(Math.min(1, game.levels.length - 1));
+  const [picked, setPicked] = useState<Picked>({ kind: 'mark', index: Math.min(1, distancesOf(resolveLevel(game, 0)).length - 1) });
+  const [sending, setSending] = useState(false);
+  const [keysShown, setKeysShown] = useState(false);
+  const { state, saveNow } = useAutosave(id, game, ageYears, revision);
+  const forecasts = useForecast(game, ageYears, shown, history.dragging);
+  const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
+  const rules = useMemo(() => readThrowRules(game), [game]);
+  const stepM = stepLengthM(ageYears);
+  const audience = classes.find((one) => one.ageYears === ageYears)?.name ?? `about ${ageYears} years`;
+
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+        event.preventDefault();
+        dispatch({ do: event.shiftKey ? 'redo' : 'undo' });
+      }
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key === '?') setKeysShown((on) => !on);
+      const number = Number(event.key);
+      if (number >= 1 && number <= game.levels.length) setShown(number - 1);
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [game.levels.length]);
+
+  const forecast = forecasts.levels[shown] ?? null;
+  const said =
+    forecast && !history.dragging
+      ? `${game.levels[shown]!.name}: about ${Math.round(forecast.chance.chance * 10)} hits in 10, par ${forecast.par}.`
+      : '';
+  return (
+    <Page>
+      <Head>
+        <input
+          key={game.title}
+          className="title"
+          aria-label="Name of the game"
+          defaultValue={game.title}
+          readOnly={readOnly}
+          size={Math.max(8, game.title.length)}
+          maxLength={60}
+          onBlur={(event) => dispatch({ do: 'title', title: event.target.value })}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        />
+        <span className="about">
+          {rules
+            ? `${rules.technique === 'set-shot' ? 'set shot' : `${rules.technique} throw`} · ${IMPLEMENTS[rules.implement].name} · ${AIMED[rules.target].name}`
+            : ''}
+        </span>
+        <Shown>
+          <span aria-hidden>shown for</span>
+          <Select
+            hideLabel
+            label="Shown for children of"
+            value={`${ageYears}` as (typeof AGES)[number]}
+            choices={AGES.map((age) => ({ value: age, label: `${age} years` }))}
+            onChange={(age) => dispatch({ do: 'age', ageYears: Number(age) })}
+          />
+        </Shown>
+        <SavedWords state={state} />
+        <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => dispatch({ do: 'undo' })}>
+          <Undo2 size={17} aria-hidden />
+        </Button>
+        <Button aria-label="Redo" isDisabled={history.future.length === 0} onPress={() => dispatch({ do: 'redo' })}>
+          <Redo2 size={17} aria-hidden />
+        </Button>
+        <Button $strong isDisabled={readOnly} onPress={() => setSending(true)}>
+          Send to a class
+        </Button>
+      </Head>
+      {state.kind === 'conflict' && (
+        <Notice $tone="caution" role="alert">
+          {state.problem} <QuietButton onPress={() => window.location.reload()}>Open the newest</QuietButton>
+        </Notice>
+      )}
+      <Table>
+        <Chart
+          level={level}
+          levelIndex={shown}
+          stepM={stepM}
+          values={rules?.values ?? []}
+          floor={forecasts.floor}
+          forecast={forecast}
+          picked={picked}
+          onPick={setPicked}
+          dispatch={dispatch}
+          readOnly={readOnly}
+        />
+        <Side>
+          <RulesPanel game={game} dispatch={dispatch} readOnly={readOnly} />
+          {forecast && (
+            <Warnings
+              game={game}
+              shown={shown}
+              forecast={forecast}
+              audience={audience}
+              onSolve={() => dispatch({ do: 'solve', chances: [0.8, 0.6, 0.4] })}
+              onFair={() => dispatch({ do: 'fair-points', level: shown })}
+              values={rules?.values ?? []}
+            />
+          )}
+          {forecasts.failed && <Notice $tone="caution">The forecast could not be worked out here. Reload the page to try again.</Notice>}
+        </Side>
+      </Table>
+      <LevelStrip
+        game={game}
+        shown={shown}
+        onShow={setShown}
+        forecasts={forecasts.levels}
+        stepM={stepM}
+        audienceName={audience}
+        dispatch={dispatch}
+        readOnly={readOnly}
+      />
+      <Foot>
+        small figures: hits in 100 · arrows move a mark, with Shift by half a metre ·{' '}
+        <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
+      </Foot>
+      {keysShown && (
+        <Notice $tone="remark">
+          1, 2, 3: show a level · Tab: next mark · arrows: move it 10 cm · Shift and arrow: 50 cm · Alt while dragging: no grid · Ctrl Z: undo · Ctrl
+          Shift Z: redo · ?: this list
+        </Notice>
+      )}
+      <Spoken role="status">{said}</Spoken>
+      <SendDialog
+        isOpen={sending}
+        onClose={() => setSending(false)}
+        gameId={id}
+        game={game}
+        level={shown}
+        classes={classes}
+        ageYears={ageYears}
+        today={today}
+        saveFirst={saveNow}
+      />
+    </Page>
+  );
+}
+
+function SavedWords({ state }: { state: SaveState }) {
+  const words =
+    state.kind === 'saving'
+      ? 'saving …'
+      : state.kind === 'waiting'
+        ? `not saved yet: ${state.problem}`
+        : state.kind === 'conflict'
+          ? 'not saved'
+          : state.at
+            ? `saved ${format(new Date(state.at), 'HH:mm')}`
+            : 'saved';
+  return <Saved role="status">{words}</Saved>;
+}
+
+interface WarningsProps {
+  readonly game: Game;
+  readonly shown: number;
+  readonly forecast: NonNullable<ReturnType<typeof useForecast>['levels'][number]>;
+  readonly audience: string;
+  readonly values: readonly number[];
+  readonly onSolve: () => void;
+  readonly onFair: () => void;
+}
+
+const SELDOM = 0.12;
+const ALWAYS = 0.93;
+const UNEVEN = 1.6;
+
+/** What the forecast makes of the level, where it needs saying, each with its mend. */
+function Warnings({ game, shown, forecast, audience, values, onSolve, onFair }: WarningsProps) {
+  const name = game.levels[shown]!.name;
+  const far = forecast.places.at(-1);
+  const worths = forecast.places.map((place, index) => place.chance * (values[index] ?? 1));
+  const uneven = Math.max(...worths) / Math.max(0.01, Math.min(...worths));
+  return (
+    <>
+      {far && far.chance < SELDOM && (
+        <Notice $tone="caution">
+          At {name} the farthest mark is hit about {Math.round(far.chance * 100)} times in 100.{' '}
+          <QuietButton onPress={onSolve}>Bring the marks nearer</QuietButton>
+        </Notice>
+      )}
+      {forecast.chance.chance > ALWAYS && (
+        <Notice $tone="open">
+          At {name} nearly every throw hits. <QuietButton onPress={onSolve}>Move the marks back</QuietButton>
+        </Notice>
+      )}
+      {uneven > UNEVEN ? (
+        <Notice $tone="open">
+          One mark is worth {uneven.toFixed(1)} times another at {name}. <QuietButton onPress={onFair}>Make points fair</QuietButton>
+        </Notice>
+      ) : (
+        <Notice $tone="remark">
+          Points are fair at {name} for {audience}. {shareWords(forecast.fetchShare)} of the time goes on fetching
+          {forecast.exerciseShare > 0.02 ? `, ${Math.round(forecast.exerciseShare * 100)}% on the exercise` : ''}.
+        </Notice>
+      )}
+    </>
+  );
+}
+
+function shareWords(share: number): string {
+  return share > 0.45 && share < 0.55 ? 'Half' : share > 0.28 && share < 0.38 ? 'A third' : `${Math.round(share * 100)}%`;
+}

@@ -1,0 +1,121 @@
+/** The draft on the chart table and what can be done to it, with undo and redo. */
+import { insideFloor, marksOf, spotTowards, targetOf } from '@/core/course/geometry';
+import { withMarks, withTargetAt } from '@/core/course/sensible-start';
+import { placeChances } from '@/core/forecast/chances';
+import { fairPoints, solveMarks } from '@/core/levels/solve';
+import type { Game, Spot } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
+import { readThrowRules, withThrowRules } from '@/core/rules/throw-rules';
+import { withSlot } from '@/core/rules/sentences';
+
+export interface Draft {
+  readonly game: Game;
+  readonly ageYears: number;
+}
+
+export interface DraftHistory {
+  readonly now: Draft;
+  readonly past: readonly Draft[];
+  readonly future: readonly Draft[];
+  /** True between the first and the last movement of a drag: one step of undo for all of it. */
+  readonly dragging: boolean;
+}
+
+export type DraftAction =
+  | { readonly do: 'move-mark'; readonly level: number; readonly mark: number; readonly to: Spot }
+  | { readonly do: 'set-distance'; readonly level: number; readonly mark: number; readonly distanceM: number }
+  | { readonly do: 'move-target'; readonly to: Spot }
+  | { readonly do: 'slot'; readonly slot: string; readonly value: string | number }
+  | { readonly do: 'title'; readonly title: string }
+  | { readonly do: 'level-name'; readonly level: number; readonly name: string }
+  | { readonly do: 'age'; readonly ageYears: number }
+  | { readonly do: 'solve'; readonly chances: readonly number[] }
+  | { readonly do: 'fair-points'; readonly level: number }
+  | { readonly do: 'drag-start' }
+  | { readonly do: 'drag-end' }
+  | { readonly do: 'undo' }
+  | { readonly do: 'redo' };
+
+const MOST_STEPS = 200;
+
+export function begin(game: Game, ageYears: number): DraftHistory {
+  return { now: { game, ageYears }, past: [], future: [], dragging: false };
+}
+
+export function changeDraft(history: DraftHistory, action: DraftAction): DraftHistory {
+  switch (action.do) {
+    case 'undo': {
+      const before = history.past.at(-1);
+      return before ? { now: before, past: history.past.slice(0, -1), future: [history.now, ...history.future], dragging: false } : history;
+    }
+    case 'redo': {
+      const [after, ...rest] = history.future;
+      return after ? { now: after, past: [...history.past, history.now], future: rest, dragging: false } : history;
+    }
+    case 'drag-start':
+      return { ...history, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragging: true };
+    case 'drag-end':
+      return { ...history, dragging: false, past: history.past.at(-1) === history.now ? history.past.slice(0, -1) : history.past };
+    default: {
+      const now = changed(history.now, action);
+      if (now === history.now) return history;
+      return history.dragging ? { ...history, now } : { now, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragging: false };
+    }
+  }
+}
+
+function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo' | 'drag-start' | 'drag-end' }>): Draft {
+  const { game } = draft;
+  switch (action.do) {
+    case 'move-mark': {
+      const level = resolveLevel(game, action.level);
+      const marks = marksOf(level).map((spot, index) => (index === action.mark ? insideFloor(level, action.to) : spot));
+      return { ...draft, game: withMarks(game, action.level, marks) };
+    }
+    case 'set-distance': {
+      const level = resolveLevel(game, action.level);
+      const target = targetOf(level)!;
+      const marks = marksOf(level).map((spot, index) =>
+        index === action.mark ? rounded(insideFloor(level, spotTowards(target, spot, action.distanceM))) : spot,
+      );
+      return { ...draft, game: withMarks(game, action.level, marks) };
+    }
+    case 'move-target':
+      return { ...draft, game: withTargetAt(game, insideFloor(game, action.to, 0.2)) };
+    case 'slot':
+      return { ...draft, game: withSlot(game, action.slot, action.value) };
+    case 'title':
+      return action.title.trim() === '' ? draft : { ...draft, game: { ...game, title: action.title.slice(0, 60) } };
+    case 'level-name':
+      return action.name.trim() === ''
+        ? draft
+        : {
+            ...draft,
+            game: {
+              ...game,
+              levels: game.levels.map((level, index) => (index === action.level ? { ...level, name: action.name.slice(0, 24) } : level)),
+            },
+          };
+    case 'age':
+      return { ...draft, ageYears: action.ageYears };
+    case 'solve':
+      return {
+        ...draft,
+        game: action.chances.reduce(
+          (next, chance, index) =>
+            index < next.levels.length ? withMarks(next, index, solveMarks(next, index, chance, draft.ageYears).marks) : next,
+          game,
+        ),
+      };
+    case 'fair-points': {
+      const rules = readThrowRules(game);
+      if (!rules) return draft;
+      const chances = placeChances(resolveLevel(game, action.level), { ageYears: draft.ageYears }).map((place) => place.chance);
+      return { ...draft, game: withThrowRules(game, { ...rules, values: fairPoints(chances) }) };
+    }
+  }
+}
+
+function rounded(spot: Spot): Spot {
+  return { xM: Math.round(spot.xM * 1000) / 1000, yM: Math.round(spot.yM * 1000) / 1000 };
+}

@@ -1,0 +1,219 @@
+'use client';
+import { useState, type Dispatch } from 'react';
+import styled from 'styled-components';
+import { distancesOf } from '@/core/course/geometry';
+import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
+import type { LevelForecast } from '@/core/forecast/forecast-level';
+import type { Game } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
+import { placeName } from '@/core/rules/sentences';
+import { Button } from '@/ui/button';
+import { NumberSlot } from '@/ui/number-slot';
+import { ScoreBand } from '@/ui/score-band';
+import { TenDots } from '@/ui/ten-dots';
+import type { DraftAction } from './draft';
+
+const Strip = styled.section`
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr)) 236px;
+  border-top: 1px solid var(--ink);
+`;
+
+const Column = styled.div<{ $on: boolean }>`
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  gap: 5px;
+  padding: 10px 12px 12px;
+  border-right: 1px solid var(--line);
+  background: ${({ $on }) => ($on ? 'var(--sheet)' : 'transparent')};
+  box-shadow: ${({ $on }) => ($on ? 'inset 0 4px 0 var(--gorse)' : 'none')};
+  cursor: pointer;
+`;
+
+const Head = styled.div`
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+  flex-wrap: wrap;
+  & button {
+    border: 0;
+    padding: 0;
+    min-height: 26px;
+    background: none;
+    font-size: 1.0625rem;
+    font-weight: 700;
+    cursor: pointer;
+  }
+  & span {
+    color: var(--ink-soft);
+    font-size: 0.875rem;
+  }
+  & b {
+    font-weight: 400;
+    font-size: 1rem;
+  }
+`;
+
+const Chance = styled.div`
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  & span {
+    color: var(--ink-soft);
+    font-size: 0.875rem;
+  }
+`;
+
+const Small = styled.p`
+  font-size: 0.875rem;
+  color: var(--ink-soft);
+`;
+
+const Lengths = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  font-size: 0.875rem;
+`;
+
+const Finder = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 10px 0 10px 14px;
+  font-size: 0.9375rem;
+  & h2 {
+    font-size: 0.9375rem;
+  }
+  & button {
+    min-height: 32px;
+    font-size: 0.9375rem;
+  }
+`;
+
+export interface LevelStripProps {
+  readonly game: Game;
+  readonly shown: number;
+  readonly onShow: (level: number) => void;
+  readonly forecasts: readonly (LevelForecast | null)[];
+  readonly stepM: number;
+  readonly audienceName: string;
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly readOnly?: boolean;
+}
+
+const inTen = (chance: number) => Math.round(chance * 10);
+
+/** One column a level: distances, the chance as ten dots, likely scores with par, throws and time; and the solver beside them. */
+export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
+  const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
+  return (
+    <Strip aria-label="Levels">
+      {game.levels.slice(0, 3).map((level, index) => {
+        const distances = distancesOf(resolveLevel(game, index));
+        const forecast = forecasts[index] ?? null;
+        const near = Math.min(...distances);
+        const far = Math.max(...distances);
+        const steps = (length: number) => writeHalfSteps(toHalfSteps(length, stepM).halfSteps);
+        return (
+          <Column key={level.id} $on={index === shown} onClick={() => onShow(index)}>
+            <Head>
+              <button type="button" aria-pressed={index === shown} onClick={() => onShow(index)}>
+                {level.name}
+              </button>
+              <b>
+                {near.toFixed(1)}–{far.toFixed(1)} m
+              </b>
+              <span>
+                {steps(near)} to {saySteps(toHalfSteps(far, stepM).halfSteps)}
+              </span>
+            </Head>
+            {forecast ? (
+              <>
+                <Chance>
+                  <TenDots
+                    chance={forecast.chance.chance}
+                    low={forecast.chance.low}
+                    high={forecast.chance.high}
+                    label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
+                  />
+                  <strong>{inTen(forecast.chance.chance)} in 10</strong>
+                  <span>
+                    {inTen(forecast.places[0]?.chance ?? 0)} near · {inTen(forecast.places.at(-1)?.chance ?? 0)} far
+                  </span>
+                </Chance>
+                <ScoreBand
+                  histogram={forecast.histogram}
+                  lowest={forecast.lowestScore}
+                  par={forecast.par}
+                  low={forecast.likelyLow}
+                  high={forecast.likelyHigh}
+                />
+                <Small>
+                  likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} throws · {sayTime(forecast.seconds)} a go
+                </Small>
+              </>
+            ) : (
+              <Small role="status">working it out …</Small>
+            )}
+            {index === shown && (
+              <Lengths onClick={(event) => event.stopPropagation()}>
+                {distances.map((length, mark) => (
+                  <span key={mark}>
+                    {placeName(mark, distances.length)}{' '}
+                    {readOnly ? (
+                      <b>{length.toFixed(2)}</b>
+                    ) : (
+                      <NumberSlot
+                        label={`${placeName(mark, distances.length)} mark, metres from the target`}
+                        value={length}
+                        min={0.3}
+                        max={20}
+                        step={0.1}
+                        decimals={2}
+                        onChange={(distanceM) => dispatch({ do: 'set-distance', level: index, mark, distanceM })}
+                      />
+                    )}{' '}
+                    m
+                  </span>
+                ))}
+              </Lengths>
+            )}
+          </Column>
+        );
+      })}
+      <Finder>
+        <h2>Find distances for</h2>
+        <div>
+          {game.levels.slice(0, 3).map((level, index) => (
+            <span key={level.id}>
+              {index > 0 && (index === 2 ? ' and ' : ', ')}
+              <NumberSlot
+                label={`Wanted hits in 10 at ${level.name}`}
+                value={wanted[index] ?? 5}
+                min={1}
+                max={9}
+                step={1}
+                onChange={(value) => setWanted(wanted.map((old, at) => (at === index ? value : old)))}
+              />
+            </span>
+          ))}{' '}
+          hits in 10
+        </div>
+        <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
+          Set the marks
+        </Button>
+        <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
+          Make points fair
+        </Button>
+        <Small>for {audienceName} · assumed for this age</Small>
+      </Finder>
+    </Strip>
+  );
+}
+
+function sayTime(seconds: number): string {
+  return seconds < 120 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(1)} min`;
+}

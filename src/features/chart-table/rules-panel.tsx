@@ -1,0 +1,170 @@
+'use client';
+import { useState, type Dispatch } from 'react';
+import { Button as AriaButton, Select, SelectValue } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Game } from '@/core/rules/game';
+import { plainText, sentencesOf, type Token } from '@/core/rules/sentences';
+import { cautionsFor } from '@/core/sheet/set-up';
+import { Options, Option, Sheet } from '@/ui/field';
+import { NumberSlot } from '@/ui/number-slot';
+import { QuietButton } from '@/ui/button';
+import type { DraftAction } from './draft';
+
+const Panel = styled.section`
+  display: flex;
+  flex-direction: column;
+  gap: 9px;
+  & h2 {
+    font-size: 0.875rem;
+    font-weight: 600;
+    color: var(--ink-soft);
+  }
+  & p {
+    font-size: 1.0313rem;
+    line-height: 1.6;
+  }
+`;
+
+const Trigger = styled(AriaButton)`
+  display: inline;
+  padding: 0 2px;
+  border: 0;
+  border-bottom: 2px solid var(--gorse);
+  background: transparent;
+  font-weight: 700;
+  font-size: inherit;
+  text-align: left;
+  cursor: pointer;
+  line-height: 1.3;
+  &[data-hovered],
+  &[aria-expanded='true'] {
+    background: color-mix(in srgb, var(--gorse) 16%, transparent);
+  }
+`;
+
+const Words = styled.input`
+  max-width: 100%;
+  height: 1.5em;
+  padding: 0;
+  border: 0;
+  border-bottom: 2px solid var(--gorse);
+  background: transparent;
+  font-weight: 700;
+  &:focus {
+    background: color-mix(in srgb, var(--gorse) 16%, transparent);
+  }
+`;
+
+const Child = styled.div`
+  font-family: var(--font-child), sans-serif;
+  padding: 10px 14px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  & p {
+    font-size: 1rem;
+    line-height: 1.5;
+  }
+  & p + p {
+    margin-top: 6px;
+  }
+`;
+
+const Aside = styled.div`
+  display: flex;
+  gap: 20px;
+  font-size: 0.875rem;
+`;
+
+const Cautions = styled.ul`
+  margin: 0;
+  padding: 8px 12px 8px 28px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  font-size: 0.875rem;
+`;
+
+/** The rules as the family will read them, each slot edited where it stands. */
+export function RulesPanel({ game, dispatch, readOnly = false }: { game: Game; dispatch: Dispatch<DraftAction>; readOnly?: boolean }) {
+  const [shown, setShown] = useState<'child' | 'cautions' | null>(null);
+  const sentences = sentencesOf(game, 'precise');
+  return (
+    <Panel aria-labelledby="rules-heading">
+      <h2 id="rules-heading">The rules, as the family will read them</h2>
+      {sentences.map((sentence, index) => (
+        <p key={index}>
+          {sentence.map((token, at) => (
+            <Slot key={token.kind === 'slot' ? token.slot : `text-${at}`} token={token} dispatch={dispatch} readOnly={readOnly} />
+          ))}
+        </p>
+      ))}
+      <Aside>
+        <QuietButton onPress={() => setShown(shown === 'child' ? null : 'child')} aria-expanded={shown === 'child'}>
+          The child&apos;s words
+        </QuietButton>
+        <QuietButton onPress={() => setShown(shown === 'cautions' ? null : 'cautions')} aria-expanded={shown === 'cautions'}>
+          Cautions sent with it
+        </QuietButton>
+      </Aside>
+      {shown === 'child' && (
+        <Child>
+          {sentencesOf(game, 'child').map((sentence, index) => (
+            <p key={index}>{plainText(sentence)}</p>
+          ))}
+        </Child>
+      )}
+      {shown === 'cautions' && (
+        <Cautions>
+          {cautionsFor(game).map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </Cautions>
+      )}
+    </Panel>
+  );
+}
+
+function Slot({ token, dispatch, readOnly }: { token: Token; dispatch: Dispatch<DraftAction>; readOnly: boolean }) {
+  if (token.kind === 'text') return token.text;
+  if (readOnly) return <strong>{token.text}</strong>;
+  const { editor, slot, label } = token;
+  const change = (value: string | number) => dispatch({ do: 'slot', slot, value });
+  switch (editor.kind) {
+    case 'number':
+      return <NumberSlot label={label} value={editor.value} min={editor.min} max={editor.max} step={editor.step} onChange={change} />;
+    case 'text':
+      return <TextSlot key={editor.value} label={label} value={editor.value} maxLength={editor.maxLength} onChange={change} />;
+    case 'choice':
+      return (
+        <Select value={editor.value} onChange={(key) => change(String(key))} aria-label={label} style={{ display: 'inline' }}>
+          <Trigger>
+            <SelectValue>{token.text}</SelectValue>
+          </Trigger>
+          <Sheet>
+            <Options>
+              {editor.options.map((option) => (
+                <Option key={option.value} id={option.value} textValue={option.label}>
+                  {option.label}
+                </Option>
+              ))}
+            </Options>
+          </Sheet>
+        </Select>
+      );
+  }
+}
+
+function TextSlot({ label, value, maxLength, onChange }: { label: string; value: string; maxLength: number; onChange: (value: string) => void }) {
+  const [typed, setTyped] = useState(value);
+  return (
+    <Words
+      aria-label={label}
+      value={typed}
+      maxLength={maxLength}
+      placeholder="What is the child to do?"
+      style={{ width: `${Math.max(14, typed.length + 1) * 0.545}em` }}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => typed !== value && onChange(typed.trim())}
+      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+    />
+  );
+}

@@ -1,0 +1,146 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { Game } from '@/core/rules/game';
+import { Button, ButtonLink } from '@/ui/button';
+import { Dialog, DialogActions } from '@/ui/dialog';
+import { Select, TextField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { send } from '@/ui/post';
+
+export interface ClassChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly ageYears: number;
+  readonly children: number;
+}
+
+const Pair = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+`;
+
+export interface SendDialogProps {
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+  readonly gameId: string;
+  readonly game: Game;
+  readonly level: number;
+  readonly classes: readonly ClassChoice[];
+  readonly ageYears: number;
+  readonly today: string;
+  readonly saveFirst: () => Promise<boolean>;
+}
+
+const WARM_UP = 'Five minutes: walk on the spot, big arm circles, ten slow squats, shake everything out.';
+const DIARY = 'Write down how many minutes you moved each day.';
+
+function inAWeek(day: string): string {
+  const date = new Date(`${day}T12:00:00Z`);
+  date.setUTCDate(date.getUTCDate() + 7);
+  return date.toISOString().slice(0, 10);
+}
+
+/** Picks a class and a due day, and sends. */
+export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageYears, today, saveFirst }: SendDialogProps) {
+  const likely = classes.find((one) => one.ageYears === ageYears && one.children > 0) ?? classes.find((one) => one.children > 0) ?? classes[0];
+  const [classId, setClassId] = useState(likely?.id ?? '');
+  const [levelId, setLevelId] = useState<string | null>(null);
+  const [dueOn, setDueOn] = useState(inAWeek(today));
+  const [warmUp, setWarmUp] = useState(WARM_UP);
+  const [diary, setDiary] = useState(DIARY);
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [sent, setSent] = useState<{ number: number; children: number; classId: string } | null>(null);
+  const chosen = classes.find((one) => one.id === classId);
+  const chosenLevel = levelId ?? game.levels[level]!.id;
+
+  const submit = async () => {
+    setBusy(true);
+    setProblem('');
+    if (!(await saveFirst())) {
+      setProblem('The game could not be saved first. Nothing was sent.');
+      setBusy(false);
+      return;
+    }
+    const answer = await send<{ number: number; children: number }>('POST', '/api/v1/weeks', {
+      classId,
+      gameId,
+      levelId: chosenLevel,
+      dueOn,
+      warmUp,
+      diary,
+      note,
+    });
+    setBusy(false);
+    if (answer.ok && answer.value) setSent({ ...answer.value, classId });
+    else setProblem(answer.problem);
+  };
+  const close = () => {
+    setSent(null);
+    setProblem('');
+    onClose();
+  };
+
+  if (sent)
+    return (
+      <Dialog title={`Sent to ${chosen?.name ?? 'the class'}`} isOpen={isOpen} onClose={close}>
+        <p>
+          Week {sent.number} is on {sent.children} cards now. Families open it with the link or code that they have for this term.
+        </p>
+        <DialogActions>
+          <ButtonLink href={`/classes/${sent.classId}/links`}>Links and codes</ButtonLink>
+          <ButtonLink $strong href={`/scores?class=${sent.classId}`}>
+            Scores of this week
+          </ButtonLink>
+        </DialogActions>
+      </Dialog>
+    );
+  return (
+    <Dialog title={`Send ${game.title}`} isOpen={isOpen} onClose={close}>
+      {classes.length === 0 ? (
+        <>
+          <p>There is no class yet. Make one and add its children first.</p>
+          <DialogActions>
+            <ButtonLink $strong href="/classes">
+              Go to Classes
+            </ButtonLink>
+          </DialogActions>
+        </>
+      ) : (
+        <>
+          <Pair>
+            <Select
+              label="Class"
+              value={classId}
+              choices={classes.map((one) => ({ value: one.id, label: `${one.name}, ${one.children} children` }))}
+              onChange={setClassId}
+            />
+            <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} />
+          </Pair>
+          <Select label="Level" value={chosenLevel} choices={game.levels.map((one) => ({ value: one.id, label: one.name }))} onChange={setLevelId} />
+          <TextField label="Warm-up, before the game" value={warmUp} onChange={setWarmUp} maxLength={280} />
+          <TextField label="Movement diary" value={diary} onChange={setDiary} maxLength={280} />
+          <TextField label="A word to the families (if you like)" value={note} onChange={setNote} maxLength={280} />
+          <p style={{ fontSize: '0.9375rem', color: 'var(--ink-soft)' }}>
+            Each child gets the distances in their own steps and a par to go with them. The game as it is now is kept; later changes make a new
+            version.
+          </p>
+          {problem && (
+            <Notice $tone="caution" role="alert">
+              {problem}
+            </Notice>
+          )}
+          <DialogActions>
+            <Button onPress={close}>Not yet</Button>
+            <Button $strong isDisabled={busy || classId === ''} onPress={() => void submit()}>
+              {busy ? 'Sending …' : 'Send'}
+            </Button>
+          </DialogActions>
+        </>
+      )}
+    </Dialog>
+  );
+}

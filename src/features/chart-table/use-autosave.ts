@@ -1,0 +1,82 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { Game } from '@/core/rules/game';
+import { send } from '@/ui/post';
+
+const WAIT_MS = 700;
+const AGAIN_MS = 4000;
+
+export type SaveState =
+  | { readonly kind: 'saved'; readonly at: string | null }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'waiting'; readonly problem: string }
+  | { readonly kind: 'conflict'; readonly problem: string };
+
+/** Saves the draft a moment after each change; a second window that saved first is told apart, and nothing is overwritten. */
+export function useAutosave(id: string, game: Game, ageYears: number, firstRevision: number): { state: SaveState; saveNow: () => Promise<boolean> } {
+  const [state, setState] = useState<SaveState>({ kind: 'saved', at: null });
+  const revision = useRef(firstRevision);
+  const saved = useRef({ game, ageYears });
+  const newest = useRef({ game, ageYears });
+  const running = useRef<Promise<boolean> | null>(null);
+  const stopped = useRef(false);
+
+  useEffect(() => {
+    newest.current = { game, ageYears };
+  }, [game, ageYears]);
+
+  const saveNow = async (): Promise<boolean> => {
+    if (running.current) await running.current;
+    const { game: draft, ageYears: age } = newest.current;
+    if (stopped.current) return false;
+    if (saved.current.game === draft && saved.current.ageYears === age) return true;
+    setState({ kind: 'saving' });
+    running.current = (async () => {
+      const answer = await send<{ revision: number; savedAt: string }>('PUT', `/api/v1/games/${id}`, {
+        revision: revision.current,
+        ageYears: age,
+        game: draft,
+      });
+      if (answer.ok && answer.value) {
+        revision.current = answer.value.revision;
+        saved.current = { game: draft, ageYears: age };
+        setState({ kind: 'saved', at: answer.value.savedAt });
+        return true;
+      }
+      if (answer.status === 409) {
+        stopped.current = true;
+        setState({ kind: 'conflict', problem: answer.problem });
+      } else setState({ kind: 'waiting', problem: answer.problem });
+      return false;
+    })();
+    const done = await running.current;
+    running.current = null;
+    return done;
+  };
+  const save = useRef(saveNow);
+  useEffect(() => {
+    save.current = saveNow;
+  });
+
+  useEffect(() => {
+    if (saved.current.game === game && saved.current.ageYears === ageYears) return;
+    const timer = setTimeout(() => void save.current(), WAIT_MS);
+    return () => clearTimeout(timer);
+  }, [game, ageYears]);
+
+  useEffect(() => {
+    if (state.kind !== 'waiting') return;
+    const timer = setTimeout(() => void save.current(), AGAIN_MS);
+    return () => clearTimeout(timer);
+  }, [state]);
+
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (saved.current.game !== newest.current.game) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, []);
+
+  return { state, saveNow };
+}

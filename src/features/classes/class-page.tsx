@@ -1,0 +1,276 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { childName, readRoster } from '@/core/roster/read-roster';
+import { Button, ButtonLink, QuietButton } from '@/ui/button';
+import { Dialog, DialogActions } from '@/ui/dialog';
+import { Select, TextField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { Empty, Figures, Page, PageHead } from '@/ui/page';
+import { send } from '@/ui/post';
+
+export interface ListedChild {
+  readonly id: string;
+  readonly firstName: string;
+  readonly initial: string;
+  readonly ageYears: number | null;
+  readonly hand: 'right' | 'left' | null;
+  readonly stepCm: number | null;
+  readonly form: 'standing' | 'seated' | 'two-hands' | 'other-exercise';
+  readonly medium: 'screen' | 'paper';
+}
+
+const FORMS = [
+  { value: 'standing', label: 'standing' },
+  { value: 'seated', label: 'seated' },
+  { value: 'two-hands', label: 'two hands' },
+  { value: 'other-exercise', label: 'another exercise' },
+] as const;
+const FORM_NAMES = Object.fromEntries(FORMS.map((form) => [form.value, form.label]));
+const HANDS = [
+  { value: 'unknown', label: 'not known' },
+  { value: 'right', label: 'right' },
+  { value: 'left', label: 'left' },
+] as const;
+const MEDIA = [
+  { value: 'screen', label: 'screen' },
+  { value: 'paper', label: 'paper' },
+] as const;
+
+const File = styled.label`
+  font-size: 0.9375rem;
+  & input {
+    display: block;
+    margin-top: 4px;
+    font-size: 0.875rem;
+  }
+`;
+
+const Found = styled.p`
+  font-size: 0.9375rem;
+  max-height: 8rem;
+  overflow: auto;
+`;
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+`;
+
+export interface ClassPageProps {
+  readonly id: string;
+  readonly name: string;
+  readonly ageYears: number;
+  readonly childrenList: readonly ListedChild[];
+  readonly otherClasses: readonly { readonly id: string; readonly name: string }[];
+  readonly mayChange: boolean;
+}
+
+export function ClassPage({ id, name, ageYears, childrenList, otherClasses, mayChange }: ClassPageProps) {
+  const [adding, setAdding] = useState(false);
+  const [editing, setEditing] = useState<ListedChild | null>(null);
+  return (
+    <Page $width={1000}>
+      <PageHead>
+        <h1>{name}</h1>
+        <span className="about">
+          about {ageYears} years · {childrenList.length} children, shown by first name and initial only
+        </span>
+        <ButtonLink href={`/classes/${id}/links`}>Links and codes</ButtonLink>
+        {mayChange && (
+          <Button $strong onPress={() => setAdding(true)}>
+            Add children
+          </Button>
+        )}
+      </PageHead>
+      {childrenList.length === 0 ? (
+        <Empty>
+          <p>No children yet. Paste a column of names from a list: surnames are cut to an initial before anything is sent.</p>
+        </Empty>
+      ) : (
+        <Figures>
+          <thead>
+            <tr>
+              <th>Child</th>
+              <th>Throws with</th>
+              <th>Usual form</th>
+              <th>Gets it on</th>
+              <th>Age</th>
+              <th className="figure">Step</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {childrenList.map((child) => (
+              <tr key={child.id}>
+                <td>
+                  {child.firstName} {child.initial}
+                </td>
+                <td>{child.hand ?? '–'}</td>
+                <td>{FORM_NAMES[child.form]}</td>
+                <td>{child.medium}</td>
+                <td>{child.ageYears ?? 'as the class'}</td>
+                <td className="figure">{child.stepCm ? `${child.stepCm} cm` : 'by age'}</td>
+                <td className="figure">
+                  {mayChange && (
+                    <QuietButton aria-label={`Change ${child.firstName} ${child.initial}`} onPress={() => setEditing(child)}>
+                      Change
+                    </QuietButton>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Figures>
+      )}
+      <AddChildren classId={id} isOpen={adding} onClose={() => setAdding(false)} />
+      {editing && <EditChild key={editing.id} child={editing} otherClasses={otherClasses} onClose={() => setEditing(null)} />}
+    </Page>
+  );
+}
+
+function AddChildren({ classId, isOpen, onClose }: { classId: string; isOpen: boolean; onClose: () => void }) {
+  const router = useRouter();
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState('');
+  const [busy, setBusy] = useState(false);
+  const roster = useMemo(() => readRoster(text), [text]);
+  const add = async () => {
+    setBusy(true);
+    const answer = await send('POST', `/api/v1/classes/${classId}/children`, { children: roster.children });
+    setBusy(false);
+    if (!answer.ok) return setProblem(answer.problem);
+    setText('');
+    setProblem('');
+    onClose();
+    router.refresh();
+  };
+  return (
+    <Dialog title="Add children" isOpen={isOpen} onClose={onClose} width={620}>
+      <TextField
+        label="Names, one a line; or lines of a CSV file with headings such as name, hand, age"
+        value={text}
+        onChange={setText}
+        rows={8}
+        autoFocus
+        description="Only the first name and an initial leave this page."
+      />
+      <File>
+        Or read a CSV file
+        <input type="file" accept=".csv,.txt,text/csv,text/plain" onChange={(event) => void event.target.files?.[0]?.text().then(setText)} />
+      </File>
+      {roster.children.length > 0 && (
+        <Found role="status">
+          {roster.children.length} {roster.children.length === 1 ? 'child' : 'children'}:{' '}
+          {roster.children.map((child) => `${child.firstName} ${child.initial}`.trim()).join(', ')}
+        </Found>
+      )}
+      {roster.problems.map((one) => (
+        <Notice key={one.place} $tone="caution">
+          {one.place} {one.reason}. {one.fix}
+        </Notice>
+      ))}
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+      <DialogActions>
+        <Button onPress={onClose}>Not now</Button>
+        <Button $strong isDisabled={roster.children.length === 0 || busy} onPress={() => void add()}>
+          {busy ? 'Adding …' : `Add ${roster.children.length || ''}`}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function EditChild({
+  child,
+  otherClasses,
+  onClose,
+}: {
+  child: ListedChild;
+  otherClasses: readonly { id: string; name: string }[];
+  onClose: () => void;
+}) {
+  const router = useRouter();
+  const [name, setName] = useState(`${child.firstName} ${child.initial}`.trim());
+  const [hand, setHand] = useState<'unknown' | 'right' | 'left'>(child.hand ?? 'unknown');
+  const [form, setForm] = useState(child.form);
+  const [medium, setMedium] = useState(child.medium);
+  const [age, setAge] = useState(child.ageYears === null ? 'class' : `${child.ageYears}`);
+  const [step, setStep] = useState(child.stepCm ? `${child.stepCm}` : '');
+  const [moveTo, setMoveTo] = useState('stay');
+  const [leaving, setLeaving] = useState(false);
+  const [problem, setProblem] = useState('');
+  const url = `/api/v1/children/${child.id}`;
+  const done = (answer: { ok: boolean; problem: string }) => {
+    if (!answer.ok) return setProblem(answer.problem);
+    onClose();
+    router.refresh();
+  };
+  const save = async () => {
+    const stepCm = step.trim() === '' ? null : Number(step);
+    if (stepCm !== null && !(Number.isInteger(stepCm) && stepCm >= 20 && stepCm <= 110))
+      return setProblem('A step is 20 to 110 centimetres, or empty for the age.');
+    const read = childName(name);
+    if (!read) return setProblem('Write a first name.');
+    if (`${read.firstName} ${read.initial}`.trim() !== `${child.firstName} ${child.initial}`.trim()) {
+      const renamed = await send('PATCH', url, { change: 'name', ...read });
+      if (!renamed.ok) return done(renamed);
+    }
+    const saved = await send('PATCH', url, {
+      change: 'settings',
+      settings: { ageYears: age === 'class' ? null : Number(age), hand: hand === 'unknown' ? null : hand, stepCm, form, medium },
+    });
+    if (!saved.ok || moveTo === 'stay') return done(saved);
+    done(await send('PATCH', url, { change: 'move', classId: moveTo }));
+  };
+  const ages = [
+    { value: 'class', label: 'as the class' },
+    ...Array.from({ length: 9 }, (_, index) => ({ value: `${index + 4}`, label: `${index + 4} years` })),
+  ];
+  return (
+    <Dialog title={`${child.firstName} ${child.initial}`} isOpen onClose={onClose} width={560}>
+      <TextField label="First name and initial" value={name} onChange={setName} maxLength={60} />
+      <Grid>
+        <Select label="Throws with" value={hand} choices={HANDS} onChange={setHand} />
+        <Select label="Usual form" value={form} choices={FORMS} onChange={setForm} />
+        <Select label="Gets it on" value={medium} choices={MEDIA} onChange={setMedium} />
+        <Select label="Age group" value={age} choices={ages} onChange={setAge} />
+        <TextField label="Own step in cm (if counted)" value={step} onChange={setStep} />
+        <Select
+          label="Class"
+          value={moveTo}
+          choices={[{ value: 'stay', label: 'stays here' }, ...otherClasses.map((one) => ({ value: one.id, label: `moves to ${one.name}` }))]}
+          onChange={setMoveTo}
+        />
+      </Grid>
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+      {leaving ? (
+        <Notice $tone="caution">
+          {child.firstName} leaves the class today; the link stops at the end of the term and the scores are kept.{' '}
+          <QuietButton onPress={() => void send('PATCH', url, { change: 'leave' }).then(done)}>Yes, leaves</QuietButton>{' '}
+          <QuietButton onPress={() => setLeaving(false)}>No</QuietButton>
+        </Notice>
+      ) : (
+        <div>
+          <QuietButton onPress={() => setLeaving(true)}>Leaves the school</QuietButton>
+        </div>
+      )}
+      <DialogActions>
+        <Button onPress={onClose}>Not now</Button>
+        <Button $strong onPress={() => void save()}>
+          Save
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

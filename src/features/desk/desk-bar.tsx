@@ -1,0 +1,96 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import styled from 'styled-components';
+import { QuietButton } from '@/ui/button';
+import { send } from '@/ui/post';
+
+const Bar = styled.header`
+  display: flex;
+  align-items: center;
+  gap: 26px;
+  height: 46px;
+  padding: 0 22px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--line);
+  font-size: 0.9375rem;
+  & .name {
+    display: flex;
+    align-items: center;
+    gap: 9px;
+    font-weight: 700;
+    font-size: 1.0625rem;
+    text-decoration: none;
+    margin-right: 4px;
+  }
+  & nav {
+    display: flex;
+    gap: 24px;
+    flex: 1;
+  }
+  & nav a {
+    display: flex;
+    align-items: center;
+    height: 45px;
+    text-decoration: none;
+    border-bottom: 3px solid transparent;
+    border-top: 3px solid transparent;
+    color: var(--ink-soft);
+  }
+  & nav a[aria-current] {
+    color: var(--ink);
+    font-weight: 600;
+    border-bottom-color: var(--gorse);
+  }
+  & .who {
+    color: var(--ink-soft);
+    white-space: nowrap;
+  }
+  @media print {
+    display: none;
+  }
+`;
+
+const ROOMS = [
+  { href: '/games', name: 'Games' },
+  { href: '/weeks', name: 'Weeks' },
+  { href: '/scores', name: 'Scores' },
+  { href: '/classes', name: 'Classes' },
+] as const;
+
+export function DeskBar({ name, schoolName }: { name: string; schoolName: string }) {
+  const path = usePathname();
+  const signOut = async () => {
+    await send('POST', '/api/v1/sign-out');
+    window.location.assign('/sign-in');
+  };
+  return (
+    <Bar>
+      <Link className="name" href="/games">
+        <Waves />
+        Lochside
+      </Link>
+      <nav aria-label="Rooms">
+        {ROOMS.map((room) => (
+          <Link key={room.href} href={room.href} {...(path.startsWith(room.href) ? { 'aria-current': 'page' as const } : {})}>
+            {room.name}
+          </Link>
+        ))}
+      </nav>
+      <span className="who">
+        {name} · {schoolName}
+      </span>
+      <QuietButton onPress={() => void signOut()}>Sign out</QuietButton>
+    </Bar>
+  );
+}
+
+export function Waves() {
+  return (
+    <svg width={26} height={20} viewBox="0 0 26 20" fill="none" strokeWidth={2} strokeLinecap="round" aria-hidden>
+      <path d="M1 5c3-3.5 6-3.5 9 0s6 3.5 9 0 4.500-3.500 6-2.500" stroke="var(--ink)" />
+      <path d="M3 11c2.700-3 5.300-3 8 0s5.300 3 8 0 3-2.500 4-2.200" stroke="var(--tide)" />
+      <path d="M6 17c2-2.200 4-2.200 6 0s4 2.200 6 0" stroke="var(--gorse)" />
+    </svg>
+  );
+}

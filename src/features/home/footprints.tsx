@@ -1,0 +1,32 @@
+import type { Hand } from '@/core/sheet/teaching-points';
+
+/** Two footprints from above, the one in front darker, with the throwing hand beside its foot's side. */
+export function Footprints({ front, hand }: { front: Hand | 'both'; hand: Hand }) {
+  const y = (foot: Hand) => (front === foot ? 12 : front === 'both' ? 34 : 54);
+  return (
+    <svg
+      viewBox="0 0 120 130"
+      width={96}
+      height={104}
+      role="img"
+      aria-label={front === 'both' ? 'feet side by side' : `${front} foot in front, ${hand} hand throws`}
+    >
+      <path d="M60 8 v-6 m-5 4 l5 -5 l5 5" stroke="var(--ink)" strokeWidth={2} fill="none" />
+      {(['left', 'right'] as const).map((foot) => (
+        <g
+          key={foot}
+          transform={`translate(${foot === 'left' ? 30 : 66} ${y(foot)})`}
+          fill={front === foot ? 'var(--gorse)' : 'var(--sheet)'}
+          stroke="var(--ink)"
+          strokeWidth={2}
+        >
+          <path
+            d={foot === 'left' ? 'M4 14c0-9 5-14 11-14s10 5 9 15l-2 14c-1 5-14 5-15 0z' : 'M20 14c0-9-5-14-11-14s-10 5-9 15l2 14c1 5 14 5 15 0z'}
+          />
+          <ellipse cx={foot === 'left' ? 14 : 10} cy={46} rx={8} ry={10} />
+        </g>
+      ))}
+      <circle cx={hand === 'left' ? 10 : 110} cy={70} r={8} fill="var(--heather)" stroke="var(--ink)" strokeWidth={2} />
+    </svg>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+import styled, { css } from 'styled-components';
+
+/** The child's page: one thing a screen, one thumb, read in sunlight. */
+export const Screen = styled.main`
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  min-height: 100dvh;
+  max-width: 520px;
+  margin: 0 auto;
+  padding: 14px 20px 24px;
+  font-family: var(--font-child), sans-serif;
+  font-size: 1.125rem;
+  line-height: 1.45;
+  & h1 {
+    font-size: 1.75rem;
+  }
+  & h2 {
+    font-size: 1.3rem;
+  }
+`;
+
+export const TopLine = styled.div`
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  font-size: 1.0625rem;
+  color: var(--ink-soft);
+`;
+
+const bigShape = css`
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  gap: 10px;
+  width: 100%;
+  min-height: 64px;
+  padding: 10px 18px;
+  border: 2px solid var(--ink);
+  border-radius: 10px;
+  font-size: 1.35rem;
+  font-weight: 700;
+  cursor: pointer;
+  touch-action: manipulation;
+  &:disabled {
+    opacity: 0.45;
+    cursor: default;
+  }
+`;
+
+export const Big = styled.button`
+  ${bigShape}
+  background: var(--ink);
+  color: var(--on-ink);
+`;
+
+export const Plain = styled.button`
+  ${bigShape}
+  min-height: 52px;
+  background: var(--sheet);
+  color: var(--ink);
+  font-size: 1.15rem;
+`;
+
+export const Bottom = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  margin-top: auto;
+  padding-top: 8px;
+`;
+
+export const Ruled = styled.ul`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  & li {
+    padding: 9px 0;
+    border-bottom: 1px solid var(--line);
+  }
+  & li small {
+    display: block;
+    font-size: 0.9375rem;
+    color: var(--ink-soft);
+  }
+`;
+
+export const Caution = styled.ul`
+  margin: 0;
+  padding: 0 0 0 14px;
+  border-left: 5px solid var(--rowan);
+  list-style: none;
+  & li {
+    padding: 4px 0;
+  }
+`;
+
+export const Tick = styled.label`
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  min-height: 56px;
+  padding: 8px 14px;
+  border: 2px solid var(--ink);
+  border-radius: 10px;
+  background: var(--sheet);
+  font-weight: 700;
+  cursor: pointer;
+  & input {
+    width: 28px;
+    height: 28px;
+    accent-color: var(--ink);
+    flex: none;
+  }
+`;

@@ -1,0 +1,71 @@
+import { marksOf, targetOf } from '@/core/course/geometry';
+import { AIMED } from '@/core/objects/catalogue';
+import type { Game } from '@/core/rules/game';
+import type { PacedPlace } from '@/core/sheet/set-up';
+
+/** The set-up from above, turned so that the child stands at the bottom: target, marks, and the child's own steps to each. */
+export function SetUpDrawing({ level, places, values }: { level: Game; places: readonly PacedPlace[]; values: readonly number[] }) {
+  const target = targetOf(level);
+  if (!target) return null;
+  const shape = AIMED[target.object].shape;
+  const farthest = Math.max(...places.map((place) => place.lengthM));
+  const scale = 250 / (farthest + 0.45);
+  // A quarter turn: what lay to the left of the target now lies below it.
+  const spots = marksOf(level).map((mark) => {
+    const dx = mark.xM - target.xM;
+    const dy = mark.yM - target.yM;
+    return { x: -dy * scale, y: -dx * scale };
+  });
+  const wide = Math.max(110, ...spots.map((spot) => Math.abs(spot.x) + 74));
+  const r =
+    (shape.kind === 'opening' && shape.outline === 'rectangle' ? shape.depthM : shape.kind === 'opening' ? shape.diameterM : shape.widthM) * scale;
+  return (
+    <svg
+      viewBox={`${-wide} -50 ${2 * wide} ${330}`}
+      role="img"
+      aria-label={`From above: ${places.map((place) => `${place.name} mark ${place.steps} from the ${AIMED[target.object].name}`).join(', ')}`}
+      style={{ width: '100%', maxHeight: 330 }}
+    >
+      {[0.33, 0.66, 1].map((share, index) => (
+        <circle key={share} r={farthest * scale * share + 18} fill="none" stroke={`var(--band-${3 + index})`} strokeWidth={1.5} />
+      ))}
+      {spots.map((spot, index) => {
+        const angle = (Math.atan2(-spot.y, -spot.x) * 180) / Math.PI;
+        const side = spot.x < -8 ? -1 : 1;
+        return (
+          <g key={index}>
+            <line x1={0} y1={0} x2={spot.x} y2={spot.y} stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="2 6" strokeLinecap="round" />
+            <g transform={`translate(${spot.x} ${spot.y}) rotate(${angle})`}>
+              <rect x={-4} y={-19} width={8} height={38} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.5} />
+            </g>
+            <text x={spot.x + side * 28} y={spot.y + 4} textAnchor={side < 0 ? 'end' : 'start'} fontSize={17} fill="var(--ink)" fontWeight={700}>
+              {places[index]?.steps}
+            </text>
+            {values.length > 1 && (
+              <text x={spot.x + side * 28} y={spot.y + 22} textAnchor={side < 0 ? 'end' : 'start'} fontSize={14} fill="var(--ink-soft)">
+                {values[index]} {values[index] === 1 ? 'point' : 'points'}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {shape.kind === 'opening' && shape.outline === 'rectangle' ? (
+        <rect
+          x={(-shape.widthM * scale) / 2}
+          y={-r / 2}
+          width={shape.widthM * scale}
+          height={r}
+          rx={4}
+          fill="var(--sheet)"
+          stroke="var(--heather)"
+          strokeWidth={4}
+        />
+      ) : (
+        <circle r={Math.max(7, r / 2)} fill="var(--sheet)" stroke="var(--heather)" strokeWidth={4} />
+      )}
+      <text y={-Math.max(12, r / 2) - 10} textAnchor="middle" fontSize={16} fill="var(--ink)">
+        {AIMED[target.object].name}
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,235 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { format } from 'date-fns';
+import { Button, QuietButton } from '@/ui/button';
+import { Select } from '@/ui/field';
+import { Empty, Figures, Page, PageHead } from '@/ui/page';
+import type { ClassWeek, ScoreRow } from '@/server/scores/class-week';
+import { TypeIn } from './type-in';
+
+const POLL_MS = 4000;
+
+const Heads = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, auto) 1fr;
+  gap: 0 36px;
+  align-items: end;
+  padding: 4px 0 14px;
+  & div b {
+    display: block;
+    font-size: 1.75rem;
+    line-height: 1.15;
+  }
+  & div span {
+    font-size: 0.875rem;
+    color: var(--ink-soft);
+  }
+`;
+
+const Reason = styled.span`
+  border-left: 3px solid var(--rowan);
+  padding-left: 8px;
+`;
+
+const Best = styled.span`
+  border: 1.5px solid var(--ink);
+  border-radius: 999px;
+  background: var(--gorse);
+  color: #17323a;
+  padding: 0 8px;
+  font-size: 0.8125rem;
+  font-weight: 600;
+  white-space: nowrap;
+`;
+
+export interface ScoresPageProps {
+  readonly classes: readonly { readonly id: string; readonly name: string }[];
+  readonly classId: string;
+  readonly first: ClassWeek;
+}
+
+/** The class's week, kept up to date by itself. */
+export function ScoresPage({ classes, classId, first }: ScoresPageProps) {
+  const router = useRouter();
+  const [found, setFound] = useState(first);
+  const [stale, setStale] = useState(false);
+  const [typing, setTyping] = useState<ScoreRow | null>(null);
+  const [asked, setAsked] = useState(0);
+  const week = found.week;
+
+  useEffect(() => setFound(first), [first]);
+  useEffect(() => {
+    let etag = '';
+    let stopped = false;
+    const poll = async () => {
+      if (document.hidden && etag !== '') return;
+      try {
+        const response = await fetch(`/api/v1/classes/${classId}/scores${week ? `?week=${week.id}` : ''}`, {
+          headers: etag ? { 'if-none-match': etag } : {},
+        });
+        if (stopped) return;
+        if (response.status === 200) {
+          etag = response.headers.get('etag') ?? '';
+          setFound((await response.json()) as ClassWeek);
+        }
+        setStale(response.status >= 400);
+      } catch {
+        if (!stopped) setStale(true);
+      }
+    };
+    if (asked > 0) void poll();
+    const timer = setInterval(() => void poll(), POLL_MS);
+    return () => {
+      stopped = true;
+      clearInterval(timer);
+    };
+  }, [classId, week?.id, asked, week]);
+
+  const missing = found.rows.filter((row) => row.state === 'not-yet');
+  const rows = [...found.rows].sort((a, b) => ORDER[a.state] - ORDER[b.state] || a.name.localeCompare(b.name, 'en-GB'));
+  const widest = Math.max(1, ...found.rows.map((row) => Math.max(row.best ?? 0, row.parHigh ?? 0)));
+  return (
+    <Page>
+      <PageHead>
+        <h1>Scores</h1>
+        <div style={{ width: 210 }}>
+          <Select
+            hideLabel
+            label="Class"
+            value={classId}
+            choices={classes.map((one) => ({ value: one.id, label: one.name }))}
+            onChange={(id) => router.push(`/scores?class=${id}`)}
+          />
+        </div>
+        {week && (
+          <div style={{ width: 260 }}>
+            <Select
+              hideLabel
+              label="Week"
+              value={week.id}
+              choices={found.weeks.map((one) => ({ value: one.id, label: `week ${one.number}, due ${dayWords(one.dueOn)}` }))}
+              onChange={(id) => router.push(`/scores?class=${classId}&week=${id}`)}
+            />
+          </div>
+        )}
+        <span className="about">{found.gameTitle}</span>
+        <Button onPress={() => window.print()}>Print</Button>
+      </PageHead>
+      {!week ? (
+        <Empty>
+          <p>This class has not been sent anything yet.</p>
+        </Empty>
+      ) : (
+        <>
+          <Heads>
+            <div>
+              <b>
+                {found.reported} of {found.rows.length}
+              </b>
+              <span>have reported</span>
+            </div>
+            <div>
+              <b>{found.toLookAt}</b>
+              <span>to look at</span>
+            </div>
+            <div>
+              <b>{missing.length}</b>
+              <span>not yet</span>
+            </div>
+            <span role="status" style={{ textAlign: 'right', fontSize: '0.875rem', color: 'var(--ink-soft)' }}>
+              {stale ? 'No connection just now; these are the last figures received.' : 'keeps itself up to date'}
+            </span>
+          </Heads>
+          <Figures>
+            <thead>
+              <tr>
+                <th>Child</th>
+                <th className="figure">Best</th>
+                <th className="figure">Par</th>
+                <th style={{ width: 240 }}>Against what is likely</th>
+                <th className="figure">Latest</th>
+                <th className="figure">Hits</th>
+                <th>Received</th>
+                <th>Remark</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <Row key={row.childId} row={row} widest={widest} unit={found.unit} onType={() => setTyping(row)} />
+              ))}
+            </tbody>
+          </Figures>
+        </>
+      )}
+      {typing?.assignmentId && week && (
+        <TypeIn
+          key={typing.assignmentId}
+          row={typing}
+          classWeek={found}
+          onClose={(done) => {
+            setTyping(null);
+            if (done) setAsked((n) => n + 1);
+          }}
+        />
+      )}
+    </Page>
+  );
+}
+
+const ORDER: Readonly<Record<ScoreRow['state'], number>> = { 'to-look-at': 0, counted: 1, 'not-yet': 2, 'not-assigned': 3 };
+const FELT: Readonly<Record<string, string>> = { hard: 'felt hard', right: 'felt right', easy: 'felt easy' };
+
+function dayWords(day: string): string {
+  return format(new Date(`${day}T12:00:00`), 'd MMM');
+}
+
+function Row({ row, widest, unit, onType }: { row: ScoreRow; widest: number; unit: string; onType: () => void }) {
+  return (
+    <tr>
+      <td>{row.name}</td>
+      <td className="figure">{row.best === null ? '' : <b>{row.best}</b>}</td>
+      <td className="figure">{row.par}</td>
+      <td>{row.par !== null && <Against row={row} widest={widest} unit={unit} />}</td>
+      <td className="figure">{row.reports > 0 ? row.latest : ''}</td>
+      <td className="figure">{row.attempts > 0 ? `${row.successes}/${row.attempts}` : ''}</td>
+      <td>
+        {row.receivedAt ? format(new Date(row.receivedAt), 'EEE d MMM, HH:mm') : ''}
+        {row.late ? ', late' : ''}
+      </td>
+      <td>
+        {row.personalBest && <Best>own best</Best>} {row.reason && <Reason>{row.reason}</Reason>} {row.state === 'not-assigned' && 'joined later'}
+        {row.state === 'not-yet' && (
+          <>
+            not yet{row.medium === 'paper' ? ', on paper' : ''} ·{' '}
+            <QuietButton onPress={onType} aria-label={`Type in the score of ${row.name}`}>
+              type in
+            </QuietButton>
+          </>
+        )}
+        {row.state === 'counted' && row.felt && <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>{FELT[row.felt]}</span>}
+        {row.typed && <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}> typed in</span>}
+      </td>
+    </tr>
+  );
+}
+
+/** The score on the scale of what was likely for this child: the band, par as a line, the best as a dot. */
+function Against({ row, widest, unit }: { row: ScoreRow; widest: number; unit: string }) {
+  const width = 220;
+  const x = (score: number) => 4 + (score / widest) * (width - 8);
+  return (
+    <svg
+      width={width}
+      height={18}
+      role="img"
+      aria-label={row.best === null ? `par ${row.par}` : `${row.best} ${unit}, par ${row.par}, likely ${row.parLow} to ${row.parHigh}`}
+    >
+      <line x1={0} x2={width} y1={9} y2={9} stroke="var(--line)" />
+      <rect x={x(row.parLow ?? 0)} width={Math.max(2, x(row.parHigh ?? 0) - x(row.parLow ?? 0))} y={5} height={8} fill="var(--band-3)" />
+      <line x1={x(row.par!)} x2={x(row.par!)} y1={2} y2={16} stroke="var(--ink)" strokeWidth={1.5} />
+      {row.best !== null && <circle cx={x(row.best)} cy={9} r={5} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.5} />}
+    </svg>
+  );
+}

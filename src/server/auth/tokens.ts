@@ -1,0 +1,22 @@
+/**
+ * A family's token: the first 128 bits of HMAC-SHA256(server key, child, term, generation, scope), in base64url.
+ * It can be made again for a reprint; only its SHA-256 is stored, and a new generation revokes the one before.
+ */
+import { createHash, createHmac } from 'node:crypto';
+import type { Uuid } from '../db/ids';
+
+export type Scope = 'card' | 'slip';
+
+export const TOKEN_PATTERN = /^[A-Za-z0-9_-]{22}$/;
+
+export function familyToken(serverKey: string, childId: Uuid, termId: Uuid, generation: number, scope: Scope): string {
+  return createHmac('sha256', Buffer.from(serverKey, 'base64url'))
+    .update(`${childId}|${termId}|${generation}|${scope}`)
+    .digest()
+    .subarray(0, 16)
+    .toString('base64url');
+}
+
+export function hashToken(token: string): Buffer {
+  return createHash('sha256').update(token).digest();
+}

@@ -1,0 +1,76 @@
+import { familyToken, hashToken, type Scope } from '../auth/tokens';
+import { newId, toBytes, toText, type Uuid } from './ids';
+import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
+
+export interface AccessKey {
+  readonly id: Uuid;
+  readonly childId: Uuid;
+  readonly termId: Uuid;
+  readonly scope: Scope;
+}
+
+/** The living key of a token, or nothing. */
+export async function keyOfToken(token: string, today: string): Promise<AccessKey | undefined> {
+  const row = await firstRow<{ id: Buffer; child_id: Buffer; term_id: Buffer; scope: Scope }>(
+    `SELECT k.id, k.child_id, k.term_id, k.scope FROM access_keys k JOIN terms t ON t.id = k.term_id
+      WHERE k.token_hash = ? AND k.revoked_at IS NULL AND t.ends_on >= DATE_SUB(?, INTERVAL 14 DAY)`,
+    [hashToken(token), today],
+  );
+  return row && { id: toText(row.id), childId: toText(row.child_id), termId: toText(row.term_id), scope: row.scope };
+}
+
+/** The token of the child's living key of this scope in this term; a first key is made when there is none. */
+export async function tokenFor(db: Db, serverKey: string, childId: Uuid, termId: Uuid, scope: Scope, now: Date): Promise<string> {
+  const generation = (await livingGeneration(db, childId, termId, scope)) ?? 1;
+  const token = familyToken(serverKey, childId, termId, generation, scope);
+  try {
+    await change(db, 'INSERT INTO access_keys (id, child_id, term_id, generation, scope, token_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+      newId(),
+      toBytes(childId),
+      toBytes(termId),
+      generation,
+      scope,
+      hashToken(token),
+      now,
+    ]);
+  } catch (error) {
+    if (errorNumber(error) !== DUPLICATE) throw error;
+  }
+  return token;
+}
+
+async function livingGeneration(db: Db, childId: Uuid, termId: Uuid, scope: Scope): Promise<number | undefined> {
+  const row = await firstRow<{ generation: number }>(
+    'SELECT generation FROM access_keys WHERE child_id = ? AND term_id = ? AND scope = ? AND revoked_at IS NULL ORDER BY generation DESC LIMIT 1',
+    [toBytes(childId), toBytes(termId), scope],
+    db,
+  );
+  return row?.generation;
+}
+
+/** Revokes the child's keys of this term; the next tokenFor makes a new generation. */
+export async function renewKeys(db: Db, serverKey: string, childId: Uuid, termId: Uuid, now: Date): Promise<void> {
+  for (const scope of ['card', 'slip'] as const) {
+    const last = await rows<{ generation: number }>(
+      'SELECT generation FROM access_keys WHERE child_id = ? AND term_id = ? AND scope = ? ORDER BY generation DESC LIMIT 1',
+      [toBytes(childId), toBytes(termId), scope],
+      db,
+    );
+    const generation = (last[0]?.generation ?? 0) + 1;
+    await change(db, 'UPDATE access_keys SET revoked_at = ? WHERE child_id = ? AND term_id = ? AND scope = ? AND revoked_at IS NULL', [
+      now,
+      toBytes(childId),
+      toBytes(termId),
+      scope,
+    ]);
+    await change(db, 'INSERT INTO access_keys (id, child_id, term_id, generation, scope, token_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+      newId(),
+      toBytes(childId),
+      toBytes(termId),
+      generation,
+      scope,
+      hashToken(familyToken(serverKey, childId, termId, generation, scope)),
+      now,
+    ]);
+  }
+}

@@ -1,0 +1,108 @@
+import { createHash } from 'node:crypto';
+import type { Game } from '@/core/rules/game';
+import { newId, toBytes, toText, type Uuid } from './ids';
+import { change, firstRow, rows, type Db } from './pool';
+
+export interface ShelvedGame {
+  readonly id: Uuid;
+  readonly game: Game;
+  readonly revision: number;
+  readonly ageYears: number;
+  readonly putAway: boolean;
+  readonly updatedAt: Date;
+  /** Weeks in which it was sent. */
+  readonly sent: number;
+}
+
+interface GameRow {
+  id: Buffer;
+  draft: Game | string;
+  draft_revision: number;
+  age_years: number;
+  put_away_at: Date | null;
+  updated_at: Date;
+  sent: number;
+}
+
+const SELECT = `SELECT g.id, g.draft, g.draft_revision, g.age_years, g.put_away_at, g.updated_at,
+       (SELECT COUNT(*) FROM week_items i JOIN game_versions v ON v.id = i.game_version_id WHERE v.game_id = g.id) AS sent
+  FROM games g`;
+
+export const parsed = <T>(json: T | string): T => (typeof json === 'string' ? (JSON.parse(json) as T) : json);
+
+const gameOf = (row: GameRow): ShelvedGame => ({
+  id: toText(row.id),
+  game: parsed(row.draft),
+  revision: row.draft_revision,
+  ageYears: row.age_years,
+  putAway: row.put_away_at !== null,
+  updatedAt: row.updated_at,
+  sent: Number(row.sent),
+});
+
+export async function gamesOf(schoolId: Uuid): Promise<ShelvedGame[]> {
+  return (await rows<GameRow>(`${SELECT} WHERE g.school_id = ? ORDER BY g.updated_at DESC, g.id`, [toBytes(schoolId)])).map(gameOf);
+}
+
+export async function gameById(schoolId: Uuid, gameId: Uuid, db?: Db): Promise<ShelvedGame | undefined> {
+  const row = await firstRow<GameRow>(`${SELECT} WHERE g.school_id = ? AND g.id = ?`, [toBytes(schoolId), toBytes(gameId)], db);
+  return row && gameOf(row);
+}
+
+export async function addGame(db: Db, schoolId: Uuid, game: Game, ageYears: number, now: Date): Promise<Uuid> {
+  const id = newId();
+  await change(db, 'INSERT INTO games (id, school_id, draft, age_years, created_at, updated_at) VALUES (?, ?, ?, ?, ?, ?)', [
+    id,
+    toBytes(schoolId),
+    JSON.stringify(game),
+    ageYears,
+    now,
+    now,
+  ]);
+  return toText(id);
+}
+
+/** Saves a draft when it is still the revision that the editor began with; otherwise changes nothing and gives false. */
+export async function saveDraft(db: Db, schoolId: Uuid, gameId: Uuid, revision: number, game: Game, ageYears: number, now: Date): Promise<boolean> {
+  const touched = await change(
+    db,
+    'UPDATE games SET draft = ?, age_years = ?, draft_revision = draft_revision + 1, updated_at = ? WHERE id = ? AND school_id = ? AND draft_revision = ?',
+    [JSON.stringify(game), ageYears, now, toBytes(gameId), toBytes(schoolId), revision],
+  );
+  return touched === 1;
+}
+
+export async function putAway(db: Db, schoolId: Uuid, gameId: Uuid, at: Date | null): Promise<boolean> {
+  return (await change(db, 'UPDATE games SET put_away_at = ? WHERE id = ? AND school_id = ?', [at, toBytes(gameId), toBytes(schoolId)])) === 1;
+}
+
+export interface GameVersion {
+  readonly id: Uuid;
+  readonly number: number;
+  readonly game: Game;
+}
+
+/** The version with exactly this body, made if it is new. A version never changes once it is there. */
+export async function versionOf(db: Db, gameId: Uuid, game: Game, teacherId: Uuid | null, now: Date): Promise<GameVersion> {
+  const body = JSON.stringify(game);
+  const hash = createHash('sha256').update(body).digest();
+  const known = await firstRow<{ id: Buffer; number: number }>(
+    'SELECT id, number FROM game_versions WHERE game_id = ? AND body_hash = ?',
+    [toBytes(gameId), hash],
+    db,
+  );
+  if (known) return { id: toText(known.id), number: known.number, game };
+  const last = await firstRow<{ number: number | null }>('SELECT MAX(number) AS number FROM game_versions WHERE game_id = ?', [toBytes(gameId)], db);
+  const id = newId();
+  const number = (last?.number ?? 0) + 1;
+  await change(db, 'INSERT INTO game_versions (id, game_id, number, body, body_hash, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+    id,
+    toBytes(gameId),
+    number,
+    body,
+    hash,
+    teacherId ? toBytes(teacherId) : null,
+    now,
+  ]);
+  return { id: toText(id), number, game };
+}

@@ -1,0 +1,87 @@
+/** The pool of connections, one a process, and transactions that are tried again as a whole on a deadlock. Only execute(): no text is built from input. */
+import mysql from 'mysql2/promise';
+
+export type Value = string | number | boolean | Buffer | Date | null;
+export type Record_ = Record<string, unknown>;
+
+export interface Db {
+  execute(sql: string, values?: readonly Value[]): Promise<unknown>;
+}
+
+declare global {
+  // The development server and the build's chunks must share one pool.
+  var lochsidePool: mysql.Pool | undefined;
+}
+
+export function connectionOptions(url: string): mysql.PoolOptions {
+  return {
+    uri: url,
+    timezone: 'Z',
+    dateStrings: ['DATE'],
+    supportBigNumbers: true,
+    bigNumberStrings: false,
+    connectionLimit: 16,
+    maxIdle: 16,
+    charset: 'utf8mb4',
+    enableKeepAlive: true,
+  };
+}
+
+export function pool(): mysql.Pool {
+  if (!globalThis.lochsidePool) {
+    const url = process.env['DATABASE_URL'];
+    if (!url) throw new Error('DATABASE_URL is not set: start Lochside with npm start or npm run serve.');
+    globalThis.lochsidePool = mysql.createPool(connectionOptions(url));
+    globalThis.lochsidePool.pool.on('connection', (connection) => {
+      connection.query("SET time_zone = '+00:00'");
+    });
+  }
+  return globalThis.lochsidePool;
+}
+
+/** Rows of a SELECT. */
+export async function rows<T>(sql: string, values: readonly Value[] = [], db: Db = pool() as unknown as Db): Promise<T[]> {
+  const [found] = (await db.execute(sql, values)) as [T[]];
+  return found;
+}
+
+export async function firstRow<T>(sql: string, values: readonly Value[] = [], db?: Db): Promise<T | undefined> {
+  return (await rows<T>(sql, values, db))[0];
+}
+
+/** Runs one changing statement; the number of rows it touched. */
+export async function change(db: Db, sql: string, values: readonly Value[] = []): Promise<number> {
+  const [result] = (await db.execute(sql, values)) as [{ affectedRows: number }];
+  return result.affectedRows;
+}
+
+const DEADLOCK = 1213;
+const LOCK_TIMEOUT = 1205;
+const TRIES = 5;
+
+export function errorNumber(error: unknown): number {
+  return typeof error === 'object' && error !== null && 'errno' in error && typeof error.errno === 'number' ? error.errno : 0;
+}
+
+/** MariaDB's number for a value that is already in a unique key. */
+export const DUPLICATE = 1062;
+
+/** All of `work` or nothing; on a deadlock or lock timeout the whole of it again. */
+export async function transact<T>(work: (db: Db) => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt += 1) {
+    const connection = await pool().getConnection();
+    try {
+      await connection.beginTransaction();
+      const result = await work(connection as unknown as Db);
+      await connection.commit();
+      return result;
+    } catch (error) {
+      await connection.rollback().catch(() => connection.destroy());
+      const again = [DEADLOCK, LOCK_TIMEOUT].includes(errorNumber(error)) && attempt < TRIES;
+      if (!again) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 10 * 2 ** attempt));
+    } finally {
+      connection.release();
+    }
+  }
+}

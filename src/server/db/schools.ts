@@ -1,0 +1,101 @@
+import { newId, toBytes, toText, type Uuid } from './ids';
+import { change, DUPLICATE, errorNumber, firstRow, type Db } from './pool';
+import { schoolYearOf, termOf } from '../school-calendar';
+
+export interface Span {
+  readonly id: Uuid;
+  readonly name: string;
+  readonly startsOn: string;
+  readonly endsOn: string;
+}
+
+interface SpanRow {
+  id: Buffer;
+  name: string;
+  starts_on: string;
+  ends_on: string;
+}
+
+const spanOf = (row: SpanRow): Span => ({ id: toText(row.id), name: row.name, startsOn: row.starts_on, endsOn: row.ends_on });
+
+export async function addSchool(db: Db, school: { name: string; timeZone: string; isDemo: boolean }, now: Date): Promise<Uuid> {
+  const id = newId();
+  await change(db, 'INSERT INTO schools (id, name, time_zone, is_demo, created_at) VALUES (?, ?, ?, ?, ?)', [
+    id,
+    school.name,
+    school.timeZone,
+    school.isDemo,
+    now,
+  ]);
+  return toText(id);
+}
+
+/** The school year that holds this day, made if it is new. */
+export async function yearAt(db: Db, schoolId: Uuid, day: string): Promise<Span> {
+  const find = () =>
+    firstRow<SpanRow>(
+      'SELECT id, name, starts_on, ends_on FROM school_years WHERE school_id = ? AND starts_on <= ? AND ends_on >= ?',
+      [toBytes(schoolId), day, day],
+      db,
+    );
+  const found = await find();
+  if (found) return spanOf(found);
+  const year = schoolYearOf(day);
+  await ignoringDuplicates(
+    change(db, 'INSERT INTO school_years (id, school_id, name, starts_on, ends_on) VALUES (?, ?, ?, ?, ?)', [
+      newId(),
+      toBytes(schoolId),
+      year.name,
+      year.startsOn,
+      year.endsOn,
+    ]),
+  );
+  return spanOf((await find())!);
+}
+
+/** The term that holds this day, made if it is new. */
+export async function termAt(db: Db, schoolId: Uuid, day: string): Promise<Span> {
+  const find = () =>
+    firstRow<SpanRow>(
+      'SELECT id, name, starts_on, ends_on FROM terms WHERE school_id = ? AND starts_on <= ? AND ends_on >= ?',
+      [toBytes(schoolId), day, day],
+      db,
+    );
+  const found = await find();
+  if (found) return spanOf(found);
+  const year = await yearAt(db, schoolId, day);
+  const term = termOf(day);
+  await ignoringDuplicates(
+    change(db, 'INSERT INTO terms (id, school_id, school_year_id, name, starts_on, ends_on) VALUES (?, ?, ?, ?, ?, ?)', [
+      newId(),
+      toBytes(schoolId),
+      toBytes(year.id),
+      term.name,
+      term.startsOn,
+      term.endsOn,
+    ]),
+  );
+  return spanOf((await find())!);
+}
+
+async function ignoringDuplicates(insert: Promise<unknown>): Promise<void> {
+  await insert.catch((error: unknown) => {
+    if (errorNumber(error) !== DUPLICATE) throw error;
+  });
+}
+
+export async function audit(
+  db: Db,
+  entry: { schoolId: Uuid; teacherId: Uuid | null; action: string; subject?: Uuid; detail?: unknown },
+  now: Date,
+): Promise<void> {
+  await change(db, 'INSERT INTO audit (id, school_id, teacher_id, action, subject, detail, at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+    newId(),
+    toBytes(entry.schoolId),
+    entry.teacherId ? toBytes(entry.teacherId) : null,
+    entry.action,
+    entry.subject ? toBytes(entry.subject) : null,
+    JSON.stringify(entry.detail ?? {}),
+    now,
+  ]);
+}

@@ -1,0 +1,248 @@
+import type { BodyForm } from '@/core/motion/release';
+import type { UsedSetUp } from '@/core/reports/report';
+import type { Game } from '@/core/rules/game';
+import { parsed } from './games';
+import { newId, toBytes, toText, type Uuid } from './ids';
+import { change, firstRow, rows, type Db } from './pool';
+
+/** What was asked of one child: stored with the assignment so that an old par stays what it was. */
+export interface AssignedSetUp extends UsedSetUp {
+  readonly stepM: number;
+  readonly ageYears: number;
+  readonly form: BodyForm;
+}
+
+export interface NewAssignment {
+  readonly childId: Uuid;
+  readonly levelId: string;
+  readonly setUp: AssignedSetUp;
+  readonly par: number;
+  readonly parLow: number;
+  readonly parHigh: number;
+  readonly modelVersion: number;
+  readonly seed: number;
+}
+
+export interface Week {
+  readonly id: Uuid;
+  readonly classId: Uuid;
+  readonly number: number;
+  readonly dueOn: string;
+  readonly sentAt: Date;
+  readonly note: string;
+}
+
+interface WeekRow {
+  id: Buffer;
+  class_id: Buffer;
+  number: number;
+  due_on: string;
+  sent_at: Date;
+  note: string;
+}
+
+const weekOf = (row: WeekRow): Week => ({
+  id: toText(row.id),
+  classId: toText(row.class_id),
+  number: row.number,
+  dueOn: row.due_on,
+  sentAt: row.sent_at,
+  note: row.note,
+});
+
+export async function addWeek(
+  db: Db,
+  week: { classId: Uuid; termId: Uuid; dueOn: string; note: string },
+  now: Date,
+): Promise<{ id: Uuid; number: number }> {
+  const last = await firstRow<{ number: number | null }>(
+    'SELECT MAX(number) AS number FROM weeks WHERE class_id = ? AND term_id = ? FOR UPDATE',
+    [toBytes(week.classId), toBytes(week.termId)],
+    db,
+  );
+  const id = newId();
+  const number = (last?.number ?? 0) + 1;
+  await change(db, 'INSERT INTO weeks (id, class_id, term_id, number, sent_at, due_on, note) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+    id,
+    toBytes(week.classId),
+    toBytes(week.termId),
+    number,
+    now,
+    week.dueOn,
+    week.note,
+  ]);
+  return { id: toText(id), number };
+}
+
+export async function addItem(
+  db: Db,
+  weekId: Uuid,
+  item: { position: number; kind: 'warm-up' | 'game' | 'diary'; gameVersionId: Uuid | null; words: string },
+): Promise<Uuid> {
+  const id = newId();
+  await change(db, 'INSERT INTO week_items (id, week_id, position, kind, game_version_id, words) VALUES (?, ?, ?, ?, ?, ?)', [
+    id,
+    toBytes(weekId),
+    item.position,
+    item.kind,
+    item.gameVersionId ? toBytes(item.gameVersionId) : null,
+    item.words,
+  ]);
+  return toText(id);
+}
+
+export async function assign(db: Db, itemId: Uuid, assignment: NewAssignment, now: Date): Promise<Uuid> {
+  const id = newId();
+  await change(
+    db,
+    'INSERT INTO assignments (id, week_item_id, child_id, level_id, set_up, par, par_low, par_high, model_version, seed, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    [
+      id,
+      toBytes(itemId),
+      toBytes(assignment.childId),
+      assignment.levelId,
+      JSON.stringify(assignment.setUp),
+      assignment.par,
+      assignment.parLow,
+      assignment.parHigh,
+      assignment.modelVersion,
+      assignment.seed,
+      now,
+    ],
+  );
+  return toText(id);
+}
+
+/** The weeks of a class, newest first. */
+export async function weeksOf(classId: Uuid): Promise<Week[]> {
+  return (
+    await rows<WeekRow>('SELECT id, class_id, number, due_on, sent_at, note FROM weeks WHERE class_id = ? ORDER BY sent_at DESC, number DESC', [
+      toBytes(classId),
+    ])
+  ).map(weekOf);
+}
+
+export interface WeekSummary extends Week {
+  readonly className: string;
+  readonly gameTitle: string;
+  readonly gameId: Uuid | null;
+  readonly children: number;
+  readonly reported: number;
+}
+
+/** Every week sent by the school since a day, newest first, with how many have reported. */
+export async function sentWeeks(schoolId: Uuid, since: string): Promise<WeekSummary[]> {
+  const found = await rows<WeekRow & { class_name: string; title: string | null; game_id: Buffer | null; children: number; reported: number }>(
+    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, c.name AS class_name,
+            MAX(JSON_VALUE(v.body, '$.title')) AS title, MAX(v.game_id) AS game_id,
+            COUNT(DISTINCT a.child_id) AS children,
+            COUNT(DISTINCT CASE WHEN r.id IS NOT NULL THEN a.child_id END) AS reported
+       FROM weeks w JOIN classes c ON c.id = w.class_id
+       LEFT JOIN week_items i ON i.week_id = w.id AND i.kind = 'game'
+       LEFT JOIN game_versions v ON v.id = i.game_version_id
+       LEFT JOIN assignments a ON a.week_item_id = i.id
+       LEFT JOIN reports r ON r.assignment_id = a.id
+      WHERE c.school_id = ? AND w.sent_at >= ?
+      GROUP BY w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, c.name
+      ORDER BY w.sent_at DESC, c.name`,
+    [toBytes(schoolId), since],
+  );
+  return found.map((row) => ({
+    ...weekOf(row),
+    className: row.class_name,
+    gameTitle: row.title ?? '',
+    gameId: row.game_id ? toText(row.game_id) : null,
+    children: Number(row.children),
+    reported: Number(row.reported),
+  }));
+}
+
+export interface ChildAssignment {
+  readonly id: Uuid;
+  readonly childId: Uuid;
+  readonly weekId: Uuid;
+  readonly versionId: Uuid;
+  readonly levelId: string;
+  readonly setUp: AssignedSetUp;
+  readonly par: number;
+  readonly parLow: number;
+  readonly parHigh: number;
+}
+
+interface AssignmentRow {
+  id: Buffer;
+  child_id: Buffer;
+  week_id: Buffer;
+  game_version_id: Buffer;
+  level_id: string;
+  set_up: AssignedSetUp | string;
+  par: number;
+  par_low: number;
+  par_high: number;
+}
+
+export const assignmentOf = (row: AssignmentRow): ChildAssignment => ({
+  id: toText(row.id),
+  childId: toText(row.child_id),
+  weekId: toText(row.week_id),
+  versionId: toText(row.game_version_id),
+  levelId: row.level_id,
+  setUp: parsed(row.set_up),
+  par: row.par,
+  parLow: row.par_low,
+  parHigh: row.par_high,
+});
+
+const ASSIGNMENT = `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
+  FROM assignments a JOIN week_items i ON i.id = a.week_item_id`;
+
+export async function assignmentOfChild(childId: Uuid, assignmentId: Uuid): Promise<ChildAssignment | undefined> {
+  const row = await firstRow<AssignmentRow>(`${ASSIGNMENT} WHERE a.id = ? AND a.child_id = ?`, [toBytes(assignmentId), toBytes(childId)]);
+  return row && assignmentOf(row);
+}
+
+export async function assignmentOfSchool(schoolId: Uuid, assignmentId: Uuid): Promise<ChildAssignment | undefined> {
+  const row = await firstRow<AssignmentRow>(`${ASSIGNMENT} JOIN children ch ON ch.id = a.child_id WHERE a.id = ? AND ch.school_id = ?`, [
+    toBytes(assignmentId),
+    toBytes(schoolId),
+  ]);
+  return row && assignmentOf(row);
+}
+
+/** The assignments of one child in one term, newest week first, with their weeks. */
+export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<(ChildAssignment & { week: Week; warmUp: string; diary: string })[]> {
+  const found = await rows<
+    AssignmentRow & {
+      w_id: Buffer;
+      class_id: Buffer;
+      number: number;
+      due_on: string;
+      sent_at: Date;
+      note: string;
+      warm_up: string | null;
+      diary: string | null;
+    }
+  >(
+    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high,
+            w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note,
+            (SELECT i2.words FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind = 'warm-up' ORDER BY i2.position LIMIT 1) AS warm_up,
+            (SELECT i2.words FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind = 'diary' ORDER BY i2.position LIMIT 1) AS diary
+       FROM assignments a JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id
+      WHERE a.child_id = ? AND w.term_id = ? ORDER BY w.sent_at DESC, i.position`,
+    [toBytes(childId), toBytes(termId)],
+  );
+  return found.map((row) => ({ ...assignmentOf(row), week: weekOf({ ...row, id: row.w_id }), warmUp: row.warm_up ?? '', diary: row.diary ?? '' }));
+}
+
+const versions = new Map<Uuid, Game>();
+
+/** The body of a version. Versions never change, so what was read once is kept. */
+export async function versionBody(versionId: Uuid): Promise<Game> {
+  const known = versions.get(versionId);
+  if (known) return known;
+  const row = await firstRow<{ body: Game | string }>('SELECT body FROM game_versions WHERE id = ?', [toBytes(versionId)]);
+  const game = parsed(row!.body);
+  if (versions.size > 500) versions.clear();
+  versions.set(versionId, game);
+  return game;
+}

@@ -1,0 +1,73 @@
+import { sensibleStart, withMarks } from '@/core/course/sensible-start';
+import { solveMarks } from '@/core/levels/solve';
+import type { Game } from '@/core/rules/game';
+import { readThrowRules, withThrowRules, type ThrowRules } from '@/core/rules/throw-rules';
+
+/** The games on the demo school's shelf, all of our own invention. */
+export interface DemoGame {
+  readonly key: string;
+  readonly ageYears: number;
+  readonly game: Game;
+}
+
+function made(game: Game, change: Partial<ThrowRules>): Game {
+  return withThrowRules(game, { ...readThrowRules(game)!, ...change });
+}
+
+function solved(game: Game, ageYears: number, chances: readonly number[]): Game {
+  return chances.reduce((next, chance, index) => withMarks(next, index, solveMarks(next, index, chance, ageYears).marks), game);
+}
+
+export function demoGames(): readonly DemoGame[] {
+  const lantern = sensibleStart({
+    title: 'Lantern Quay',
+    aim: 'Light as many lanterns as you can',
+    technique: 'underarm',
+    implement: 'sock-ball',
+    target: 'box',
+    ageYears: 8,
+  });
+  const kelp = sensibleStart({
+    title: 'Kelp Kettle',
+    aim: 'Feed the kettle with kelp',
+    technique: 'underarm',
+    implement: 'sock-ball',
+    target: 'laundry-basket',
+    ageYears: 8,
+  });
+  const heron = sensibleStart({
+    title: "The Heron's Breakfast",
+    aim: 'Help the heron catch its fish',
+    technique: 'overarm',
+    implement: 'sock-ball',
+    target: 'kitchen-roll',
+    ageYears: 8,
+  });
+  const pebble = sensibleStart({
+    title: 'Pebble Post',
+    aim: 'Post your pebbles into the pier',
+    technique: 'underarm',
+    implement: 'sock-ball',
+    target: 'laundry-basket',
+    ageYears: 6,
+  });
+  const gull = sensibleStart({
+    title: "Gull's Nest",
+    aim: 'Bring the eggs home to the nest',
+    technique: 'underarm',
+    implement: 'foil-ball',
+    target: 'mixing-bowl',
+    ageYears: 6,
+  });
+  return [
+    { key: 'lantern', ageYears: 8, game: made(lantern, { exercise: { what: 'tap your heels', n: 6 } }) },
+    { key: 'kelp', ageYears: 8, game: made(kelp, { order: 'fixed', afterHit: 'next', afterMiss: 'again', stop: { kind: 'seconds', s: 120 } }) },
+    { key: 'heron', ageYears: 8, game: solved(made(heron, { afterMiss: 'again', stop: { kind: 'attempts', n: 12 } }), 8, [0.5, 0.35, 0.25]) },
+    { key: 'pebble', ageYears: 6, game: made(pebble, { afterMiss: 'again', stop: { kind: 'seconds', s: 60 } }) },
+    {
+      key: 'gull',
+      ageYears: 6,
+      game: solved(made(gull, { order: 'fixed', afterHit: 'next', afterMiss: 'back', stop: { kind: 'attempts', n: 10 } }), 6, [0.6, 0.45, 0.3]),
+    },
+  ];
+}

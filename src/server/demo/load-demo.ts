@@ -1,0 +1,257 @@
+/**
+ * The demo school: Strathfinlas Primary with two classes, three collected weeks and a fourth coming in. Scores are played by simulated
+ * children through the product's own engine, seeded, so that every install has the same ones; today lies in the last week.
+ */
+import { placeChances } from '@/core/forecast/chances';
+import { playTables, simulateGo } from '@/core/forecast/simulate';
+import { SKILL_SPREAD_LN } from '@/core/motion/release';
+import { drawU32, drawUnit } from '@/core/random/draw';
+import type { Go, Report } from '@/core/reports/report';
+import { REPORT_FORMAT } from '@/core/rules/formats';
+import { judge } from '@/core/reports/judge';
+import { compile } from '@/core/rules/compile';
+import { start } from '@/core/rules/engine';
+import { resolveLevel } from '@/core/rules/level';
+import { measure } from '@/core/rules/measure';
+import type { PlayEvent } from '@/core/rules/play';
+import { pacedGame } from '@/core/sheet/set-up';
+import { childName } from '@/core/roster/read-roster';
+import { createHash } from 'node:crypto';
+import { hashPassword } from '../auth/passwords';
+import { tokenFor } from '../db/access-keys';
+import { addChild, childrenOf, type ChildSettings } from '../db/children';
+import { addClass } from '../db/classes';
+import { addGame } from '../db/games';
+import { newId, toText, type Uuid } from '../db/ids';
+import { change, firstRow, transact } from '../db/pool';
+import { storeReport } from '../db/reports';
+import { addSchool, yearAt } from '../db/schools';
+import { addTeacher } from '../db/teachers';
+import { assignmentsOfChild, versionBody, type ChildAssignment } from '../db/weeks';
+import { dayPlus, schoolDay } from '../school-calendar';
+import { sendWeek } from '../weeks/send-week';
+import { DEMO_CHILDREN } from './names';
+import { demoGames } from './demo-games';
+
+const SEED = 20270301;
+const ZONE = 'Europe/London';
+const DAY_MS = 86_400_000;
+
+export interface DemoSignIn {
+  readonly name: string;
+  readonly email: string;
+  readonly role: 'teacher' | 'helper';
+  readonly password: string;
+}
+
+const CLASSES = [
+  { name: 'P2 Wagtails', ageYears: 6, children: 24, games: ['pebble', 'gull', 'pebble', 'gull'] },
+  { name: 'P4 Dippers', ageYears: 8, children: 26, games: ['kelp', 'lantern', 'heron', 'lantern'] },
+] as const;
+
+/** Loads the demo school into an empty database. */
+export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string, now: Date): Promise<void> {
+  const today = schoolDay(now, ZONE);
+  const { schoolId, teacherId } = await transact(async (db) => {
+    const school = await addSchool(db, { name: 'Strathfinlas Primary', timeZone: ZONE, isDemo: true }, now);
+    let first: Uuid | undefined;
+    for (const signIn of signIns) {
+      const added = await addTeacher(
+        db,
+        { schoolId: school, name: signIn.name, email: signIn.email, passwordHash: await hashPassword(signIn.password), role: signIn.role },
+        now,
+      );
+      first ??= added;
+    }
+    return { schoolId: school, teacherId: first! };
+  });
+  const games = new Map<string, Uuid>();
+  for (const [index, { key, ageYears, game }] of demoGames().entries())
+    games.set(key, await transact((db) => addGame(db, schoolId, game, ageYears, new Date(now.getTime() - (30 - index) * DAY_MS))));
+  let nextName = 0;
+  for (const planned of CLASSES) {
+    const classId = await transact(async (db) => {
+      const year = await yearAt(db, schoolId, today);
+      const id = await addClass(db, { schoolId, yearId: year.id, name: planned.name, ageYears: planned.ageYears }, now);
+      for (let i = 0; i < planned.children; i += 1) {
+        await addChild(db, schoolId, id, childName(DEMO_CHILDREN[nextName]!)!, dayPlus(today, -60), now, settingsOf(nextName));
+        nextName += 1;
+      }
+      return id;
+    });
+    for (const [week, key] of planned.games.entries()) {
+      const sentAt = new Date(now.getTime() - (21 - 7 * week + 3) * DAY_MS);
+      const day = schoolDay(sentAt, ZONE);
+      const sent = await sendWeek(
+        {
+          schoolId,
+          teacherId,
+          classId,
+          gameId: games.get(key)!,
+          levelId: `level-${week === 0 ? 1 : 2}`,
+          dueOn: dayPlus(day, 7),
+          warmUp: 'Five minutes: walk on the spot, big arm circles, ten slow squats, shake everything out.',
+          diary: 'Write down how many minutes you moved each day.',
+          note: '',
+          today: day,
+        },
+        sentAt,
+      );
+      await reportsOf(classId, sent, week, serverKey, now);
+    }
+  }
+}
+
+function settingsOf(index: number): Partial<ChildSettings> {
+  const draw = drawU32(SEED, index, 0, 'demo') % 24;
+  return {
+    hand: draw % 8 === 3 ? 'left' : 'right',
+    medium: draw % 9 === 4 ? 'paper' : 'screen',
+    form: draw === 11 ? 'seated' : draw === 17 ? 'two-hands' : draw === 20 ? 'other-exercise' : 'standing',
+  };
+}
+
+async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: number, serverKey: string, now: Date): Promise<void> {
+  const children = await childrenOf(classId, schoolDay(now, ZONE));
+  for (const [number, child] of children.entries()) {
+    const draw = drawUnit(SEED, number, week, 'demo');
+    const takesPart = drawUnit(SEED, number, 99, 'demo') > 0.08 && draw < (week === 3 ? 0.55 : 0.86);
+    const assignment = (await assignmentsOfChild(child.id, sent.termId)).find((found) => found.weekId === sent.id);
+    if (!assignment || !takesPart) continue;
+    const goes = 1 + (drawU32(SEED, number, week + 40, 'demo') % 2);
+    const skill = Math.exp(SKILL_SPREAD_LN * 1.6 * (drawUnit(SEED, number, 7, 'skill') + drawUnit(SEED, number, 8, 'skill') - 1)) * 0.97 ** week;
+    for (let go = 0; go < goes; go += 1) {
+      const startedAt = new Date(now.getTime() - ((3 - week) * 7 + 2.2) * DAY_MS + drawUnit(SEED, number, week * 10 + go, 'aim-time') * 1.9 * DAY_MS);
+      await storePlay(assignment, child.id, sent.termId, skill, number * 100 + week * 10 + go, startedAt, serverKey, wrongness(number, week, go));
+    }
+  }
+}
+
+type Wrongness = 'none' | 'sum' | 'too-fast';
+
+/** A few reports are wrong, as at every school. */
+function wrongness(number: number, week: number, go: number): Wrongness {
+  const draw = drawU32(SEED, number, week * 7 + go, 'choice') % 29;
+  return draw === 5 ? 'sum' : draw === 13 ? 'too-fast' : 'none';
+}
+
+async function storePlay(
+  assignment: ChildAssignment,
+  childId: Uuid,
+  termId: Uuid,
+  skill: number,
+  play: number,
+  startedAt: Date,
+  serverKey: string,
+  wrong: Wrongness,
+): Promise<void> {
+  const game = await versionBody(assignment.versionId);
+  const index = game.levels.findIndex((level) => level.id === assignment.levelId);
+  const { ageYears, form, stepM, ...setUp } = assignment.setUp;
+  const paced = pacedGame(resolveLevel(game, index), stepM);
+  const compiled = compile(paced);
+  if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
+  const program = compiled.value;
+  const state = start(program);
+  const recorded: PlayEvent[] = [];
+  simulateGo(
+    program,
+    playTables(program, placeChances(paced, { ageYears, form, skill }), ageYears),
+    state,
+    SEED,
+    play,
+    { fetchMs: 0, exerciseMs: 0 },
+    recorded,
+  );
+  const events =
+    wrong === 'too-fast' ? recorded.map((event) => (event.do === 'finish' ? event : { ...event, t: Math.round(event.t / 6) })) : recorded;
+  const result = measure(program, state);
+  const sped =
+    wrong === 'too-fast'
+      ? events.map((event) => (event.do === 'finish' && event.why !== 'time' ? { ...event, t: Math.round(event.t / 6) } : event))
+      : events;
+  const go: Go = {
+    level: assignment.levelId,
+    counting: 'attempts',
+    hand: 'right',
+    otherHand: false,
+    form,
+    setUp,
+    events: sped,
+    total: result.value + (wrong === 'sum' ? 10 : 0),
+    unit: result.unit,
+  };
+  const report: Report = {
+    format: REPORT_FORMAT,
+    goes: [go],
+    startedAt: startedAt.toISOString(),
+    sentAt: new Date(startedAt.getTime() + 180_000).toISOString(),
+    felt: (['hard', 'right', 'easy'] as const)[drawU32(SEED, play, 3, 'demo') % 3]!,
+    adultInitials: 'AB',
+  };
+  const receivedAt = new Date(startedAt.getTime() + 181_000);
+  const envelope = { playId: toText(newId()), assignmentId: assignment.id, report };
+  const body = JSON.stringify(envelope);
+  await transact(async (db) => {
+    const token = await tokenFor(db, serverKey, childId, termId, 'card', receivedAt);
+    const key = (await firstRow<{ id: Buffer }>(
+      'SELECT id FROM access_keys WHERE token_hash = ?',
+      [createHash('sha256').update(token).digest()],
+      db,
+    ))!;
+    await storeReport(
+      db,
+      {
+        assignmentId: assignment.id,
+        accessKeyId: toText(key.id),
+        enteredBy: null,
+        clientPlayId: envelope.playId,
+        bodyHash: createHash('sha256').update(body).digest(),
+        body,
+        report,
+        verdict: judge(game, report),
+      },
+      receivedAt,
+    );
+  });
+}
+
+/** True when nothing has been put into the database yet. */
+export async function isEmpty(): Promise<boolean> {
+  return (await firstRow('SELECT 1 AS there FROM schools LIMIT 1')) === undefined;
+}
+
+export async function holdsDemo(): Promise<boolean> {
+  return (await firstRow('SELECT 1 AS there FROM schools WHERE is_demo = TRUE LIMIT 1')) !== undefined;
+}
+
+/** Takes a half-loaded demo away so that the next start begins again. */
+export async function dropDemo(): Promise<void> {
+  await transact(async (db) => {
+    for (const table of [
+      'audit',
+      'decisions',
+      'verdicts',
+      'plays',
+      'reports',
+      'access_keys',
+      'assignments',
+      'week_items',
+      'weeks',
+      'game_versions',
+      'games',
+      'home_set_ups',
+      'child_settings',
+      'enrolments',
+      'children',
+      'classes',
+      'terms',
+      'school_years',
+      'sessions',
+      'memberships',
+      'teachers',
+      'schools',
+    ])
+      await change(db, `DELETE FROM ${table}`);
+  });
+}

@@ -1,0 +1,74 @@
+/** Takes a report in: judged, stored whole in one transaction, and only then acknowledged. The same play counts once. */
+import { createHash } from 'node:crypto';
+import Joi from 'joi';
+import { judge, type Verdict } from '@/core/reports/judge';
+import { reportSchema, type Report } from '@/core/reports/report';
+import type { Uuid } from '../db/ids';
+import { DUPLICATE, errorNumber, transact } from '../db/pool';
+import { reportByPlay, storeReport } from '../db/reports';
+import { versionBody, type ChildAssignment } from '../db/weeks';
+import { refuse } from '../http/answer';
+
+export interface Envelope {
+  /** Made by the page when the play began. */
+  readonly playId: Uuid;
+  readonly assignmentId: Uuid;
+  readonly report: Report;
+}
+
+const uuid = Joi.string().pattern(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
+
+export const envelopeSchema = Joi.object<Envelope>({ playId: uuid.required(), assignmentId: uuid.required(), report: reportSchema.required() });
+
+export interface Received {
+  readonly receivedAt: Date;
+  readonly again: boolean;
+  readonly verdict: Verdict;
+}
+
+export interface Sender {
+  readonly accessKeyId: Uuid | null;
+  readonly enteredBy: Uuid | null;
+}
+
+/** What makes two sendings the same report: everything but the moment of sending. */
+function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
+  const { sentAt: _sentAt, ...content } = report;
+  return createHash('sha256')
+    .update(JSON.stringify([playId, assignmentId, content]))
+    .digest();
+}
+
+export async function takeIn(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<Received> {
+  const game = await versionBody(assignment.versionId);
+  const verdict = judge(game, envelope.report);
+  const bodyHash = contentHash(envelope);
+  try {
+    await transact((db) =>
+      storeReport(
+        db,
+        { assignmentId: assignment.id, ...sender, clientPlayId: envelope.playId, bodyHash, body: raw, report: envelope.report, verdict },
+        now,
+      ),
+    );
+    return { receivedAt: now, again: false, verdict };
+  } catch (error) {
+    if (errorNumber(error) !== DUPLICATE) throw error;
+    const stored = await reportByPlay((sender.accessKeyId ?? sender.enteredBy)!, envelope.playId);
+    if (!stored) throw error;
+    if (!stored.bodyHash.equals(bodyHash))
+      throw refuse(409, '/playId', 'Another report of this play was received before, and it says something else.', 'Play again to send a new score.');
+    return { receivedAt: stored.receivedAt, again: true, verdict };
+  }
+}
+
+/** What the page is told. */
+export function receipt({ receivedAt, again, verdict }: Received): unknown {
+  return {
+    received: true,
+    at: receivedAt.toISOString(),
+    again,
+    verdict: verdict.kind,
+    goes: verdict.goes.map((go) => go.result && { value: go.result.value, unit: go.result.unit, sum: go.result.sum }),
+  };
+}

@@ -1,0 +1,26 @@
+/** Answers of the interface: JSON, and problems that name the place and the fix. */
+import type { Problem } from '@/core/rules/problem';
+
+export function json(body: unknown, status = 200, headers: Record<string, string> = {}): Response {
+  return new Response(JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store', ...headers },
+  });
+}
+
+/** Thrown inside a route to answer with a problem. */
+export class Refused extends Error {
+  constructor(
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 429,
+    readonly problems: readonly Problem[],
+    readonly headers: Record<string, string> = {},
+  ) {
+    super(problems[0]?.reason ?? 'refused');
+  }
+}
+
+export function refuse(status: Refused['status'], place: string, reason: string, fix: string): Refused {
+  return new Refused(status, [{ place, reason, fix }]);
+}
+
+export const notFound = (what: string) => refuse(404, '', `There is no such ${what} here.`, 'Go back and open it again.');

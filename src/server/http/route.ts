@@ -1,0 +1,123 @@
+/**
+ * The one gate that every route passes: host, origin, who asks and with which role, size and shape of the body. A route handler
+ * sees only what came through.
+ */
+import type Joi from 'joi';
+import { isUuid, type Uuid } from '../db/ids';
+import { log } from '../log';
+import { settings } from '../settings';
+import { sessionCookieName, signedInBy, type Role, type SignedIn } from '../auth/sessions';
+import { json, Refused, refuse } from './answer';
+import { problemsOf } from '@/core/rules/read-game';
+
+const MAX_BYTES = 256 * 1024;
+
+export interface Asked<Body> {
+  readonly request: Request;
+  readonly body: Body;
+  /** The body as it came. */
+  readonly raw: string;
+  readonly now: Date;
+  /** The parameter of the route by name, as an id; a 404 when it is none. */
+  readonly id: (name?: string) => Uuid;
+}
+
+type Context = { params: Promise<Record<string, string | string[] | undefined>> };
+type Handler = (request: Request, context: Context) => Promise<Response>;
+
+function hostAllowed(request: Request): boolean {
+  const { hosts } = settings();
+  const host = request.headers.get('host');
+  return hosts.length === 0 || (host !== null && hosts.includes(host));
+}
+
+async function bodyOf(request: Request, schema: Joi.Schema | undefined): Promise<{ value: unknown; raw: string }> {
+  if (!schema) return { value: undefined, raw: '' };
+  if (!request.headers.get('content-type')?.startsWith('application/json'))
+    throw refuse(415, '', 'The body must be JSON.', 'Send content-type: application/json.');
+  const tooLarge = refuse(413, '', `The body is larger than ${MAX_BYTES / 1024} KB.`, 'Send less at once.');
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) throw tooLarge;
+  const text = await request.text();
+  if (text.length > MAX_BYTES) throw tooLarge;
+  let input: unknown;
+  try {
+    input = JSON.parse(text);
+  } catch (error) {
+    throw refuse(400, '', `The body is no JSON: ${(error as Error).message}`, 'Send one JSON value.');
+  }
+  const { error, value } = schema.validate(input, { abortEarly: false, convert: false });
+  if (error) throw new Refused(400, problemsOf(error));
+  return { value: value as unknown, raw: text };
+}
+
+async function guarded(request: Request, work: () => Promise<Response>): Promise<Response> {
+  try {
+    if (!hostAllowed(request)) throw refuse(400, 'host', 'This name is not one that this server answers to.', 'Open it by its own address.');
+    return await work();
+  } catch (error) {
+    if (error instanceof Refused) return json({ problems: error.problems }, error.status, error.headers);
+    log.error({ err: error, method: request.method, path: new URL(request.url).pathname }, 'a route failed');
+    return json({ problems: [{ place: '', reason: 'Something went wrong here. Nothing was changed.', fix: 'Try again in a moment.' }] }, 500);
+  }
+}
+
+async function idsOf(context: Context): Promise<(name?: string) => Uuid> {
+  const params = await context.params;
+  return (name = 'id') => {
+    const id = params[name];
+    if (typeof id !== 'string' || !isUuid(id)) throw refuse(404, name, 'There is no such thing here.', 'Go back and open it again.');
+    return id;
+  };
+}
+
+/** A state-changing request must come from a page of this server: browsers say so in Origin or Sec-Fetch-Site. */
+function checkOrigin(request: Request): void {
+  if (request.method === 'GET' || request.method === 'HEAD') return;
+  const origin = request.headers.get('origin');
+  const site = request.headers.get('sec-fetch-site');
+  const own = origin !== null ? URL.canParse(origin) && new URL(origin).host === request.headers.get('host') : site === 'same-origin';
+  if (!own) throw refuse(403, 'origin', 'This request did not come from a page of Lochside.', 'Open the page again and repeat it there.');
+}
+
+function cookieOf(request: Request, name: string): string | undefined {
+  for (const part of (request.headers.get('cookie') ?? '').split(';')) {
+    const [key, ...rest] = part.trim().split('=');
+    if (key === name) return rest.join('=');
+  }
+  return undefined;
+}
+
+export function sessionToken(request: Request): string | undefined {
+  return cookieOf(request, sessionCookieName(settings().secure));
+}
+
+/** A route for people who are signed in with one of these roles. */
+export function teacherRoute<Body = undefined>(
+  { roles, body }: { roles: readonly Role[]; body?: Joi.Schema<Body> },
+  handle: (asked: Asked<Body> & { who: SignedIn }) => Promise<Response>,
+): Handler {
+  return (request, context) =>
+    guarded(request, async () => {
+      checkOrigin(request);
+      const now = new Date();
+      const who = await signedInBy(sessionToken(request), now);
+      if (!who) throw refuse(401, '', 'You are not signed in.', 'Sign in again.');
+      if (!roles.includes(who.role))
+        throw refuse(403, '', 'A helper may look, print and enter scores, but not change this.', 'Ask a teacher of the school.');
+      const { value, raw } = await bodyOf(request, body);
+      return handle({ request, body: value as Body, raw, now, who, id: await idsOf(context) });
+    });
+}
+
+/** A route for anybody: sign-in, health, and the family routes, which check their token themselves. */
+export function openRoute<Body = undefined>(
+  { body, origin = true }: { body?: Joi.Schema<Body>; origin?: boolean },
+  handle: (asked: Asked<Body>) => Promise<Response>,
+): Handler {
+  return (request, context) =>
+    guarded(request, async () => {
+      if (origin) checkOrigin(request);
+      const { value, raw } = await bodyOf(request, body);
+      return handle({ request, body: value as Body, raw, now: new Date(), id: await idsOf(context) });
+    });
+}

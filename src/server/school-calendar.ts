@@ -1,0 +1,34 @@
+/** Days as the school counts them: in its own time zone, though all times are stored in UTC. */
+import { TZDate } from '@date-fns/tz';
+import { addDays, endOfDay, format, parseISO } from 'date-fns';
+
+/** "2027-03-05": the day it is now at the school. */
+export function schoolDay(now: Date, timeZone: string): string {
+  return format(new TZDate(now.getTime(), timeZone), 'yyyy-MM-dd');
+}
+
+/** The last moment of a due day at the school, in UTC. */
+export function dueMoment(dueOn: string, timeZone: string): Date {
+  const [year, month, day] = dueOn.split('-').map(Number) as [number, number, number];
+  return new Date(endOfDay(new TZDate(year, month - 1, day, timeZone)).getTime());
+}
+
+export function dayPlus(day: string, days: number): string {
+  return format(addDays(parseISO(day), days), 'yyyy-MM-dd');
+}
+
+/** School years that begin in August, as in Scotland; the name is "2026–27". */
+export function schoolYearOf(day: string): { name: string; startsOn: string; endsOn: string } {
+  const year = Number(day.slice(0, 4)) - (Number(day.slice(5, 7)) < 8 ? 1 : 0);
+  return { name: `${year}–${String(year + 1).slice(2)}`, startsOn: `${year}-08-01`, endsOn: `${year + 1}-07-31` };
+}
+
+/** Three terms of a school year. Links last for a term. */
+export function termOf(day: string): { name: string; startsOn: string; endsOn: string } {
+  const { startsOn } = schoolYearOf(day);
+  const year = Number(startsOn.slice(0, 4));
+  const month = Number(day.slice(5, 7));
+  if (month >= 8) return { name: 'Autumn term', startsOn: `${year}-08-01`, endsOn: `${year}-12-31` };
+  if (month <= 4) return { name: 'Spring term', startsOn: `${year + 1}-01-01`, endsOn: `${year + 1}-04-30` };
+  return { name: 'Summer term', startsOn: `${year + 1}-05-01`, endsOn: `${year + 1}-07-31` };
+}

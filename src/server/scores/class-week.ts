@@ -1,0 +1,135 @@
+/** The class's week: who has reported, what, against par, and who has not. */
+import { childrenOf } from '../db/children';
+import { toBytes, toText, type Uuid } from '../db/ids';
+import { rows } from '../db/pool';
+import { playsOfClass, type ReportedPlay } from '../db/reports';
+import { assignmentOf, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';
+import { dueMoment } from '../school-calendar';
+
+export type ScoreState = 'counted' | 'to-look-at' | 'not-yet' | 'not-assigned';
+
+export interface ScoreRow {
+  readonly childId: Uuid;
+  readonly name: string;
+  readonly medium: 'screen' | 'paper';
+  readonly assignmentId: Uuid | null;
+  readonly levelName: string;
+  readonly par: number | null;
+  readonly parLow: number | null;
+  readonly parHigh: number | null;
+  readonly state: ScoreState;
+  readonly reports: number;
+  readonly best: number | null;
+  readonly latest: number | null;
+  /** The best of this week beats everything this child did before on a like set-up. */
+  readonly personalBest: boolean;
+  readonly successes: number;
+  readonly attempts: number;
+  readonly reason: string;
+  readonly late: boolean;
+  readonly receivedAt: string | null;
+  readonly felt: string | null;
+  readonly typed: boolean;
+}
+
+export interface ClassWeek {
+  readonly weeks: readonly { readonly id: Uuid; readonly number: number; readonly dueOn: string }[];
+  readonly week: { readonly id: Uuid; readonly number: number; readonly dueOn: string; readonly note: string } | null;
+  readonly gameTitle: string;
+  readonly unit: string;
+  readonly placeCount: number;
+  readonly placeValues: readonly number[];
+  readonly rows: readonly ScoreRow[];
+  readonly reported: number;
+  readonly toLookAt: number;
+}
+
+async function assignmentsOfWeek(weekId: Uuid): Promise<Map<Uuid, ChildAssignment>> {
+  const found = await rows<Parameters<typeof assignmentOf>[0]>(
+    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
+       FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = ?`,
+    [toBytes(weekId)],
+  );
+  return new Map(found.map((row) => [toText(row.child_id), assignmentOf(row)]));
+}
+
+/** The week with this id, or the newest, of a class that the caller may see. */
+export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string): Promise<ClassWeek> {
+  const [weeks, children] = await Promise.all([weeksOf(classId), childrenOf(classId, today)]);
+  const week = weeks.find((known) => known.id === weekId) ?? weeks[0];
+  const listed = weeks.map(({ id, number, dueOn }) => ({ id, number, dueOn }));
+  if (!week) return { weeks: listed, week: null, gameTitle: '', unit: '', placeCount: 0, placeValues: [], rows: [], reported: 0, toLookAt: 0 };
+  const [assignments, plays] = await Promise.all([assignmentsOfWeek(week.id), playsOfClass(classId)]);
+  const first = assignments.values().next().value;
+  const game = first ? await versionBody(first.versionId) : null;
+  const bestBefore = bestsBefore(plays, week, weeks);
+  const part = game?.parts[0];
+  const values = part?.groups[part.tasks[0]?.from ?? '']?.value ?? [];
+  const scoreRows = children.map((child): ScoreRow => {
+    const assignment = assignments.get(child.id);
+    const mine = plays.filter((play) => play.childId === child.id && play.weekId === week.id);
+    return {
+      childId: child.id,
+      name: `${child.firstName} ${child.initial}`,
+      medium: child.medium,
+      assignmentId: assignment?.id ?? null,
+      levelName: game?.levels.find((level) => level.id === assignment?.levelId)?.name ?? '',
+      par: assignment?.par ?? null,
+      parLow: assignment?.parLow ?? null,
+      parHigh: assignment?.parHigh ?? null,
+      ...standing(mine, assignment !== undefined, bestBefore, dueMoment(week.dueOn, timeZone)),
+    };
+  });
+  return {
+    weeks: listed,
+    week: { id: week.id, number: week.number, dueOn: week.dueOn, note: week.note },
+    gameTitle: game?.title ?? '',
+    unit: part?.measure.unit ?? '',
+    placeCount: values.length,
+    placeValues: values,
+    rows: scoreRows,
+    reported: scoreRows.filter((row) => row.reports > 0).length,
+    toLookAt: scoreRows.filter((row) => row.state === 'to-look-at').length,
+  };
+}
+
+/** Best counted value of each child and like set-up in the weeks before this one. */
+function bestsBefore(plays: readonly ReportedPlay[], week: Week, weeks: readonly Week[]): ReadonlyMap<string, number> {
+  const earlier = new Set(weeks.filter((other) => other.sentAt < week.sentAt).map((other) => other.id));
+  const bests = new Map<string, number>();
+  for (const play of plays) {
+    if (!earlier.has(play.weekId) || play.kind !== 'clean' || play.value === null) continue;
+    const key = `${play.childId}|${play.setUpKey}`;
+    bests.set(key, Math.max(bests.get(key) ?? -Infinity, play.value));
+  }
+  return bests;
+}
+
+function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: ReadonlyMap<string, number>, due: Date) {
+  const counted = mine.filter((play) => play.kind === 'clean' && play.value !== null);
+  const doubted = mine.filter((play) => play.kind !== 'clean');
+  const last = mine.at(-1);
+  const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || play.value! > top.value! ? play : top), null);
+  const before = best ? bestBefore.get(`${best.childId}|${best.setUpKey}`) : undefined;
+  const state: ScoreState = !assigned
+    ? 'not-assigned'
+    : mine.length === 0
+      ? 'not-yet'
+      : doubted.length > 0 && counted.length === 0
+        ? 'to-look-at'
+        : 'counted';
+  return {
+    state,
+    reports: new Set(mine.map((play) => play.reportId)).size,
+    best: best?.value ?? null,
+    latest: last ? (last.kind === 'clean' ? last.value : last.total) : null,
+    personalBest: best !== null && before !== undefined && best.value! > before,
+    successes: mine.reduce((sum, play) => sum + play.successes, 0),
+    attempts: mine.reduce((sum, play) => sum + play.attempts, 0),
+    reason: doubted.at(-1)?.reasons[0]?.sentence ?? '',
+    late: mine.length > 0 && mine.every((play) => play.receivedAt > due),
+    receivedAt: last?.receivedAt.toISOString() ?? null,
+    felt: last?.felt ?? null,
+    typed: last?.typed ?? false,
+  };
+}

@@ -1,0 +1,56 @@
+/** The links and codes of a class for this term, to print and reprint. */
+import QRCode from 'qrcode';
+import { tokenFor } from '../db/access-keys';
+import { childrenOf } from '../db/children';
+import type { Uuid } from '../db/ids';
+import { transact } from '../db/pool';
+import { termAt, type Span } from '../db/schools';
+import { settings } from '../settings';
+
+export interface Link {
+  readonly childId: Uuid;
+  readonly name: string;
+  readonly medium: 'screen' | 'paper';
+  readonly cardUrl: string;
+  readonly slipUrl: string;
+  readonly cardQr: string;
+  readonly slipQr: string;
+}
+
+/** The token stands in the fragment: browsers keep that to themselves. */
+export function homeUrl(publicUrl: string, token: string): string {
+  return `${publicUrl}/home#k=${token}`;
+}
+
+export async function linksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: Span; links: Link[] }> {
+  const { publicUrl, serverKey } = settings();
+  const children = await childrenOf(classId, today);
+  const { term, tokens } = await transact(async (db) => {
+    const found = await termAt(db, schoolId, today);
+    const made = [];
+    for (const child of children) {
+      made.push({
+        card: await tokenFor(db, serverKey, child.id, found.id, 'card', now),
+        slip: await tokenFor(db, serverKey, child.id, found.id, 'slip', now),
+      });
+    }
+    return { term: found, tokens: made };
+  });
+  const qr = (url: string) => QRCode.toString(url, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
+  const links = await Promise.all(
+    children.map(async (child, index) => {
+      const cardUrl = homeUrl(publicUrl, tokens[index]!.card);
+      const slipUrl = homeUrl(publicUrl, tokens[index]!.slip);
+      return {
+        childId: child.id,
+        name: `${child.firstName} ${child.initial}`,
+        medium: child.medium,
+        cardUrl,
+        slipUrl,
+        cardQr: await qr(cardUrl),
+        slipQr: await qr(slipUrl),
+      };
+    }),
+  );
+  return { term, links };
+}

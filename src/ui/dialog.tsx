@@ -1,0 +1,63 @@
+'use client';
+import type { ReactNode } from 'react';
+import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import styled from 'styled-components';
+
+const Veil = styled(ModalOverlay)`
+  position: fixed;
+  inset: 0;
+  display: grid;
+  place-items: start center;
+  padding: 8vh 16px 16px;
+  background: color-mix(in srgb, #0d2027 55%, transparent);
+  z-index: 20;
+  overflow: auto;
+`;
+
+const Slip = styled(Modal)<{ $width: number }>`
+  width: min(100%, ${({ $width }) => $width}px);
+  border: 1.5px solid var(--ink);
+  border-top: 4px solid var(--gorse);
+  background: var(--paper);
+  color: var(--ink);
+`;
+
+const Body = styled(AriaDialog)`
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+  padding: 20px 24px 24px;
+  outline: none;
+`;
+
+export interface DialogProps {
+  readonly title: string;
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+  readonly width?: number;
+  readonly children: ReactNode;
+}
+
+/** A slip of paper over the page; Esc or a click beside it puts it away. */
+export function Dialog({ title, isOpen, onClose, width = 520, children }: DialogProps) {
+  return (
+    <Veil isOpen={isOpen} onOpenChange={(open) => !open && onClose()} isDismissable>
+      <Slip $width={width}>
+        <Body>
+          <Heading slot="title" level={2}>
+            {title}
+          </Heading>
+          {children}
+        </Body>
+      </Slip>
+    </Veil>
+  );
+}
+
+export const DialogActions = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  gap: 12px;
+  margin-top: 4px;
+`;

@@ -1,0 +1,182 @@
+'use client';
+import type { ReactNode } from 'react';
+import {
+  Button as AriaButton,
+  FieldError,
+  Input,
+  Label,
+  ListBox,
+  ListBoxItem,
+  Popover,
+  Select as AriaSelect,
+  SelectValue,
+  TextArea,
+  TextField as AriaTextField,
+} from 'react-aria-components';
+import styled from 'styled-components';
+import { ChevronDown } from 'lucide-react';
+
+const Stack = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  min-width: 0;
+  & label,
+  & .label {
+    font-size: 0.875rem;
+    color: var(--ink-soft);
+  }
+  & input,
+  & textarea,
+  & select {
+    min-height: 38px;
+    padding: 6px 10px;
+    border: 1.5px solid var(--line-strong);
+    border-radius: 4px;
+    background: var(--sheet);
+    width: 100%;
+  }
+  & textarea {
+    min-height: 7rem;
+    resize: vertical;
+  }
+  & [slot='errorMessage'],
+  & .problem {
+    color: var(--rowan);
+    font-size: 0.875rem;
+  }
+  & [slot='description'] {
+    font-size: 0.875rem;
+    color: var(--ink-soft);
+  }
+`;
+
+export interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly type?: 'text' | 'email' | 'password' | 'date';
+  readonly rows?: number;
+  readonly maxLength?: number;
+  readonly problem?: string | undefined;
+  readonly description?: string;
+  readonly required?: boolean;
+  readonly autoComplete?: string;
+  readonly autoFocus?: boolean;
+}
+
+export function TextField({
+  label,
+  value,
+  onChange,
+  type = 'text',
+  rows,
+  maxLength,
+  problem,
+  description,
+  required,
+  autoComplete,
+  autoFocus,
+}: TextFieldProps) {
+  return (
+    <AriaTextField
+      value={value}
+      onChange={onChange}
+      type={type === 'date' ? 'text' : type}
+      isInvalid={problem !== undefined}
+      {...(maxLength ? { maxLength } : {})}
+      {...(required ? { isRequired: true } : {})}
+      {...(autoComplete ? { autoComplete } : {})}
+      {...(autoFocus ? { autoFocus: true } : {})}
+    >
+      <Stack>
+        <Label>{label}</Label>
+        {rows ? <TextArea rows={rows} /> : <Input {...(type === 'date' ? { type } : {})} />}
+        {description && <span slot="description">{description}</span>}
+        <FieldError>{problem}</FieldError>
+      </Stack>
+    </AriaTextField>
+  );
+}
+
+const Trigger = styled(AriaButton)`
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  min-height: 38px;
+  padding: 6px 10px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  text-align: left;
+  cursor: pointer;
+  width: 100%;
+`;
+
+export const Sheet = styled(Popover)`
+  min-width: var(--trigger-width);
+  max-height: 22rem;
+  overflow: auto;
+  border: 1.5px solid var(--ink);
+  border-radius: 4px;
+  background: var(--sheet);
+  color: var(--ink);
+`;
+
+export const Options = styled(ListBox)`
+  outline: none;
+  padding: 4px;
+`;
+
+export const Option = styled(ListBoxItem)`
+  padding: 7px 12px 7px 10px;
+  border-left: 3px solid transparent;
+  cursor: pointer;
+  outline: none;
+  white-space: nowrap;
+  &[data-focused] {
+    background: var(--band-2);
+  }
+  &[data-selected] {
+    border-left-color: var(--gorse);
+    font-weight: 600;
+  }
+`;
+
+export interface Choice<K extends string> {
+  readonly value: K;
+  readonly label: string;
+}
+
+export interface SelectProps<K extends string> {
+  readonly label: string;
+  readonly hideLabel?: boolean;
+  readonly value: K;
+  readonly choices: readonly Choice<K>[];
+  readonly onChange: (value: K) => void;
+  readonly suffix?: ReactNode;
+}
+
+export function Select<K extends string>({ label, hideLabel, value, choices, onChange }: SelectProps<K>) {
+  return (
+    <AriaSelect value={value} onChange={(key) => onChange(key as K)} {...(hideLabel ? { 'aria-label': label } : {})}>
+      <Stack>
+        {!hideLabel && <Label>{label}</Label>}
+        <Trigger>
+          <SelectValue />
+          <ChevronDown size={16} aria-hidden />
+        </Trigger>
+      </Stack>
+      <Sheet>
+        <Options>
+          {choices.map((choice) => (
+            <Option key={choice.value} id={choice.value} textValue={choice.label}>
+              {choice.label}
+            </Option>
+          ))}
+        </Options>
+      </Sheet>
+    </AriaSelect>
+  );
+}

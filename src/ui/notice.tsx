@@ -1,0 +1,21 @@
+'use client';
+import styled from 'styled-components';
+
+/** A remark at the place it concerns: a rule at its side tells a caution from a remark, and its words do too. */
+export const Notice = styled.div<{ $tone?: 'remark' | 'open' | 'caution' }>`
+  padding: 2px 0 2px 12px;
+  border-left: 3px solid ${({ $tone }) => ($tone === 'caution' ? 'var(--rowan)' : $tone === 'open' ? 'var(--gorse)' : 'var(--tide)')};
+  font-size: 0.9375rem;
+  color: ${({ $tone }) => ($tone === 'remark' ? 'var(--ink-soft)' : 'var(--ink)')};
+`;
+
+/** Said to a screen reader, not shown. */
+export const Spoken = styled.span`
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  margin: -1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+  white-space: nowrap;
+`;

@@ -1,0 +1,64 @@
+'use client';
+import styled from 'styled-components';
+
+/** The frame of a desk page: a heading with what can be done beside it, then the matter. */
+export const Page = styled.main<{ $width?: number }>`
+  max-width: ${({ $width }) => $width ?? 1320}px;
+  margin: 0 auto;
+  padding: 18px 22px 48px;
+`;
+
+export const PageHead = styled.header`
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 10px 16px;
+  min-height: 40px;
+  margin-bottom: 16px;
+  & .about {
+    flex: 1;
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+  }
+  @media print {
+    & button,
+    & a {
+      display: none;
+    }
+  }
+`;
+
+/** Figures in rows, ruled like a chart's margin. */
+export const Figures = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 0.9375rem;
+  & th {
+    padding: 6px 12px 6px 0;
+    border-bottom: 1px solid var(--ink);
+    text-align: left;
+    font-size: 0.8125rem;
+    font-weight: 600;
+    color: var(--ink-soft);
+    white-space: nowrap;
+  }
+  & td {
+    padding: 6px 12px 6px 0;
+    border-bottom: 1px solid var(--line);
+    vertical-align: middle;
+  }
+  & .figure {
+    text-align: right;
+  }
+`;
+
+export const Empty = styled.div`
+  padding: 48px 24px;
+  border: 1px dashed var(--line-strong);
+  text-align: center;
+  & p {
+    max-width: 34rem;
+    margin: 0 auto 16px;
+    color: var(--ink-soft);
+  }
+`;

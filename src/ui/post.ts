@@ -1,0 +1,33 @@
+/** Requests to Lochside's own routes: the answer, or the problems it gave in words. */
+export interface Answer<T> {
+  readonly ok: boolean;
+  readonly status: number;
+  readonly value: T | null;
+  /** One sentence for the person: what is wrong and what to do. */
+  readonly problem: string;
+}
+
+interface ProblemAnswer {
+  readonly problems?: readonly { readonly reason: string; readonly fix: string }[];
+}
+
+export async function send<T>(method: 'POST' | 'PUT' | 'PATCH', url: string, body?: unknown): Promise<Answer<T>> {
+  try {
+    const response = await fetch(url, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+    const value = (await response.json().catch(() => null)) as (T & ProblemAnswer) | null;
+    if (response.ok) return { ok: true, status: response.status, value, problem: '' };
+    const first = value?.problems?.[0];
+    return {
+      ok: false,
+      status: response.status,
+      value: null,
+      problem: first ? `${first.reason} ${first.fix}` : 'Something went wrong. Try again in a moment.',
+    };
+  } catch {
+    return { ok: false, status: 0, value: null, problem: 'There is no connection. Nothing was changed; try again when it is back.' };
+  }
+}

@@ -1,0 +1,102 @@
+/** Runs the forecast off the thread that draws. */
+import { expose } from 'comlink';
+import { contours } from 'd3-contour';
+import { resolveLevel } from '@/core/rules/level';
+import type { Game } from '@/core/rules/game';
+import { BAND_CHANCES, chanceTable, depthGrid, type ChanceTable } from '@/core/forecast/depth';
+import { forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
+import { targetOf } from '@/core/course/geometry';
+
+export interface ForecastRequest {
+  readonly game: Game;
+  readonly ageYears: number;
+  /** The levels that changed; the others are left out of the answer. */
+  readonly levels: readonly number[];
+  readonly plays: number;
+  /** The level whose floor is drawn, when its depth changed. */
+  readonly floorOf: number | null;
+}
+
+export interface Sounding {
+  readonly xM: number;
+  readonly yM: number;
+  readonly chance: number;
+}
+
+export interface FloorDepth {
+  /** SVG paths in centimetres: the floor where the chance is at least each of BAND_CHANCES. */
+  readonly bands: readonly string[];
+  readonly soundings: readonly Sounding[];
+}
+
+export interface ForecastAnswer {
+  readonly levels: readonly { readonly index: number; readonly forecast: LevelForecast }[];
+  readonly floor: FloorDepth | null;
+}
+
+const SEED = 20260801;
+const SOUNDING_GAP_M = 0.6;
+
+let table: { key: string; read: ChanceTable | null } | null = null;
+
+/** The last table is kept: it changes with the throw and the target, not while a mark is dragged. */
+function tableFor(level: Game, ageYears: number): ChanceTable | null {
+  const target = targetOf(level);
+  const key = JSON.stringify([
+    ageYears,
+    level.kit.implement,
+    target?.object,
+    target?.standM,
+    level.parts[0]!.tasks[0]!.technique,
+    level.course.floor,
+  ]);
+  if (table?.key !== key) table = { key, read: chanceTable(level, { ageYears }) };
+  return table.read;
+}
+
+function floorDepth(game: Game, index: number, ageYears: number): FloorDepth {
+  const level = resolveLevel(game, index);
+  const read = tableFor(level, ageYears);
+  if (!read) return { bands: [], soundings: [] };
+  const grid = depthGrid(level, read);
+  const cellX = (level.course.floor.widthM * 100) / grid.columns;
+  const cellY = (level.course.floor.depthM * 100) / grid.rows;
+  const drawn = contours()
+    .size([grid.columns, grid.rows])
+    .thresholds([...BAND_CHANCES])(Array.from(grid.chance));
+  const bands = drawn.map((shape) =>
+    shape.coordinates
+      .map((polygon) =>
+        polygon.map((ring) => `M${ring.map(([x, y]) => `${(x! * cellX).toFixed(0)} ${(y! * cellY).toFixed(0)}`).join('L')}Z`).join(''),
+      )
+      .join(''),
+  );
+  const soundings: Sounding[] = [];
+  const across = Math.floor((level.course.floor.widthM - 0.3) / SOUNDING_GAP_M);
+  const down = Math.floor((level.course.floor.depthM - 0.3) / SOUNDING_GAP_M);
+  for (let i = 0; i <= across; i += 1) {
+    for (let j = 0; j <= down; j += 1) {
+      // A little off the lattice, as soundings are.
+      const xM = 0.35 + i * SOUNDING_GAP_M + ((i * 7 + j * 11) % 5) * 0.03;
+      const yM = 0.3 + j * SOUNDING_GAP_M + ((i * 5 + j * 3) % 7) * 0.02;
+      if (xM > level.course.floor.widthM - 0.2 || yM > level.course.floor.depthM - 0.1) continue;
+      const column = Math.min(grid.columns - 1, Math.floor((xM / level.course.floor.widthM) * grid.columns));
+      const row = Math.min(grid.rows - 1, Math.floor((yM / level.course.floor.depthM) * grid.rows));
+      soundings.push({ xM, yM, chance: grid.chance[row * grid.columns + column]! });
+    }
+  }
+  return { bands, soundings };
+}
+
+const api = {
+  forecast({ game, ageYears, levels, plays, floorOf }: ForecastRequest): ForecastAnswer {
+    return {
+      levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: SEED }) })),
+      floor: floorOf === null ? null : floorDepth(game, floorOf, ageYears),
+    };
+  },
+};
+
+export type ForecastWorker = typeof api;
+
+expose(api);

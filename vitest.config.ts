@@ -1,0 +1,12 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },
+  test: {
+    include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts', 'tests/server/**/*.test.ts'],
+    testTimeout: 60_000,
+    hookTimeout: 120_000,
+    fileParallelism: true,
+    maxWorkers: 2,
+  },
+});
