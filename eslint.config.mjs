@@ -9,8 +9,10 @@ export default tseslint.config(
     files: ['**/*.{ts,tsx}'],
     rules: {
       '@typescript-eslint/consistent-type-imports': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       'react-hooks/set-state-in-effect': 'off',
+      // A full load is meant: it drops what the last person had on the screen.
+      '@next/next/no-location-assign-relative-destination': 'off',
       'no-restricted-syntax': [
         'error',
         {

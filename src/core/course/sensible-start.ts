@@ -17,7 +17,7 @@ export interface StartFrom {
   readonly ageYears: number;
 }
 
-export const LEVEL_NAMES = ['Paddle', 'Wade', 'Swim', 'Dive'] as const;
+const LEVEL_NAMES = ['Paddle', 'Wade', 'Swim', 'Dive'] as const;
 
 /** Wanted share of hits at the three levels of a new game: nearly always, more often than not, a real try. */
 const START_CHANCES = [0.8, 0.6, 0.4] as const;

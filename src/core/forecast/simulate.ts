@@ -19,7 +19,7 @@ const OVERRUN_M = 0.5;
 const MOST_THROWS = 400;
 
 /** Running speed of a child fetching a ball, m/s: 1.6 at four years and 0.16 more a year. Assumed. */
-export function fetchSpeed(ageYears: number): number {
+function fetchSpeed(ageYears: number): number {
   return 1.6 + 0.16 * (Math.min(ageYears, 14) - 4);
 }
 

@@ -2,9 +2,7 @@
 
 /** International yard and pound agreement, 1959: exactly 0.3048 m. */
 export const FOOT_M = 0.3048;
-export const INCH_M = FOOT_M / 12;
-/** ISO 216: A4 is 210 × 297 mm. */
-export const A4_LONG_M = 0.297;
+const INCH_M = FOOT_M / 12;
 
 export interface FeetAndInches {
   readonly feet: number;

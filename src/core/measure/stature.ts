@@ -4,8 +4,8 @@
  * Heights: WHO Child Growth Standards 2006 (4 and 5 years; girls' figures from memory) and WHO Growth Reference 2007
  * (6 to 12 years), medians in centimetres.
  */
-export const YOUNGEST_AGE = 4;
-export const OLDEST_CHILD_AGE = 12;
+const YOUNGEST_AGE = 4;
+const OLDEST_CHILD_AGE = 12;
 
 const MEDIAN_HEIGHT_CM: ReadonlyArray<{ age: number; boys: number; girls: number }> = [
   { age: 4, boys: 103.3, girls: 102.7 },
@@ -20,7 +20,7 @@ const MEDIAN_HEIGHT_CM: ReadonlyArray<{ age: number; boys: number; girls: number
 ];
 
 /** A walking step as a share of standing height (pedometry's usual ratio, from memory). */
-export const STEP_PER_STATURE = 0.41;
+const STEP_PER_STATURE = 0.41;
 
 /** Median height in metres of children of this age (mean of boys and girls); ages outside 4–12 take the nearest end. */
 export function statureM(ageYears: number): number {

@@ -38,8 +38,6 @@ const OTHER_HAND_FACTOR = 1.8;
 /** Standard deviation of ln(skill factor) between children of one age. Assumed: 0.25–0.35. */
 export const SKILL_SPREAD_LN = 0.3;
 
-export const ADULT_AGE = 30;
-
 /** Spread of a child of this age as a multiple of an adult's: 1 + 2.2·exp(−(age − 4)/4.5). Assumed. */
 export function ageFactor(ageYears: number): number {
   return ageYears >= 18 ? 1 : 1 + 2.2 * Math.exp(-(ageYears - 4) / 4.5);

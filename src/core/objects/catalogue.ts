@@ -153,9 +153,3 @@ export const AIMED_IDS = Object.keys(AIMED) as readonly AimedId[];
 export function outlineWidthM(shape: AimedShape): number {
   return shape.kind === 'opening' && shape.outline === 'round' ? shape.diameterM : shape.widthM;
 }
-
-/** Depth of the outline along the line of throw, in metres. */
-export function outlineDepthM(shape: AimedShape): number {
-  if (shape.kind === 'upright') return shape.widthM;
-  return shape.outline === 'round' ? shape.diameterM : shape.depthM;
-}

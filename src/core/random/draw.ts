@@ -14,7 +14,7 @@ const PURPOSE_SALT: Readonly<Record<DrawPurpose, number>> = {
   demo: 0x27d4eb2f,
 };
 
-export function mix32(value: number): number {
+function mix32(value: number): number {
   let h = value | 0;
   h ^= h >>> 16;
   h = Math.imul(h, 0x85ebca6b);

@@ -314,7 +314,7 @@ const courseSchema = Joi.object({
 });
 
 /** Slots that a level may replace. */
-export const LEVEL_SLOT =
+const LEVEL_SLOT =
   /^\/(kit\/implement|course\/(places|targets)\/[a-z][a-z0-9-]*(\/\d+)?|parts\/\d+\/(clock\/s|groups\/[a-z][a-z0-9-]*\/(n|value)|gates\/[a-z][a-z0-9-]*\/(n|what)|tasks\/\d+\/technique|stop))$/;
 
 export const gameSchema = Joi.object<Game>({

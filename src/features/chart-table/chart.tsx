@@ -71,7 +71,7 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
     const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
     return { xM: point.x / 100, yM: point.y / 100 };
   };
-  const grab = (what: Picked, at: Spot) => (event: PointerEvent) => {
+  const grab = (event: PointerEvent, what: Picked, at: Spot) => {
     if (event.button !== 0) return;
     onPick(what);
     if (readOnly) return;
@@ -96,7 +96,7 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
     grabbed.current = null;
     dispatch({ do: 'drag-end' });
   };
-  const nudge = (what: Picked, at: Spot) => (event: KeyboardEvent) => {
+  const nudge = (event: KeyboardEvent, what: Picked, at: Spot) => {
     const arrow = ARROWS[event.key];
     if (!arrow || readOnly || !what) return;
     event.preventDefault();
@@ -184,8 +184,8 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
             role="button"
             aria-label={`${AIMED[target.object].name}, ${target.xM.toFixed(1)} metres from the left wall and ${target.yM.toFixed(1)} from the back. Arrow keys move it.`}
             transform={`translate(${target.xM * 100} ${target.yM * 100})`}
-            onPointerDown={grab({ kind: 'target' }, target)}
-            onKeyDown={nudge({ kind: 'target' }, target)}
+            onPointerDown={(event) => grab(event, { kind: 'target' }, target)}
+            onKeyDown={(event) => nudge(event, { kind: 'target' }, target)}
             onFocus={() => onPick({ kind: 'target' })}
           >
             <circle className="halo" r={outlineWidthM(AIMED[target.object].shape) * 50 + 12} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
@@ -219,8 +219,8 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
                 role="button"
                 aria-label={`${name} mark: ${sayMetres(distanceM(mark, target))}, ${saySteps(steps.halfSteps)}${chance === undefined ? '' : `, about ${Math.round(chance * 100)} hits in 100`}. Arrow keys move it.`}
                 transform={`translate(${mark.xM * 100} ${mark.yM * 100})`}
-                onPointerDown={grab({ kind: 'mark', index }, mark)}
-                onKeyDown={nudge({ kind: 'mark', index }, mark)}
+                onPointerDown={(event) => grab(event, { kind: 'mark', index }, mark)}
+                onKeyDown={(event) => nudge(event, { kind: 'mark', index }, mark)}
                 onFocus={() => onPick({ kind: 'mark', index })}
               >
                 <circle className="halo" r={30} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />

@@ -138,7 +138,7 @@ export const TextButton = styled.button`
   text-underline-offset: 6px;
 `;
 
-export function clockWords(ms: number): string {
+function clockWords(ms: number): string {
   const seconds = Math.ceil(ms / 1000 - 0.001);
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }
@@ -343,6 +343,6 @@ function Paused({ play }: { play: PlayInHand }) {
   );
 }
 
-export function capital(words: string): string {
+function capital(words: string): string {
   return words.charAt(0).toLocaleUpperCase('en-GB') + words.slice(1);
 }

@@ -85,7 +85,7 @@ export function DeskBar({ name, schoolName }: { name: string; schoolName: string
   );
 }
 
-export function Waves() {
+function Waves() {
   return (
     <svg width={26} height={20} viewBox="0 0 26 20" fill="none" strokeWidth={2} strokeLinecap="round" aria-hidden>
       <path d="M1 5c3-3.5 6-3.5 9 0s6 3.5 9 0 4.500-3.500 6-2.500" stroke="var(--ink)" />

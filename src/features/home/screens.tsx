@@ -23,7 +23,7 @@ export function levelOf(item: CardItem) {
   return { level: resolveLevel(item.game, index), name: item.game.levels[index]!.name };
 }
 
-export function dayWords(day: string): string {
+function dayWords(day: string): string {
   return new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
 
@@ -80,6 +80,7 @@ export function CardScreen({ card, plays, offline, onOpen }: CardScreenProps) {
             <p>By {dayWords(now.dueOn)}.</p>
             {now.note && <p>{now.note}</p>}
             <Received item={now} plays={plays} />
+            <CardDrawing item={now} />
           </Week>
           <Ruled>
             {now.warmUp && (
@@ -121,6 +122,11 @@ export function CardScreen({ card, plays, offline, onOpen }: CardScreenProps) {
       )}
     </Screen>
   );
+}
+
+function CardDrawing({ item }: { item: CardItem }) {
+  const { level } = levelOf(item);
+  return <SetUpDrawing level={level} places={setUpFor(level, item.setUp.stepM).places} values={readThrowRules(level)?.values ?? []} />;
 }
 
 /** Plainly: what has been received, and what still waits in this phone. */

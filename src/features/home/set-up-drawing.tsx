@@ -16,18 +16,22 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
     const dy = mark.yM - target.yM;
     return { x: -dy * scale, y: -dx * scale };
   });
-  const wide = Math.max(110, ...spots.map((spot) => Math.abs(spot.x) + 74));
+  const wide = Math.max(120, ...spots.map((spot) => Math.abs(spot.x) + 84));
+  const deepest = Math.max(...spots.map((spot) => spot.y));
   const r =
     (shape.kind === 'opening' && shape.outline === 'rectangle' ? shape.depthM : shape.kind === 'opening' ? shape.diameterM : shape.widthM) * scale;
+  const top = -52;
+  const height = deepest + 34 - top;
   return (
     <svg
-      viewBox={`${-wide} -50 ${2 * wide} ${330}`}
+      viewBox={`${-wide} ${top} ${2 * wide} ${height}`}
       role="img"
       aria-label={`From above: ${places.map((place) => `${place.name} mark ${place.steps} from the ${AIMED[target.object].name}`).join(', ')}`}
-      style={{ width: '100%', maxHeight: 330 }}
+      style={{ width: '100%', maxHeight: 340, border: '1.5px solid var(--ink)' }}
     >
-      {[0.33, 0.66, 1].map((share, index) => (
-        <circle key={share} r={farthest * scale * share + 18} fill="none" stroke={`var(--band-${3 + index})`} strokeWidth={1.5} />
+      <rect x={-wide} y={top} width={2 * wide} height={height} fill="var(--band-4)" />
+      {[1, 0.66, 0.33].map((share, index) => (
+        <circle key={share} r={farthest * scale * share + 22} fill={`var(--band-${3 - index})`} stroke="var(--band-5)" strokeOpacity={0.4} />
       ))}
       {spots.map((spot, index) => {
         const angle = (Math.atan2(-spot.y, -spot.x) * 180) / Math.PI;
@@ -38,11 +42,30 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
             <g transform={`translate(${spot.x} ${spot.y}) rotate(${angle})`}>
               <rect x={-4} y={-19} width={8} height={38} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.5} />
             </g>
-            <text x={spot.x + side * 28} y={spot.y + 4} textAnchor={side < 0 ? 'end' : 'start'} fontSize={17} fill="var(--ink)" fontWeight={700}>
+            <text
+              x={spot.x + side * 28}
+              y={spot.y + 4}
+              textAnchor={side < 0 ? 'end' : 'start'}
+              fontSize={17}
+              fill="var(--ink)"
+              fontWeight={700}
+              stroke="var(--band-2)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
               {places[index]?.steps}
             </text>
             {values.length > 1 && (
-              <text x={spot.x + side * 28} y={spot.y + 22} textAnchor={side < 0 ? 'end' : 'start'} fontSize={14} fill="var(--ink-soft)">
+              <text
+                x={spot.x + side * 28}
+                y={spot.y + 22}
+                textAnchor={side < 0 ? 'end' : 'start'}
+                fontSize={14}
+                fill="var(--ink)"
+                stroke="var(--band-2)"
+                strokeWidth={4}
+                paintOrder="stroke"
+              >
                 {values[index]} {values[index] === 1 ? 'point' : 'points'}
               </text>
             )}

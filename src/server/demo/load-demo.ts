@@ -28,7 +28,7 @@ import { storeReport } from '../db/reports';
 import { addSchool, yearAt } from '../db/schools';
 import { addTeacher } from '../db/teachers';
 import { assignmentsOfChild, versionBody, type ChildAssignment } from '../db/weeks';
-import { dayPlus, schoolDay } from '../school-calendar';
+import { dayPlus, dueMoment, schoolDay } from '../school-calendar';
 import { sendWeek } from '../weeks/send-week';
 import { DEMO_CHILDREN } from './names';
 import { demoGames } from './demo-games';
@@ -121,10 +121,16 @@ async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: 
     const goes = 1 + (drawU32(SEED, number, week + 40, 'demo') % 2);
     const skill = Math.exp(SKILL_SPREAD_LN * 1.6 * (drawUnit(SEED, number, 7, 'skill') + drawUnit(SEED, number, 8, 'skill') - 1)) * 0.97 ** week;
     for (let go = 0; go < goes; go += 1) {
-      const startedAt = new Date(now.getTime() - ((3 - week) * 7 + 2.2) * DAY_MS + drawUnit(SEED, number, week * 10 + go, 'aim-time') * 1.9 * DAY_MS);
+      const daysAgo = (3 - week) * 7 + 1 + (drawU32(SEED, number, week * 10 + go, 'choice') % 2);
+      const startedAt = afterSchool(dayPlus(schoolDay(now, ZONE), -daysAgo), drawUnit(SEED, number, week * 10 + go, 'aim-time'));
       await storePlay(assignment, child.id, sent.termId, skill, number * 100 + week * 10 + go, startedAt, serverKey, wrongness(number, week, go));
     }
   }
+}
+
+/** Some time between half past three and seven. */
+function afterSchool(day: string, share: number): Date {
+  return new Date(dueMoment(day, ZONE).getTime() - DAY_MS + (15.5 + 3.5 * share) * 3_600_000);
 }
 
 type Wrongness = 'none' | 'sum' | 'too-fast';

@@ -111,13 +111,7 @@ function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: 
   const last = mine.at(-1);
   const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || play.value! > top.value! ? play : top), null);
   const before = best ? bestBefore.get(`${best.childId}|${best.setUpKey}`) : undefined;
-  const state: ScoreState = !assigned
-    ? 'not-assigned'
-    : mine.length === 0
-      ? 'not-yet'
-      : doubted.length > 0 && counted.length === 0
-        ? 'to-look-at'
-        : 'counted';
+  const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 ? 'not-yet' : doubted.length > 0 ? 'to-look-at' : 'counted';
   return {
     state,
     reports: new Set(mine.map((play) => play.reportId)).size,

@@ -18,7 +18,7 @@ export interface Link {
 }
 
 /** The token stands in the fragment: browsers keep that to themselves. */
-export function homeUrl(publicUrl: string, token: string): string {
+function homeUrl(publicUrl: string, token: string): string {
   return `${publicUrl}/home#k=${token}`;
 }
 

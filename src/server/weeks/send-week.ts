@@ -40,7 +40,7 @@ export interface SentWeek {
 }
 
 /** Each child's own set-up in whole half steps, and the par that goes with it; children alike share one forecast. */
-export function assignmentsFor(game: Game, levelId: string, children: readonly Child[], classAge: number, seed: number): NewAssignment[] {
+function assignmentsFor(game: Game, levelId: string, children: readonly Child[], classAge: number, seed: number): NewAssignment[] {
   const level = resolveLevel(
     game,
     game.levels.findIndex((known) => known.id === levelId),

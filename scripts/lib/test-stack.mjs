@@ -1,0 +1,35 @@
+/** A database instance of the tests' own, in a folder of its own, gone afterwards. Never the demo's. */
+import { randomBytes } from 'node:crypto';
+import { mkdtempSync, rmSync, chmodSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startInstance } from './instance.mjs';
+import { needMariadb, needNode, needPackages } from './needs.mjs';
+
+const DATABASES = ['lochside', 'lochside_unit_1', 'lochside_unit_2', 'lochside_unit_3', 'lochside_unit_4'];
+
+export async function testStack() {
+  needNode();
+  needPackages();
+  needMariadb();
+  const home = mkdtempSync(join(tmpdir(), 'lochside-test-'));
+  chmodSync(home, 0o755);
+  const instance = await startInstance(home, randomBytes(18).toString('base64url'), { databases: DATABASES, fast: true });
+  const env = {
+    LOCHSIDE_SERVER_KEY: randomBytes(32).toString('base64url'),
+    DATABASE_URL: instance.url(),
+    LOCHSIDE_TEST_HOME: home,
+    LOCHSIDE_MODE: 'demo',
+    LOCHSIDE_LOG: 'error',
+    NEXT_TELEMETRY_DISABLED: '1',
+  };
+  return {
+    env,
+    instance,
+    home,
+    stop: async () => {
+      await instance.stop();
+      rmSync(home, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,70 @@
+/** What docs/format holds: schemas emitted from the Joi schemas, and one example of each format that the engine itself played. */
+import type Joi from 'joi';
+import { sensibleStart } from '@/core/course/sensible-start';
+import { placeChances } from '@/core/forecast/chances';
+import { playTables, simulateGo } from '@/core/forecast/simulate';
+import { distancesOf } from '@/core/course/geometry';
+import { reportSchema, type Report } from '@/core/reports/report';
+import { compile } from '@/core/rules/compile';
+import { start } from '@/core/rules/engine';
+import { PLAY_FORMAT, REPORT_FORMAT } from '@/core/rules/formats';
+import { gameSchema } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
+import { measure } from '@/core/rules/measure';
+import { playSchema, type Play, type PlayEvent } from '@/core/rules/play';
+
+interface WithJsonSchema {
+  '~standard': { jsonSchema: { input: (options: { target: string }) => Record<string, unknown> } };
+}
+
+function schemaText(title: string, schema: Joi.Schema): string {
+  const json = (schema as unknown as WithJsonSchema)['~standard'].jsonSchema.input({ target: 'draft-2020-12' });
+  return `${JSON.stringify({ $schema: 'https://json-schema.org/draft/2020-12/schema', title, ...json }, null, 2)}\n`;
+}
+
+export function formatFiles(): Readonly<Record<string, string>> {
+  const game = sensibleStart({
+    title: 'Otter Steps',
+    aim: 'Bring the otter its pebbles',
+    technique: 'underarm',
+    implement: 'sock-ball',
+    target: 'bucket',
+    ageYears: 8,
+  });
+  const level = resolveLevel(game, 0);
+  const compiled = compile(level);
+  if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
+  const state = start(compiled.value);
+  const events: PlayEvent[] = [];
+  simulateGo(compiled.value, playTables(compiled.value, placeChances(level, { ageYears: 8 }), 8), state, 1, 1, { fetchMs: 0, exerciseMs: 0 }, events);
+  const result = measure(compiled.value, state);
+  const play: Play = { format: PLAY_FORMAT, level: 'level-1', counting: 'attempts', events };
+  const report: Report = {
+    format: REPORT_FORMAT,
+    goes: [
+      {
+        level: 'level-1',
+        counting: 'attempts',
+        hand: 'right',
+        otherHand: false,
+        form: 'standing',
+        setUp: { implement: 'sock-ball', targets: ['bucket'], distancesM: distancesOf(level).map((length) => Math.round(length * 100) / 100) },
+        events,
+        total: result.value,
+        unit: result.unit,
+      },
+    ],
+    startedAt: '2027-03-01T16:00:00.000Z',
+    sentAt: '2027-03-01T16:05:00.000Z',
+    felt: 'right',
+  };
+  const text = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
+  return {
+    'game.schema.json': schemaText('A Lochside game, format 1', gameSchema),
+    'play.schema.json': schemaText('A Lochside play, format 1', playSchema),
+    'report.schema.json': schemaText('A Lochside report, format 1', reportSchema),
+    'example.game.json': text(game),
+    'example.play.json': text(play),
+    'example.report.json': text(report),
+  };
+}
