@@ -3,6 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },
   test: {
+    env: { LOCHSIDE_LOG: 'silent' },
     include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts', 'tests/server/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 120_000,

@@ -1,6 +1,6 @@
 /** A database instance of the tests' own, in a folder of its own, gone afterwards. Never the demo's. */
 import { randomBytes } from 'node:crypto';
-import { mkdtempSync, rmSync, chmodSync } from 'node:fs';
+import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startInstance } from './instance.mjs';
@@ -15,7 +15,14 @@ export async function testStack() {
   const home = mkdtempSync(join(tmpdir(), 'lochside-test-'));
   chmodSync(home, 0o755);
   const instance = await startInstance(home, randomBytes(18).toString('base64url'), { databases: DATABASES, fast: true });
+  const secrets = join(home, 'secrets.json');
+  const demoSignIns = [
+    { name: 'Ms Tarn', email: 'tarn@strathfinlas.example', role: 'teacher', password: randomBytes(9).toString('base64url') },
+    { name: 'Mr Quill', email: 'quill@strathfinlas.example', role: 'helper', password: randomBytes(9).toString('base64url') },
+  ];
+  writeFileSync(secrets, JSON.stringify({ demoSignIns }), { mode: 0o600 });
   const env = {
+    LOCHSIDE_SECRETS: secrets,
     LOCHSIDE_SERVER_KEY: randomBytes(32).toString('base64url'),
     DATABASE_URL: instance.url(),
     LOCHSIDE_TEST_HOME: home,

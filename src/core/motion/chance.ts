@@ -125,7 +125,7 @@ function openingChance(shot: Shot, aim: AimedThrow): number {
     return stays * withinChance(halfAcross, acrossSd) * lengthChance(shot, aim, rise, distanceM - halfAlong, distanceM + halfAlong);
   }
   // Round or turned: chords along the throw, summed over sideways offsets that the opening can still catch.
-  const reach = target.outline === 'round' ? target.diameterM / 2 : Math.hypot(target.widthM, target.depthM) / 2;
+  const reach = halfExtentAcross(target, shot.turnRad, shrink);
   const clip = Math.min(reach, CLIP_SD * acrossSd);
   let sum = 0;
   for (let i = 0; i < AZIMUTH_NODES; i += 1) {
@@ -137,6 +137,12 @@ function openingChance(shot: Shot, aim: AimedThrow): number {
     sum += density * lengthChance(shot, aim, rise, distanceM + chord.nearM, distanceM + chord.farM);
   }
   return stays * sum * ((2 * clip) / AZIMUTH_NODES);
+}
+
+/** How far to the side a line of throw may pass the middle and still cross the opening. */
+function halfExtentAcross(target: Extract<AimedShape, { kind: 'opening' }>, turnRad: number, shrink: { alongM: number; acrossM: number }): number {
+  if (target.outline === 'round') return Math.max(0, target.diameterM / 2 - shrink.acrossM);
+  return Math.abs(Math.cos(turnRad)) * (target.widthM / 2 - shrink.acrossM) + Math.abs(Math.sin(turnRad)) * (target.depthM / 2 - shrink.alongM);
 }
 
 /** Where a line of throw that passes `offset` beside the middle crosses the opening, relative to the middle. */

@@ -67,4 +67,4 @@ export const reportSchema = Joi.object<Report>({
   felt: Joi.string().valid('hard', 'right', 'easy'),
   adultInitials: Joi.string().trim().max(6),
   word: Joi.string().trim().max(280),
-});
+}).required();

@@ -19,16 +19,22 @@ const MOST_CHILDREN = 60;
 
 /** "Isla Mary Robertson" → Isla R.; "Robertson, Isla" → Isla R.; "Isla" → Isla. Null when there is no letter in it. */
 export function childName(written: string): { firstName: string; initial: string } | null {
-  const words = written
-    .replace(/[^\p{L}\p{M}'’.,\- ]/gu, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
-  const comma = /^([^,]+),\s*([^,]+)$/.exec(words);
-  const parts = (comma ? `${comma[2]} ${comma[1]}` : words.replaceAll(',', ' ')).split(' ').filter((part) => /\p{L}/u.test(part));
-  const first = parts[0]?.replace(/\.$/, '');
+  const comma = /^([^,]+),\s*([^,]+)$/.exec(written);
+  const words = wordsOf(comma ? `${comma[2]} ${comma[1]}` : written);
+  return nameFrom(words, words.length > 1 ? words.slice(-1) : []);
+}
+
+function wordsOf(written: string): string[] {
+  return written
+    .replace(/[^\p{L}\p{M}'’.-]/gu, ' ')
+    .split(/\s+/)
+    .filter((word) => /\p{L}/u.test(word));
+}
+
+function nameFrom(firstNames: readonly string[], lastNames: readonly string[]): { firstName: string; initial: string } | null {
+  const first = firstNames[0]?.replace(/\.$/, '');
   if (!first) return null;
-  const last = parts.length > 1 ? parts.at(-1)! : '';
-  const letter = /\p{L}\p{M}*/u.exec(last)?.[0] ?? '';
+  const letter = /\p{L}\p{M}*/u.exec(lastNames[0] ?? '')?.[0] ?? '';
   return { firstName: capital(first.slice(0, LONGEST_FIRST_NAME)), initial: letter ? `${letter.toLocaleUpperCase('en-GB')}.` : '' };
 }
 
@@ -64,16 +70,19 @@ export function readRoster(text: string): Roster {
   const columns: Column[] = hasHeading ? lines[0]!.map((cell) => HEADINGS.find(({ says }) => says.test(cell.trim()))?.column ?? 'name') : ['name'];
   const children: RosterChild[] = [];
   const problems: Problem[] = [];
+  let full = false;
   lines.slice(hasHeading ? 1 : 0).forEach((cells, index) => {
     const line = index + 1 + (hasHeading ? 1 : 0);
     const cell = (column: Column) => cells[columns.indexOf(column)]?.trim() ?? '';
-    const name = childName(columns.includes('first') ? `${cell('first')} ${cell('last')}` : cell('name'));
+    const name = columns.includes('last')
+      ? nameFrom(wordsOf(cell(columns.includes('first') ? 'first' : 'name')), wordsOf(cell('last')))
+      : childName(cell(columns.includes('first') ? 'first' : 'name'));
     if (!name) return problems.push({ place: `line ${line}`, reason: 'has no name in it', fix: 'Write a first name, or delete the line.' });
     const hand = /^l/i.test(cell('hand')) ? 'left' : /^r/i.test(cell('hand')) ? 'right' : null;
     const age = Number.parseInt(cell('age'), 10);
-    if (children.length >= MOST_CHILDREN) {
-      if (children.length === MOST_CHILDREN)
-        problems.push({ place: `line ${line}`, reason: `is more than ${MOST_CHILDREN} children`, fix: 'Add the rest in a second go.' });
+    if (children.length === MOST_CHILDREN) {
+      if (!full) problems.push({ place: `line ${line}`, reason: `is more than ${MOST_CHILDREN} children`, fix: 'Add the rest in a second go.' });
+      full = true;
       return;
     }
     children.push({ ...name, hand, ageYears: age >= 4 && age <= 12 ? age : null });

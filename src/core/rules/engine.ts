@@ -129,7 +129,7 @@ function finish(state: State, why: number): void {
 const GOAL = FINISH_REASONS.indexOf('goal');
 const TIME = FINISH_REASONS.indexOf('time');
 
-function apply(program: Program, state: State, effect: CompiledEffect, seen: number, mask: number): void {
+function apply(program: Program, state: State, effect: CompiledEffect, seen: number): void {
   const times = effect.timesCarry ? 1 + state[AT.carryNext]! : 1;
   switch (effect.do) {
     case Do.addFixed:
@@ -165,7 +165,7 @@ function apply(program: Program, state: State, effect: CompiledEffect, seen: num
     }
     case Do.mark: {
       const group = program.groups[effect.group]!;
-      state[group.offset + 1]! &= ~(mask !== 0 ? mask : 1 << state[group.offset]!);
+      state[group.offset + 1]! &= ~(1 << state[group.offset]!);
       return;
     }
     case Do.reset: {
@@ -211,13 +211,13 @@ export function step(program: Program, state: State, kind: Kind, t: number, a: n
       for (let g = 0; g < program.gates.length; g += 1) if (state[program.gates[g]!.offset]! > 0) return OWES;
       const task = program.tasks[state[AT.task]!]!;
       let seen = a;
-      let mask = 0;
       if (task.see === 'end') {
         if (a < 0 || a >= task.ends.length) return UNKNOWN_END;
       } else if (task.see === 'felled') {
         const standing = task.at >= 0 ? state[program.groups[task.at]!.offset + 1]! : 0;
         if ((a & ~standing) !== 0) return NOT_STANDING;
-        mask = a;
+        // What fell lies there before the rules look at it.
+        if (task.at >= 0) state[program.groups[task.at]!.offset + 1]! &= ~a;
         seen = popCount(a);
       }
       // A target that was taken away or a mark that is out cannot be tried again; it is the child's choice to move on.
@@ -225,7 +225,7 @@ export function step(program: Program, state: State, kind: Kind, t: number, a: n
       if (from && (state[from.offset + 1]! & (1 << state[from.offset]!)) === 0) return NOT_STANDING;
       state[AT.lastT] = t;
       if (task.see === 'end' && (task.successMask & (1 << a)) !== 0) state[AT.successes]! += 1;
-      attempt(program, state, task.see === 'end' ? a : -1, seen, mask, b);
+      attempt(program, state, task.see === 'end' ? a : -1, seen, b);
       if (state[AT.phase] === 0 && down > 0 && clockMs >= down) finish(state, TIME);
       return 0;
     }
@@ -282,7 +282,7 @@ function tallyIsSuccess(program: Program, rowIndex: number): boolean {
   return program.rows[rowIndex]!.conds.some((cond) => cond.look === Look.end && (successMask & (1 << cond.value)) !== 0);
 }
 
-function attempt(program: Program, state: State, end: number, seen: number, mask: number, flags: number): void {
+function attempt(program: Program, state: State, end: number, seen: number, flags: number): void {
   const rows = program.rows;
   let counted = true;
   for (let r = 0; r < rows.length; r += 1) {
@@ -291,7 +291,7 @@ function attempt(program: Program, state: State, end: number, seen: number, mask
     counted = row.validity !== 'replay';
     if (counted) state[row.tally + (row.tallyGroup >= 0 ? state[program.groups[row.tallyGroup]!.offset]! : 0)]! += 1;
     const effects = row.effects;
-    for (let e = 0; e < effects.length; e += 1) apply(program, state, effects[e]!, seen, mask);
+    for (let e = 0; e < effects.length; e += 1) apply(program, state, effects[e]!, seen);
     if (counted) {
       // What this attempt carried is used up: the register behind it moves down, and the row adds its own.
       state[AT.carryNext] = state[AT.carryAfter]! + row.carryNext;
@@ -303,7 +303,7 @@ function attempt(program: Program, state: State, end: number, seen: number, mask
   for (let f = 0; f < program.also.length; f += 1) {
     if ((flags & (1 << f)) === 0) continue;
     const effects = program.also[f]!;
-    for (let e = 0; e < effects.length; e += 1) apply(program, state, effects[e]!, seen, mask);
+    for (let e = 0; e < effects.length; e += 1) apply(program, state, effects[e]!, seen);
   }
   if (state[AT.phase] !== 0) return;
   for (let s = 0; s < program.stops.length; s += 1) {

@@ -350,4 +350,4 @@ export const gameSchema = Joi.object<Game>({
     .min(1)
     .max(6)
     .required(),
-});
+}).required();

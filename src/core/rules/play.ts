@@ -72,4 +72,4 @@ export const playFields = {
   events: Joi.array().items(eventSchema).max(MAX_EVENTS).required(),
 };
 
-export const playSchema = Joi.object<Play>({ format: Joi.string().valid(PLAY_FORMAT).required(), ...playFields });
+export const playSchema = Joi.object<Play>({ format: Joi.string().valid(PLAY_FORMAT).required(), ...playFields }).required();

@@ -90,7 +90,6 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
           text(` ${messages.times}`),
         ]
       : [slot('afterMiss', 'After a miss', messages.afterMiss[rules.afterMiss], choice(rules.afterMiss, messages.afterMiss))];
-  const hitOptions = rules.order === 'free' ? (['choose', 'stay'] as const) : (['stay', 'next', 'back'] as const);
   return {
     aim: [slot('aim', 'What the child is to do', game.aim, { kind: 'text', value: game.aim, maxLength: 140 })],
     stop,
@@ -108,7 +107,10 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
     doesChild: [text(messages.doesChild[shape.kind])],
     target: [slot('target', 'What is aimed at', AIMED[rules.target].name, choice(rules.target, targets as Record<typeof rules.target, string>))],
     values,
-    afterHit: [slot('afterHit', 'After a hit', messages.afterHit[rules.afterHit], choice(rules.afterHit, messages.afterHit, hitOptions))],
+    afterHit:
+      rules.order === 'free'
+        ? [text(messages.afterHit.choose)]
+        : [slot('afterHit', 'After a hit', messages.afterHit[rules.afterHit], choice(rules.afterHit, messages.afterHit, ['stay', 'next', 'back']))],
     afterMiss,
     inFlight: [slot('inFlight', 'A ball in the air at the end', messages.inFlight[rules.inFlight], choice(rules.inFlight, messages.inFlight))],
     tipped: [slot('tipped', 'If it falls over', messages.tipped[rules.tipped ?? 'nothing'], choice(rules.tipped ?? 'nothing', messages.tipped))],
@@ -182,7 +184,7 @@ function changeSlot(rules: ThrowRules, name: string, value: string | number): Th
     case 'target':
       return { ...rules, target: one(AIMED) ?? rules.target };
     case 'afterHit':
-      return { ...rules, afterHit: one(messages.afterHit) ?? rules.afterHit };
+      return rules.order === 'free' ? rules : { ...rules, afterHit: one(messages.afterHit) ?? rules.afterHit };
     case 'afterMiss':
       return { ...rules, afterMiss: one(messages.afterMiss) ?? rules.afterMiss };
     case 'exercise':

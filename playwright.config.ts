@@ -1,0 +1,37 @@
+import { defineConfig } from '@playwright/test';
+
+const port = process.env['LOCHSIDE_TEST_PORT'] ?? '3100';
+const url = `http://127.0.0.1:${port}`;
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  testMatch: '*.spec.ts',
+  timeout: 60_000,
+  workers: 1,
+  forbidOnly: true,
+  use: {
+    baseURL: url,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `${process.execPath} --import tsx src/cli/prepare.ts && exec ${process.execPath} node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    url: `${url}/api/v1/health`,
+    timeout: 60_000,
+    reuseExistingServer: false,
+    env: { ...(process.env as Record<string, string>), PUBLIC_URL: url, LOCHSIDE_HOSTS: `127.0.0.1:${port}` },
+    stdout: 'ignore',
+    stderr: 'pipe',
+  },
+});

@@ -1,0 +1,52 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+interface SignIn {
+  readonly email: string;
+  readonly password: string;
+  readonly role: 'teacher' | 'helper';
+}
+
+const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: SignIn[] };
+
+export async function signInAs(page: Page, role: 'teacher' | 'helper' = 'teacher'): Promise<void> {
+  const signIn = demoSignIns.find((one) => one.role === role)!;
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail address').fill(signIn.email);
+  await page.getByLabel('Password').fill(signIn.password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/games');
+}
+
+/** The links of a class of the demo, by child's name. */
+export async function linksOf(page: Page, className: string): Promise<Map<string, string>> {
+  await page.goto('/classes');
+  await page
+    .getByRole('row', { name: new RegExp(className) })
+    .getByRole('link', { name: 'Links and codes' })
+    .click();
+  await page.getByRole('heading', { name: `Links: ${className}` }).waitFor();
+  const found = await page
+    .locator('li')
+    .evaluateAll((items) => items.map((item) => [item.querySelector('h2')!.textContent!, item.querySelector('a')!.getAttribute('href')!] as const));
+  return new Map(found);
+}
+
+/** No finding of axe on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 140)).join(' | ')}`)).toEqual([]);
+}
+
+/** Collects what a page should never say: errors of script and breaches of the content policy. */
+export function complaintsOf(page: Page): string[] {
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && /Content Security Policy|Hydration|hydrat/.test(message.text())) complaints.push(message.text());
+  });
+  return complaints;
+}
+
+export const PHONE = { width: 390, height: 844 };

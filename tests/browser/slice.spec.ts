@@ -1,0 +1,353 @@
+import { expect, test, type Page } from '@playwright/test';
+import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs } from './people';
+
+/** Opens a child's card on a phone of its own. */
+async function phone(page: Page, url: string) {
+  const context = await page.context().browser()!.newContext({ viewport: PHONE, hasTouch: true });
+  const home = await context.newPage();
+  await home.goto(url);
+  return { home, context };
+}
+
+async function toPlay(home: Page) {
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  await home.getByRole('button', { name: 'It is set out' }).click();
+  await home.getByLabel('An adult says yes to this place').check();
+  await home.getByRole('button', { name: 'Go on' }).click();
+  await home.getByRole('button', { name: 'Start', exact: false }).last().click();
+}
+
+test('a teacher makes a game, sends it, a child plays it on a phone, and the score counts', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await signInAs(page);
+  let acts = 0;
+  const act = async (does: Promise<unknown>, number = 1) => {
+    acts += number;
+    await does;
+  };
+  await act(page.getByRole('button', { name: 'New game' }).click());
+  await act(page.getByText('bucket', { exact: true }).click());
+  await act(page.getByLabel('Name of the game').fill('Seal Supper'), 'Seal Supper'.length + 1);
+  await act(page.getByRole('button', { name: 'Set it out' }).click());
+  await page.waitForURL('**/games/*');
+  await expect(page.getByText('working it out')).toHaveCount(0);
+  await expect(page.getByText(/in 10$/).first()).toBeVisible();
+  await act(page.getByRole('button', { name: 'Send to a class' }).click());
+  await page.getByRole('button', { name: /Class P/ }).click();
+  await act(page.getByRole('option', { name: /P4 Dippers/ }).click(), 2);
+  await act(page.getByRole('button', { name: 'Send', exact: true }).click());
+  await expect(page.getByRole('heading', { name: 'Sent to P4 Dippers' })).toBeVisible();
+  await act(page.getByRole('link', { name: 'Links and codes' }).click());
+  expect(acts).toBeLessThanOrEqual(40);
+
+  const links = await linksOf(page, 'P4 Dippers');
+  const [name, url] = [...links][3]!;
+  const { home, context } = await phone(page, url);
+  const homeComplaints = complaintsOf(home);
+  await expect(home.getByText(name)).toBeVisible();
+  await expect(home.getByRole('heading', { name: /Seal Supper/ })).toBeVisible();
+  await toPlay(home);
+  await home.getByRole('radio', { name: /far mark/ }).click();
+  await home.getByRole('button', { name: /^In/ }).click();
+  await home.getByRole('button', { name: /^In/ }).click();
+  await home.getByRole('button', { name: 'Missed' }).click();
+  await expect(home.getByText(/Tap your heels/)).toBeVisible();
+  await home.getByRole('button', { name: 'Done' }).click();
+  await home.getByRole('button', { name: 'Stop the clock' }).click();
+  await home.getByRole('button', { name: 'End here' }).click();
+  await expect(home.getByText('Not finished: that is written down too.')).toBeVisible();
+  const total = Number(await home.locator('p b').first().textContent());
+  expect(total).toBeGreaterThan(0);
+  await home.getByRole('button', { name: 'just right' }).click();
+  await home.getByRole('button', { name: 'Send to school' }).click();
+  await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
+
+  await page.goto('/scores');
+  const row = page.getByRole('row', { name: new RegExp(name.replace('.', '\\.')) });
+  await expect(row).toContainText(String(total));
+  await expect(row).toContainText('2/3');
+  expect([...complaints, ...homeComplaints]).toEqual([]);
+  await context.close();
+});
+
+test('the scores page shows a report that comes in while it is open', async ({ page }) => {
+  await signInAs(page);
+  const links = await linksOf(page, 'P4 Dippers');
+  await page.goto('/scores');
+  const waiting = page.getByRole('row', { name: /not yet/ }).first();
+  const name = (await waiting.locator('td').first().textContent())!;
+  const { home, context } = await phone(page, links.get(name)!);
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  await home.getByRole('button', { name: 'It is set out' }).click();
+  await home.getByLabel('An adult says yes to this place').check();
+  await home.getByRole('button', { name: 'Go on' }).click();
+  await home.getByRole('button', { name: 'We counted without the page' }).click();
+  for (let n = 0; n < 3; n += 1) await home.getByRole('button', { name: 'One more from the near mark' }).click();
+  await home.getByRole('button', { name: 'That is right' }).click();
+  await home.getByRole('button', { name: 'Send to school' }).click();
+  await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
+  await expect(page.getByRole('row', { name: new RegExp(name.replace('.', '\\.')) })).not.toContainText('not yet', { timeout: 12_000 });
+  await context.close();
+});
+
+test('a play without a connection stays in the phone, survives a reload, and is sent once when there is one', async ({ page }) => {
+  await signInAs(page);
+  const links = await linksOf(page, 'P2 Wagtails');
+  const { home, context } = await phone(page, [...links.values()][5]!);
+  await toPlay(home);
+  for (let n = 0; n < 10; n += 1) await home.getByRole('button', { name: 'Missed' }).click();
+  await expect(home.getByRole('button', { name: 'Send to school' })).toBeVisible();
+  await context.route('**/api/**', (route) => route.abort());
+  await home.getByRole('button', { name: 'Send to school' }).click();
+  await expect(home.getByRole('heading', { name: 'Kept, not sent yet' })).toBeVisible();
+  await home.reload();
+  await expect(home.getByText('There is no connection.', { exact: false })).toBeVisible();
+  await expect(home.getByText('1 score waits in this device', { exact: false })).toBeVisible();
+  const sent: number[] = [];
+  await context.unroute('**/api/**');
+  home.on('response', (response) => response.url().endsWith('/home/reports') && sent.push(response.status()));
+  await home.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(home.getByText(/The school has \d+ score/)).toBeVisible();
+  expect(sent).toEqual([201]);
+  await context.close();
+});
+
+test('a go that was cut off half-way goes on where it was', async ({ page }) => {
+  await signInAs(page);
+  const links = await linksOf(page, 'P4 Dippers');
+  const { home, context } = await phone(page, [...links.values()][7]!);
+  await toPlay(home);
+  await home.getByRole('button', { name: /^In/ }).click();
+  await home.getByRole('button', { name: /^In/ }).click();
+  const before = await home.locator('[aria-live=polite] b').textContent();
+  await home.reload();
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  await expect(home.getByRole('heading', { name: 'You were in the middle of a go' })).toBeVisible();
+  await home.getByRole('button', { name: 'Go on with it' }).click();
+  await home.getByRole('button', { name: 'Go on' }).click();
+  await expect(home.locator('[aria-live=polite] b')).toHaveText(before!);
+  await home.getByRole('button', { name: 'Undo' }).click();
+  expect(Number(await home.locator('[aria-live=polite] b').textContent())).toBe(Number(before) / 2);
+  await context.close();
+});
+
+test('the chart table answers: drag, arrow keys, typed lengths, slots, undo, and it saves by itself', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await signInAs(page);
+  await page.getByRole('link', { name: /Kelp Kettle/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  const far = page.getByRole('button', { name: /^far mark/ });
+  const length = page.getByRole('spinbutton', { name: 'far mark, metres from the target' });
+  const first = Number(await length.inputValue());
+
+  await far.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(length).not.toHaveValue(first.toFixed(2));
+  await page.keyboard.press('Control+z');
+  await expect(length).toHaveValue(first.toFixed(2));
+
+  const box = (await far.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x - 60, box.y + 20, { steps: 8 });
+  await page.mouse.up();
+  await expect(length).not.toHaveValue(first.toFixed(2));
+
+  await length.fill('1.5');
+  await length.press('Enter');
+  await expect(length).toHaveValue('1.50');
+  await expect(far).toHaveAttribute('aria-label', /1\.5 m/);
+
+  await page.getByRole('spinbutton', { name: 'Seconds' }).fill('45');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/45 s a go/).first()).toBeVisible();
+  await page
+    .getByRole('button', { name: /What is aimed at/ })
+    .first()
+    .click();
+  await page.getByRole('option', { name: 'bucket' }).click();
+  await expect(page.getByText('underarm throw · sock ball · bucket')).toBeVisible();
+  await expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('underarm throw · sock ball · bucket')).toBeVisible();
+  await expect(page.getByRole('spinbutton', { name: 'far mark, metres from the target' })).toHaveValue('1.50');
+  expect(complaints).toEqual([]);
+});
+
+test('a second window that saved first is told apart, and nothing is overwritten', async ({ page, context }) => {
+  await signInAs(page);
+  await page.getByRole('link', { name: /Pebble Post/ }).click();
+  await page.waitForURL('**/games/*');
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await second.getByRole('spinbutton', { name: 'Seconds' }).fill('70');
+  await second.keyboard.press('Enter');
+  await expect(second.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
+  await page.getByRole('spinbutton', { name: 'Seconds' }).fill('80');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'changed in another window' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('spinbutton', { name: 'Seconds' })).toHaveValue('70');
+});
+
+test('with the keyboard only: from the shelf to a sent week', async ({ page }) => {
+  await signInAs(page);
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await page.keyboard.press(key);
+  };
+  const tabTo = async (name: RegExp) => {
+    for (let n = 0; n < 60; n += 1) {
+      const label = await page.evaluate(() => {
+        const element = document.activeElement as HTMLElement | null;
+        return element ? (element.getAttribute('aria-label') ?? element.textContent ?? '') : '';
+      });
+      if (name.test(label)) return;
+      await page.keyboard.press('Tab');
+    }
+    throw new Error(`no Tab leads to ${name}`);
+  };
+  await tabTo(/^New game$/);
+  await press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await press('ArrowRight', 'Tab', 'Tab');
+  await tabTo(/^Set it out$/);
+  await press('Enter');
+  await page.waitForURL('**/games/*');
+  await expect(page.getByText('overarm throw', { exact: false })).toBeVisible();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  await tabTo(/^Send to a class$/);
+  await press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await tabTo(/^Send$/);
+  await press('Enter');
+  await expect(page.getByRole('heading', { name: /^Sent to / })).toBeVisible();
+  await press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('a play with the keyboard only, at home', async ({ page }) => {
+  await signInAs(page);
+  const links = await linksOf(page, 'P4 Dippers');
+  const { home, context } = await phone(page, [...links.values()][9]!);
+  const tabTo = async (name: RegExp) => {
+    for (let n = 0; n < 40; n += 1) {
+      await home.keyboard.press('Tab');
+      const label = await home.evaluate(() => {
+        const element = document.activeElement as HTMLElement;
+        return element.getAttribute('aria-label') ?? element.closest('label')?.textContent ?? element.textContent ?? '';
+      });
+      if (name.test(label)) return;
+    }
+    throw new Error(`no Tab leads to ${name}`);
+  };
+  await expect(home.getByRole('heading').first()).toBeVisible();
+  await tabTo(/^Set it out$/);
+  await home.keyboard.press('Enter');
+  await tabTo(/^It is set out$/);
+  await home.keyboard.press('Enter');
+  await tabTo(/An adult says yes/);
+  await home.keyboard.press('Space');
+  await tabTo(/^Go on$/);
+  await home.keyboard.press('Enter');
+  await tabTo(/^Start/);
+  await home.keyboard.press('Enter');
+  await expect(home.getByRole('button', { name: /^(In|Hit)/ })).toBeFocused({ timeout: 8000 });
+  await home.keyboard.press('Enter');
+  await expect(home.locator('[aria-live=polite] b')).not.toHaveText('0');
+  await context.close();
+});
+
+test('a helper sees and types scores, but does not change games', async ({ page }) => {
+  await signInAs(page, 'helper');
+  await expect(page.getByRole('button', { name: 'New game' })).toHaveCount(0);
+  await page.getByRole('link', { name: /Gull's Nest/ }).click();
+  await expect(page.getByRole('button', { name: 'Send to a class' })).toBeDisabled();
+  await page.goto('/scores');
+  await page
+    .getByRole('button', { name: /^Type in the score of/ })
+    .first()
+    .click();
+  const cells = page.getByRole('dialog').getByRole('textbox');
+  await cells.first().fill('2');
+  await page.getByRole('button', { name: 'Keep this score' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByText('typed in').first()).toBeVisible();
+});
+
+test('a class is made from a pasted list, and only first names and initials leave the page', async ({ page }) => {
+  await signInAs(page);
+  await page.goto('/classes');
+  await page.getByRole('button', { name: 'New class' }).click();
+  await page.getByLabel('Name').fill('P6 Ospreys');
+  await page.getByRole('button', { name: 'Make the class' }).click();
+  await page.waitForURL('**/classes/*');
+  await page.getByRole('button', { name: 'Add children' }).click();
+  const bodies: string[] = [];
+  page.on('request', (request) => request.method() === 'POST' && bodies.push(request.postData() ?? ''));
+  await page.getByLabel(/Names, one a line/).fill('Heather Lochhead\nSinclair, Tom\n???\nMei Lin Wong');
+  await expect(page.getByText('3 children: Heather L., Tom S., Mei W.')).toBeVisible();
+  await expect(page.getByText('line 3 has no name in it', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Add 3' }).click();
+  await expect(page.getByRole('cell', { name: 'Heather L.' })).toBeVisible();
+  expect(bodies.join()).not.toMatch(/Lochhead|Sinclair|Wong/);
+  await page.getByRole('button', { name: 'Change Tom S.' }).click();
+  await page.getByLabel('Own step in cm (if counted)').fill('61');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('cell', { name: '61 cm' })).toBeVisible();
+});
+
+test('every main view passes axe', async ({ page }) => {
+  await page.goto('/sign-in');
+  await expectAccessible(page);
+  await signInAs(page);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'New game' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: /Lantern Quay/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  await expectAccessible(page);
+  for (const path of ['/weeks', '/scores', '/classes']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expectAccessible(page);
+  }
+  await page.goto('/classes');
+  await page.getByRole('link', { name: 'P4 Dippers', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'P4 Dippers' })).toBeVisible();
+  await expectAccessible(page);
+  const links = await linksOf(page, 'P4 Dippers');
+  await expectAccessible(page);
+  const { home, context } = await phone(page, [...links.values()][11]!);
+  await expect(home.getByRole('button', { name: 'Set it out' })).toBeVisible();
+  await expectAccessible(home);
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  await expectAccessible(home);
+  await home.getByRole('button', { name: 'It is set out' }).click();
+  await expectAccessible(home);
+  await home.getByLabel('An adult says yes to this place').check();
+  await home.getByRole('button', { name: 'Go on' }).click();
+  await expectAccessible(home);
+  await home.getByRole('button', { name: /^Start/ }).click();
+  await expect(home.getByRole('button', { name: /^(In|Hit)/ })).toBeVisible({ timeout: 8000 });
+  await expectAccessible(home);
+  await home.getByRole('button', { name: /^(In|Hit)/ }).click();
+  await home.getByRole('button', { name: /^Stop/ }).click();
+  await expectAccessible(home);
+  await home.getByRole('button', { name: 'End here' }).click();
+  await expectAccessible(home);
+  await context.close();
+});
+
+test('a page of the school does not open without signing in, and a wrong link says so', async ({ page }) => {
+  for (const path of ['/games', '/weeks', '/scores', '/classes']) {
+    await page.goto(path);
+    await expect(page).toHaveURL(/sign-in/);
+  }
+  await page.goto('/home#k=AAAAAAAAAAAAAAAAAAAAAA');
+  await expect(page.getByText('This link is not known', { exact: false })).toBeVisible();
+  const policy = (await page.goto('/sign-in'))!.headers()['content-security-policy']!;
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(policy).not.toContain('unsafe-eval');
+});

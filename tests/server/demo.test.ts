@@ -1,0 +1,54 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { judge } from '@/core/reports/judge';
+import type { Report } from '@/core/reports/report';
+import { readReport } from '@/core/reports/read-report';
+import { readGame } from '@/core/rules/read-game';
+import { demoGames } from '@/server/demo/demo-games';
+import { dropDemo, holdsDemo, isEmpty, loadDemo } from '@/server/demo/load-demo';
+import { DEMO_CHILDREN } from '@/server/demo/names';
+import { toText } from '@/server/db/ids';
+import { pool, rows } from '@/server/db/pool';
+import { versionBody } from '@/server/db/weeks';
+import { settings } from '@/server/settings';
+import { useOwnSchema } from './school';
+
+beforeAll(async () => {
+  await useOwnSchema();
+  await dropDemo();
+});
+afterAll(() => pool().end());
+
+describe('the demo school', () => {
+  it('has games that read, and children who are first name and initial', () => {
+    for (const { game } of demoGames()) expect(readGame(game)).toMatchObject({ ok: true });
+    for (const name of DEMO_CHILDREN) expect(name).toMatch(/^\p{L}+ \p{L}$/u);
+    expect(new Set(DEMO_CHILDREN).size).toBe(DEMO_CHILDREN.length);
+  });
+  it('is loaded into an empty database: two classes, four weeks each, reports that the engine played', async () => {
+    expect(await isEmpty()).toBe(true);
+    await loadDemo([{ name: 'Ms Tarn', email: 'tarn@example.org', role: 'teacher', password: 'x'.repeat(12) }], settings().serverKey, new Date());
+    expect(await holdsDemo()).toBe(true);
+    expect(
+      await rows('SELECT c.name, COUNT(w.id) AS weeks FROM classes c JOIN weeks w ON w.class_id = c.id GROUP BY c.name ORDER BY c.name'),
+    ).toEqual([
+      { name: 'P2 Wagtails', weeks: 4 },
+      { name: 'P4 Dippers', weeks: 4 },
+    ]);
+    const reports = await rows<{ body: string; kind: string; version: Buffer }>(
+      'SELECT r.body, v.kind, i.game_version_id AS version FROM reports r JOIN verdicts v ON v.report_id = r.id JOIN assignments a ON a.id = r.assignment_id JOIN week_items i ON i.id = a.week_item_id',
+    );
+    expect(reports.length).toBeGreaterThan(150);
+    const kinds = new Map<string, number>();
+    for (const { body, kind, version } of reports) {
+      const { report } = JSON.parse(body) as { report: Report };
+      expect(readReport(report).ok).toBe(true);
+      expect(judge(await versionBody(toText(version)), report).kind).toBe(kind);
+      kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
+    }
+    expect(kinds.get('clean')! / reports.length).toBeGreaterThan(0.85);
+    expect(kinds.get('sum')).toBeGreaterThan(0);
+    expect(kinds.get('doubtful')).toBeGreaterThan(0);
+    await dropDemo();
+    expect(await isEmpty()).toBe(true);
+  });
+});

@@ -1,0 +1,155 @@
+/** A school of its own for each test, in the test worker's own schema. */
+import { hashPassword } from '@/server/auth/passwords';
+import { openSession, type Role } from '@/server/auth/sessions';
+import { addChild } from '@/server/db/children';
+import { addClass } from '@/server/db/classes';
+import { addGame } from '@/server/db/games';
+import type { Uuid } from '@/server/db/ids';
+import { migrate } from '@/server/db/migrate';
+import { tokenFor } from '@/server/db/access-keys';
+import { transact } from '@/server/db/pool';
+import { addSchool, termAt, yearAt } from '@/server/db/schools';
+import { addTeacher } from '@/server/db/teachers';
+import { assignmentsOfChild, type ChildAssignment } from '@/server/db/weeks';
+import { schoolDay } from '@/server/school-calendar';
+import { sendWeek } from '@/server/weeks/send-week';
+import { sensibleStart } from '@/core/course/sensible-start';
+import { eventsFromParts, goOf } from '@/core/reports/from-parts';
+import { REPORT_FORMAT } from '@/core/rules/formats';
+import type { Report } from '@/core/reports/report';
+import { settings } from '@/server/settings';
+import { v7 } from 'uuid';
+
+export const HOST = 'lochside.test';
+export const ZONE = 'Europe/London';
+
+/** Points this worker at a schema of its own and migrates it. */
+export async function useOwnSchema(): Promise<void> {
+  const url = new URL(process.env['DATABASE_URL']!);
+  url.pathname = `/lochside_unit_${process.env['VITEST_POOL_ID'] ?? '1'}`;
+  process.env['DATABASE_URL'] = url.toString();
+  await migrate(url.toString());
+}
+
+export interface TestSchool {
+  readonly id: Uuid;
+  readonly classId: Uuid;
+  readonly teacherId: Uuid;
+  readonly gameId: Uuid;
+  readonly childIds: readonly Uuid[];
+  readonly email: string;
+  readonly cookie: (role: Role) => Promise<string>;
+}
+
+export const PASSWORD = 'reeds and lilies';
+
+export async function makeSchool(children = 2): Promise<TestSchool> {
+  const now = new Date();
+  const today = schoolDay(now, ZONE);
+  const email = `${v7()}@school.example`;
+  const made = await transact(async (db) => {
+    const id = await addSchool(db, { name: 'Test school', timeZone: ZONE, isDemo: false }, now);
+    const passwordHash = await hashPassword(PASSWORD);
+    const teacherId = await addTeacher(db, { schoolId: id, name: 'T', email, passwordHash, role: 'teacher' }, now);
+    const helperId = await addTeacher(db, { schoolId: id, name: 'H', email: `h-${email}`, passwordHash, role: 'helper' }, now);
+    const year = await yearAt(db, id, today);
+    const classId = await addClass(db, { schoolId: id, yearId: year.id, name: 'P4', ageYears: 8 }, now);
+    const childIds: Uuid[] = [];
+    for (let n = 0; n < children; n += 1)
+      childIds.push(await addChild(db, id, classId, { firstName: `Child${'abcdefghijklmnop'[n]}`, initial: 'X.' }, today, now));
+    const game = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
+    return { id, teacherId, helperId, classId, childIds, gameId: await addGame(db, id, game, 8, now) };
+  });
+  return {
+    ...made,
+    email,
+    cookie: async (role) => `lochside=${(await openSession(role === 'teacher' ? made.teacherId : made.helperId, made.id, new Date())).token}`,
+  };
+}
+
+export async function sendTo(school: TestSchool): Promise<{
+  weekId: Uuid;
+  termId: Uuid;
+  assignment: (childId: Uuid) => Promise<ChildAssignment>;
+  token: (childId: Uuid, scope?: 'card' | 'slip') => Promise<string>;
+}> {
+  const now = new Date();
+  const today = schoolDay(now, ZONE);
+  const sent = await sendWeek(
+    {
+      schoolId: school.id,
+      teacherId: school.teacherId,
+      classId: school.classId,
+      gameId: school.gameId,
+      levelId: 'level-1',
+      dueOn: today,
+      warmUp: 'w',
+      diary: 'd',
+      note: '',
+      today,
+    },
+    now,
+  );
+  return {
+    weekId: sent.id,
+    termId: sent.termId,
+    assignment: async (childId) => (await assignmentsOfChild(childId, sent.termId)).find((one) => one.weekId === sent.id)!,
+    token: (childId, scope = 'card') =>
+      transact(async (db) => tokenFor(db, settings().serverKey, childId, (await termAt(db, school.id, today)).id, scope, new Date())),
+  };
+}
+
+/** A clean report of so many hits from each mark, as an envelope. */
+export async function envelopeFor(assignment: ChildAssignment, hits: readonly number[], wrongBy = 0) {
+  const { versionBody } = await import('@/server/db/weeks');
+  const game = await versionBody(assignment.versionId);
+  const part = game.parts[0]!;
+  const values = part.groups['mark']!.value!;
+  const total = hits.reduce((sum, n, index) => sum + n * values[index]!, 0) + wrongBy;
+  const go = goOf(
+    { game, levelId: assignment.levelId, setUp: assignment.setUp },
+    { counting: 'parts', hand: 'either', events: eventsFromParts(part, hits), total },
+  );
+  const report: Report = { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' };
+  return { playId: v7(), assignmentId: assignment.id, report, total };
+}
+
+export interface Ask {
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH';
+  readonly cookie?: string;
+  readonly token?: string;
+  readonly body?: unknown;
+  readonly raw?: string;
+  readonly headers?: Readonly<Record<string, string>>;
+}
+
+type Route = (request: Request, context: { params: Promise<Record<string, string | string[] | undefined>> }) => Promise<Response>;
+
+/** Calls a route handler as a browser would. */
+export async function call(
+  route: Route,
+  path: string,
+  { method = 'POST', cookie, token, body, raw, headers = {} }: Ask = {},
+  params: Record<string, string> = {},
+) {
+  const text = raw ?? (body === undefined ? undefined : JSON.stringify(body));
+  const response = await route(
+    new Request(`http://${HOST}${path}`, {
+      method,
+      headers: {
+        host: HOST,
+        ...(method === 'GET' ? {} : { origin: `http://${HOST}`, 'content-type': 'application/json' }),
+        ...(cookie ? { cookie } : {}),
+        ...(token ? { authorization: `Bearer ${token}` } : {}),
+        ...headers,
+      },
+      ...(text === undefined || method === 'GET' ? {} : { body: text }),
+    }),
+    { params: Promise.resolve(params) },
+  );
+  const answer = (await response
+    .clone()
+    .json()
+    .catch(() => null)) as Record<string, unknown> & { problems?: { place: string; reason: string }[] };
+  return { status: response.status, answer, headers: response.headers };
+}

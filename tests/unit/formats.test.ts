@@ -1,0 +1,93 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Ajv2020 from 'ajv/dist/2020';
+import fc from 'fast-check';
+import { afterAll, describe, expect, it } from 'vitest';
+import { formatFiles } from '@/cli/format-files';
+import { readReport } from '@/core/reports/read-report';
+import { readGame } from '@/core/rules/read-game';
+import { readPlay } from '@/core/rules/read-play';
+import { framesGame } from '../examples/frames-game';
+
+const docs = join(import.meta.dirname, '../../docs/format');
+const text = (name: string) => readFileSync(join(docs, name), 'utf8');
+const json = (name: string) => JSON.parse(text(name)) as unknown;
+const ajv = new Ajv2020({ strict: false });
+
+describe('the published formats', () => {
+  it('are what the code says: run npm run format:docs after a change', () => {
+    for (const [name, written] of Object.entries(formatFiles())) expect(text(name), name).toBe(written);
+  });
+  it.each(['game', 'play', 'report'])('the example of a %s fits its JSON Schema', (kind) => {
+    const validate = ajv.compile(json(`${kind}.schema.json`) as object);
+    expect(validate(json(`example.${kind}.json`)), JSON.stringify(validate.errors)).toBe(true);
+  });
+  it('are read by the code', () => {
+    expect(readGame(json('example.game.json')).ok).toBe(true);
+    expect(readPlay(json('example.play.json')).ok).toBe(true);
+    expect(readReport(json('example.report.json')).ok).toBe(true);
+  });
+  it('hold a frames game too, which the schema admits', () => {
+    const validate = ajv.compile(json('game.schema.json') as object);
+    expect(validate(JSON.parse(JSON.stringify(framesGame(10)))), JSON.stringify(validate.errors)).toBe(true);
+    expect(readGame(framesGame(10)).ok).toBe(true);
+  });
+  it('JSON Schema and Joi agree on reports with one field broken', () => {
+    const validate = ajv.compile(json('report.schema.json') as object);
+    const report = json('example.report.json') as Record<string, unknown>;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.keys(report)),
+        fc.oneof(fc.string(), fc.integer(), fc.constant(null), fc.array(fc.integer(), { maxLength: 2 })),
+        (key, value) => {
+          const broken = { ...report, [key]: value };
+          expect(validate(broken)).toBe(readReport(broken).ok);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});
+
+describe('npx lochside', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'lochside-cli-'));
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const lochside = (...args: string[]) =>
+    spawnSync(process.execPath, [join(import.meta.dirname, '../../cli/lochside.mjs'), ...args], { encoding: 'utf8' });
+  const file = (name: string, value: unknown) => {
+    const path = join(folder, name);
+    writeFileSync(path, typeof value === 'string' ? value : JSON.stringify(value));
+    return path;
+  };
+  const game = join(docs, 'example.game.json');
+
+  it('scores a play with its working', () => {
+    const done = lochside('score', game, join(docs, 'example.play.json'));
+    expect(done.status).toBe(0);
+    const result = JSON.parse(done.stdout) as { value: number; working: { times: number; each: number }[] };
+    expect(result.working.reduce((sum, line) => sum + line.times * line.each, 0)).toBe(result.value);
+  });
+  it('checks a clean report with exit 0 and a wrong sum with exit 1', () => {
+    expect(lochside('check', game, join(docs, 'example.report.json')).status).toBe(0);
+    const report = json('example.report.json') as { goes: { total: number }[] };
+    report.goes[0]!.total += 5;
+    const wrong = lochside('check', game, file('wrong.json', report));
+    expect(wrong.status).toBe(1);
+    expect(JSON.parse(wrong.stdout)).toMatchObject({ kind: 'sum' });
+  });
+  it('names the place of bad input on one line a problem, with exit 2', () => {
+    const bad = lochside('score', file('bad.json', { ...(json('example.game.json') as object), title: 7 }), join(docs, 'example.play.json'));
+    expect(bad.status).toBe(2);
+    expect(bad.stderr).toContain('bad.json/title: ');
+    expect(lochside('score', file('no.json', '{'), join(docs, 'example.play.json')).status).toBe(2);
+    expect(lochside('juggle').status).toBe(2);
+  });
+  it('forecasts a level', () => {
+    const done = lochside('forecast', game, '--age', '8', '--level', '2', '--plays', '300', '--seed', '4');
+    expect(done.status).toBe(0);
+    expect(JSON.parse(done.stdout)).toMatchObject({ plays: 300 });
+    expect(lochside('forecast', game, '--age', 'old').status).toBe(2);
+  });
+});
