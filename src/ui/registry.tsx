@@ -4,7 +4,9 @@ import { useState, type ReactNode } from 'react';
 import { ServerStyleSheet, StyleSheetManager } from 'styled-components';
 
 /** Sends the styles of the first render with the page, under the nonce of the content policy. */
-export function StyleRegistry({ nonce, children }: { nonce: string; children: ReactNode }) {
+export function StyleRegistry({ nonce: newest, children }: { nonce: string; children: ReactNode }) {
+  // A refresh brings the nonce of another answer; the browser goes on asking for that of the document.
+  const [nonce] = useState(newest);
   const [sheet] = useState(() => new ServerStyleSheet({ nonce }));
   useServerInsertedHTML(() => {
     const styles = sheet.getStyleElement();

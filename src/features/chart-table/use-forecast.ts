@@ -23,7 +23,7 @@ export interface Forecasts {
 export function useForecast(game: Game, ageYears: number, level: number, dragging: boolean): Forecasts {
   const [found, setFound] = useState<Forecasts>({ levels: game.levels.map(() => null), floor: null, of: null, failed: false });
   const worker = useRef<{ remote: Remote<ForecastWorker>; end: () => void } | null>(null);
-  const wanted = useRef<{ game: Game; ageYears: number; level: number; dragging: boolean } | null>(null);
+  const wanted = useRef<{ game: Game; ageYears: number; level: number; dragging: boolean; since: number } | null>(null);
   const busy = useRef(false);
 
   useEffect(() => {
@@ -38,7 +38,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
   }, []);
 
   useEffect(() => {
-    wanted.current = { game, ageYears, level, dragging };
+    wanted.current = { game, ageYears, level, dragging, since: performance.now() };
     const work = async () => {
       if (busy.current) return;
       busy.current = true;
@@ -53,6 +53,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
             plays: ask.dragging ? PLAYS_WHILE_DRAGGING : PLAYS_AT_REST,
             floorOf: ask.level,
           });
+          performance.measure(ask.dragging ? 'forecast while dragging' : 'forecast at rest', { start: ask.since });
           setFound((before) => {
             const levels = ask.game.levels.map(
               (_, index) => answer.levels.find((one) => one.index === index)?.forecast ?? before.levels[index] ?? null,

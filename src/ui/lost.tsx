@@ -1,0 +1,21 @@
+'use client';
+import { Button, ButtonLink } from './button';
+import { Empty, Page } from './page';
+
+/** A page that is not there, or that broke: what happened and the ways on. */
+export function Lost({ title, words, onAgain }: { title: string; words: string; onAgain?: () => void }) {
+  return (
+    <Page $width={720}>
+      <h1 style={{ margin: '64px 0 20px' }}>{title}</h1>
+      <Empty>
+        <p>{words}</p>
+        {onAgain && (
+          <Button $strong onPress={onAgain}>
+            Open it again
+          </Button>
+        )}{' '}
+        <ButtonLink href="/games">To the games</ButtonLink>
+      </Empty>
+    </Page>
+  );
+}

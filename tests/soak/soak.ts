@@ -1,0 +1,75 @@
+/** npm run soak: 10,000 malformed requests over http to a server with its limits off. Bounded, and to this machine only. */
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { migrate } from '@/server/db/migrate';
+import { pool } from '@/server/db/pool';
+import { makeSchool } from '../server/school';
+import { malformedRequests } from './malformed';
+import { checksums, targetsOf } from './targets';
+
+const NUMBER = Number(process.argv[2] ?? 10_000);
+const AT_ONCE = 8;
+const port = process.env['LOCHSIDE_TEST_PORT']!;
+const address = `http://127.0.0.1:${port}`;
+const root = join(import.meta.dirname, '../..');
+
+await migrate(process.env['DATABASE_URL']!);
+const web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', port], {
+  cwd: root,
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, NODE_ENV: 'production', LOCHSIDE_LIMITS: 'off', LOCHSIDE_HOSTS: '' },
+});
+try {
+  for (let n = 0; n < 200; n += 1) {
+    if (
+      await fetch(`${address}/api/v1/health`).then(
+        (answer) => answer.ok,
+        () => false,
+      )
+    )
+      break;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  const school = await makeSchool();
+  const { targets, token } = await targetsOf(school);
+  const cookie = await school.cookie('teacher');
+  const before = JSON.stringify(await checksums());
+  const requests = malformedRequests(targets, NUMBER, 7);
+  const statuses = new Map<number, number>();
+  let next = 0;
+  const began = Date.now();
+  await Promise.all(
+    Array.from({ length: AT_ONCE }, async () => {
+      for (let mine = next++; mine < requests.length; mine = next++) {
+        const { target, raw } = requests[mine]!;
+        const answer = await fetch(`${address}${target.path}`, {
+          method: target.method,
+          headers: {
+            'content-type': 'application/json',
+            origin: address,
+            ...(target.who === 'family' ? { authorization: `Bearer ${token}` } : { cookie }),
+          },
+          body: raw,
+        });
+        await answer.arrayBuffer();
+        statuses.set(answer.status, (statuses.get(answer.status) ?? 0) + 1);
+      }
+    }),
+  );
+  const failed = [...statuses].filter(([status]) => status >= 500 || status < 400).reduce((sum, [, n]) => sum + n, 0);
+  const stopped = [401, 403, 429].reduce((sum, status) => sum + (statuses.get(status) ?? 0), 0);
+  const unchanged = JSON.stringify(await checksums()) === before;
+  process.stdout.write(
+    `${NUMBER} malformed requests in ${((Date.now() - began) / 1000).toFixed(0)} s: ${[...statuses]
+      .sort()
+      .map(([status, n]) => `${n} × ${status}`)
+      .join(', ')}\n`,
+  );
+  process.stdout.write(`reached validation: ${(100 * (1 - stopped / NUMBER)).toFixed(1)}%; domain tables ${unchanged ? 'unchanged' : 'CHANGED'}\n`);
+  const good = failed === 0 && unchanged && stopped / NUMBER <= 0.1;
+  process.stdout.write(good ? '1 passed, 0 failed\n' : '0 passed, 1 failed\n');
+  if (!good) process.exitCode = 1;
+} finally {
+  web.kill('SIGTERM');
+  await pool().end();
+}
