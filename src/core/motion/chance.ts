@@ -3,7 +3,7 @@
  * Accuracy against 10⁶ random throws is checked in the tests (opening ≤ 0.005, upright ≤ 0.01).
  */
 import type { AimedShape, Implement } from '../objects/catalogue';
-import { easiestAngle, entryAngle, flatAngle, flightSeconds, speedToReach } from './flight';
+import { easiestAngle, entryAngle, flatAngle, flightSeconds, GRAVITY, speedToReach } from './flight';
 import { normalCdf, normalPdf, withinChance } from './normal';
 import type { Release, Technique } from './release';
 
@@ -76,24 +76,40 @@ export function hitChance(shot: Shot): number {
   return Math.min(1, Math.max(0, chance));
 }
 
-/** Σ over elevations of the chance that the speed lies between the two that meet `nearM` and `farM` at height `riseM`. */
-function lengthChance(shot: Shot, aim: AimedThrow, riseM: number, nearM: number, farM: number): number {
+interface Chord {
+  readonly nearM: number;
+  readonly farM: number;
+  /** Share of the throws that go along this chord. */
+  readonly weight: number;
+}
+
+/** Weights of the elevations, from −CLIP_SD to +CLIP_SD standard deviations, adding up to 1. */
+const ELEVATIONS = Array.from({ length: ELEVATION_NODES }, (_, i) => {
+  const z = CLIP_SD * ((2 * i) / (ELEVATION_NODES - 1) - 1);
+  return { z, density: normalPdf(z) };
+});
+const DENSITIES = ELEVATIONS.reduce((sum, { density }) => sum + density, 0);
+
+/** Σ over elevations and chords of the chance that the speed lies between the two that meet the near and the far end at height `riseM`. */
+function lengthChance(shot: Shot, aim: AimedThrow, riseM: number, chords: readonly Chord[]): number {
   const { elevationSd, speedShareSd } = shot.release;
   const speedSd = aim.speed * speedShareSd;
   let sum = 0;
-  let weights = 0;
-  for (let i = 0; i < ELEVATION_NODES; i += 1) {
-    const z = CLIP_SD * ((2 * i) / (ELEVATION_NODES - 1) - 1);
-    const weight = normalPdf(z);
-    weights += weight;
+  for (const { z, density } of ELEVATIONS) {
     const angle = aim.angleRad + z * elevationSd;
     if (angle >= Math.PI / 2) continue;
-    const slow = speedToReach(Math.max(nearM, 1e-6), riseM, angle);
-    if (slow === Infinity) continue;
-    const fast = speedToReach(farM, riseM, angle);
-    sum += weight * (normalCdf((fast - aim.speed) / speedSd) - normalCdf((slow - aim.speed) / speedSd));
+    const cos = Math.cos(angle);
+    const tan = Math.tan(angle);
+    const scale = Math.sqrt(GRAVITY / 2) / cos;
+    // speedToReach() with its trigonometry done once for all chords.
+    const speedTo = (distance: number) => (distance * tan - riseM > 0 ? (scale * distance) / Math.sqrt(distance * tan - riseM) : Infinity);
+    for (const chord of chords) {
+      const slow = speedTo(Math.max(chord.nearM, 1e-6));
+      if (slow === Infinity) continue;
+      sum += density * chord.weight * (normalCdf((speedTo(chord.farM) - aim.speed) / speedSd) - normalCdf((slow - aim.speed) / speedSd));
+    }
   }
-  return sum / weights;
+  return sum / DENSITIES;
 }
 
 /** How far in from each edge the centre of the ball must be. A hard ball needs its whole width in the slanting gap. */
@@ -122,21 +138,23 @@ function openingChance(shot: Shot, aim: AimedThrow): number {
     const turned = Math.abs(Math.sin(shot.turnRad)) > 0.5;
     const halfAlong = (turned ? target.widthM : target.depthM) / 2 - shrink.alongM;
     const halfAcross = (turned ? target.depthM : target.widthM) / 2 - shrink.acrossM;
-    return stays * withinChance(halfAcross, acrossSd) * lengthChance(shot, aim, rise, distanceM - halfAlong, distanceM + halfAlong);
+    const across = withinChance(halfAcross, acrossSd);
+    return stays * lengthChance(shot, aim, rise, [{ nearM: distanceM - halfAlong, farM: distanceM + halfAlong, weight: across }]);
   }
-  // Round or turned: chords along the throw, summed over sideways offsets that the opening can still catch.
-  const reach = halfExtentAcross(target, shot.turnRad, shrink);
-  const clip = Math.min(reach, CLIP_SD * acrossSd);
-  let sum = 0;
-  for (let i = 0; i < AZIMUTH_NODES; i += 1) {
-    // Midpoints: the chord vanishes at the edge, so end nodes would waste work.
-    const offset = clip * ((2 * i + 1) / AZIMUTH_NODES - 1);
+  // Round or turned: chords along the throw, summed over sideways offsets that the opening can still catch. Midpoints, since the
+  // chord vanishes at the edge; both sides of a round opening are alike.
+  const oneSide = target.outline === 'round';
+  const clip = Math.min(halfExtentAcross(target, shot.turnRad, shrink), CLIP_SD * acrossSd);
+  const nodes = oneSide ? Math.ceil(AZIMUTH_NODES / 2) : AZIMUTH_NODES;
+  const chords: Chord[] = [];
+  for (let i = 0; i < nodes; i += 1) {
+    const offset = oneSide ? (clip * (i + 0.5)) / nodes : clip * ((2 * i + 1) / nodes - 1);
     const chord = chordAt(target, offset, shot.turnRad, shrink);
     if (!chord) continue;
-    const density = normalPdf(offset / acrossSd) / acrossSd;
-    sum += density * lengthChance(shot, aim, rise, distanceM + chord.nearM, distanceM + chord.farM);
+    const weight = ((2 * clip) / nodes) * (normalPdf(offset / acrossSd) / acrossSd);
+    chords.push({ nearM: distanceM + chord.nearM, farM: distanceM + chord.farM, weight });
   }
-  return stays * sum * ((2 * clip) / AZIMUTH_NODES);
+  return stays * lengthChance(shot, aim, rise, chords);
 }
 
 /** How far to the side a line of throw may pass the middle and still cross the opening. */
@@ -192,17 +210,13 @@ function uprightChance(shot: Shot, aim: AimedThrow): number {
   const { elevationSd, speedShareSd } = release;
   const speedSd = aim.speed * speedShareSd;
   let sum = 0;
-  let weights = 0;
-  for (let i = 0; i < ELEVATION_NODES; i += 1) {
-    const z = CLIP_SD * ((2 * i) / (ELEVATION_NODES - 1) - 1);
-    const weight = normalPdf(z);
-    weights += weight;
+  for (const { z, density } of ELEVATIONS) {
     const angle = aim.angleRad + z * elevationSd;
     if (angle >= Math.PI / 2) continue;
     const overTop = normalCdf((speedToReach(exitM, top, angle) - aim.speed) / speedSd);
     // A ball that lands short skids on into a target that stands on the floor.
     const tooLow = standM <= 0 ? 0 : normalCdf((speedToReach(entryM, bottom, angle) - aim.speed) / speedSd);
-    sum += weight * Math.max(0, overTop - tooLow);
+    sum += density * Math.max(0, overTop - tooLow);
   }
-  return (across * sum) / weights;
+  return (across * sum) / DENSITIES;
 }
