@@ -198,7 +198,7 @@ const effectSchema = Joi.alternatives(
   }),
   Joi.object({ do: Joi.string().valid('next').required(), what: Joi.string().valid('task', 'side').required() }),
   Joi.object({ do: Joi.string().valid('finish').required(), why: finishReason.required() }),
-).match('one');
+);
 const effectsSchema = Joi.array().items(effectSchema).max(12);
 
 const groupSchema = Joi.object({

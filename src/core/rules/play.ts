@@ -64,7 +64,7 @@ const eventSchema = Joi.alternatives(
     t,
     why: Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped').required(),
   }),
-).match('one');
+);
 
 export const playFields = {
   level: idSchema.required(),

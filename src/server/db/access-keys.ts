@@ -1,4 +1,5 @@
 import { familyToken, hashToken, type Scope } from '../auth/tokens';
+import { assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
 
@@ -17,6 +18,25 @@ export async function keyOfToken(token: string, today: string): Promise<AccessKe
     [hashToken(token), today],
   );
   return row && { id: toText(row.id), childId: toText(row.child_id), termId: toText(row.term_id), scope: row.scope };
+}
+
+/** The living key of a token together with one assignment of that key's child, in one reading: the way of every report. */
+export async function keyAndAssignment(
+  token: string,
+  assignmentId: Uuid,
+  today: string,
+): Promise<{ key: AccessKey; assignment: ChildAssignment | undefined } | undefined> {
+  const row = await firstRow<{ key_id: Buffer; key_child: Buffer; term_id: Buffer; scope: Scope } & AssignmentRow>(
+    `SELECT k.id AS key_id, k.child_id AS key_child, k.term_id, k.scope, a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
+       FROM access_keys k JOIN terms t ON t.id = k.term_id
+       LEFT JOIN assignments a ON a.id = ? AND a.child_id = k.child_id
+       LEFT JOIN week_items i ON i.id = a.week_item_id
+      WHERE k.token_hash = ? AND k.revoked_at IS NULL AND t.ends_on >= DATE_SUB(?, INTERVAL 14 DAY)`,
+    [toBytes(assignmentId), hashToken(token), today],
+  );
+  if (!row) return undefined;
+  const key = { id: toText(row.key_id), childId: toText(row.key_child), termId: toText(row.term_id), scope: row.scope };
+  return { key, assignment: (row.id as Buffer | null) ? assignmentOf(row) : undefined };
 }
 
 /** The token of the child's living key of this scope in this term; a first key is made when there is none. */

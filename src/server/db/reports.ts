@@ -13,39 +13,46 @@ export interface NewReport {
   readonly body: string;
   readonly report: Report;
   readonly verdict: Verdict;
+  readonly receivedAt: Date;
 }
 
-/** Stores a report as it came, its plays and its first verdict. Throws error 1062 when this play was stored before. */
-export async function storeReport(db: Db, added: NewReport, now: Date): Promise<Uuid> {
-  const id = newId();
-  const source = toBytes((added.accessKeyId ?? added.enteredBy)!);
+/** `number` rows of placeholders for one INSERT. */
+function placeholders(columns: number, number: number): string {
+  const row = `(${new Array(columns).fill('?').join(', ')})`;
+  return new Array(number).fill(row).join(', ');
+}
+
+/**
+ * Stores reports as they came, their plays and their first verdicts. Throws error 1062 when one of the plays was stored before; the
+ * transaction of the caller then holds nothing of them.
+ */
+export async function storeReports(db: Db, added: readonly NewReport[]): Promise<void> {
+  const ids = added.map(() => newId());
   await change(
     db,
     `INSERT INTO reports (id, assignment_id, access_key_id, entered_by, source, client_play_id, body_hash, body, client_started_at, client_sent_at, received_at)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-    [
-      id,
-      toBytes(added.assignmentId),
-      added.accessKeyId ? toBytes(added.accessKeyId) : null,
-      added.enteredBy ? toBytes(added.enteredBy) : null,
-      source,
-      toBytes(added.clientPlayId),
-      added.bodyHash,
-      added.body,
-      new Date(added.report.startedAt),
-      new Date(added.report.sentAt),
-      now,
-    ],
+     VALUES ${placeholders(11, added.length)}`,
+    added.flatMap((one, index) => [
+      ids[index]!,
+      toBytes(one.assignmentId),
+      one.accessKeyId ? toBytes(one.accessKeyId) : null,
+      one.enteredBy ? toBytes(one.enteredBy) : null,
+      toBytes((one.accessKeyId ?? one.enteredBy)!),
+      toBytes(one.clientPlayId),
+      one.bodyHash,
+      one.body,
+      new Date(one.report.startedAt),
+      new Date(one.report.sentAt),
+      one.receivedAt,
+    ]),
   );
-  for (const [index, go] of added.report.goes.entries()) {
-    const judged = added.verdict.goes[index]!;
-    await change(
-      db,
-      'INSERT INTO plays (id, report_id, go_number, level_id, counting, set_up, events, value, unit, attempts, successes, seconds) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-      [
+  const plays = added.flatMap(({ report, verdict }, index) =>
+    report.goes.map((go, goIndex) => {
+      const judged = verdict.goes[goIndex]!;
+      return [
         newId(),
-        id,
-        index + 1,
+        ids[index]!,
+        goIndex + 1,
         go.level,
         go.counting,
         JSON.stringify({ ...go.setUp, form: go.form, hand: go.hand, otherHand: go.otherHand }),
@@ -55,18 +62,26 @@ export async function storeReport(db: Db, added: NewReport, now: Date): Promise<
         judged.result?.attempts ?? 0,
         judged.result?.successes ?? 0,
         judged.seconds,
-      ],
-    );
-  }
-  await change(db, 'INSERT INTO verdicts (id, report_id, kind, reasons, engine_version, created_at) VALUES (?, ?, ?, ?, ?, ?)', [
-    newId(),
-    id,
-    added.verdict.kind,
-    JSON.stringify(added.verdict.reasons),
-    ENGINE_VERSION,
-    now,
-  ]);
-  return toText(id);
+      ];
+    }),
+  );
+  await change(
+    db,
+    `INSERT INTO plays (id, report_id, go_number, level_id, counting, set_up, events, value, unit, attempts, successes, seconds) VALUES ${placeholders(12, plays.length)}`,
+    plays.flat(),
+  );
+  await change(
+    db,
+    `INSERT INTO verdicts (id, report_id, kind, reasons, engine_version, created_at) VALUES ${placeholders(6, added.length)}`,
+    added.flatMap(({ verdict, receivedAt }, index) => [
+      newId(),
+      ids[index]!,
+      verdict.kind,
+      JSON.stringify(verdict.reasons),
+      ENGINE_VERSION,
+      receivedAt,
+    ]),
+  );
 }
 
 export interface StoredReport {

@@ -169,7 +169,7 @@ export interface ChildAssignment {
   readonly parHigh: number;
 }
 
-interface AssignmentRow {
+export interface AssignmentRow {
   id: Buffer;
   child_id: Buffer;
   week_id: Buffer;
@@ -195,11 +195,6 @@ export const assignmentOf = (row: AssignmentRow): ChildAssignment => ({
 
 const ASSIGNMENT = `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
   FROM assignments a JOIN week_items i ON i.id = a.week_item_id`;
-
-export async function assignmentOfChild(childId: Uuid, assignmentId: Uuid): Promise<ChildAssignment | undefined> {
-  const row = await firstRow<AssignmentRow>(`${ASSIGNMENT} WHERE a.id = ? AND a.child_id = ?`, [toBytes(assignmentId), toBytes(childId)]);
-  return row && assignmentOf(row);
-}
 
 export async function assignmentOfSchool(schoolId: Uuid, assignmentId: Uuid): Promise<ChildAssignment | undefined> {
   const row = await firstRow<AssignmentRow>(`${ASSIGNMENT} JOIN children ch ON ch.id = a.child_id WHERE a.id = ? AND ch.school_id = ?`, [

@@ -24,7 +24,7 @@ import { addClass } from '../db/classes';
 import { addGame } from '../db/games';
 import { newId, toText, type Uuid } from '../db/ids';
 import { change, firstRow, transact } from '../db/pool';
-import { storeReport } from '../db/reports';
+import { storeReports } from '../db/reports';
 import { addSchool, yearAt } from '../db/schools';
 import { addTeacher } from '../db/teachers';
 import { assignmentsOfChild, versionBody, type ChildAssignment } from '../db/weeks';
@@ -205,8 +205,7 @@ async function storePlay(
       [createHash('sha256').update(token).digest()],
       db,
     ))!;
-    await storeReport(
-      db,
+    await storeReports(db, [
       {
         assignmentId: assignment.id,
         accessKeyId: toText(key.id),
@@ -216,9 +215,9 @@ async function storePlay(
         body,
         report,
         verdict: judge(game, report),
+        receivedAt,
       },
-      receivedAt,
-    );
+    ]);
   });
 }
 

@@ -1,15 +1,22 @@
 /** Who a family's token stands for. Failures are counted by the first letters of the token, never by address. */
 import { tokenLimit } from '../auth/limits';
 import { TOKEN_PATTERN } from '../auth/tokens';
-import { keyOfToken, type AccessKey } from '../db/access-keys';
+import { keyAndAssignment, keyOfToken, type AccessKey } from '../db/access-keys';
+import type { Uuid } from '../db/ids';
+import type { ChildAssignment } from '../db/weeks';
 import { Refused, refuse } from '../http/answer';
 
-export async function familyOf(request: Request, now: Date): Promise<AccessKey> {
+const unknownLink = () =>
+  refuse(401, 'authorization', 'This link is not known, or it has been replaced.', 'Ask the school for the newest link or code.');
+
+function tokenOf(request: Request): string {
   const token = /^Bearer (.+)$/.exec(request.headers.get('authorization') ?? '')?.[1] ?? '';
-  const unknown = refuse(401, 'authorization', 'This link is not known, or it has been replaced.', 'Ask the school for the newest link or code.');
-  if (!TOKEN_PATTERN.test(token)) throw unknown;
-  const key = await keyOfToken(token, now.toISOString().slice(0, 10));
-  if (key) return key;
+  if (!TOKEN_PATTERN.test(token)) throw unknownLink();
+  return token;
+}
+
+async function orRefused<T>(token: string, found: T | undefined): Promise<T> {
+  if (found !== undefined) return found;
   const wait = await tokenLimit.waitFor(token);
   if (wait > 0)
     throw new Refused(
@@ -18,5 +25,20 @@ export async function familyOf(request: Request, now: Date): Promise<AccessKey> 
       { 'retry-after': `${wait}` },
     );
   await tokenLimit.failed(token);
-  throw unknown;
+  throw unknownLink();
+}
+
+export async function familyOf(request: Request, now: Date): Promise<AccessKey> {
+  const token = tokenOf(request);
+  return orRefused(token, await keyOfToken(token, now.toISOString().slice(0, 10)));
+}
+
+/** The family and, when it is that child's, the assignment it reports. */
+export async function familyReporting(
+  request: Request,
+  assignmentId: Uuid,
+  now: Date,
+): Promise<{ key: AccessKey; assignment: ChildAssignment | undefined }> {
+  const token = tokenOf(request);
+  return orRefused(token, await keyAndAssignment(token, assignmentId, now.toISOString().slice(0, 10)));
 }

@@ -4,10 +4,11 @@ import Joi from 'joi';
 import { judge, type Verdict } from '@/core/reports/judge';
 import { reportSchema, type Report } from '@/core/reports/report';
 import type { Uuid } from '../db/ids';
-import { DUPLICATE, errorNumber, transact } from '../db/pool';
-import { reportByPlay, storeReport } from '../db/reports';
+import { DUPLICATE, errorNumber } from '../db/pool';
+import { reportByPlay } from '../db/reports';
 import { versionBody, type ChildAssignment } from '../db/weeks';
 import { refuse } from '../http/answer';
+import { storeTogether } from './store-together';
 
 export interface Envelope {
   /** Made by the page when the play began. */
@@ -44,13 +45,16 @@ export async function takeIn(sender: Sender, assignment: ChildAssignment, envelo
   const verdict = judge(game, envelope.report);
   const bodyHash = contentHash(envelope);
   try {
-    await transact((db) =>
-      storeReport(
-        db,
-        { assignmentId: assignment.id, ...sender, clientPlayId: envelope.playId, bodyHash, body: raw, report: envelope.report, verdict },
-        now,
-      ),
-    );
+    await storeTogether({
+      assignmentId: assignment.id,
+      ...sender,
+      clientPlayId: envelope.playId,
+      bodyHash,
+      body: raw,
+      report: envelope.report,
+      verdict,
+      receivedAt: now,
+    });
     return { receivedAt: now, again: false, verdict };
   } catch (error) {
     if (errorNumber(error) !== DUPLICATE) throw error;

@@ -1,13 +1,11 @@
-import { assignmentOfChild } from '@/server/db/weeks';
-import { familyOf } from '@/server/home/family';
+import { familyReporting } from '@/server/home/family';
 import { envelopeSchema, receipt, takeIn } from '@/server/home/intake';
 import { json, notFound } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
 
 /** A report from home. The token stands in the header, so no other site can send one. */
 export const POST = openRoute({ body: envelopeSchema, origin: false }, async ({ request, body, raw, now }) => {
-  const key = await familyOf(request, now);
-  const assignment = await assignmentOfChild(key.childId, body.assignmentId);
+  const { key, assignment } = await familyReporting(request, body.assignmentId, now);
   if (!assignment) throw notFound('game on this card');
   const received = await takeIn({ accessKeyId: key.id, enteredBy: null }, assignment, body, raw, now);
   return json(receipt(received), received.again ? 200 : 201);
