@@ -13,8 +13,10 @@ export interface ForecastRequest {
   /** The levels that changed; the others are left out of the answer. */
   readonly levels: readonly number[];
   readonly plays: number;
-  /** The level whose floor is drawn, when its depth changed. */
-  readonly floorOf: number | null;
+  /** The level whose floor is drawn. */
+  readonly floorOf: number;
+  /** What the last floor that was answered belonged to; the same floor is not answered again. */
+  readonly floorKnown: string;
 }
 
 export interface Sounding {
@@ -32,6 +34,7 @@ export interface FloorDepth {
 export interface ForecastAnswer {
   readonly levels: readonly { readonly index: number; readonly forecast: LevelForecast }[];
   readonly floor: FloorDepth | null;
+  readonly floorKey: string;
 }
 
 const SEED = 20260801;
@@ -39,23 +42,20 @@ const SOUNDING_GAP_M = 0.6;
 
 let table: { key: string; read: ChanceTable | null } | null = null;
 
-/** The last table is kept: it changes with the throw and the target, not while a mark is dragged. */
-function tableFor(level: Game, ageYears: number): ChanceTable | null {
+/** What the chance at a distance depends on: the throw and the target, not where anything stands. */
+function tableKey(level: Game, ageYears: number): string {
   const target = targetOf(level);
-  const key = JSON.stringify([
-    ageYears,
-    level.kit.implement,
-    target?.object,
-    target?.standM,
-    level.parts[0]!.tasks[0]!.technique,
-    level.course.floor,
-  ]);
+  return JSON.stringify([ageYears, level.kit.implement, target?.object, target?.standM, level.parts[0]!.tasks[0]!.technique, level.course.floor]);
+}
+
+/** The last table is kept. */
+function tableFor(level: Game, ageYears: number): ChanceTable | null {
+  const key = tableKey(level, ageYears);
   if (table?.key !== key) table = { key, read: chanceTable(level, { ageYears }) };
   return table.read;
 }
 
-function floorDepth(game: Game, index: number, ageYears: number): FloorDepth {
-  const level = resolveLevel(game, index);
+function floorDepth(level: Game, ageYears: number): FloorDepth {
   const read = tableFor(level, ageYears);
   if (!read) return { bands: [], soundings: [] };
   const grid = depthGrid(level, read);
@@ -89,10 +89,14 @@ function floorDepth(game: Game, index: number, ageYears: number): FloorDepth {
 }
 
 const api = {
-  forecast({ game, ageYears, levels, plays, floorOf }: ForecastRequest): ForecastAnswer {
+  forecast({ game, ageYears, levels, plays, floorOf, floorKnown }: ForecastRequest): ForecastAnswer {
+    const shown = resolveLevel(game, floorOf);
+    const target = targetOf(shown);
+    const floorKey = `${tableKey(shown, ageYears)} ${target?.xM} ${target?.yM} ${target?.turnRad}`;
     return {
       levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: SEED }) })),
-      floor: floorOf === null ? null : floorDepth(game, floorOf, ageYears),
+      floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears),
+      floorKey,
     };
   },
 };

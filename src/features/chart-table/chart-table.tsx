@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { memo, useEffect, useMemo, useReducer, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
@@ -13,7 +13,7 @@ import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice, Spoken } from '@/ui/notice';
 import { Chart, type Picked } from './chart';
-import { begin, changeDraft } from './draft';
+import { begin, changeDraft, type DraftAction } from './draft';
 import { LevelStrip } from './level-strip';
 import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
@@ -160,16 +160,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
             ? `${rules.technique === 'set-shot' ? 'set shot' : `${rules.technique} throw`} · ${IMPLEMENTS[rules.implement].name} · ${AIMED[rules.target].name}`
             : ''}
         </span>
-        <Shown>
-          <span aria-hidden>shown for</span>
-          <Select
-            hideLabel
-            label="Shown for children of"
-            value={`${ageYears}` as (typeof AGES)[number]}
-            choices={AGES.map((age) => ({ value: age, label: `${age} years` }))}
-            onChange={(age) => dispatch({ do: 'age', ageYears: Number(age) })}
-          />
-        </Shown>
+        <AgeChoice ageYears={ageYears} dispatch={dispatch} />
         <SavedWords state={state} />
         <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => dispatch({ do: 'undo' })}>
           <Undo2 size={17} aria-hidden />
@@ -236,20 +227,37 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         </Notice>
       )}
       <Spoken role="status">{said}</Spoken>
-      <SendDialog
-        isOpen={sending}
-        onClose={() => setSending(false)}
-        gameId={id}
-        game={game}
-        level={shown}
-        classes={classes}
-        ageYears={ageYears}
-        today={today}
-        saveFirst={saveNow}
-      />
+      {sending && (
+        <SendDialog
+          isOpen
+          onClose={() => setSending(false)}
+          gameId={id}
+          game={game}
+          level={shown}
+          classes={classes}
+          ageYears={ageYears}
+          today={today}
+          saveFirst={saveNow}
+        />
+      )}
     </Page>
   );
 }
+
+const AgeChoice = memo(function AgeChoice({ ageYears, dispatch }: { ageYears: number; dispatch: Dispatch<DraftAction> }) {
+  return (
+    <Shown>
+      <span aria-hidden>shown for</span>
+      <Select
+        hideLabel
+        label="Shown for children of"
+        value={`${ageYears}` as (typeof AGES)[number]}
+        choices={AGES.map((age) => ({ value: age, label: `${age} years` }))}
+        onChange={(age) => dispatch({ do: 'age', ageYears: Number(age) })}
+      />
+    </Shown>
+  );
+});
 
 function SavedWords({ state }: { state: SaveState }) {
   const words =

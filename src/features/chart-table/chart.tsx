@@ -1,5 +1,5 @@
 'use client';
-import { useRef, type Dispatch, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useRef, type Dispatch, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { distanceM, marksOf, targetOf } from '@/core/course/geometry';
 import { sayMetres, saySteps, snapToDecimetre, toHalfSteps } from '@/core/measure/lengths';
@@ -124,27 +124,8 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
             <rect x={0} y={0} width={width} height={depth} />
           </clipPath>
         </defs>
-        <g clipPath="url(#floor-clip)" aria-hidden>
-          <rect x={0} y={0} width={width} height={depth} fill={floor ? 'var(--band-5)' : 'var(--band-2)'} />
-          {floor?.bands.map((path, index) => (
-            <path key={index} d={path} fill={BAND_FILLS[index]!} stroke="var(--band-5)" strokeOpacity={0.55} strokeWidth={0.8 * px} />
-          ))}
-          {floor?.soundings
-            .filter((sounding) => busySpots.every((spot) => distanceM(spot, sounding) > 0.34))
-            .map((sounding) => (
-              <text
-                key={`${sounding.xM} ${sounding.yM}`}
-                x={sounding.xM * 100}
-                y={sounding.yM * 100}
-                fontSize={11 * px}
-                textAnchor="middle"
-                fill={sounding.chance < 0.2 ? 'var(--on-deep)' : 'var(--ink)'}
-                opacity={sounding.chance < 0.2 ? 0.95 : 0.8}
-              >
-                {Math.round(sounding.chance * 100)}
-              </text>
-            ))}
-        </g>
+        <Floor floor={floor} width={width} depth={depth} px={px} />
+        <Soundings floor={floor} px={px} free={freeOf(busySpots)} />
         {level.course.furniture.map((thing) => (
           <g key={thing.name}>
             <rect
@@ -267,6 +248,43 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
     </Frame>
   );
 }
+
+/** The bands: drawn again only when the depth itself has changed. */
+const Floor = memo(function Floor({ floor, width, depth, px }: { floor: FloorDepth | null; width: number; depth: number; px: number }) {
+  return (
+    <g clipPath="url(#floor-clip)" aria-hidden>
+      <rect x={0} y={0} width={width} height={depth} fill={floor ? 'var(--band-5)' : 'var(--band-2)'} />
+      {floor?.bands.map((path, index) => (
+        <path key={index} d={path} fill={BAND_FILLS[index]!} stroke="var(--band-5)" strokeOpacity={0.55} strokeWidth={0.8 * px} />
+      ))}
+    </g>
+  );
+});
+
+/** Which 20 cm squares hold something, as a key: soundings there are left out, and drawn again only when that changes. */
+function freeOf(spots: readonly Spot[]): string {
+  return spots.map((spot) => `${Math.round(spot.xM * 5) / 5} ${Math.round(spot.yM * 5) / 5}`).join('|');
+}
+
+const Soundings = memo(function Soundings({ floor, px, free }: { floor: FloorDepth | null; px: number; free: string }) {
+  const busy = free.split('|').map((spot) => spot.split(' ').map(Number) as [number, number]);
+  return (
+    <g aria-hidden fontSize={11 * px} textAnchor="middle">
+      {floor?.soundings
+        .filter((sounding) => busy.every(([x, y]) => Math.hypot(x - sounding.xM, y - sounding.yM) > 0.36))
+        .map((sounding) => (
+          <text
+            key={`${sounding.xM} ${sounding.yM}`}
+            x={sounding.xM * 100}
+            y={sounding.yM * 100}
+            fill={sounding.chance < 0.2 ? 'var(--on-deep)' : 'var(--ink)'}
+          >
+            {Math.round(sounding.chance * 100)}
+          </text>
+        ))}
+    </g>
+  );
+});
 
 function Dimension({ mark, target, stepM, px }: { mark: Spot; target: Spot; stepM: number; px: number }) {
   const length = distanceM(mark, target);

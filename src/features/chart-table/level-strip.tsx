@@ -1,5 +1,5 @@
 'use client';
-import { useState, type Dispatch } from 'react';
+import { memo, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { distancesOf } from '@/core/course/geometry';
 import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
@@ -111,79 +111,20 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
   const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
   return (
     <Strip aria-label="Levels">
-      {game.levels.slice(0, 3).map((level, index) => {
-        const distances = distancesOf(resolveLevel(game, index));
-        const forecast = forecasts[index] ?? null;
-        const near = Math.min(...distances);
-        const far = Math.max(...distances);
-        const steps = (length: number) => writeHalfSteps(toHalfSteps(length, stepM).halfSteps);
-        return (
-          <Column key={level.id} $on={index === shown} onClick={() => onShow(index)}>
-            <Head>
-              <button type="button" aria-pressed={index === shown} onClick={() => onShow(index)}>
-                {level.name}
-              </button>
-              <b>
-                {near.toFixed(1)}–{far.toFixed(1)} m
-              </b>
-              <span>
-                {steps(near)} to {saySteps(toHalfSteps(far, stepM).halfSteps)}
-              </span>
-            </Head>
-            {forecast ? (
-              <>
-                <Chance>
-                  <TenDots
-                    chance={forecast.chance.chance}
-                    low={forecast.chance.low}
-                    high={forecast.chance.high}
-                    label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
-                  />
-                  <strong>{inTen(forecast.chance.chance)} in 10</strong>
-                  <span>
-                    {inTen(forecast.places[0]?.chance ?? 0)} near · {inTen(forecast.places.at(-1)?.chance ?? 0)} far
-                  </span>
-                </Chance>
-                <ScoreBand
-                  histogram={forecast.histogram}
-                  lowest={forecast.lowestScore}
-                  par={forecast.par}
-                  low={forecast.likelyLow}
-                  high={forecast.likelyHigh}
-                />
-                <Small>
-                  likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} throws · {sayTime(forecast.seconds)} a go
-                </Small>
-              </>
-            ) : (
-              <Small role="status">working it out …</Small>
-            )}
-            {index === shown && (
-              <Lengths onClick={(event) => event.stopPropagation()}>
-                {distances.map((length, mark) => (
-                  <span key={mark}>
-                    {placeName(mark, distances.length)}{' '}
-                    {readOnly ? (
-                      <b>{length.toFixed(2)}</b>
-                    ) : (
-                      <NumberSlot
-                        label={`${placeName(mark, distances.length)} mark, metres from the target`}
-                        value={length}
-                        min={0.3}
-                        max={20}
-                        step={0.1}
-                        decimals={2}
-                        onChange={(distanceM) => dispatch({ do: 'set-distance', level: index, mark, distanceM })}
-                      />
-                    )}{' '}
-                    m
-                  </span>
-                ))}
-              </Lengths>
-            )}
-          </Column>
-        );
-      })}
+      {game.levels.slice(0, 3).map((level, index) => (
+        <LevelColumn
+          key={level.id}
+          name={level.name}
+          index={index}
+          on={index === shown}
+          distances={distancesOf(resolveLevel(game, index)).join(' ')}
+          forecast={forecasts[index] ?? null}
+          stepM={stepM}
+          onShow={onShow}
+          dispatch={dispatch}
+          readOnly={readOnly}
+        />
+      ))}
       <Finder>
         <h2>Find distances for</h2>
         <div>
@@ -213,6 +154,102 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
     </Strip>
   );
 }
+
+interface LevelColumnProps {
+  readonly name: string;
+  readonly index: number;
+  readonly on: boolean;
+  /** Metres from each mark, as one text, so that a column is drawn again only when its own lengths change. */
+  readonly distances: string;
+  readonly forecast: LevelForecast | null;
+  readonly stepM: number;
+  readonly onShow: (level: number) => void;
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly readOnly: boolean;
+}
+
+const LevelColumn = memo(function LevelColumn({
+  name,
+  index,
+  on,
+  distances: written,
+  forecast,
+  stepM,
+  onShow,
+  dispatch,
+  readOnly,
+}: LevelColumnProps) {
+  const distances = written.split(' ').map(Number);
+  const near = Math.min(...distances);
+  const far = Math.max(...distances);
+  const steps = (length: number) => writeHalfSteps(toHalfSteps(length, stepM).halfSteps);
+  return (
+    <Column $on={on} onClick={() => onShow(index)}>
+      <Head>
+        <button type="button" aria-pressed={on} onClick={() => onShow(index)}>
+          {name}
+        </button>
+        <b>
+          {near.toFixed(1)}–{far.toFixed(1)} m
+        </b>
+        <span>
+          {steps(near)} to {saySteps(toHalfSteps(far, stepM).halfSteps)}
+        </span>
+      </Head>
+      {forecast ? (
+        <>
+          <Chance>
+            <TenDots
+              chance={forecast.chance.chance}
+              low={forecast.chance.low}
+              high={forecast.chance.high}
+              label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
+            />
+            <strong>{inTen(forecast.chance.chance)} in 10</strong>
+            <span>
+              {inTen(forecast.places[0]?.chance ?? 0)} near · {inTen(forecast.places.at(-1)?.chance ?? 0)} far
+            </span>
+          </Chance>
+          <ScoreBand
+            histogram={forecast.histogram}
+            lowest={forecast.lowestScore}
+            par={forecast.par}
+            low={forecast.likelyLow}
+            high={forecast.likelyHigh}
+          />
+          <Small>
+            likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} throws · {sayTime(forecast.seconds)} a go
+          </Small>
+        </>
+      ) : (
+        <Small role="status">working it out …</Small>
+      )}
+      {on && (
+        <Lengths onClick={(event) => event.stopPropagation()}>
+          {distances.map((length, mark) => (
+            <span key={mark}>
+              {placeName(mark, distances.length)}{' '}
+              {readOnly ? (
+                <b>{length.toFixed(2)}</b>
+              ) : (
+                <NumberSlot
+                  label={`${placeName(mark, distances.length)} mark, metres from the target`}
+                  value={length}
+                  min={0.3}
+                  max={20}
+                  step={0.1}
+                  decimals={2}
+                  onChange={(distanceM) => dispatch({ do: 'set-distance', level: index, mark, distanceM })}
+                />
+              )}{' '}
+              m
+            </span>
+          ))}
+        </Lengths>
+      )}
+    </Column>
+  );
+});
 
 function sayTime(seconds: number): string {
   return seconds < 120 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(1)} min`;

@@ -1,7 +1,8 @@
 'use client';
-import { useState, type Dispatch } from 'react';
+import { memo, useState, type Dispatch } from 'react';
 import { Button as AriaButton, Select, SelectValue } from 'react-aria-components';
 import styled from 'styled-components';
+import { targetOf } from '@/core/course/geometry';
 import type { Game } from '@/core/rules/game';
 import { plainText, sentencesOf, type Token } from '@/core/rules/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
@@ -83,8 +84,14 @@ const Cautions = styled.ul`
   font-size: 0.875rem;
 `;
 
+interface RulesPanelProps {
+  readonly game: Game;
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly readOnly?: boolean;
+}
+
 /** The rules as the family will read them, each slot edited where it stands. */
-export function RulesPanel({ game, dispatch, readOnly = false }: { game: Game; dispatch: Dispatch<DraftAction>; readOnly?: boolean }) {
+export const RulesPanel = memo(function RulesPanel({ game, dispatch, readOnly = false }: RulesPanelProps) {
   const [shown, setShown] = useState<'child' | 'cautions' | null>(null);
   const sentences = sentencesOf(game, 'precise');
   return (
@@ -120,6 +127,19 @@ export function RulesPanel({ game, dispatch, readOnly = false }: { game: Game; d
         </Cautions>
       )}
     </Panel>
+  );
+}, saysTheSame);
+
+/** Moving a mark or the target changes no rule: the panel stays as it is. */
+function saysTheSame(before: RulesPanelProps, after: RulesPanelProps): boolean {
+  const [a, b] = [before.game, after.game];
+  return (
+    a.parts === b.parts &&
+    a.aim === b.aim &&
+    a.kit === b.kit &&
+    targetOf(a)?.object === targetOf(b)?.object &&
+    before.dispatch === after.dispatch &&
+    before.readOnly === after.readOnly
   );
 }
 

@@ -25,12 +25,14 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
   const worker = useRef<{ remote: Remote<ForecastWorker>; end: () => void } | null>(null);
   const wanted = useRef<{ game: Game; ageYears: number; level: number; dragging: boolean; since: number } | null>(null);
   const busy = useRef(false);
+  const floorKey = useRef('');
 
   useEffect(() => {
     const thread = new Worker(new URL('../../workers/forecast.worker.ts', import.meta.url), { type: 'module' });
     thread.onerror = () => setFound((before) => ({ ...before, failed: true }));
     worker.current = { remote: wrap<ForecastWorker>(thread), end: () => thread.terminate() };
     busy.current = false;
+    floorKey.current = '';
     return () => {
       worker.current?.end();
       worker.current = null;
@@ -52,7 +54,9 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
             levels: ask.dragging ? [ask.level] : ask.game.levels.map((_, index) => index),
             plays: ask.dragging ? PLAYS_WHILE_DRAGGING : PLAYS_AT_REST,
             floorOf: ask.level,
+            floorKnown: floorKey.current,
           });
+          floorKey.current = answer.floorKey;
           performance.measure(ask.dragging ? 'forecast while dragging' : 'forecast at rest', { start: ask.since });
           setFound((before) => {
             const levels = ask.game.levels.map(
