@@ -1,0 +1,109 @@
+/** npm run screenshots: one current picture of each main view, from the demo data only, into docs/screenshots. */
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { linksOf, PHONE, signInAs } from './people';
+
+const root = join(import.meta.dirname, '../..');
+const port = process.env['LOCHSIDE_TEST_PORT']!;
+const address = `http://127.0.0.1:${port}`;
+const env = { ...process.env, NODE_ENV: 'production' as const, LOCHSIDE_HOSTS: '', PUBLIC_URL: address };
+const folder = join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+
+if (spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, stdio: 'inherit' }).status !== 0)
+  process.exit(1);
+const web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', port], {
+  cwd: root,
+  env,
+  stdio: 'ignore',
+});
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+try {
+  for (let n = 0; n < 200; n += 1) {
+    if (
+      await fetch(`${address}/api/v1/health`).then(
+        (answer) => answer.ok,
+        () => false,
+      )
+    )
+      break;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address })).newPage();
+  const shoot = (page: Page, name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
+  await desk.goto('/sign-in');
+  await shoot(desk, 'sign-in');
+  await signInAs(desk);
+  await shoot(desk, 'games');
+  await desk.getByRole('button', { name: 'New game' }).click();
+  await desk.getByRole('dialog').waitFor();
+  await desk.waitForTimeout(300);
+  await shoot(desk, 'new-game');
+  await desk.keyboard.press('Escape');
+  await desk.getByRole('link', { name: /Lantern Quay/ }).click();
+  await desk
+    .getByText(/par \d+/)
+    .first()
+    .waitFor();
+  await desk.waitForTimeout(1200);
+  await shoot(desk, 'chart-table');
+  await desk.getByRole('button', { name: 'Send to a class' }).click();
+  await desk.getByRole('dialog').waitFor();
+  await desk.waitForTimeout(300);
+  await shoot(desk, 'send');
+  await desk.goto('/weeks');
+  await shoot(desk, 'weeks');
+  await desk.goto('/scores');
+  await desk.waitForTimeout(500);
+  await shoot(desk, 'scores');
+  await desk.goto('/classes');
+  await desk.getByRole('link', { name: 'P4 Dippers', exact: true }).click();
+  await desk.getByRole('heading', { name: 'P4 Dippers' }).waitFor();
+  await shoot(desk, 'class');
+  const links = await linksOf(desk, 'P4 Dippers');
+  await shoot(desk, 'links');
+
+  const home = await (await browser.newContext({ viewport: PHONE, deviceScaleFactor: 1, baseURL: address })).newPage();
+  await home.goto([...links.values()][2]!);
+  await home.getByRole('button', { name: 'Set it out' }).waitFor();
+  await shoot(home, 'home-card');
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  await shoot(home, 'home-set-up');
+  await home.getByRole('button', { name: 'It is set out' }).click();
+  await shoot(home, 'home-safety');
+  await home.getByLabel('An adult says yes to this place').check();
+  await home.getByRole('button', { name: 'Go on' }).click();
+  await shoot(home, 'home-practise');
+  await home.getByRole('button', { name: 'Start the clock' }).click();
+  await home.getByRole('button', { name: /^In/ }).waitFor();
+  await home.getByRole('button', { name: /^In/ }).click();
+  await home.getByRole('radio', { name: /far mark/ }).click();
+  await home.getByRole('button', { name: /^In/ }).click();
+  await home.getByRole('radio', { name: /middle mark/ }).click();
+  await home.waitForTimeout(200);
+  await shoot(home, 'home-play');
+  await home.getByRole('button', { name: /^In/ }).click();
+  await home.getByRole('button', { name: 'Missed', exact: true }).click();
+  await shoot(home, 'home-exercise');
+  await home.getByRole('button', { name: 'Done' }).click();
+  await home.getByRole('button', { name: 'Stop the clock' }).click();
+  await home.getByRole('button', { name: 'End here' }).click();
+  await home.getByRole('button', { name: 'just right' }).click();
+  await shoot(home, 'home-result');
+} finally {
+  await browser.close();
+  web.kill('SIGTERM');
+}
