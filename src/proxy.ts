@@ -30,6 +30,7 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=()');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
+  if (process.env['PUBLIC_URL']?.startsWith('https:')) response.headers.set('strict-transport-security', 'max-age=31536000');
   return response;
 }
 

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { pool } from '@/server/db/pool';
 import { migrate } from '@/server/db/migrate';
-import { dropDemo, holdsDemo, isEmpty, loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
+import { dropDemo, loadDemo, whatItHolds, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 
 const WORDS: Readonly<Record<string, string>> = {
@@ -18,17 +18,18 @@ async function prepare(): Promise<void> {
   const { mode, serverKey } = settings();
   const ran = await migrate(process.env['DATABASE_URL']!);
   if (ran.length > 0) process.stdout.write(`Database brought up to date (${ran.length} steps).\n`);
-  if (mode === 'school' && (await holdsDemo())) throw new Error('This database holds the demo school. Give the real school a database of its own.');
-  if (mode === 'demo' && (await isEmpty())) {
-    process.stdout.write('Loading the demo school …\n');
-    const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: DemoSignIn[] };
-    try {
-      await loadDemo(demoSignIns, serverKey, new Date());
-    } catch (error) {
-      await dropDemo();
-      throw error;
-    }
+  const holds = await whatItHolds();
+  if (mode === 'school') {
+    if (holds === 'demo' || holds === 'half a demo')
+      throw new Error('This database holds the demo school. Give the real school a database of its own.');
+    return;
   }
+  if (holds === 'a school') throw new Error('This database holds a real school. Serve it with npm run serve; the demo needs a database of its own.');
+  if (holds === 'demo') return;
+  if (holds === 'half a demo') await dropDemo();
+  process.stdout.write('Loading the demo school …\n');
+  const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: DemoSignIn[] };
+  await loadDemo(demoSignIns, serverKey, new Date());
 }
 
 prepare()

@@ -162,7 +162,7 @@ export function Select<K extends string>({ label, hideLabel, value, choices, onC
   return (
     <AriaSelect value={value} onChange={(key) => onChange(key as K)} {...(hideLabel ? { 'aria-label': label } : {})}>
       <Stack>
-        {!hideLabel && <Label>{label}</Label>}
+        {!hideLabel && <Label className="label">{label}</Label>}
         <Trigger>
           <SelectValue />
           <ChevronDown size={16} aria-hidden />

@@ -109,10 +109,10 @@ const Owed = styled.section`
   flex-direction: column;
   flex: 1;
   gap: 14px;
-  justify-content: center;
+  padding-top: 18px;
   text-align: center;
   & .times {
-    font-size: 4.5rem;
+    font-size: 5.5rem;
     font-weight: 700;
     line-height: 1;
   }
@@ -311,7 +311,7 @@ function Exercise({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
         <span style={{ fontSize: '0.35em' }}> times</span>
       </p>
       {swapped && <p>Or your own exercise, the one that suits you.</p>}
-      <Success type="button" ref={button} onClick={play.exerciseDone} style={{ flex: '0 0 9rem' }}>
+      <Success type="button" ref={button} onClick={play.exerciseDone}>
         Done
       </Success>
       <Small>
@@ -333,10 +333,10 @@ function Paused({ play }: { play: PlayInHand }) {
       <p>
         {play.result.value} {play.result.unit} so far. The stop is kept with your score.
       </p>
-      <Success type="button" onClick={play.resume} style={{ flex: '0 0 9rem' }}>
+      <Success type="button" onClick={play.resume}>
         Go on
       </Success>
-      <Failure type="button" onClick={play.finish} style={{ flex: '0 0 5rem' }}>
+      <Failure type="button" onClick={play.finish}>
         End here
       </Failure>
     </Owed>

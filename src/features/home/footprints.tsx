@@ -8,6 +8,7 @@ export function Footprints({ front, hand }: { front: Hand | 'both'; hand: Hand }
       viewBox="0 0 120 130"
       width={96}
       height={104}
+      style={{ flex: 'none' }}
       role="img"
       aria-label={front === 'both' ? 'feet side by side' : `${front} foot in front, ${hand} hand throws`}
     >

@@ -63,12 +63,14 @@ export const Plain = styled.button`
   font-size: 1.15rem;
 `;
 
-export const Bottom = styled.div`
+/** What to do next, at the foot; kept in sight where the page is longer than the screen. */
+export const Bottom = styled.div<{ $inSight?: boolean }>`
   display: flex;
   flex-direction: column;
   gap: 10px;
   margin-top: auto;
   padding-top: 8px;
+  ${({ $inSight }) => $inSight && 'position: sticky; bottom: 0; padding-bottom: 14px; background: var(--paper);'}
 `;
 
 export const Ruled = styled.ul`

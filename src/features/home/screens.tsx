@@ -113,7 +113,7 @@ export function CardScreen({ card, plays, offline, onOpen }: CardScreenProps) {
               ))}
             </details>
           )}
-          <Bottom>
+          <Bottom $inSight>
             <Big type="button" onClick={() => onOpen(now)}>
               Set it out
             </Big>
@@ -193,13 +193,13 @@ export function SetUpScreen({ item, name, onBack, onNext }: SetUpScreenProps) {
         ))}
       </Ruled>
       <ReadAloud words={`${setUp.things.map((thing) => thing.name).join(', ')}. ${setUp.directions.join(' ')}`} />
-      <Bottom>
+      <TextButton type="button" onClick={onBack}>
+        Back
+      </TextButton>
+      <Bottom $inSight>
         <Big type="button" onClick={onNext}>
           It is set out
         </Big>
-        <TextButton type="button" onClick={onBack}>
-          Back
-        </TextButton>
       </Bottom>
     </Screen>
   );

@@ -16,7 +16,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
     const dy = mark.yM - target.yM;
     return { x: -dy * scale, y: -dx * scale };
   });
-  const wide = Math.max(120, ...spots.map((spot) => Math.abs(spot.x) + 84));
+  const wide = Math.max(120, ...spots.map((spot) => Math.abs(spot.x) + 118));
   const deepest = Math.max(...spots.map((spot) => spot.y));
   const r =
     (shape.kind === 'opening' && shape.outline === 'rectangle' ? shape.depthM : shape.kind === 'opening' ? shape.diameterM : shape.widthM) * scale;

@@ -17,15 +17,16 @@ import type { PlayEvent } from '@/core/rules/play';
 import { pacedGame } from '@/core/sheet/set-up';
 import { childName } from '@/core/roster/read-roster';
 import { createHash } from 'node:crypto';
+import { differenceInCalendarDays, format, parseISO, previousMonday } from 'date-fns';
 import { hashPassword } from '../auth/passwords';
 import { tokenFor } from '../db/access-keys';
 import { addChild, childrenOf, type ChildSettings } from '../db/children';
 import { addClass } from '../db/classes';
 import { addGame } from '../db/games';
 import { newId, toText, type Uuid } from '../db/ids';
-import { change, firstRow, transact } from '../db/pool';
+import { change, firstRow, rows, transact } from '../db/pool';
 import { storeReports } from '../db/reports';
-import { addSchool, yearAt } from '../db/schools';
+import { addSchool, audit, yearAt } from '../db/schools';
 import { addTeacher } from '../db/teachers';
 import { assignmentsOfChild, versionBody, type ChildAssignment } from '../db/weeks';
 import { dayPlus, dueMoment, schoolDay } from '../school-calendar';
@@ -80,8 +81,8 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
       return id;
     });
     for (const [week, key] of planned.games.entries()) {
-      const sentAt = new Date(now.getTime() - (21 - 7 * week + 3) * DAY_MS);
-      const day = schoolDay(sentAt, ZONE);
+      const day = dayPlus(lastMonday(today), -7 * (planned.games.length - 1 - week));
+      const sentAt = timeOfDay(day, 8.5);
       const sent = await sendWeek(
         {
           schoolId,
@@ -97,9 +98,10 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
         },
         sentAt,
       );
-      await reportsOf(classId, sent, week, serverKey, now);
+      await reportsOf(classId, sent, week, day, serverKey, now);
     }
   }
+  await transact((db) => audit(db, { schoolId, teacherId: null, action: LOADED }, now));
 }
 
 function settingsOf(index: number): Partial<ChildSettings> {
@@ -111,8 +113,9 @@ function settingsOf(index: number): Partial<ChildSettings> {
   };
 }
 
-async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: number, serverKey: string, now: Date): Promise<void> {
-  const children = await childrenOf(classId, schoolDay(now, ZONE));
+async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: number, sentOn: string, serverKey: string, now: Date): Promise<void> {
+  const today = schoolDay(now, ZONE);
+  const children = await childrenOf(classId, today);
   for (const [number, child] of children.entries()) {
     const draw = drawUnit(SEED, number, week, 'demo');
     const takesPart = drawUnit(SEED, number, 99, 'demo') > 0.08 && draw < (week === 3 ? 0.55 : 0.86);
@@ -121,16 +124,28 @@ async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: 
     const goes = 1 + (drawU32(SEED, number, week + 40, 'demo') % 2);
     const skill = Math.exp(SKILL_SPREAD_LN * 1.6 * (drawUnit(SEED, number, 7, 'skill') + drawUnit(SEED, number, 8, 'skill') - 1)) * 0.97 ** week;
     for (let go = 0; go < goes; go += 1) {
-      const daysAgo = (3 - week) * 7 + 1 + (drawU32(SEED, number, week * 10 + go, 'choice') % 2);
-      const startedAt = afterSchool(dayPlus(schoolDay(now, ZONE), -daysAgo), drawUnit(SEED, number, week * 10 + go, 'aim-time'));
+      const daysOpen = Math.min(6, daysBetween(sentOn, today));
+      const startedAt = timeOfDay(
+        dayPlus(sentOn, drawU32(SEED, number, week * 10 + go, 'choice') % daysOpen),
+        15.5 + 3.5 * drawUnit(SEED, number, week * 10 + go, 'aim-time'),
+      );
       await storePlay(assignment, child.id, sent.termId, skill, number * 100 + week * 10 + go, startedAt, serverKey, wrongness(number, week, go));
     }
   }
 }
 
-/** Some time between half past three and seven. */
-function afterSchool(day: string, share: number): Date {
-  return new Date(dueMoment(day, ZONE).getTime() - DAY_MS + (15.5 + 3.5 * share) * 3_600_000);
+/** The last Monday before this day: the week that is coming in was sent then. */
+function lastMonday(day: string): string {
+  return format(previousMonday(parseISO(day)), 'yyyy-MM-dd');
+}
+
+function daysBetween(from: string, to: string): number {
+  return differenceInCalendarDays(parseISO(to), parseISO(from));
+}
+
+/** A time of a day at the school: 15.5 is half past three. */
+function timeOfDay(day: string, hours: number): Date {
+  return new Date(dueMoment(day, ZONE).getTime() - DAY_MS + hours * 3_600_000);
 }
 
 type Wrongness = 'none' | 'sum' | 'too-fast';
@@ -221,13 +236,16 @@ async function storePlay(
   });
 }
 
-/** True when nothing has been put into the database yet. */
-export async function isEmpty(): Promise<boolean> {
-  return (await firstRow('SELECT 1 AS there FROM schools LIMIT 1')) === undefined;
-}
+/** The last thing that the loading writes; without it the demo is half a demo. */
+const LOADED = 'demo loaded';
 
-export async function holdsDemo(): Promise<boolean> {
-  return (await firstRow('SELECT 1 AS there FROM schools WHERE is_demo = TRUE LIMIT 1')) !== undefined;
+export type Holding = 'nothing' | 'a school' | 'demo' | 'half a demo';
+
+export async function whatItHolds(): Promise<Holding> {
+  const schools = await rows<{ is_demo: number }>('SELECT is_demo FROM schools');
+  if (schools.length === 0) return 'nothing';
+  if (!schools.some((school) => school.is_demo)) return 'a school';
+  return (await firstRow('SELECT 1 AS there FROM audit WHERE action = ? LIMIT 1', [LOADED])) ? 'demo' : 'half a demo';
 }
 
 /** Takes a half-loaded demo away so that the next start begins again. */
