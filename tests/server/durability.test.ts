@@ -53,7 +53,7 @@ async function startWeb(url: string): Promise<string> {
   throw new Error('the web server did not start: is the application built?');
 }
 
-async function usePool(url: string): Promise<void> {
+async function pointPoolAt(url: string): Promise<void> {
   await globalThis.lochsidePool?.end().catch(() => undefined);
   globalThis.lochsidePool = undefined;
   process.env['DATABASE_URL'] = url;
@@ -66,7 +66,7 @@ it('a report that was called received is there after the web server and the data
   const password = randomBytes(12).toString('base64url');
   const up = async () => {
     instance = (await startInstance(home, password, { fast: true })) as unknown as Instance;
-    await usePool(instance.url());
+    await pointPoolAt(instance.url());
     return startWeb(instance.url());
   };
   let address = await up();

@@ -20,7 +20,7 @@ import type { Report } from '@/core/reports/report';
 import { settings } from '@/server/settings';
 import { v7 } from 'uuid';
 
-export const HOST = 'lochside.test';
+const HOST = 'lochside.test';
 export const ZONE = 'Europe/London';
 
 /** Points this worker at a schema of its own and migrates it. */

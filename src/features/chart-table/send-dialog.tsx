@@ -42,6 +42,11 @@ function inAWeek(day: string): string {
   return date.toISOString().slice(0, 10);
 }
 
+/** The button that was pressed is gone: the keyboard goes on from here. */
+function focusWhenShown(link: HTMLAnchorElement | null): void {
+  link?.focus();
+}
+
 /** Picks a class and a due day, and sends. */
 export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageYears, today, saveFirst }: SendDialogProps) {
   const likely = classes.find((one) => one.ageYears === ageYears && one.children > 0) ?? classes.find((one) => one.children > 0) ?? classes[0];
@@ -92,7 +97,7 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
         </p>
         <DialogActions>
           <ButtonLink href={`/classes/${sent.classId}/links`}>Links and codes</ButtonLink>
-          <ButtonLink $strong href={`/scores?class=${sent.classId}`}>
+          <ButtonLink $strong href={`/scores?class=${sent.classId}`} ref={focusWhenShown}>
             Scores of this week
           </ButtonLink>
         </DialogActions>
