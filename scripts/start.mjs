@@ -34,7 +34,7 @@ await main(async () => {
   const home = instanceHome(mode);
   ensureHome(home);
   const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
-  const release = claim(home, address);
+  const claimed = claim(home, address);
   const { file, secrets } = secretsOf(home, mode === 'demo' ? demoSignIns : undefined);
   let instance;
   let web;
@@ -44,7 +44,7 @@ await main(async () => {
     stopping = true;
     await stopChild(web);
     await instance?.stop();
-    release();
+    claimed.release();
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stopAll().then(() => process.exit(0)));
   try {
@@ -76,6 +76,7 @@ await main(async () => {
       stdio: ['ignore', 'pipe', 'inherit'],
       detached: true,
     });
+    claimed.note({ webPid: web.pid });
     web.once('exit', (code) => {
       if (!stopping) {
         process.stderr.write(`The web server ended (code ${code}).\n`);

@@ -48,16 +48,22 @@ export function secretsOf(home, extra = () => ({})) {
   return { file, secrets };
 }
 
-/** Claims the instance for this process; another living owner is told. */
+/** Claims the instance for this process; another living owner is told, a web server that a killed one left is stopped. */
 export function claim(home, address) {
   const file = join(home, 'running.json');
   if (existsSync(file)) {
     const other = JSON.parse(readFileSync(file, 'utf8'));
-    if (other.pid !== process.pid && isAlive(other.pid))
+    if (other.pid !== process.pid && isAlive(other.pid) && commandOf(other.pid).includes('start.mjs'))
       throw new Stop(`Lochside already runs here: ${other.address} (process ${other.pid}). Stop that one first.`);
+    if (other.webPid && isAlive(other.webPid) && commandOf(other.webPid).includes('next')) process.kill(other.webPid, 'SIGTERM');
   }
-  writeFileSync(file, JSON.stringify({ pid: process.pid, address }));
-  return () => rmSync(file, { force: true });
+  const write = (more) => writeFileSync(file, JSON.stringify({ pid: process.pid, address, ...more }));
+  write({});
+  return { note: write, release: () => rmSync(file, { force: true }) };
+}
+
+function commandOf(pid) {
+  return existsSync(`/proc/${pid}/cmdline`) ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : '';
 }
 
 function mysqlIds() {
@@ -73,8 +79,7 @@ async function stopLeftover(home) {
   const pidFile = join(home, 'db.pid');
   if (!existsSync(pidFile)) return;
   const pid = Number(readFileSync(pidFile, 'utf8'));
-  const ours =
-    pid > 0 && isAlive(pid) && existsSync(`/proc/${pid}/cmdline`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(join(home, 'my.cnf'));
+  const ours = pid > 0 && isAlive(pid) && commandOf(pid).includes(join(home, 'my.cnf'));
   if (!ours) return;
   say('A database server was left from an earlier run; stopping it first.');
   process.kill(pid, 'SIGTERM');
