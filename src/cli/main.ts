@@ -140,7 +140,7 @@ run()
     const problems: readonly Problem[] =
       error instanceof BadInput
         ? error.problems
-        : [{ place: 'command line', reason: error instanceof Error ? error.message : String(error), fix: USAGE.trim() }];
+        : [{ place: 'command line', reason: error instanceof Error ? error.message : String(error), fix: 'See npx lochside help.' }];
     for (const { place, reason, fix } of problems) process.stderr.write(`${place}: ${reason}. ${fix}\n`);
     process.exitCode = 2;
   });

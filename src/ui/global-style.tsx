@@ -16,6 +16,7 @@ export const GlobalStyle = createGlobalStyle`
     --band-4: #78adad;
     --band-5: #3b7279;
     --on-deep: #f3f8f5;
+    --half: #78adad;
     --tide: #2f7076;
     --gorse: #e9b000;
     --gorse-ink: #5c4500;
@@ -39,6 +40,7 @@ export const GlobalStyle = createGlobalStyle`
       --band-4: #17343c;
       --band-5: #0f2830;
       --on-deep: #dbe8e5;
+    --half: #4d8087;
       --tide: #7cc0c0;
       --gorse: #f0bd1c;
       --gorse-ink: #f0bd1c;

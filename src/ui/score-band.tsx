@@ -45,7 +45,7 @@ export function ScoreBand({
             y={height - tall}
             width={Math.max(1, step - 1)}
             height={tall}
-            fill={likely ? 'var(--tide)' : 'var(--band-3)'}
+            fill={likely ? 'var(--tide)' : 'var(--half)'}
           />
         );
       })}

@@ -12,7 +12,7 @@ export function TenDots({ chance, low, high, size = 11, label }: { chance: numbe
         {Array.from({ length: 10 }, (_, index) => {
           const shared = { cx: index * gap + size / 2 + 1, cy: size / 2 + 1, r: size / 2 - 0.5, stroke: 'var(--ink)', strokeWidth: 1 };
           if (index < full) return <circle key={index} {...shared} fill="var(--ink)" />;
-          if (index < doubtful) return <circle key={index} {...shared} fill="var(--band-4)" />;
+          if (index < doubtful) return <circle key={index} {...shared} fill="var(--half)" />;
           return <circle key={index} {...shared} fill="none" />;
         })}
       </svg>

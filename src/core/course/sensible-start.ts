@@ -1,7 +1,7 @@
 /** A game that is worth playing as it stands, from the skill and what is in the house. */
 import { placeChances } from '../forecast/chances';
 import { fairPoints, solveMarks } from '../levels/solve';
-import type { AimedId, ImplementId } from '../objects/catalogue';
+import { AIMED, type AimedId, type ImplementId } from '../objects/catalogue';
 import { GAME_FORMAT } from '../rules/formats';
 import type { Game, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
@@ -45,7 +45,7 @@ export function sensibleStart(from: StartFrom): Game {
     exercise: { what: 'tap your heels', n: 4 },
     stop: { kind: 'seconds', s: 90 },
     inFlight: 'released',
-    tipped: 'nothing',
+    tipped: AIMED[from.target].shape.kind === 'opening' ? 'nothing' : null,
   };
   const unsolved: Game = {
     format: GAME_FORMAT,

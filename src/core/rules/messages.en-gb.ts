@@ -22,7 +22,7 @@ export const messages = {
     inFlight: 'Ball still in the air at the end? It {inFlight}.',
     tipped: 'If the {target} falls over, {tipped}.',
   },
-  technique: { underarm: 'underarm', overarm: 'overarm', 'set-shot': 'from your chest with two hands' },
+  technique: { underarm: 'underarm', overarm: 'overarm', 'set-shot': 'with a set shot' },
   order: { free: 'any mark you like', fixed: 'each mark in turn' },
   orderOne: 'the mark',
   afterHit: { choose: 'choose any mark', stay: 'stay where you are', next: 'go on to the next mark', back: 'go back one mark' },

@@ -329,6 +329,12 @@ describe('sentences', () => {
       }
     }
   });
+  it('say nothing of an upright that falls over: it is meant to', () => {
+    const upright = withSlot(boxGame, 'target', 'bottle');
+    expect(said(upright)).toContain('hits the empty plastic bottle');
+    expect(said(upright)).not.toContain('falls over');
+    expect(said(withSlot(upright, 'target', 'bucket'))).toContain('If the bucket falls over, no points.');
+  });
   it('leaves the game alone when a slot or a value is unknown', () => {
     expect(withSlot(boxGame, 'nonsense', 3)).toBe(boxGame);
     expect(withSlot(boxGame, 'target', 'piano')).toEqual(boxGame);

@@ -1,7 +1,7 @@
 /**
  * The rules as sentences: text and slots in reading order. The chart table edits the slots; the family reads the same words.
  */
-import { AIMED, IMPLEMENTS } from '../objects/catalogue';
+import { AIMED, IMPLEMENTS, type AimedId } from '../objects/catalogue';
 import type { Game } from './game';
 import { messages } from './messages.en-gb';
 import { EXERCISES, readThrowRules, TECHNIQUES, withThrowRules, type ThrowRules } from './throw-rules';
@@ -157,6 +157,12 @@ export function withSlot(game: Game, slotName: string, value: string | number): 
   return changed === rules ? game : withThrowRules(game, changed);
 }
 
+/** Another target. An upright is meant to fall, so nothing is said of its falling; of an opening it is. */
+function retargeted(rules: ThrowRules, target: AimedId): ThrowRules {
+  const opening = AIMED[target].shape.kind === 'opening';
+  return { ...rules, target, tipped: opening ? (rules.tipped ?? 'nothing') : null };
+}
+
 function changeSlot(rules: ThrowRules, name: string, value: string | number): ThrowRules {
   const whole = typeof value === 'number' && Number.isFinite(value) ? Math.round(value) : 0;
   const within = (min: number, max: number) => Math.min(max, Math.max(min, whole));
@@ -182,7 +188,7 @@ function changeSlot(rules: ThrowRules, name: string, value: string | number): Th
     case 'implement':
       return { ...rules, implement: one(IMPLEMENTS) ?? rules.implement };
     case 'target':
-      return { ...rules, target: one(AIMED) ?? rules.target };
+      return retargeted(rules, one(AIMED) ?? rules.target);
     case 'afterHit':
       return rules.order === 'free' ? rules : { ...rules, afterHit: one(messages.afterHit) ?? rules.afterHit };
     case 'afterMiss':

@@ -3,7 +3,7 @@ import { memo, useEffect, useMemo, useReducer, useState, type Dispatch } from 'r
 import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
-import { distancesOf } from '@/core/course/geometry';
+import { distancesOf, targetOf } from '@/core/course/geometry';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
@@ -12,6 +12,7 @@ import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice, Spoken } from '@/ui/notice';
+import { NumberSlot } from '@/ui/number-slot';
 import { Chart, type Picked } from './chart';
 import { begin, changeDraft, type DraftAction } from './draft';
 import { LevelStrip } from './level-strip';
@@ -23,7 +24,7 @@ import { useForecast } from './use-forecast';
 const Page = styled.main`
   max-width: 1320px;
   margin: 0 auto;
-  padding: 8px 22px 24px;
+  padding: 6px 22px 16px;
 `;
 
 const Head = styled.header`
@@ -31,7 +32,7 @@ const Head = styled.header`
   align-items: center;
   gap: 14px;
   min-height: 48px;
-  margin-bottom: 6px;
+  margin-bottom: 2px;
   & .title {
     font-size: 1.5rem;
     font-weight: 700;
@@ -59,7 +60,7 @@ const Table = styled.div`
   grid-template-columns: minmax(0, 1.88fr) minmax(320px, 1fr);
   gap: 22px;
   align-items: start;
-  margin-bottom: 12px;
+  margin-bottom: 8px;
   @media (max-width: 1000px) {
     grid-template-columns: 1fr;
   }
@@ -71,9 +72,12 @@ const Side = styled.div`
   gap: 10px;
 `;
 
-const Foot = styled.p`
-  margin-top: 8px;
-  text-align: right;
+const Foot = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 4px 24px;
+  margin-top: 6px;
   font-size: 0.8125rem;
   color: var(--ink-soft);
 `;
@@ -217,8 +221,10 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         readOnly={readOnly}
       />
       <Foot>
-        small figures: hits in 100 · arrows move a mark, with Shift by half a metre ·{' '}
-        <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
+        <Lengths level={level} dispatch={dispatch} readOnly={readOnly} />
+        <span>
+          small figures: hits in 100 · arrows move a mark · <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
+        </span>
       </Foot>
       {keysShown && (
         <Notice $tone="remark">
@@ -241,6 +247,26 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         />
       )}
     </Page>
+  );
+}
+
+/** Where the target stands and how large the floor is, as figures to type. */
+function Lengths({ level, dispatch, readOnly }: { level: Game; dispatch: Dispatch<DraftAction>; readOnly: boolean }) {
+  const target = targetOf(level);
+  if (!target || readOnly) return <span />;
+  const { widthM, depthM } = level.course.floor;
+  const metres = (label: string, value: number, max: number, onChange: (value: number) => void) => (
+    <NumberSlot label={label} value={value} min={label.startsWith('Floor') ? 1.5 : 0.2} max={max} step={0.1} decimals={2} onChange={onChange} />
+  );
+  return (
+    <span>
+      floor {metres('Floor, metres wide', widthM, 30, (value) => dispatch({ do: 'floor', widthM: value, depthM }))} by{' '}
+      {metres('Floor, metres deep', depthM, 30, (value) => dispatch({ do: 'floor', widthM, depthM: value }))} m · {AIMED[target.object].name}{' '}
+      {metres('Target, metres from the left wall', target.xM, widthM, (value) => dispatch({ do: 'move-target', to: { xM: value, yM: target.yM } }))}{' '}
+      from the left,{' '}
+      {metres('Target, metres from the back wall', target.yM, depthM, (value) => dispatch({ do: 'move-target', to: { xM: target.xM, yM: value } }))}{' '}
+      from the back
+    </span>
   );
 }
 

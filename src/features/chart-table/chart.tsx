@@ -13,7 +13,7 @@ import { TargetDrawing } from './target-drawing';
 
 const Frame = styled.div`
   border: 1px solid var(--ink);
-  padding: 10px;
+  padding: 6px;
   background: var(--sheet);
   & svg {
     display: block;

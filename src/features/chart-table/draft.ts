@@ -25,6 +25,7 @@ export type DraftAction =
   | { readonly do: 'move-mark'; readonly level: number; readonly mark: number; readonly to: Spot }
   | { readonly do: 'set-distance'; readonly level: number; readonly mark: number; readonly distanceM: number }
   | { readonly do: 'move-target'; readonly to: Spot }
+  | { readonly do: 'floor'; readonly widthM: number; readonly depthM: number }
   | { readonly do: 'slot'; readonly slot: string; readonly value: string | number }
   | { readonly do: 'title'; readonly title: string }
   | { readonly do: 'level-name'; readonly level: number; readonly name: string }
@@ -82,6 +83,8 @@ function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo
     }
     case 'move-target':
       return { ...draft, game: withTargetAt(game, insideFloor(game, action.to, 0.2)) };
+    case 'floor':
+      return { ...draft, game: withFloor(game, action.widthM, action.depthM) };
     case 'slot':
       return { ...draft, game: withSlot(game, action.slot, action.value) };
     case 'title':
@@ -114,6 +117,20 @@ function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo
       return { ...draft, game: withThrowRules(game, { ...rules, values: fairPoints(chances) }) };
     }
   }
+}
+
+/** Another floor: what would stand outside it comes in to the wall, at every level. */
+function withFloor(game: Game, widthM: number, depthM: number): Game {
+  const resized: Game = { ...game, course: { ...game.course, floor: { ...game.course.floor, widthM, depthM } } };
+  const inside = withTargetAt(resized, insideFloor(resized, targetOf(resized)!, 0.2));
+  return inside.levels.reduce((next, _, index) => {
+    const level = resolveLevel(next, index);
+    return withMarks(
+      next,
+      index,
+      marksOf(level).map((spot) => insideFloor(level, spot)),
+    );
+  }, inside);
 }
 
 function rounded(spot: Spot): Spot {

@@ -24,7 +24,7 @@ const Column = styled.div<{ $on: boolean }>`
   display: flex;
   flex-direction: column;
   gap: 5px;
-  padding: 10px 12px 12px;
+  padding: 9px 12px 8px;
   border-right: 1px solid var(--line);
   background: ${({ $on }) => ($on ? 'var(--sheet)' : 'transparent')};
   box-shadow: ${({ $on }) => ($on ? 'inset 0 4px 0 var(--gorse)' : 'none')};
