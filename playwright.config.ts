@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './tests/web-server';
 
 const port = process.env['LOCHSIDE_TEST_PORT'] ?? '3100';
 const url = `http://127.0.0.1:${port}`;
@@ -12,18 +13,7 @@ export default defineConfig({
   use: {
     baseURL: url,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
   webServer: {
     command: `${process.execPath} --import tsx src/cli/prepare.ts && exec ${process.execPath} node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,

@@ -1,7 +1,5 @@
 /** npm run bench: what the targets of speed are measured with. Prints one line a figure, with its target. */
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import autocannon from 'autocannon';
 import { Bench } from 'tinybench';
@@ -21,8 +19,8 @@ import { pool } from '@/server/db/pool';
 import { loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
+import { CHROMIUM, startWebServer } from '../tests/web-server';
 
-const root = join(import.meta.dirname, '..');
 const port = process.env['LOCHSIDE_TEST_PORT']!;
 const address = `http://127.0.0.1:${port}`;
 
@@ -69,18 +67,7 @@ const quantile = (sorted: readonly number[], share: number) => sorted[Math.min(s
 
 async function benchDrag(): Promise<void> {
   const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: DemoSignIn[] };
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${address}/sign-in`);
@@ -195,25 +182,11 @@ await migrate(process.env['DATABASE_URL']!);
 const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: DemoSignIn[] };
 await loadDemo(demoSignIns, settings().serverKey, new Date());
 await benchCore();
-const web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', port], {
-  cwd: root,
-  stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, NODE_ENV: 'production', LOCHSIDE_HOSTS: '' },
-});
+const web = await startWebServer(port);
 try {
-  for (let n = 0; n < 200; n += 1) {
-    if (
-      await fetch(`${address}/api/v1/health`).then(
-        (answer) => answer.ok,
-        () => false,
-      )
-    )
-      break;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
   await benchDrag();
   await benchIntake();
 } finally {
-  web.kill('SIGTERM');
+  web.process.kill('SIGTERM');
   await pool().end();
 }

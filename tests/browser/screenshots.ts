@@ -1,8 +1,9 @@
 /** npm run screenshots: one current picture of each main view, from the demo data only, into docs/screenshots. */
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM, startWebServer } from '../web-server';
 import { linksOf, PHONE, signInAs } from './people';
 
 const root = join(import.meta.dirname, '../..');
@@ -14,34 +15,9 @@ mkdirSync(folder, { recursive: true });
 
 if (spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, stdio: 'inherit' }).status !== 0)
   process.exit(1);
-const web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', port], {
-  cwd: root,
-  env,
-  stdio: 'ignore',
-});
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const web = await startWebServer(port, { PUBLIC_URL: address });
+const browser = await chromium.launch(CHROMIUM);
 try {
-  for (let n = 0; n < 200; n += 1) {
-    if (
-      await fetch(`${address}/api/v1/health`).then(
-        (answer) => answer.ok,
-        () => false,
-      )
-    )
-      break;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address })).newPage();
   const shoot = (page: Page, name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
   await desk.goto('/sign-in');
@@ -105,5 +81,5 @@ try {
   await shoot(home, 'home-result');
 } finally {
   await browser.close();
-  web.kill('SIGTERM');
+  web.process.kill('SIGTERM');
 }

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { mkdtempSync, chmodSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -8,10 +8,10 @@ import { startInstance } from '../../scripts/lib/instance.mjs';
 import { freePort } from '../../scripts/lib/processes.mjs';
 import { migrate } from '@/server/db/migrate';
 import { firstRow, pool } from '@/server/db/pool';
+import { startWebServer } from '../web-server';
 import { envelopeFor, makeSchool, sendTo } from './school';
 
 const ROUNDS = 20;
-const root = join(import.meta.dirname, '../..');
 const home = mkdtempSync(join(tmpdir(), 'lochside-kill-'));
 chmodSync(home, 0o755);
 
@@ -31,27 +31,6 @@ afterAll(async () => {
   await instance?.stop();
   rmSync(home, { recursive: true, force: true });
 });
-
-async function startWeb(url: string): Promise<string> {
-  const port = await freePort();
-  web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', `${port}`], {
-    cwd: root,
-    stdio: 'ignore',
-    env: { ...process.env, DATABASE_URL: url, LOCHSIDE_HOSTS: '', NODE_ENV: 'production' },
-  });
-  const address = `http://127.0.0.1:${port}`;
-  for (let n = 0; n < 200; n += 1) {
-    if (
-      await fetch(`${address}/api/v1/health`).then(
-        (answer) => answer.ok,
-        () => false,
-      )
-    )
-      return address;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  throw new Error('the web server did not start: is the application built?');
-}
 
 async function pointPoolAt(url: string): Promise<void> {
   await globalThis.lochsidePool?.end().catch(() => undefined);

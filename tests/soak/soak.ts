@@ -1,35 +1,19 @@
 /** npm run soak: 10,000 malformed requests over http to a server with its limits off. Bounded, and to this machine only. */
-import { spawn } from 'node:child_process';
-import { join } from 'node:path';
 import { migrate } from '@/server/db/migrate';
 import { pool } from '@/server/db/pool';
 import { makeSchool } from '../server/school';
+import { startWebServer } from '../web-server';
 import { malformedRequests } from './malformed';
 import { checksums, targetsOf } from './targets';
 
 const NUMBER = Number(process.argv[2] ?? 10_000);
 const AT_ONCE = 8;
 const port = process.env['LOCHSIDE_TEST_PORT']!;
-const address = `http://127.0.0.1:${port}`;
-const root = join(import.meta.dirname, '../..');
 
 await migrate(process.env['DATABASE_URL']!);
-const web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', port], {
-  cwd: root,
-  stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, NODE_ENV: 'production', LOCHSIDE_LIMITS: 'off', LOCHSIDE_HOSTS: '' },
-});
+const web = await startWebServer(port, { LOCHSIDE_LIMITS: 'off' });
+const { address } = web;
 try {
-  for (let n = 0; n < 200; n += 1) {
-    if (
-      await fetch(`${address}/api/v1/health`).then(
-        (answer) => answer.ok,
-        () => false,
-      )
-    )
-      break;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
   const school = await makeSchool();
   const { targets, token } = await targetsOf(school);
   const cookie = await school.cookie('teacher');
@@ -70,6 +54,6 @@ try {
   process.stdout.write(good ? '1 passed, 0 failed\n' : '0 passed, 1 failed\n');
   if (!good) process.exitCode = 1;
 } finally {
-  web.kill('SIGTERM');
+  web.process.kill('SIGTERM');
   await pool().end();
 }

@@ -13,7 +13,7 @@ import type { Hand } from '@/core/sheet/teaching-points';
 import type { Card, CardItem } from '@/server/home/card';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { PlayScreen } from './play-screen';
-import { CardScreen, levelOf, PartsScreen, PractiseScreen, ResultScreen, SafetyScreen, SentScreen, SetUpScreen, type Felt } from './screens';
+import { CardScreen, levelOf, PartsScreen, PractiseScreen, ResultScreen, SafetyScreen, SentScreen, SetUpScreen, Top, type Felt } from './screens';
 import { trySending } from './sending';
 import { store, type BegunGo, type KeptPlay } from './store';
 
@@ -195,10 +195,7 @@ export function HomePage() {
     case 'begun':
       return (
         <Screen>
-          <TopLine>
-            <span>{step.item.game.title}</span>
-            <span>{name}</span>
-          </TopLine>
+          <Top item={step.item} name={name} />
           <h1>You were in the middle of a go</h1>
           <p>{scoreSoFar(step.item, step.go.events)}. The clock stood still since then.</p>
           <Bottom>

@@ -7,8 +7,8 @@ import type { PlayEvent } from '@/core/rules/play';
 import type { CardItem } from '@/server/home/card';
 import { Counter } from '../counter/counter';
 import { usePlay } from '../counter/use-play';
-import { Screen, TopLine } from './home-style';
-import { levelOf } from './screens';
+import { Screen } from './home-style';
+import { levelOf, Top } from './screens';
 import { store } from './store';
 
 const Count = styled.p`
@@ -56,15 +56,9 @@ export function PlayScreen(props: PlayScreenProps) {
     }, 1000);
     return () => clearTimeout(timer);
   }, [count, props.sound]);
-  const { name: levelName } = levelOf(props.item);
   return (
     <Screen style={{ height: '100dvh' }}>
-      <TopLine>
-        <span>
-          {props.item.game.title} · {levelName}
-        </span>
-        <span>{props.name}</span>
-      </TopLine>
+      <Top item={props.item} name={props.name} />
       {count > 0 ? (
         <Count role="status" aria-label={`Starting in ${count}`}>
           {count}

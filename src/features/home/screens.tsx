@@ -27,6 +27,18 @@ function dayWords(day: string): string {
   return new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
 
+/** Which game, at which level, and whose page it is. */
+export function Top({ item, name }: { item: CardItem; name: string }) {
+  return (
+    <TopLine>
+      <span>
+        {item.game.title} · {levelOf(item).name}
+      </span>
+      <span>{name}</span>
+    </TopLine>
+  );
+}
+
 const Kept = styled.p`
   padding: 8px 12px;
   border-left: 5px solid var(--tide);
@@ -165,17 +177,12 @@ export interface SetUpScreenProps {
 }
 
 export function SetUpScreen({ item, name, onBack, onNext }: SetUpScreenProps) {
-  const { level, name: levelName } = levelOf(item);
+  const { level } = levelOf(item);
   const setUp = setUpFor(level, item.setUp.stepM);
   const values = readThrowRules(level)?.values ?? [];
   return (
     <Screen>
-      <TopLine>
-        <span>
-          {item.game.title} · {levelName}
-        </span>
-        <span>{name}</span>
-      </TopLine>
+      <Top item={item} name={name} />
       <h1>Set it out</h1>
       <SetUpDrawing level={level} places={setUp.places} values={values} />
       <Ruled>
@@ -207,16 +214,11 @@ export function SetUpScreen({ item, name, onBack, onNext }: SetUpScreenProps) {
 
 export function SafetyScreen({ item, name, agreed, onBack, onNext }: SetUpScreenProps & { agreed: boolean }) {
   const [yes, setYes] = useState(agreed);
-  const { level, name: levelName } = levelOf(item);
+  const { level } = levelOf(item);
   const { cautions } = setUpFor(level, item.setUp.stepM);
   return (
     <Screen>
-      <TopLine>
-        <span>
-          {item.game.title} · {levelName}
-        </span>
-        <span>{name}</span>
-      </TopLine>
+      <Top item={item} name={name} />
       <h1>Safe to play?</h1>
       <p>Look at this with an adult.</p>
       <Caution>
@@ -250,18 +252,13 @@ export interface PractiseScreenProps extends SetUpScreenProps {
 }
 
 export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBack, onNext, onParts }: PractiseScreenProps) {
-  const { level, name: levelName } = levelOf(item);
+  const { level } = levelOf(item);
   const points = teachingPoints(readThrowRules(level)?.technique ?? 'underarm', hand);
   const rules = sentencesOf(level, 'child').map(plainText);
   const timed = level.parts[0]!.clock.kind === 'down';
   return (
     <Screen>
-      <TopLine>
-        <span>
-          {item.game.title} · {levelName}
-        </span>
-        <span>{name}</span>
-      </TopLine>
+      <Top item={item} name={name} />
       <h1>Practise first</h1>
       {points.map((point) => (
         <Row key={point.word}>
@@ -342,10 +339,7 @@ export function PartsScreen({
   const total = hits.reduce((sum, n, index) => sum + n * values[index]!, 0);
   return (
     <Screen>
-      <TopLine>
-        <span>{item.game.title}</span>
-        <span>{name}</span>
-      </TopLine>
+      <Top item={item} name={name} />
       <h1>How many went in?</h1>
       {values.map((value, index) => (
         <Steps key={index}>
@@ -478,7 +472,6 @@ export interface ResultScreenProps {
 export function ResultScreen({ item, name, result, onAgain, onSend }: ResultScreenProps) {
   const [felt, setFelt] = useState<Felt | null>(null);
   const [initials, setInitials] = useState('');
-  const { name: levelName } = levelOf(item);
   const values = readThrowRules(item.game)?.values ?? [];
   const best = item.best;
   const words =
@@ -489,12 +482,7 @@ export function ResultScreen({ item, name, result, onAgain, onSend }: ResultScre
         : `Par for you is ${item.par}. Each go makes your arm surer.`;
   return (
     <Screen>
-      <TopLine>
-        <span>
-          {item.game.title} · {levelName}
-        </span>
-        <span>{name}</span>
-      </TopLine>
+      <Top item={item} name={name} />
       <p style={{ textAlign: 'center', fontSize: '1.4rem', lineHeight: 1.1 }}>
         <b style={{ display: 'block', fontSize: '4.500rem', lineHeight: 1 }}>{result.value}</b>
         {result.unit}
@@ -564,10 +552,7 @@ export interface SentScreenProps {
 export function SentScreen({ item, name, play, onTry, onCard, onAgain }: SentScreenProps) {
   return (
     <Screen>
-      <TopLine>
-        <span>{item.game.title}</span>
-        <span>{name}</span>
-      </TopLine>
+      <Top item={item} name={name} />
       <div role="status">
         {play.state === 'received' ? (
           <>

@@ -218,7 +218,7 @@ function Row({ row, widest, unit, onType }: { row: ScoreRow; widest: number; uni
 /** The score on the scale of what was likely for this child: the band, par as a line, the best as a dot. */
 function Against({ row, widest, unit }: { row: ScoreRow; widest: number; unit: string }) {
   const width = 220;
-  const x = (score: number) => 4 + (score / widest) * (width - 8);
+  const x = (score: number) => 7 + (score / widest) * (width - 14);
   return (
     <svg
       width={width}

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { toBytes, toText, type Uuid } from '../db/ids';
-import { change, firstRow, pool, type Db } from '../db/pool';
+import { change, direct, firstRow } from '../db/pool';
 import { hashToken } from './tokens';
 
 export type Role = 'teacher' | 'helper';
@@ -24,7 +24,7 @@ export function sessionCookieName(secure: boolean): string {
 export async function openSession(teacherId: Uuid, schoolId: Uuid, now: Date): Promise<{ token: string; maxAge: number }> {
   const token = randomBytes(32).toString('base64url');
   const expires = new Date(now.getTime() + SESSION_HOURS * 3_600_000);
-  const db = pool() as unknown as Db;
+  const db = direct();
   await change(db, 'DELETE FROM sessions WHERE expires_at < ?', [now]);
   await change(db, 'INSERT INTO sessions (token_hash, teacher_id, school_id, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', [
     hashToken(token),
@@ -37,7 +37,7 @@ export async function openSession(teacherId: Uuid, schoolId: Uuid, now: Date): P
 }
 
 export async function closeSession(token: string): Promise<void> {
-  await change(pool() as unknown as Db, 'DELETE FROM sessions WHERE token_hash = ?', [hashToken(token)]);
+  await change(direct(), 'DELETE FROM sessions WHERE token_hash = ?', [hashToken(token)]);
 }
 
 /** Who this session belongs to, or nothing when it is unknown, over, or the membership has ended. */

@@ -2,7 +2,6 @@
 import mysql from 'mysql2/promise';
 
 export type Value = string | number | boolean | Buffer | Date | null;
-export type Record_ = Record<string, unknown>;
 
 export interface Db {
   execute(sql: string, values?: readonly Value[]): Promise<unknown>;
@@ -39,8 +38,13 @@ export function pool(): mysql.Pool {
   return globalThis.lochsidePool;
 }
 
+/** The pool as a connection for single statements outside a transaction. */
+export function direct(): Db {
+  return pool() as unknown as Db;
+}
+
 /** Rows of a SELECT. */
-export async function rows<T>(sql: string, values: readonly Value[] = [], db: Db = pool() as unknown as Db): Promise<T[]> {
+export async function rows<T>(sql: string, values: readonly Value[] = [], db: Db = direct()): Promise<T[]> {
   const [found] = (await db.execute(sql, values)) as [T[]];
   return found;
 }

@@ -1,0 +1,43 @@
+/** The built application for tests and measurements, as a process of its own. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { join } from 'node:path';
+
+const root = join(import.meta.dirname, '..');
+
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+export interface WebServer {
+  readonly process: ChildProcess;
+  readonly address: string;
+}
+
+/** Starts it and waits until it answers; throws when it does not. */
+export async function startWebServer(port: number | string, env: Readonly<Record<string, string>> = {}): Promise<WebServer> {
+  const web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', `${port}`], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production', LOCHSIDE_HOSTS: '', ...env },
+  });
+  const address = `http://127.0.0.1:${port}`;
+  for (let n = 0; n < 300; n += 1) {
+    const up = await fetch(`${address}/api/v1/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+    if (up) return { process: web, address };
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  web.kill('SIGKILL');
+  throw new Error('the web server did not start: is the application built?');
+}
