@@ -46,7 +46,9 @@ it('a report that was called received is there after the web server and the data
   const up = async () => {
     instance = (await startInstance(home, password, { fast: true })) as unknown as Instance;
     await pointPoolAt(instance.url());
-    return startWeb(instance.url());
+    const started = await startWebServer(await freePort(), { DATABASE_URL: instance.url() });
+    web = started.process;
+    return started.address;
   };
   let address = await up();
   await migrate(instance.url());
