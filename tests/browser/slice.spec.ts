@@ -159,6 +159,12 @@ test('the chart table answers: drag, arrow keys, typed lengths, slots, undo, and
   await expect(length).toHaveValue('1.50');
   await expect(far).toHaveAttribute('aria-label', /1\.5 m/);
 
+  await page.getByLabel('Name of the level that is shown').fill('Waist deep');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Swim' }).click();
+  await expect(page.getByRole('button', { name: 'Waist deep' })).toBeVisible();
+  await page.getByRole('button', { name: 'Waist deep' }).click();
+
   await page.getByRole('spinbutton', { name: 'Seconds' }).fill('45');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/45 s a go/).first()).toBeVisible();

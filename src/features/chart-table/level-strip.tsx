@@ -45,6 +45,20 @@ const Head = styled.div`
     font-weight: 700;
     cursor: pointer;
   }
+  & input {
+    width: auto;
+    min-height: 26px;
+    padding: 0;
+    border: 0;
+    border-bottom: 2px solid transparent;
+    background: none;
+    font-size: 1.0625rem;
+    font-weight: 700;
+  }
+  & input:hover,
+  & input:focus {
+    border-bottom-color: var(--gorse);
+  }
   & span {
     color: var(--ink-soft);
     font-size: 0.875rem;
@@ -186,9 +200,21 @@ const LevelColumn = memo(function LevelColumn({
   return (
     <Column $on={on} onClick={() => onShow(index)}>
       <Head>
-        <button type="button" aria-pressed={on} onClick={() => onShow(index)}>
-          {name}
-        </button>
+        {on && !readOnly ? (
+          <input
+            key={name}
+            aria-label="Name of the level that is shown"
+            defaultValue={name}
+            size={Math.max(4, name.length)}
+            maxLength={24}
+            onBlur={(event) => dispatch({ do: 'level-name', level: index, name: event.target.value })}
+            onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          />
+        ) : (
+          <button type="button" aria-pressed={on} onClick={() => onShow(index)}>
+            {name}
+          </button>
+        )}
         <b>
           {near.toFixed(1)}–{far.toFixed(1)} m
         </b>

@@ -1,0 +1,123 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { distancesOf, marksOf, targetOf } from '@/core/course/geometry';
+import { sensibleStart } from '@/core/course/sensible-start';
+import { resolveLevel } from '@/core/rules/level';
+import { readGame } from '@/core/rules/read-game';
+import { teachingPoints } from '@/core/sheet/teaching-points';
+import { begin, changeDraft, type DraftAction, type DraftHistory } from '@/features/chart-table/draft';
+import { TrueClock } from '@/features/counter/true-clock';
+
+describe('the clock of the counter', () => {
+  afterEach(() => vi.restoreAllMocks());
+  const clocks = () => {
+    let performanceNow = 1000;
+    let dateNow = 50_000;
+    vi.spyOn(performance, 'now').mockImplementation(() => performanceNow);
+    vi.spyOn(Date, 'now').mockImplementation(() => dateNow);
+    return {
+      pass: (performanceMs: number, dateMs: number) => {
+        performanceNow += performanceMs;
+        dateNow += dateMs;
+      },
+    };
+  };
+  it('goes on while the device sleeps and only the calendar clock runs', () => {
+    const { pass } = clocks();
+    const clock = new TrueClock();
+    pass(2000, 2000);
+    expect(clock.read()).toBe(2000);
+    pass(100, 30_000);
+    expect(clock.read()).toBe(32_000);
+  });
+  it('does not go back when somebody sets the calendar clock back', () => {
+    const { pass } = clocks();
+    const clock = new TrueClock();
+    pass(1500, -3_600_000);
+    expect(clock.read()).toBe(1500);
+  });
+  it('begins where a go that was cut off left it', () => {
+    const { pass } = clocks();
+    const clock = new TrueClock(41_000);
+    pass(500, 500);
+    expect(clock.read()).toBe(41_500);
+  });
+});
+
+describe('the draft on the chart table', () => {
+  const game = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
+  const after = (...actions: DraftAction[]): DraftHistory => actions.reduce(changeDraft, begin(game, 8));
+  const lengths = (history: DraftHistory, level: number) => distancesOf(resolveLevel(history.now.game, level));
+
+  it('a typed length moves one mark of one level along its own line', () => {
+    const typed = after({ do: 'set-distance', level: 1, mark: 2, distanceM: 2 });
+    expect(lengths(typed, 1)[2]).toBeCloseTo(2, 2);
+    expect(lengths(typed, 1).slice(0, 2)).toEqual(lengths(begin(game, 8), 1).slice(0, 2));
+    expect(lengths(typed, 0)).toEqual(lengths(begin(game, 8), 0));
+  });
+  it('a mark never leaves the floor', () => {
+    const moved = after({ do: 'move-mark', level: 0, mark: 0, to: { xM: -3, yM: 99 } });
+    const mark = marksOf(resolveLevel(moved.now.game, 0))[0]!;
+    expect(mark.xM).toBeGreaterThan(0);
+    expect(mark.yM).toBeLessThan(game.course.floor.depthM);
+  });
+  it('a whole drag is one step of undo', () => {
+    const dragged = after(
+      { do: 'drag-start' },
+      { do: 'move-mark', level: 0, mark: 0, to: { xM: 3, yM: 1 } },
+      { do: 'move-mark', level: 0, mark: 0, to: { xM: 2, yM: 1 } },
+      { do: 'drag-end' },
+    );
+    expect(dragged.past).toHaveLength(1);
+    const undone = changeDraft(dragged, { do: 'undo' });
+    expect(undone.now.game).toBe(game);
+    expect(changeDraft(undone, { do: 'redo' }).now).toBe(dragged.now);
+  });
+  it('a click that moves nothing leaves nothing to undo', () => {
+    expect(after({ do: 'drag-start' }, { do: 'drag-end' }).past).toHaveLength(0);
+  });
+  it('a smaller floor brings everything inside, and the game still reads', () => {
+    const small = after({ do: 'floor', widthM: 2.5, depthM: 2 });
+    const level = resolveLevel(small.now.game, 2);
+    for (const spot of [...marksOf(level), targetOf(level)!]) {
+      expect(spot.xM).toBeLessThanOrEqual(2.5);
+      expect(spot.yM).toBeLessThanOrEqual(2);
+    }
+    expect(readGame(small.now.game)).toMatchObject({ ok: true });
+  });
+  it('every kind of change gives a game that reads', () => {
+    const actions: DraftAction[] = [
+      { do: 'solve', chances: [0.9, 0.5, 0.2] },
+      { do: 'fair-points', level: 1 },
+      { do: 'title', title: 'Another' },
+      { do: 'level-name', level: 0, name: 'Shallow' },
+      { do: 'move-target', to: { xM: 1, yM: 1 } },
+      { do: 'slot', slot: 'order', value: 'fixed' },
+      { do: 'slot', slot: 'target', value: 'bottle' },
+      { do: 'age', ageYears: 11 },
+    ];
+    let history = begin(game, 8);
+    for (const action of actions) {
+      history = changeDraft(history, action);
+      expect(readGame(history.now.game), action.do).toMatchObject({ ok: true });
+    }
+    expect(history.past).toHaveLength(actions.length);
+  });
+  it('an empty title is not taken', () => expect(after({ do: 'title', title: '  ' }).now.game.title).toBe('Otter Steps'));
+});
+
+describe('teaching points', () => {
+  it('the foot opposite the throwing hand steps, for right and left (common practice, no published source)', () => {
+    for (const technique of ['underarm', 'overarm'] as const) {
+      expect(teachingPoints(technique, 'right')[0]).toMatchObject({ frontFoot: 'left' });
+      expect(teachingPoints(technique, 'left')[0]).toMatchObject({ frontFoot: 'right' });
+    }
+    expect(teachingPoints('set-shot', 'right')[0]).toMatchObject({ frontFoot: 'right' });
+  });
+  it('each has a word to say aloud and the usual fault', () => {
+    for (const technique of ['underarm', 'overarm', 'set-shot'] as const)
+      for (const point of teachingPoints(technique, 'left')) {
+        expect(point.word).toMatch(/^\w+$/);
+        expect(point.fault.length).toBeGreaterThan(10);
+      }
+  });
+});
