@@ -22,6 +22,7 @@ const Time = styled.p`
 `;
 
 const Left = styled.div`
+  flex: none;
   height: 14px;
   border: 1.5px solid var(--ink);
   background: var(--band-2);
@@ -122,7 +123,7 @@ const Small = styled.div`
   display: flex;
   justify-content: space-between;
   flex-wrap: wrap;
-  gap: 4px 18px;
+  gap: 4px 14px;
 `;
 
 export const TextButton = styled.button`
@@ -130,7 +131,7 @@ export const TextButton = styled.button`
   padding: 0 2px;
   border: 0;
   background: none;
-  font-size: 1.15rem;
+  font-size: clamp(0.95rem, 4.6vw, 1.15rem);
   cursor: pointer;
   text-decoration: underline;
   text-decoration-color: var(--gorse);
