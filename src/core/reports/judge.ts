@@ -4,7 +4,7 @@
  *
  * Of several findings the gravest names the verdict: impossible, then incomplete, then sum, then doubtful, then clean.
  */
-import { compile } from '../rules/compile';
+import { compile, type Program } from '../rules/compile';
 import { playedMs, replay, type Refusal } from '../rules/engine';
 import type { Game } from '../rules/game';
 import { levelGame } from '../rules/level';
@@ -55,14 +55,15 @@ const REFUSED: Readonly<Record<Refusal, string>> = {
   'not-in-this-game': 'something was counted that this game does not have',
 };
 
-export function judge(game: Game, report: Report): Verdict {
+/** `programs` holds the levels of this very game that were compiled before, by their place; it is filled as levels are met. */
+export function judge(game: Game, report: Report, programs: Map<number, Program> = new Map()): Verdict {
   const reasons: Reason[] = [];
-  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons));
+  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons, programs));
   const kind = GRAVITY.find((grave) => reasons.some((reason) => reason.kind === grave)) ?? 'clean';
   return { kind, reasons, goes };
 }
 
-function judgeGo(game: Game, go: Go, index: number, reasons: Reason[]): GoVerdict {
+function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], programs: Map<number, Program>): GoVerdict {
   const say = (kind: Reason['kind'], place: string, sentence: string) =>
     reasons.push({ kind, go: index, place: `/goes/${index}/${place}`, sentence });
   const levelIndex = game.levels.findIndex((level) => level.id === go.level);
@@ -70,14 +71,19 @@ function judgeGo(game: Game, go: Go, index: number, reasons: Reason[]): GoVerdic
     say('incomplete', 'level', `The level “${go.level}” is not one of this game's.`);
     return { result: null, seconds: 0 };
   }
-  const level = levelGame(game, levelIndex);
-  const program = level.ok ? compile(level.value) : level;
-  if (!program.ok) {
-    say('incomplete', 'level', 'This game cannot be worked out by this version.');
-    return { result: null, seconds: 0 };
+  let program = programs.get(levelIndex);
+  if (!program) {
+    const level = levelGame(game, levelIndex);
+    const compiled = level.ok ? compile(level.value) : level;
+    if (!compiled.ok) {
+      say('incomplete', 'level', 'This game cannot be worked out by this version.');
+      return { result: null, seconds: 0 };
+    }
+    program = compiled.value;
+    programs.set(levelIndex, program);
   }
-  const { state, refused } = replay(program.value, go.events);
-  const result = measure(program.value, state);
+  const { state, refused } = replay(program, go.events);
+  const result = measure(program, state);
   const seconds = Math.round(playedMs(state) / 1000);
   const first = refused[0];
   if (first) say('impossible', `events/${first.index}`, `It cannot have been so: ${REFUSED[first.reason]}.`);

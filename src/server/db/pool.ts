@@ -4,7 +4,20 @@ import mysql from 'mysql2/promise';
 export type Value = string | number | boolean | Buffer | Date | null;
 
 export interface Db {
-  execute(sql: string, values?: readonly Value[]): Promise<unknown>;
+  /** The rows of a SELECT, or what a change reports of itself. */
+  execute(sql: string, values: readonly Value[]): Promise<unknown>;
+}
+
+interface Executes {
+  execute(sql: string, values: Value[], done: (error: Error | null, result: unknown) => void): unknown;
+}
+
+/** By callback: the package's own promises keep a stack for each statement, which the intake of reports would feel. */
+function dbOver(connection: Executes): Db {
+  return {
+    execute: (sql, values) =>
+      new Promise((resolve, reject) => connection.execute(sql, values as Value[], (error, result) => (error ? reject(error) : resolve(result)))),
+  };
 }
 
 declare global {
@@ -40,13 +53,12 @@ export function pool(): mysql.Pool {
 
 /** The pool as a connection for single statements outside a transaction. */
 export function direct(): Db {
-  return pool() as unknown as Db;
+  return dbOver(pool().pool as unknown as Executes);
 }
 
 /** Rows of a SELECT. */
 export async function rows<T>(sql: string, values: readonly Value[] = [], db: Db = direct()): Promise<T[]> {
-  const [found] = (await db.execute(sql, values)) as [T[]];
-  return found;
+  return (await db.execute(sql, values)) as T[];
 }
 
 export async function firstRow<T>(sql: string, values: readonly Value[] = [], db?: Db): Promise<T | undefined> {
@@ -55,8 +67,7 @@ export async function firstRow<T>(sql: string, values: readonly Value[] = [], db
 
 /** Runs one changing statement; the number of rows it touched. */
 export async function change(db: Db, sql: string, values: readonly Value[] = []): Promise<number> {
-  const [result] = (await db.execute(sql, values)) as [{ affectedRows: number }];
-  return result.affectedRows;
+  return ((await db.execute(sql, values)) as { affectedRows: number }).affectedRows;
 }
 
 const DEADLOCK = 1213;
@@ -76,7 +87,7 @@ export async function transact<T>(work: (db: Db) => Promise<T>): Promise<T> {
     const connection = await pool().getConnection();
     try {
       await connection.beginTransaction();
-      const result = await work(connection as unknown as Db);
+      const result = await work(dbOver(connection.connection as unknown as Executes));
       await connection.commit();
       return result;
     } catch (error) {

@@ -1,5 +1,6 @@
 import type { BodyForm } from '@/core/motion/release';
 import type { UsedSetUp } from '@/core/reports/report';
+import type { Program } from '@/core/rules/compile';
 import type { Game } from '@/core/rules/game';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
@@ -229,15 +230,26 @@ export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<(
   return found.map((row) => ({ ...assignmentOf(row), week: weekOf({ ...row, id: row.w_id }), warmUp: row.warm_up ?? '', diary: row.diary ?? '' }));
 }
 
-const versions = new Map<Uuid, Game>();
+export interface KnownVersion {
+  readonly game: Game;
+  /** Its levels as the engine has compiled them so far, by their place. */
+  readonly programs: Map<number, Program>;
+}
 
-/** The body of a version. Versions never change, so what was read once is kept. */
-export async function versionBody(versionId: Uuid): Promise<Game> {
+const versions = new Map<Uuid, KnownVersion>();
+const MOST_VERSIONS = 500;
+
+/** A version with its compiled levels. Versions never change, so what was read once is kept. */
+export async function knownVersion(versionId: Uuid): Promise<KnownVersion> {
   const known = versions.get(versionId);
   if (known) return known;
   const row = await firstRow<{ body: Game | string }>('SELECT body FROM game_versions WHERE id = ?', [toBytes(versionId)]);
-  const game = parsed(row!.body);
-  if (versions.size > 500) versions.clear();
-  versions.set(versionId, game);
-  return game;
+  const version = { game: parsed(row!.body), programs: new Map<number, Program>() };
+  if (versions.size >= MOST_VERSIONS) versions.clear();
+  versions.set(versionId, version);
+  return version;
+}
+
+export async function versionBody(versionId: Uuid): Promise<Game> {
+  return (await knownVersion(versionId)).game;
 }

@@ -6,7 +6,7 @@ import { reportSchema, type Report } from '@/core/reports/report';
 import type { Uuid } from '../db/ids';
 import { DUPLICATE, errorNumber } from '../db/pool';
 import { reportByPlay } from '../db/reports';
-import { versionBody, type ChildAssignment } from '../db/weeks';
+import { knownVersion, type ChildAssignment } from '../db/weeks';
 import { refuse } from '../http/answer';
 import { storeTogether } from './store-together';
 
@@ -41,8 +41,8 @@ function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
 }
 
 export async function takeIn(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<Received> {
-  const game = await versionBody(assignment.versionId);
-  const verdict = judge(game, envelope.report);
+  const { game, programs } = await knownVersion(assignment.versionId);
+  const verdict = judge(game, envelope.report, programs);
   const bodyHash = contentHash(envelope);
   try {
     await storeTogether({
