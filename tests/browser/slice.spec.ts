@@ -360,3 +360,64 @@ test('a page of the school does not open without signing in, and a wrong link sa
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
   expect(policy).not.toContain('unsafe-eval');
 });
+
+test('at the whistle a ball in the air is asked about, and the go ends with the time', async ({ page }) => {
+  await signInAs(page);
+  const links = await linksOf(page, 'P4 Dippers');
+  const context = await page.context().browser()!.newContext({ viewport: PHONE });
+  const home = await context.newPage();
+  await home.clock.install();
+  await home.goto([...links.values()][13]!);
+  await toPlay(home);
+  await home.clock.runFor(4000);
+  await home.getByRole('button', { name: /^In/ }).click();
+  await home.clock.fastForward(95_000);
+  await expect(home.getByText('Time! Was a ball in the air?')).toBeVisible();
+  await expect(home.getByRole('timer')).toHaveText('0:00');
+  await home.getByRole('button', { name: /^In/ }).click();
+  await expect(home.getByRole('button', { name: 'Send to school' })).toBeVisible();
+  await expect(home.getByText('Not finished', { exact: false })).toHaveCount(0);
+  await expect(home.getByText(/^2 × \d+$/)).toBeVisible();
+  await context.close();
+});
+
+test('a report slip shows no name, and reports what was counted without the page', async ({ page }) => {
+  await signInAs(page);
+  await linksOf(page, 'P4 Dippers');
+  await page.getByRole('button', { name: 'Show report slips' }).click();
+  const slip = page.locator('li').nth(15);
+  const name = (await slip.locator('h2').textContent())!;
+  const { home, context } = await phone(page, (await slip.locator('a').getAttribute('href'))!);
+  await expect(home.getByRole('button', { name: 'Set it out' })).toBeVisible();
+  expect(await home.locator('main').textContent()).not.toContain(name.split(' ')[0]);
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  await home.getByRole('button', { name: 'It is set out' }).click();
+  await home.getByLabel('An adult says yes to this place').check();
+  await home.getByRole('button', { name: 'Go on' }).click();
+  await home.getByRole('button', { name: 'We counted without the page' }).click();
+  await home.getByRole('button', { name: 'One more from the far mark' }).click();
+  await home.getByRole('button', { name: 'That is right' }).click();
+  await home.getByRole('button', { name: 'Send to school' }).click();
+  await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
+  await context.close();
+});
+
+test('a replaced link stops, and the shelf keeps what is put away', async ({ page }) => {
+  await signInAs(page);
+  const before = await linksOf(page, 'P2 Wagtails');
+  const [name, old] = [...before][0]!;
+  await page.getByRole('button', { name: `Replace the link of ${name}` }).click();
+  await page.getByRole('button', { name: 'Make new ones' }).click();
+  await expect(page.locator('li').first().locator('a')).not.toHaveAttribute('href', old);
+  const { home, context } = await phone(page, old);
+  await expect(home.getByText('This link is not known, or it has been replaced.', { exact: false })).toBeVisible();
+  await context.close();
+
+  await page.goto('/games');
+  await page.getByRole('button', { name: "Put away Gull's Nest" }).click();
+  await expect(page.getByRole('link', { name: /Gull's Nest/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put away: 1' }).click();
+  await page.getByRole('button', { name: "Bring back Gull's Nest" }).click();
+  await page.getByRole('button', { name: 'Back to the shelf' }).click();
+  await expect(page.getByRole('link', { name: /Gull's Nest/ })).toBeVisible();
+});

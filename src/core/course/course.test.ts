@@ -1,0 +1,109 @@
+import { describe, expect, it } from 'vitest';
+import { AIMED, IMPLEMENTS, outlineWidthM, type AimedId } from '../objects/catalogue';
+import { levelGame, resolveLevel } from '../rules/level';
+import { readGame } from '../rules/read-game';
+import { readThrowRules } from '../rules/throw-rules';
+import { cautionsFor, setUpFor } from '../sheet/set-up';
+import { distanceM, distancesOf, insideFloor, marksOf, spotTowards, targetOf, throwTurnRad } from './geometry';
+import { sensibleStart, withMarks, withTargetAt } from './sensible-start';
+
+const start = (target: AimedId, ageYears = 8) =>
+  sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target, ageYears });
+
+describe('where things stand', () => {
+  it('measures along the floor (3, 4, 5)', () => expect(distanceM({ xM: 1, yM: 1 }, { xM: 4, yM: 5 })).toBe(5));
+  it('keeps the direction when a mark is moved to a distance', () => {
+    const target = { xM: 5, yM: 2 };
+    const moved = spotTowards(target, { xM: 2, yM: 2 }, 1.5);
+    expect(moved).toEqual({ xM: 3.5, yM: 2 });
+    expect(distanceM(target, spotTowards(target, { xM: 3, yM: 4 }, 0.7))).toBeCloseTo(0.7, 10);
+  });
+  it('puts a mark that stands on the target to its left', () => expect(spotTowards({ xM: 3, yM: 1 }, { xM: 3, yM: 1 }, 1)).toEqual({ xM: 2, yM: 1 }));
+  it('knows how a throw meets a turned target', () => {
+    const box = { xM: 4, yM: 2, object: 'box' as const, turnRad: Math.PI / 2, standM: 0 };
+    expect(throwTurnRad({ xM: 1, yM: 2 }, box)).toBeCloseTo(-Math.PI / 2, 10);
+  });
+  it('brings a spot inside the walls', () => {
+    const game = start('box');
+    expect(insideFloor(game, { xM: -5, yM: 100 })).toEqual({ xM: 0.1, yM: game.course.floor.depthM - 0.1 });
+  });
+});
+
+describe('a game to start from', () => {
+  const aimed = Object.keys(AIMED) as AimedId[];
+  it.each(aimed)('reads, stands on its floor and has three levels for every age: %s', (target) => {
+    for (const age of [4, 8, 12]) {
+      const game = start(target, age);
+      expect(readGame(game)).toMatchObject({ ok: true });
+      game.levels.forEach((_, index) => {
+        const level = resolveLevel(game, index);
+        for (const mark of marksOf(level)) expect(insideFloor(level, mark, 0.05)).toEqual(mark);
+        const lengths = distancesOf(level);
+        // Marks that would stand too near all stand at the nearest distance, give or take a centimetre.
+        lengths.forEach((length, mark) => expect(length).toBeGreaterThan((lengths[mark - 1] ?? 0) - 0.01));
+      });
+    }
+  });
+  it.each(aimed)('never gives the farther mark fewer points: %s', (target) => {
+    const { values } = readThrowRules(start(target))!;
+    expect([...values].sort((a, b) => a - b)).toEqual(values);
+    expect(values[0]).toBeGreaterThan(0);
+  });
+  it('moves the target for every level and the marks of one level only', () => {
+    const game = withTargetAt(start('box'), { xM: 1, yM: 1 });
+    for (let index = 0; index < 3; index += 1) expect(targetOf(resolveLevel(game, index))).toMatchObject({ xM: 1, yM: 1 });
+    const spots = [1, 2, 3].map((xM) => ({ xM, yM: 3 }));
+    const marked = withMarks(game, 1, spots);
+    expect(marksOf(resolveLevel(marked, 1))).toEqual(spots);
+    expect(marksOf(resolveLevel(marked, 0))).toEqual(marksOf(resolveLevel(game, 0)));
+  });
+});
+
+describe('levels', () => {
+  it('replace named slots and leave the game as it was', () => {
+    const game = start('box');
+    const before = JSON.stringify(game);
+    const shorter = { ...game, levels: [{ id: 'short', name: 'Short', set: { '/parts/0/clock/s': 30, '/kit/implement': 'foam-ball' } }] };
+    expect(resolveLevel(shorter, 0).parts[0]!.clock.s).toBe(30);
+    expect(resolveLevel(shorter, 0).kit.implement).toBe('foam-ball');
+    expect(JSON.stringify(game)).toBe(before);
+  });
+  it('say which level or slot is not there', () => {
+    expect(levelGame(start('box'), 9)).toMatchObject({ ok: false, problems: [{ place: '/levels' }] });
+    const odd = { ...start('box'), levels: [{ id: 'odd', name: 'Odd', set: { '/parts/7/clock/s': 30 } }] };
+    expect(levelGame(odd, 0)).toMatchObject({ ok: false, problems: [{ place: '/levels/0/set//parts/7/clock/s' }] });
+  });
+});
+
+describe('what is in a house', () => {
+  it('a tennis ball is within the rules of the game (ITF: 6.54–6.86 cm, 56.0–59.4 g; rebound 135–147 cm from 254 cm)', () => {
+    const { radiusM, massKg, restitution } = IMPLEMENTS['tennis-ball'];
+    expect(2 * radiusM).toBeGreaterThanOrEqual(0.0654);
+    expect(2 * radiusM).toBeLessThanOrEqual(0.0686);
+    expect(massKg).toBeGreaterThanOrEqual(0.056);
+    expect(massKg).toBeLessThanOrEqual(0.0594);
+    expect(254 * restitution ** 2).toBeGreaterThanOrEqual(135);
+    expect(254 * restitution ** 2).toBeLessThanOrEqual(147);
+  });
+  it('everything names its source and has substitutes that are of the same kind or there at all', () => {
+    for (const thing of [...Object.values(IMPLEMENTS), ...Object.values(AIMED)]) {
+      expect(thing.source.length, thing.id).toBeGreaterThan(5);
+      expect(thing.substitutes.length, thing.id).toBeGreaterThan(0);
+      expect(thing.substitutes, thing.id).not.toContain(thing.id);
+    }
+  });
+  it('every ball fits every opening', () => {
+    for (const ball of Object.values(IMPLEMENTS))
+      for (const aimed of Object.values(AIMED))
+        if (aimed.shape.kind === 'opening') expect(2 * ball.radiusM).toBeLessThan(outlineWidthM(aimed.shape) / 2);
+  });
+  it('its danger is said with the game', () => {
+    const hard = sensibleStart({ title: 'X', aim: '', technique: 'underarm', implement: 'tennis-ball', target: 'bottle', ageYears: 8 });
+    const cautions = cautionsFor(hard).join(' ');
+    expect(cautions).toContain('A tennis ball is hard');
+    expect(cautions).toContain('Never one that held cleaning products');
+  });
+  it('the family is told what may stand in for it', () => {
+    expect(setUpFor(resolveLevel(start('bucket'), 0), 0.5).things[1]).toEqual({ name: '1 bucket', hint: 'Or use a cardboard box or a mixing bowl.' });
+  });
+});

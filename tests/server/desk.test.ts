@@ -1,0 +1,206 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { v7 } from 'uuid';
+import { GET as assignmentRoute } from '@/app/api/v1/assignments/[id]/route';
+import { POST as addClass } from '@/app/api/v1/classes/route';
+import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
+import { PATCH as changeChild } from '@/app/api/v1/children/[id]/route';
+import { POST as gameAct } from '@/app/api/v1/games/[id]/route';
+import { POST as newGame } from '@/app/api/v1/games/route';
+import { POST as signIn } from '@/app/api/v1/sign-in/route';
+import { POST as signOut } from '@/app/api/v1/sign-out/route';
+import { POST as sendRoute } from '@/app/api/v1/weeks/route';
+import { hashToken } from '@/server/auth/tokens';
+import { signedInBy } from '@/server/auth/sessions';
+import { childOfSchool } from '@/server/db/children';
+import { gameById, gamesOf } from '@/server/db/games';
+import { toBytes } from '@/server/db/ids';
+import { change, direct, firstRow, pool, rows } from '@/server/db/pool';
+import { sentWeeks } from '@/server/db/weeks';
+import { schoolDay } from '@/server/school-calendar';
+import { linksOf } from '@/server/weeks/links';
+import { call, makeSchool, PASSWORD, sendTo, useOwnSchema, ZONE } from './school';
+
+beforeAll(useOwnSchema);
+afterAll(() => pool().end());
+
+const today = () => schoolDay(new Date(), ZONE);
+
+describe('sessions', () => {
+  const tokenOf = (cookie: string) => cookie.slice('lochside='.length);
+  it('end when somebody signs out', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    expect(await signedInBy(tokenOf(cookie), new Date())).toMatchObject({ role: 'teacher', schoolName: 'Test school' });
+    expect((await call(signOut, '/', { cookie })).status).toBe(200);
+    expect(await signedInBy(tokenOf(cookie), new Date())).toBeUndefined();
+    expect((await call(signOut, '/', { cookie })).status).toBe(401);
+  });
+  it('end after twelve hours, and with the membership', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    expect(await signedInBy(tokenOf(cookie), new Date(Date.now() + 11.9 * 3_600_000))).toBeDefined();
+    expect(await signedInBy(tokenOf(cookie), new Date(Date.now() + 12.1 * 3_600_000))).toBeUndefined();
+    const helper = await school.cookie('helper');
+    await change(direct(), 'DELETE FROM sessions WHERE token_hash = ?', [hashToken(tokenOf(helper))]);
+    expect(await signedInBy(tokenOf(helper), new Date())).toBeUndefined();
+    expect(await signedInBy('x'.repeat(500), new Date())).toBeUndefined();
+  });
+  it('a wrong password says the same for an account that is there and one that is not', async () => {
+    const school = await makeSchool(0);
+    const there = await call(signIn, '/', { body: { email: school.email, password: 'wrong' } });
+    const notThere = await call(signIn, '/', { body: { email: `${v7()}@nowhere.example`, password: PASSWORD } });
+    expect(there.status).toBe(401);
+    expect(notThere.answer).toEqual(there.answer);
+  });
+});
+
+describe('the shelf', () => {
+  it('a game with scores can be put away and brought back, and is never lost', async () => {
+    const school = await makeSchool();
+    const cookie = await school.cookie('teacher');
+    await sendTo(school);
+    const act = (action: string) => call(gameAct, '/', { cookie, body: { action } }, { id: school.gameId });
+    expect((await act('put-away')).status).toBe(200);
+    expect(await gameById(school.id, school.gameId)).toMatchObject({ putAway: true, sent: 1 });
+    expect((await act('bring-back')).status).toBe(200);
+    expect(await gameById(school.id, school.gameId)).toMatchObject({ putAway: false });
+    expect((await act('throw-away')).status).toBe(400);
+  });
+  it('a copy is a game of its own', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    expect((await call(gameAct, '/', { cookie, body: { action: 'duplicate' } }, { id: school.gameId })).status).toBe(201);
+    expect((await gamesOf(school.id)).map((one) => one.game.title).sort()).toEqual(['Otter Steps', 'Otter Steps (copy)']);
+  });
+  it('a new game starts from skill and gear, and nothing that is not in the house gets in', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    const from = { title: 'Seal Supper', aim: '', technique: 'overarm', implement: 'foam-ball', target: 'bottle', ageYears: 10 };
+    const made = await call(newGame, '/', { cookie, body: from });
+    expect(made.status).toBe(201);
+    expect((await gameById(school.id, made.answer['id'] as never))!.game.kit.implement).toBe('foam-ball');
+    expect(await call(newGame, '/', { cookie, body: { ...from, target: 'vase' } })).toMatchObject({
+      status: 400,
+      answer: { problems: [{ place: '/target' }] },
+    });
+  });
+});
+
+describe('sending', () => {
+  const week = (school: { classId: string; gameId: string }, more: Record<string, unknown> = {}) => ({
+    classId: school.classId,
+    gameId: school.gameId,
+    levelId: 'level-2',
+    dueOn: '2090-01-01',
+    warmUp: 'Walk',
+    diary: '',
+    note: '',
+    ...more,
+  });
+  it('is refused, with the reason, for an empty class, a day that has passed and a level that is not there', async () => {
+    const empty = await makeSchool(0);
+    expect(await call(sendRoute, '/', { cookie: await empty.cookie('teacher'), body: week(empty) })).toMatchObject({
+      status: 400,
+      answer: { problems: [{ place: '/classId' }] },
+    });
+    const school = await makeSchool();
+    const cookie = await school.cookie('teacher');
+    expect(await call(sendRoute, '/', { cookie, body: week(school, { dueOn: '2020-01-01' }) })).toMatchObject({
+      status: 400,
+      answer: { problems: [{ place: '/dueOn' }] },
+    });
+    expect(await call(sendRoute, '/', { cookie, body: week(school, { levelId: 'level-9' }) })).toMatchObject({
+      status: 400,
+      answer: { problems: [{ place: '/levelId' }] },
+    });
+    expect(await sentWeeks(school.id, '2000-01-01')).toEqual([]);
+  });
+  it('numbers the weeks of a class and keeps their parts in order', async () => {
+    const school = await makeSchool();
+    const cookie = await school.cookie('teacher');
+    for (const number of [1, 2])
+      expect(await call(sendRoute, '/', { cookie, body: week(school) })).toMatchObject({ status: 201, answer: { number, children: 2 } });
+    const items = await rows<{ kind: string; position: number }>(
+      'SELECT i.kind, i.position FROM week_items i JOIN weeks w ON w.id = i.week_id WHERE w.class_id = ? AND w.number = 1 ORDER BY i.position',
+      [toBytes(school.classId)],
+    );
+    expect(items).toEqual([
+      { kind: 'warm-up', position: 1 },
+      { kind: 'game', position: 2 },
+    ]);
+    expect(await sentWeeks(school.id, '2000-01-01')).toMatchObject([
+      { number: 2, children: 2, reported: 0, gameTitle: 'Otter Steps' },
+      { number: 1 },
+    ]);
+  });
+  it('gives each child the steps of its own, and another par to another form', async () => {
+    const school = await makeSchool(3);
+    const cookie = await school.cookie('teacher');
+    const settings = { ageYears: null, hand: null, stepCm: 70, form: 'seated', medium: 'screen' };
+    expect(
+      (await call(changeChild, '/', { method: 'PATCH', cookie, body: { change: 'settings', settings } }, { id: school.childIds[0]! })).status,
+    ).toBe(200);
+    const sent = await sendTo(school);
+    const [own, usual, same] = await Promise.all(school.childIds.map((child) => sent.assignment(child)));
+    expect(own!.setUp).toMatchObject({ stepM: 0.7, form: 'seated' });
+    expect(own!.setUp.distancesM).not.toEqual(usual!.setUp.distancesM);
+    expect(usual!.par).toBe(same!.par);
+    expect((await call(assignmentRoute, '/', { method: 'GET', cookie }, { id: own!.id })).answer).toMatchObject({
+      levelId: 'level-1',
+      setUp: { stepM: 0.7 },
+    });
+  });
+});
+
+describe('links to print', () => {
+  it('are the same when they are printed again, with a code each, the token in the fragment', async () => {
+    const school = await makeSchool();
+    const first = await linksOf(school.id, school.classId, today(), new Date());
+    const again = await linksOf(school.id, school.classId, today(), new Date());
+    expect(again.links.map((link) => link.cardUrl)).toEqual(first.links.map((link) => link.cardUrl));
+    for (const link of first.links) {
+      expect(link.cardUrl).toMatch(/\/home#k=[A-Za-z0-9_-]{22}$/);
+      expect(link.slipUrl).not.toBe(link.cardUrl);
+      expect(link.cardQr).toContain('<svg');
+      expect(new URL(link.cardUrl).search).toBe('');
+    }
+    expect(new Set(first.links.flatMap((link) => [link.cardUrl, link.slipUrl])).size).toBe(4);
+  });
+});
+
+describe('children', () => {
+  it('are added once or not at all: one bad name refuses the list', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    const child = (firstName: string) => ({ firstName, initial: 'A.', hand: null, ageYears: null });
+    expect((await call(addChildren, '/', { cookie, body: { children: [child('Isla'), child('Not a name')] } }, { id: school.classId })).status).toBe(
+      400,
+    );
+    expect(await firstRow('SELECT 1 FROM children WHERE school_id = ?', [toBytes(school.id)])).toBeUndefined();
+  });
+  it('are at most sixty in a class', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    const children = Array.from({ length: 35 }, () => ({ firstName: 'Isla', initial: 'A.', hand: null, ageYears: null }));
+    const add = () => call(addChildren, '/', { cookie, body: { children } }, { id: school.classId });
+    expect((await add()).status).toBe(201);
+    expect((await add()).status).toBe(409);
+  });
+  it('can be renamed, within first name and initial', async () => {
+    const school = await makeSchool(1);
+    const cookie = await school.cookie('teacher');
+    const rename = (firstName: string, initial: string) =>
+      call(changeChild, '/', { method: 'PATCH', cookie, body: { change: 'name', firstName, initial } }, { id: school.childIds[0]! });
+    expect((await rename('Zofia', 'W.')).status).toBe(200);
+    expect((await rename('Zofia', 'Wojcik')).status).toBe(400);
+    expect(await childOfSchool(school.id, school.childIds[0]!, today())).toMatchObject({ firstName: 'Zofia', initial: 'W.' });
+  });
+  it('a class of the same name in the same year is told', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    expect(await call(addClass, '/', { cookie, body: { name: 'P4', ageYears: 8 } })).toMatchObject({
+      status: 409,
+      answer: { problems: [{ place: '/name' }] },
+    });
+  });
+});
