@@ -7,7 +7,8 @@ const url = `http://127.0.0.1:${port}`;
 export default defineConfig({
   testDir: 'tests/browser',
   testMatch: '*.spec.ts',
-  timeout: 60_000,
+  timeout: 150_000,
+  expect: { timeout: 10_000 },
   workers: 1,
   forbidOnly: true,
   use: {
