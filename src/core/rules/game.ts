@@ -1,5 +1,6 @@
 /** Format 1 of a game: its types and the Joi schema that admits one, side by side. Import only types from here on a child's page. */
 import Joi from 'joi';
+import { byDo } from './by-do';
 import { GAME_FORMAT } from './formats';
 import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
 import type { Technique } from '../motion/release';
@@ -169,7 +170,7 @@ const condsSchema = Joi.array().items(condSchema).max(8);
 const amountSchema = Joi.alternatives(points, Joi.string().valid('felled', 'count', 'value', 'length'));
 const finishReason = Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped');
 
-const effectSchema = Joi.alternatives(
+const effectSchema = byDo(
   Joi.object({
     do: Joi.string().valid('add').required(),
     counter: idSchema.required(),

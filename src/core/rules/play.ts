@@ -1,5 +1,6 @@
 /** Format 1 of a play: what happened in one go, as events in order. Times are whole milliseconds since the clock started. */
 import Joi from 'joi';
+import { byDo } from './by-do';
 import { PLAY_FORMAT } from './formats';
 import { idSchema, type FinishReason, type Id } from './game';
 
@@ -37,7 +38,7 @@ const MAX_EVENTS = 2000;
 const t = Joi.number().integer().min(0).max(14_400_000).required();
 const index = Joi.number().integer().min(0).max(29);
 
-const eventSchema = Joi.alternatives(
+const eventSchema = byDo(
   Joi.object({
     do: Joi.string().valid('attempt').required(),
     t,

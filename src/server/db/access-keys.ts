@@ -1,5 +1,6 @@
 import { familyToken, hashToken, type Scope } from '../auth/tokens';
 import { assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
+import { gather, padded } from './gather';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
 
@@ -20,23 +21,54 @@ export async function keyOfToken(token: string, today: string): Promise<AccessKe
   return row && { id: toText(row.id), childId: toText(row.child_id), termId: toText(row.term_id), scope: row.scope };
 }
 
-/** The living key of a token together with one assignment of that key's child, in one reading: the way of every report. */
-export async function keyAndAssignment(
-  token: string,
-  assignmentId: Uuid,
-  today: string,
-): Promise<{ key: AccessKey; assignment: ChildAssignment | undefined } | undefined> {
-  const row = await firstRow<{ key_id: Buffer; key_child: Buffer; term_id: Buffer; scope: Scope } & AssignmentRow>(
-    `SELECT k.id AS key_id, k.child_id AS key_child, k.term_id, k.scope, a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
+export interface KeyAndAssignment {
+  readonly key: AccessKey;
+  /** Undefined when it is not that child's. */
+  readonly assignment: ChildAssignment | undefined;
+}
+
+interface Claim {
+  readonly tokenHash: Buffer;
+  readonly assignmentId: Uuid;
+  readonly today: string;
+}
+
+async function answerClaims(claims: readonly Claim[]): Promise<(KeyAndAssignment | undefined)[]> {
+  const asked = padded(claims);
+  const holes = asked.map(() => '?').join(', ');
+  const found = await rows<{ token_hash: Buffer; ends_on: string; key_id: Buffer; key_child: Buffer; term_id: Buffer; scope: Scope } & AssignmentRow>(
+    `SELECT k.token_hash, DATE_ADD(t.ends_on, INTERVAL 14 DAY) AS ends_on, k.id AS key_id, k.child_id AS key_child, k.term_id, k.scope,
+            a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
        FROM access_keys k JOIN terms t ON t.id = k.term_id
-       LEFT JOIN assignments a ON a.id = ? AND a.child_id = k.child_id
+       LEFT JOIN assignments a ON a.child_id = k.child_id AND a.id IN (${holes})
        LEFT JOIN week_items i ON i.id = a.week_item_id
-      WHERE k.token_hash = ? AND k.revoked_at IS NULL AND t.ends_on >= DATE_SUB(?, INTERVAL 14 DAY)`,
-    [toBytes(assignmentId), hashToken(token), today],
+      WHERE k.token_hash IN (${holes}) AND k.revoked_at IS NULL`,
+    [...asked.map((claim) => toBytes(claim.assignmentId)), ...asked.map((claim) => claim.tokenHash)],
   );
-  if (!row) return undefined;
-  const key = { id: toText(row.key_id), childId: toText(row.key_child), termId: toText(row.term_id), scope: row.scope };
-  return { key, assignment: (row.id as Buffer | null) ? assignmentOf(row) : undefined };
+  return claims.map(({ tokenHash, assignmentId, today }) => {
+    const mine = found.filter((row) => row.token_hash.equals(tokenHash) && row.ends_on >= today);
+    const row = mine[0];
+    if (!row) return undefined;
+    const id = toBytes(assignmentId);
+    const assigned = mine.find((candidate) => (candidate.id as Buffer | null)?.equals(id));
+    return {
+      key: { id: toText(row.key_id), childId: toText(row.key_child), termId: toText(row.term_id), scope: row.scope },
+      assignment: assigned && assignmentOf(assigned),
+    };
+  });
+}
+
+const MOST_CLAIMS = 32;
+
+declare global {
+  // The chunks of the build must share one queue.
+  var lochsideClaims: ((claim: Claim) => Promise<KeyAndAssignment | undefined>) | undefined;
+}
+
+/** The living key of a token together with one assignment of that key's child: the way of every report, read for many at once under load. */
+export function keyAndAssignment(token: string, assignmentId: Uuid, today: string): Promise<KeyAndAssignment | undefined> {
+  globalThis.lochsideClaims ??= gather(answerClaims, MOST_CLAIMS);
+  return globalThis.lochsideClaims({ tokenHash: hashToken(token), assignmentId, today });
 }
 
 /** The token of the child's living key of this scope in this term; a first key is made when there is none. */
