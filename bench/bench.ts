@@ -10,7 +10,7 @@ import { forecastLevel } from '@/core/forecast/forecast-level';
 import { playTables, simulateGo } from '@/core/forecast/simulate';
 import { hitChance } from '@/core/motion/chance';
 import { releaseOf } from '@/core/motion/release';
-import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import { AIMED, IMPLEMENTS, type ThrownShape } from '@/core/objects/catalogue';
 import { compile } from '@/core/rules/compile';
 import { start } from '@/core/rules/engine';
 import { resolveLevel } from '@/core/rules/level';
@@ -20,6 +20,7 @@ import { loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
 import { CHROMIUM, startWebServer } from '../tests/web-server';
+import { benchRules } from './rules';
 
 const port = process.env['LOCHSIDE_TEST_PORT']!;
 const address = `http://127.0.0.1:${port}`;
@@ -41,7 +42,7 @@ async function benchCore(): Promise<void> {
     technique: 'underarm' as const,
     release,
     ball: IMPLEMENTS['sock-ball'],
-    target: AIMED[target].shape,
+    target: AIMED[target].shape as ThrownShape,
     distanceM: 2,
     standM: 0,
     turnRad: 0,
@@ -182,6 +183,7 @@ await migrate(process.env['DATABASE_URL']!);
 const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: DemoSignIn[] };
 await loadDemo(demoSignIns, settings().serverKey, new Date());
 await benchCore();
+await benchRules(say);
 const web = await startWebServer(port);
 try {
   await benchDrag();

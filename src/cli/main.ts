@@ -1,6 +1,6 @@
 /**
  * npx lochside <verb>: JSON in files, JSON on standard output, problems on standard error with the place in the file.
- * Exit 0 done, 1 judged not clean, 2 bad input.
+ * Exit 0 done, 1 judged not clean or gaps found, 2 bad input.
  */
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
@@ -9,16 +9,20 @@ import { judge } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
 import { compile } from '@/core/rules/compile';
 import { replay } from '@/core/rules/engine';
+import { gapsOf } from '@/core/rules/gaps';
 import type { Game } from '@/core/rules/game';
 import { levelGame } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import type { Outcome, Problem } from '@/core/rules/problem';
 import { readGame } from '@/core/rules/read-game';
 import { readPlay } from '@/core/rules/read-play';
+import { reachableTotals } from '@/core/rules/totals';
 import { addTeacherCommand } from './teacher-add';
 
 const USAGE = `npx lochside score GAME PLAY          the score of a play, worked out
 npx lochside check GAME REPORT        the verdict on a report (exit 1 when not clean)
+npx lochside totals GAME [--level 2] [--attempts 10]   the totals that can be, and those that cannot
+npx lochside gaps GAME                what the rules leave open, with mends (exit 1 when there are any)
 npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1]
 npx lochside teacher add --name NAME --email ADDRESS --school SCHOOL [--zone Europe/London] [--role teacher|helper]
 `;
@@ -69,7 +73,7 @@ function score(args: readonly string[]): number {
       },
     ]);
   const program = accepted(gameFile, compile(accepted(gameFile, levelGame(game, index))));
-  const { state, refused } = replay(program, play.events);
+  const { state, refused } = replay(program, play.events, play.counting);
   print({ ...measure(program, state), refused });
   return 0;
 }
@@ -88,6 +92,22 @@ function whole(text: string | undefined, name: string, fallback: number, min: nu
   if (!Number.isInteger(number) || number < min || number > max)
     throw new BadInput([{ place: `--${name}`, reason: `“${text}” is no whole number from ${min} to ${max}`, fix: 'Correct it.' }]);
   return number;
+}
+
+function totals(args: readonly string[], options: Readonly<Record<string, string | undefined>>): number {
+  const gameFile = file(args, 0, 'GAME');
+  const game = accepted(gameFile, readGame(readJson(gameFile)));
+  const level = whole(options['level'], 'level', 1, 1, game.levels.length);
+  const attempts = options['attempts'] === undefined ? {} : { attempts: whole(options['attempts'], 'attempts', 1, 0, 1000) };
+  print(reachableTotals(accepted(gameFile, levelGame(game, level - 1)), attempts));
+  return 0;
+}
+
+function gaps(args: readonly string[]): number {
+  const gameFile = file(args, 0, 'GAME');
+  const found = gapsOf(accepted(gameFile, readGame(readJson(gameFile))));
+  print(found.map(({ mends, ...gap }) => ({ ...gap, mends: mends.map((mend) => mend.label) })));
+  return found.length === 0 ? 0 : 1;
 }
 
 function forecast(args: readonly string[], options: Readonly<Record<string, string | undefined>>): number {
@@ -110,13 +130,28 @@ async function run(): Promise<number> {
   const { values, positionals } = parseArgs({
     args: rest,
     allowPositionals: true,
-    options: { age: string, level: string, plays: string, seed: string, name: string, email: string, school: string, zone: string, role: string },
+    options: {
+      age: string,
+      attempts: string,
+      level: string,
+      plays: string,
+      seed: string,
+      name: string,
+      email: string,
+      school: string,
+      zone: string,
+      role: string,
+    },
   });
   switch (verb) {
     case 'score':
       return score(positionals);
     case 'check':
       return check(positionals);
+    case 'totals':
+      return totals(positionals, values);
+    case 'gaps':
+      return gaps(positionals);
     case 'forecast':
       return forecast(positionals, values);
     case 'teacher':

@@ -5,10 +5,18 @@ export interface Answer<T> {
   readonly value: T | null;
   /** One sentence for the person: what is wrong and what to do. */
   readonly problem: string;
+  /** All of them, each with its place, where the answer lists several. */
+  readonly problems?: readonly PlacedProblem[];
+}
+
+export interface PlacedProblem {
+  readonly place: string;
+  readonly reason: string;
+  readonly fix: string;
 }
 
 interface ProblemAnswer {
-  readonly problems?: readonly { readonly reason: string; readonly fix: string }[];
+  readonly problems?: readonly PlacedProblem[];
 }
 
 export async function send<T>(method: 'POST' | 'PUT' | 'PATCH', url: string, body?: unknown): Promise<Answer<T>> {
@@ -25,6 +33,7 @@ export async function send<T>(method: 'POST' | 'PUT' | 'PATCH', url: string, bod
       ok: false,
       status: response.status,
       value: null,
+      problems: value?.problems ?? [],
       problem: first ? `${first.reason} ${first.fix}` : 'Something went wrong. Try again in a moment.',
     };
   } catch {

@@ -3,6 +3,7 @@ import { expose } from 'comlink';
 import { contours } from 'd3-contour';
 import { resolveLevel } from '@/core/rules/level';
 import type { Game } from '@/core/rules/game';
+import { readThrowRules } from '@/core/rules/throw-rules';
 import { BAND_CHANCES, chanceTable, depthGrid, type ChanceTable } from '@/core/forecast/depth';
 import { forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
 import { targetOf } from '@/core/course/geometry';
@@ -32,7 +33,7 @@ export interface FloorDepth {
 }
 
 export interface ForecastAnswer {
-  readonly levels: readonly { readonly index: number; readonly forecast: LevelForecast }[];
+  readonly levels: readonly { readonly index: number; readonly forecast: LevelForecast | null }[];
   readonly floor: FloorDepth | null;
   readonly floorKey: string;
 }
@@ -57,7 +58,7 @@ function tableFor(level: Game, ageYears: number): ChanceTable | null {
 
 function floorDepth(level: Game, ageYears: number): FloorDepth {
   const read = tableFor(level, ageYears);
-  if (!read) return { bands: [], soundings: [] };
+  if (!read || readThrowRules(level) === null) return { bands: [], soundings: [] };
   const grid = depthGrid(level, read);
   const cellX = (level.course.floor.widthM * 100) / grid.columns;
   const cellY = (level.course.floor.depthM * 100) / grid.rows;

@@ -14,7 +14,8 @@ import { assignmentsOfChild, type ChildAssignment } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-calendar';
 import { sendWeek } from '@/server/weeks/send-week';
 import { sensibleStart } from '@/core/course/sensible-start';
-import { eventsFromParts, goOf } from '@/core/reports/from-parts';
+import { goOf } from '@/core/reports/from-parts';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import type { Report } from '@/core/reports/report';
 import { settings } from '@/server/settings';
@@ -108,7 +109,7 @@ export async function envelopeFor(assignment: ChildAssignment, hits: readonly nu
   const total = hits.reduce((sum, n, index) => sum + n * values[index]!, 0) + wrongBy;
   const go = goOf(
     { game, levelId: assignment.levelId, setUp: assignment.setUp },
-    { counting: 'parts', hand: 'either', events: eventsFromParts(part, hits), total },
+    { counting: 'parts', hand: 'either', events: eventsFromFields(game, partFields(game), hits), total },
   );
   const report: Report = { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' };
   return { playId: v7(), assignmentId: assignment.id, report, total };

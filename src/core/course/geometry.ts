@@ -1,4 +1,4 @@
-import type { Game, PlacedTarget, Spot } from '../rules/game';
+import type { Course, Game, PlacedTarget, Spot } from '../rules/game';
 
 /** Distance along the floor, metres. */
 export function distanceM(from: Spot, to: Spot): number {
@@ -16,15 +16,47 @@ export function marksOf(game: Game): readonly Spot[] {
   return (from === undefined ? undefined : game.course.places[from]) ?? [];
 }
 
+/** What a place of a group looks towards: the nearest target, or where the next place of a route is. */
+export function aimOf(course: Course, group: string, spot: Spot): Spot | undefined {
+  const targets = Object.values(course.targets).flat();
+  if (targets.length > 0) return targets.reduce((near, target) => (distanceM(spot, target) < distanceM(spot, near) ? target : near));
+  const spots = course.places[group] ?? [];
+  return spots.find((other) => other !== spot);
+}
+
+/** The targets or pins of a group. */
+export function targetsOf(game: Game, group: string): readonly PlacedTarget[] {
+  return game.course.targets[group] ?? [];
+}
+
 export function targetOf(game: Game): PlacedTarget | undefined {
   const at = game.parts[0]!.tasks[0]!.at;
   return at === undefined ? undefined : game.course.targets[at]?.[0];
 }
 
-/** Distances from each mark to the target, in the order of the marks. */
+/** A place of the course with what it looks towards and how far that is, metres. */
+export interface PlacedMark {
+  readonly group: string;
+  readonly index: number;
+  readonly of: number;
+  readonly spot: Spot;
+  readonly towards: Spot | undefined;
+  readonly lengthM: number;
+}
+
+/** Every place of a game resolved to one level, group by group. */
+export function placedMarks(game: Game): readonly PlacedMark[] {
+  return Object.entries(game.course.places).flatMap(([group, spots]) =>
+    spots.map((spot, index): PlacedMark => {
+      const towards = aimOf(game.course, group, spot);
+      return { group, index, of: spots.length, spot, towards, lengthM: towards ? distanceM(spot, towards) : 0 };
+    }),
+  );
+}
+
+/** Distances from each place to what it looks towards, in the order of the places. */
 export function distancesOf(game: Game): readonly number[] {
-  const target = targetOf(game);
-  return target ? marksOf(game).map((mark) => distanceM(mark, target)) : [];
+  return placedMarks(game).map((mark) => mark.lengthM);
 }
 
 /** Keeps a spot inside the floor, a little off the walls. */

@@ -1,7 +1,7 @@
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import { releaseOf, type Technique, type Thrower } from '../motion/release';
-import { AIMED, IMPLEMENTS } from '../objects/catalogue';
+import { AIMED, IMPLEMENTS, isThrownAt } from '../objects/catalogue';
 import type { Game, PlacedTarget, Spot } from '../rules/game';
 import { TECHNIQUES } from '../rules/throw-rules';
 
@@ -12,14 +12,16 @@ function techniqueOf(game: Game): Technique {
   return TECHNIQUES.find((known) => known === game.parts[0]!.tasks[0]!.technique) ?? 'underarm';
 }
 
-/** The throw from a spot at a target of this game by this child. */
-export function shotFrom(game: Game, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot {
+/** The throw from a spot at a target of this game by this child; null at a thing that is not thrown at through the air. */
+export function shotFrom(game: Game, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot | null {
+  const { shape } = AIMED[target.object];
+  if (!isThrownAt(shape)) return null;
   const technique = techniqueOf(game);
   return {
     technique,
     release: releaseOf(technique, thrower),
     ball: IMPLEMENTS[game.kit.implement],
-    target: AIMED[target.object].shape,
+    target: shape,
     distanceM: distanceM(spot, target),
     standM: target.standM,
     turnRad: throwTurnRad(spot, target),
@@ -36,8 +38,9 @@ export interface PlaceChance {
 export function placeChances(game: Game, thrower: Thrower): readonly PlaceChance[] {
   const target = targetOf(game);
   if (!target) return [];
-  return marksOf(game).map((mark) => {
+  return marksOf(game).flatMap((mark) => {
     const shot = shotFrom(game, mark, target, thrower);
+    if (!shot) return [];
     return { distanceM: shot.distanceM, chance: hitChance(shot), airS: airSeconds(shot) };
   });
 }

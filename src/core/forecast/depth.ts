@@ -27,7 +27,8 @@ export function chanceTable(game: Game, thrower: Thrower): ChanceTable | null {
   const target = targetOf(game);
   if (!target) return null;
   const reach = Math.hypot(game.course.floor.widthM, game.course.floor.depthM);
-  return radialTable({ ...shotFrom(game, target, target, thrower), distanceM: 1, turnRad: 0 }, reach);
+  const shot = shotFrom(game, target, target, thrower);
+  return shot && radialTable({ ...shot, distanceM: 1, turnRad: 0 }, reach);
 }
 
 export function depthGrid(game: Game, table: ChanceTable, cellM = 0.1): DepthGrid {
@@ -71,7 +72,9 @@ function radialTable(shot: Shot, reachM: number): ChanceTable {
 export function bandRadii(game: Game, thrower: Thrower): readonly number[] {
   const target = targetOf(game);
   if (!target) return [];
-  const shot = { ...shotFrom(game, target, target, thrower), turnRad: 0 };
+  const square = shotFrom(game, target, target, thrower);
+  if (!square) return [];
+  const shot = { ...square, turnRad: 0 };
   return BAND_CHANCES.map((wanted) => {
     let near = 0.05;
     let far = 20;

@@ -1,10 +1,13 @@
 /** The forecast of one level: chance at each mark, likely scores, par, minutes, and what the time goes on. */
 import { SKILL_SPREAD_LN, type BodyForm } from '../motion/release';
-import { AT, compile } from '../rules/compile';
+import { B, compile } from '../rules/compile';
 import { playedMs, start } from '../rules/engine';
+import { targetOf } from '../course/geometry';
+import { AIMED, isThrownAt } from '../objects/catalogue';
 import type { Game } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { measure } from '../rules/measure';
+import { readThrowRules } from '../rules/throw-rules';
 import { placeChances } from './chances';
 import { playTables, simulateGo, type GoTimes } from './simulate';
 
@@ -47,16 +50,24 @@ const SKILL_NINTHS = [-1.5932, -0.9674, -0.5895, -0.2822, 0, 0.2822, 0.5895, 0.9
 /** How far a class as a whole may lie from the assumed spread before its own reports say more. Assumed. */
 const CLASS_DOUBT = 1.25;
 
-/** Forecast of one level for children of this age, with the spread of skill between children. Throws only on a game that was not read. */
-export function forecastLevel(game: Game, levelIndex: number, ask: ForecastAsk): LevelForecast {
+/** True for the kinds of game whose attempts the model knows: throws from marks at something that takes the ball in or is struck. */
+function isForecast(game: Game): boolean {
+  const target = targetOf(game);
+  return readThrowRules(game) !== null && target !== undefined && isThrownAt(AIMED[target.object].shape);
+}
+
+/** Forecast of one level for children of this age, with the spread of skill between children. Null for a kind of game that is not forecast; throws only on a game that was not read. */
+export function forecastLevel(game: Game, levelIndex: number, ask: ForecastAsk): LevelForecast | null {
   return forecastSetUp(resolveLevel(game, levelIndex), ask);
 }
 
 /** The same for a game already resolved to one level, wherever its marks really are. */
-export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
+export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast | null {
+  if (!isForecast(level)) return null;
   const compiled = compile(level);
   if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
   const program = compiled.value;
+  const part = program.parts[0]!;
   const thrower = (skill: number) => ({ ageYears: ask.ageYears, skill, ...(ask.form ? { form: ask.form } : {}) });
   const bySkill = SKILL_NINTHS.map((z) => placeChances(level, thrower(Math.exp(z * SKILL_SPREAD_LN))));
   const tables = bySkill.map((places) => playTables(program, places, ask.ageYears));
@@ -77,16 +88,16 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   let fetchMs = 0;
   let exerciseMs = 0;
   const weights =
-    program.part.measure.of === 'clock'
+    typeof part.part.measure.of === 'string'
       ? null
-      : Object.entries(program.part.measure.of.sum).map(([counter, weight]) => [program.counterOffset(counter), weight] as const);
+      : Object.entries(part.part.measure.of.sum).map(([counter, weight]) => [part.base + part.counterOffset(counter), weight] as const);
   for (let play = 0; play < ask.plays; play += 1) {
     simulateGo(program, tables[play % tables.length]!, state, ask.seed, play, times);
     let score = 0;
     if (weights) for (const [offset, weight] of weights) score += weight * state[offset]!;
-    else score = measure(program, state).value;
+    else score = measure(program, state).value ?? 0;
     scores[play] = score;
-    throws += state[AT.attempts]!;
+    throws += state[part.base + B.attempts]!;
     totalMs += playedMs(state);
     fetchMs += times.fetchMs;
     exerciseMs += times.exerciseMs;

@@ -12,7 +12,8 @@ import { pacedGame, setUpFor } from '../sheet/set-up';
 import { stepLengthM } from '../measure/stature';
 import { placeChances } from './chances';
 import { bandRadii, chanceTable, depthGrid } from './depth';
-import { forecastLevel } from './forecast-level';
+import type { Game } from '../rules/game';
+import { forecastLevel as forecastOrNull, type ForecastAsk } from './forecast-level';
 import { playTables, simulateGo } from './simulate';
 
 const game = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
@@ -22,6 +23,8 @@ const meanChance = (levelIndex: number, ageYears: number) => {
   const places = placeChances(resolveLevel(game, levelIndex), { ageYears });
   return places.reduce((sum, place) => sum + place.chance, 0) / places.length;
 };
+
+const forecastLevel = (of: Game, level: number, asked: ForecastAsk) => forecastOrNull(of, level, asked)!;
 
 describe('the forecast of a game', () => {
   it('is the same for the same seed, and nearly the same for another', () => {

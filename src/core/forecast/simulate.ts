@@ -2,7 +2,7 @@
  * A simulated child plays the game through the engine itself. Integers only in the loop: chances are 32-bit thresholds and
  * durations whole milliseconds, so that the same seed gives the same play on every machine.
  */
-import { chanceThreshold, drawU32 } from '../random/draw';
+import { chanceThreshold, drawU32, PURPOSE } from '../random/draw';
 import { AT, type Program } from '../rules/compile';
 import { Kind, restart, step, type State } from '../rules/engine';
 import type { PlayEvent } from '../rules/play';
@@ -36,7 +36,8 @@ export interface PlayTables {
 
 export function playTables(program: Program, places: readonly PlaceChance[], ageYears: number): PlayTables {
   const speed = fetchSpeed(ageYears);
-  const values = program.tasks[0]!.from >= 0 ? program.groups[program.tasks[0]!.from]!.values : new Int32Array();
+  const part = program.parts[0]!;
+  const values = part.tasks[0]!.from >= 0 ? part.groups[part.tasks[0]!.from]!.values : new Int32Array();
   const fetchMs = Int32Array.from(places, (place) => Math.round(TURN_MS + (2000 * (place.distanceM + OVERRUN_M)) / speed));
   const airMs = Int32Array.from(places, (place) => Math.round(1000 * Math.min(3, place.airS)));
   // A child that may choose leans towards the mark that pays best for its time. Assumed: in proportion, a little sharpened.
@@ -47,8 +48,8 @@ export function playTables(program: Program, places: readonly PlaceChance[], age
   const total = worth.reduce((sum, share) => sum + share, 0);
   let running = 0;
   const pick = Uint32Array.from(worth, (share) => chanceThreshold((running += share) / total));
-  const ends = program.part.tasks[0]!.ends ?? [];
-  const names = program.tasks[0]!.ends;
+  const ends = part.part.tasks[0]!.ends ?? [];
+  const names = part.tasks[0]!.ends;
   return {
     threshold: Uint32Array.from(places, (place) => chanceThreshold(place.chance)),
     airMs,
@@ -81,15 +82,17 @@ export function simulateGo(
   restart(program, state);
   times.fetchMs = 0;
   times.exerciseMs = 0;
-  const task = program.tasks[0]!;
-  const from = task.from >= 0 ? program.groups[task.from]! : undefined;
+  const part = program.parts[0]!;
+  const base = part.base;
+  const task = part.tasks[0]!;
+  const from = task.from >= 0 ? part.groups[task.from]! : undefined;
   const mayChoose = from !== undefined && from.order === 'free' && from.n > 1;
-  const down = program.clockDownMs;
+  const down = part.clockDownMs;
   let t = 0;
   for (let n = 0; n < MOST_THROWS && state[AT.phase] === 0; n += 1) {
-    for (let g = 0; g < program.gates.length; g += 1) {
-      const gate = program.gates[g]!;
-      const owed = state[gate.offset]!;
+    for (let g = 0; g < part.gates.length; g += 1) {
+      const gate = part.gates[g]!;
+      const owed = state[base + gate.offset]!;
       if (owed === 0) continue;
       t += owed * EXERCISE_MS;
       times.exerciseMs += owed * EXERCISE_MS;
@@ -97,21 +100,21 @@ export function simulateGo(
       step(program, state, Kind.gateDone, t, g, 0);
       record?.push({ do: 'gateDone', t, gate: gate.id });
     }
-    t += AIM_MIN_MS + (drawU32(seed, play, n, 'aim-time') % AIM_SPREAD_MS);
+    t += AIM_MIN_MS + (drawU32(seed, play, n, PURPOSE.aimTime) % AIM_SPREAD_MS);
     if (down > 0 && t >= down) break;
     if (mayChoose) {
-      const draw = drawU32(seed, play, n, 'choice');
+      const draw = drawU32(seed, play, n, PURPOSE.choice);
       let wanted = 0;
       while (wanted < tables.pick.length - 1 && draw >= tables.pick[wanted]!) wanted += 1;
-      if (wanted !== state[from.offset]) {
+      if (wanted !== state[base + from.offset]) {
         step(program, state, Kind.choose, t, task.from, wanted);
         record?.push({ do: 'choose', t, group: from.id, to: wanted });
       }
     }
-    const at = from ? state[from.offset]! : 0;
+    const at = from ? state[base + from.offset]! : 0;
     const landed = t + tables.airMs[at]!;
-    if (down > 0 && landed > down && !program.inFlightCounts) break;
-    const end = drawU32(seed, play, n, 'outcome') < tables.threshold[at]! ? tables.successEnd : tables.failureEnd;
+    if (down > 0 && landed > down && !part.inFlightCounts) break;
+    const end = drawU32(seed, play, n, PURPOSE.outcome) < tables.threshold[at]! ? tables.successEnd : tables.failureEnd;
     step(program, state, Kind.attempt, landed, end, 0);
     record?.push({ do: 'attempt', t: landed, end: task.ends[end]! });
     t = landed + tables.fetchMs[at]!;

@@ -2,7 +2,7 @@
  * The chance that one throw succeeds: by small quadratures over the errors of release (no Monte Carlo).
  * Accuracy against 10⁶ random throws is checked in the tests (opening ≤ 0.005, upright ≤ 0.01).
  */
-import type { AimedShape, Implement } from '../objects/catalogue';
+import type { Implement, ThrownShape } from '../objects/catalogue';
 import { easiestAngle, entryAngle, flatAngle, flightSeconds, GRAVITY, speedToReach } from './flight';
 import { normalCdf, normalPdf, withinChance } from './normal';
 import type { Release, Technique } from './release';
@@ -28,7 +28,7 @@ export interface Shot {
   readonly technique: Technique;
   readonly release: Release;
   readonly ball: Implement;
-  readonly target: AimedShape;
+  readonly target: ThrownShape;
   /** Horizontal distance from the throw line to the middle of the target. */
   readonly distanceM: number;
   /** Height of what the target stands on; 0 on the floor. */
@@ -158,14 +158,14 @@ function openingChance(shot: Shot, aim: AimedThrow): number {
 }
 
 /** How far to the side a line of throw may pass the middle and still cross the opening. */
-function halfExtentAcross(target: Extract<AimedShape, { kind: 'opening' }>, turnRad: number, shrink: { alongM: number; acrossM: number }): number {
+function halfExtentAcross(target: Extract<ThrownShape, { kind: 'opening' }>, turnRad: number, shrink: { alongM: number; acrossM: number }): number {
   if (target.outline === 'round') return Math.max(0, target.diameterM / 2 - shrink.acrossM);
   return Math.abs(Math.cos(turnRad)) * (target.widthM / 2 - shrink.acrossM) + Math.abs(Math.sin(turnRad)) * (target.depthM / 2 - shrink.alongM);
 }
 
 /** Where a line of throw that passes `offset` beside the middle crosses the opening, relative to the middle. */
 function chordAt(
-  target: Extract<AimedShape, { kind: 'opening' }>,
+  target: Extract<ThrownShape, { kind: 'opening' }>,
   offset: number,
   turnRad: number,
   shrink: { alongM: number; acrossM: number },

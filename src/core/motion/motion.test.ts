@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
-import { drawUnit } from '../random/draw';
-import { AIMED, IMPLEMENTS, type AimedId, type AimedShape, type ImplementId } from '../objects/catalogue';
+import { drawUnit, PURPOSE } from '../random/draw';
+import { AIMED, IMPLEMENTS, type AimedId, type AimedShape, type ImplementId, type ThrownShape } from '../objects/catalogue';
 import { aimFor, hitChance, type Shot } from './chance';
 import { easiestAngle, flatAngle, flightSeconds, GRAVITY, levelRange, speedToReach } from './flight';
 import { normalCdf, withinChance } from './normal';
@@ -20,7 +20,7 @@ const shot = (
   technique,
   release: releaseOf(technique, thrower),
   ball: IMPLEMENTS[ball],
-  target: typeof target === 'string' ? AIMED[target].shape : target,
+  target: (typeof target === 'string' ? AIMED[target].shape : target) as ThrownShape,
   distanceM,
   standM: 0,
   turnRad: 0,
@@ -69,7 +69,7 @@ describe('a ball in flight', () => {
 function playedOut(of: Shot, throws: number): number {
   const aim = aimFor(of);
   const normal = (n: number, k: number) =>
-    Math.sqrt(-2 * Math.log(1 - drawUnit(n, k, 0, 'outcome'))) * Math.cos(2 * Math.PI * drawUnit(n, k, 1, 'outcome'));
+    Math.sqrt(-2 * Math.log(1 - drawUnit(n, k, 0, PURPOSE.outcome))) * Math.cos(2 * Math.PI * drawUnit(n, k, 1, PURPOSE.outcome));
   const { release, target, distanceM, ball, standM } = of;
   const soft = 0.25 * ball.radiusM;
   let hits = 0;

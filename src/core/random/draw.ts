@@ -4,15 +4,16 @@
  * The mixing step is the 32-bit finaliser of MurmurHash3 (A. Appleby, public domain). Integers only: equal on every machine.
  */
 
-export type DrawPurpose = 'outcome' | 'choice' | 'aim-time' | 'skill' | 'demo';
-
-const PURPOSE_SALT: Readonly<Record<DrawPurpose, number>> = {
+/** What a draw is for, as the salt that keeps draws for different things apart. */
+export const PURPOSE = {
   outcome: 0x3c6ef372,
   choice: 0x1f83d9ab,
-  'aim-time': 0x5be0cd19,
+  aimTime: 0x5be0cd19,
   skill: 0x510e527f,
   demo: 0x27d4eb2f,
-};
+} as const;
+
+export type DrawPurpose = (typeof PURPOSE)[keyof typeof PURPOSE];
 
 function mix32(value: number): number {
   let h = value | 0;
@@ -26,7 +27,7 @@ function mix32(value: number): number {
 
 /** A uniform unsigned 32-bit integer for this attempt of this play. */
 export function drawU32(seed: number, play: number, attempt: number, purpose: DrawPurpose): number {
-  let h = mix32(seed ^ PURPOSE_SALT[purpose]);
+  let h = mix32(seed ^ purpose);
   h = mix32(h + Math.imul(play + 1, 0x9e3779b1));
   return mix32(h + Math.imul(attempt + 1, 0x85ebca77));
 }

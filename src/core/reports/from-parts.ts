@@ -1,7 +1,7 @@
 import type { BodyForm } from '../motion/release';
 import { REPORT_FORMAT } from '../rules/formats';
-import type { Game, Part } from '../rules/game';
-import type { PlayEvent } from '../rules/play';
+import type { Game } from '../rules/game';
+import { eventsFromFields, partFields } from './parts';
 import type { Go, Report, UsedSetUp } from './report';
 
 /** What a child was asked to play: enough to write a report of it. */
@@ -11,16 +11,7 @@ export interface Assigned {
   readonly setUp: UsedSetUp & { readonly form: BodyForm };
 }
 
-/** The events of a go of which only the successes from each mark are known. Nothing says how many missed. */
-export function eventsFromParts(part: Part, hits: readonly number[]): PlayEvent[] {
-  const success = part.tasks[0]!.ends?.find((end) => end.as === 'success')?.id;
-  const row = part.rows.findIndex((candidate) => candidate.if.some(([operand, , value]) => operand === 'end' && value === success));
-  const events: PlayEvent[] = hits.flatMap((n, mark) => (n > 0 ? [{ do: 'tally' as const, t: 0, row, at: mark, n }] : []));
-  const timed = part.clock.kind === 'down';
-  return [...events, { do: 'finish', t: timed ? part.clock.s * 1000 : 0, why: timed ? 'time' : 'stopped' }];
-}
-
-export function goOf(assigned: Assigned, played: Pick<Go, 'counting' | 'hand' | 'events' | 'total'>): Go {
+export function goOf(assigned: Assigned, played: Pick<Go, 'counting' | 'hand' | 'events' | 'total'> & Partial<Pick<Go, 'unit'>>): Go {
   const { form, implement, targets, distancesM } = assigned.setUp;
   return {
     level: assigned.levelId,
@@ -32,12 +23,19 @@ export function goOf(assigned: Assigned, played: Pick<Go, 'counting' | 'hand' | 
   };
 }
 
-/** A report of one go typed in from paper. */
-export function reportFromParts(assigned: Assigned, hits: readonly number[], total: number, at: Date): Report {
-  const events = eventsFromParts(assigned.game.parts[0]!, hits);
+/** A report of one go typed in from paper: the fields of the game at that level in their order, empty ones null. */
+export function reportFromFields(
+  assigned: Assigned,
+  level: Game,
+  typed: readonly (number | null)[],
+  total: number | null,
+  unit: string,
+  at: Date,
+): Report {
+  const events = eventsFromFields(level, partFields(level), typed);
   return {
     format: REPORT_FORMAT,
-    goes: [goOf(assigned, { counting: 'parts', hand: 'either', events, total })],
+    goes: [goOf(assigned, { counting: 'parts', hand: 'either', events, total, unit })],
     startedAt: at.toISOString(),
     sentAt: at.toISOString(),
   };

@@ -9,8 +9,11 @@ import { REPORT_FORMAT } from '../rules/formats';
 import { resolveLevel } from '../rules/level';
 import { measure } from '../rules/measure';
 import type { PlayEvent } from '../rules/play';
-import { reportFromParts } from './from-parts';
+import { reportFromFields, type Assigned } from './from-parts';
+import { starter } from '../../../tests/examples/starters';
+import type { Game } from '../rules/game';
 import { judge } from './judge';
+import { eventsFromFields, partFields } from './parts';
 import { readReport } from './read-report';
 import type { Go, Report } from './report';
 
@@ -39,6 +42,8 @@ function played(play: number): Report {
   };
   return { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' };
 }
+const reportFromParts = (assigned: Assigned, hits: readonly number[], total: number, at: Date) =>
+  reportFromFields(assigned, level, hits, total, 'points', at);
 const mutated = (report: Report, change: (go: Go) => Partial<Go>): Report => ({
   ...report,
   goes: report.goes.map((go) => ({ ...go, ...change(go) })),
@@ -53,7 +58,7 @@ describe('judging a report', () => {
       expect(
         judge(
           game,
-          mutated(report, (go) => ({ total: go.total + 1 + (play % 7) })),
+          mutated(report, (go) => ({ total: go.total! + 1 + (play % 7) })),
         ).kind,
       ).toBe('sum');
       const late: PlayEvent = { do: 'attempt', t: 200_000, end: 'in' };
@@ -72,14 +77,14 @@ describe('judging a report', () => {
       99,
       new Date(0),
     );
-    const values = program.groups[0]!.values;
+    const values = program.parts[0]!.groups[0]!.values;
     expect(judge(game, report)).toMatchObject({ kind: 'sum', reasons: [{ go: 0, place: '/goes/0/total' }] });
     expect(judge(game, report).reasons[0]!.sentence).toBe(
       `It says 99 points; worked out it is 4 × ${values[0]} + 3 × ${values[1]} = ${4 * values[0]! + 3 * values[1]!}.`,
     );
   });
   it('takes parts typed from paper as clean when they add up', () => {
-    const values = program.groups[0]!.values;
+    const values = program.parts[0]!.groups[0]!.values;
     const report = reportFromParts(
       { game, levelId: 'level-2', setUp: { ...played(1).goes[0]!.setUp, form: 'standing' } },
       [2, 0, 1],
@@ -90,7 +95,7 @@ describe('judging a report', () => {
   });
   it('doubts, kindly, what is faster than anybody can throw and fetch', () => {
     const events: PlayEvent[] = Array.from({ length: 20 }, (_, n) => ({ do: 'attempt', t: 200 * n, end: 'in' }));
-    const total = 20 * program.groups[0]!.values[0]!;
+    const total = 20 * program.parts[0]!.groups[0]!.values[0]!;
     const verdict = judge(
       game,
       mutated(played(1), () => ({ events: [...events, { do: 'finish', t: 4000, why: 'stopped' }], total })),
@@ -98,7 +103,7 @@ describe('judging a report', () => {
     expect(verdict.kind).toBe('doubtful');
     expect(verdict.reasons[0]!.sentence).toContain('20 throws in 4 seconds');
   });
-  it('calls a report of an unknown level or of a bare total incomplete', () => {
+  it('calls a report of an unknown level incomplete, and takes a bare total that can be', () => {
     expect(
       judge(
         game,
@@ -108,9 +113,9 @@ describe('judging a report', () => {
     expect(
       judge(
         game,
-        mutated(played(1), () => ({ events: [] })),
+        mutated(played(1), () => ({ events: [], counting: 'parts', total: 2 })),
       ).kind,
-    ).toBe('incomplete');
+    ).toBe('clean');
   });
   it('knows no throw before the exercise that was owed', () => {
     const verdict = judge(
@@ -123,5 +128,99 @@ describe('judging a report', () => {
       })),
     );
     expect(verdict).toMatchObject({ kind: 'impossible', reasons: [{ place: '/goes/0/events/1' }, {}] });
+  });
+});
+
+describe('judging every kind of rule', () => {
+  const verdictOf = (id: string, change: Partial<Go>, sent: Game = starter(id)) => {
+    const at = resolveLevel(sent, 1);
+    const go: Go = {
+      level: sent.levels[1]!.id,
+      counting: 'parts',
+      hand: 'either',
+      otherHand: false,
+      form: 'standing',
+      setUp: { implement: sent.kit.implement, targets: [], distancesM: [...distancesOf(at)] },
+      events: [],
+      total: 0,
+      unit: sent.parts[0]!.measure.unit,
+      ...change,
+    };
+    return judge(sent, { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' });
+  };
+  const typed = (id: string, numbers: readonly (number | null)[]) => {
+    const at = resolveLevel(starter(id), 1);
+    return eventsFromFields(at, partFields(at), numbers);
+  };
+  it('more hits than tries cannot be, where the tries are known', () => {
+    const verdict = verdictOf('catch-the-ferry', { events: typed('catch-the-ferry', [9]), total: 9 });
+    expect(verdict).toMatchObject({ kind: 'impossible', reasons: [{ sentence: '9 hits in 8 tries cannot be.' }] });
+  });
+  it('a second ball cannot fell more pins than are left', () => {
+    const events: PlayEvent[] = [
+      { do: 'attempt', t: 1000, count: 4 },
+      { do: 'attempt', t: 4000, count: 5 },
+      { do: 'finish', t: 9000, why: 'stopped' },
+    ];
+    const verdict = verdictOf('loch-frames', { events, counting: 'attempts', total: 4 });
+    expect(verdict).toMatchObject({ kind: 'impossible', reasons: [{ place: '/goes/0/events/1' }] });
+    expect(verdict.reasons[0]!.sentence).toContain('a ball felled 5, more than were standing');
+  });
+  it('a bonus left out of a frames sheet is a wrong sum, shown with the right one', () => {
+    const frames = [6, null, 3, 3, ...Array.from({ length: 8 }, () => [2, 2]).flat()];
+    const verdict = verdictOf('loch-frames', { events: typed('loch-frames', frames), total: 6 + 6 + 32 });
+    // 6 and the next two (6), then 6 and the next one (2), then eight frames of 4.
+    expect(verdict).toMatchObject({ kind: 'sum', goes: [{ result: { value: 12 + 8 + 32 } }] });
+  });
+  it('rounds and extras typed at the end are worked out', () => {
+    const verdict = verdictOf('round-the-buoys', { events: typed('round-the-buoys', [4, 3]), total: 18 });
+    expect(verdict.reasons[0]!.sentence).toBe('It says 18 goals; worked out it is 4 full rounds × 4 = 16, and 3 more = 19.');
+  });
+  it('a total alone that cannot be is impossible, one that can be is clean', () => {
+    expect(verdictOf('harbour-mouth', { total: 7 })).toMatchObject({
+      kind: 'impossible',
+      reasons: [{ sentence: '7 marks cannot be: the most is 6.' }],
+    });
+    expect(verdictOf('harbour-mouth', { total: 6 }).kind).toBe('clean');
+    expect(verdictOf('ferry-fares', { total: 1 }).reasons[0]!.sentence).toBe('1 points cannot be made from what this game gives.');
+  });
+  it('a time without a unit is incomplete, and a race that was stopped is not finished', () => {
+    expect(verdictOf('oilskin-dash', { events: typed('oilskin-dash', [48]), total: 48, unit: '' })).toMatchObject({
+      kind: 'incomplete',
+      reasons: [{ place: '/goes/0/unit', sentence: 'The score has no unit; this game counts seconds.' }],
+    });
+    expect(verdictOf('oilskin-dash', { events: typed('oilskin-dash', [null]), total: null })).toMatchObject({
+      kind: 'clean',
+      goes: [{ result: { value: null } }],
+    });
+    expect(verdictOf('oilskin-dash', { events: typed('oilskin-dash', [null]), total: 30 }).kind).toBe('sum');
+  });
+  it('a go that does not say from how far it was played is incomplete', () => {
+    expect(verdictOf('heron-strike', { total: 3, setUp: { implement: 'sock-ball', targets: [], distancesM: [] } })).toMatchObject({
+      kind: 'incomplete',
+      reasons: [{ place: '/goes/0/setUp/distancesM' }],
+    });
+  });
+  it('counts every go of a session by its own level', () => {
+    const sent = starter('heron-strike');
+    const one = verdictOf('heron-strike', { total: 3 });
+    const both = judge(sent, {
+      format: REPORT_FORMAT,
+      goes: ['level-1', 'level-3'].map((level) => ({
+        level,
+        counting: 'parts' as const,
+        hand: 'either' as const,
+        otherHand: false,
+        form: 'standing' as const,
+        setUp: { implement: 'sock-ball' as const, targets: [], distancesM: [2] },
+        events: [],
+        total: 4,
+        unit: 'hits',
+      })),
+      startedAt: '2027-03-01T16:00:00.000Z',
+      sentAt: '2027-03-01T16:05:00.000Z',
+    });
+    expect(one.goes).toHaveLength(1);
+    expect(both).toMatchObject({ kind: 'clean', goes: [{ result: { value: 4 } }, { result: { value: 4 } }] });
   });
 });

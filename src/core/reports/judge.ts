@@ -3,12 +3,15 @@
  * Nothing is changed; the verdict stands beside the report.
  *
  * Of several findings the gravest names the verdict: impossible, then incomplete, then sum, then doubtful, then clean.
+ * A report may hold every event, the parts typed at the end, or a total alone; of a total alone only whether it can be is judged.
  */
-import { compile, type Program } from '../rules/compile';
-import { playedMs, replay, type Refusal } from '../rules/engine';
+import { distancesOf } from '../course/geometry';
+import { B, compile, type Program } from '../rules/compile';
+import { replay, type Refusal, type State } from '../rules/engine';
 import type { Game } from '../rules/game';
-import { levelGame } from '../rules/level';
+import { levelGame, resolveLevel } from '../rules/level';
 import { measure, type Result } from '../rules/measure';
+import { canBe, reachableTotals, type Totals } from '../rules/totals';
 import type { Go, Report } from './report';
 
 export type VerdictKind = 'clean' | 'sum' | 'impossible' | 'doubtful' | 'incomplete';
@@ -53,44 +56,128 @@ const REFUSED: Readonly<Record<Refusal, string>> = {
   'not-standing': 'something was hit that was not standing',
   'no-choice': 'a mark was chosen that could not be chosen',
   'not-in-this-game': 'something was counted that this game does not have',
+  'not-begun': 'something was counted before the next part had begun',
+  'not-yet': 'something was counted before it was time for it',
+  'misses-unknown': 'a miss was counted though only successes were to be',
 };
 
-/** `programs` holds the levels of this very game that were compiled before, by their place; it is filled as levels are met. */
-export function judge(game: Game, report: Report, programs: Map<number, Program> = new Map()): Verdict {
+/** What is worked out once for a level and kept by the caller. */
+export interface KnownLevel {
+  readonly program: Program;
+  totals?: Totals;
+}
+
+/** `levels` holds the levels of this very game that were compiled before, by their place; it is filled as levels are met. */
+export function judge(game: Game, report: Report, levels: Map<number, KnownLevel> = new Map()): Verdict {
   const reasons: Reason[] = [];
-  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons, programs));
+  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons, levels));
   const kind = GRAVITY.find((grave) => reasons.some((reason) => reason.kind === grave)) ?? 'clean';
   return { kind, reasons, goes };
 }
 
-function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], programs: Map<number, Program>): GoVerdict {
+function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: Map<number, KnownLevel>): GoVerdict {
   const say = (kind: Reason['kind'], place: string, sentence: string) =>
     reasons.push({ kind, go: index, place: `/goes/${index}/${place}`, sentence });
   const levelIndex = game.levels.findIndex((level) => level.id === go.level);
   if (levelIndex < 0) {
-    say('incomplete', 'level', `The level “${go.level}” is not one of this game's.`);
+    say('incomplete', 'level', go.level === '' ? 'It does not say which level.' : `The level “${go.level}” is not one of this game's.`);
     return { result: null, seconds: 0 };
   }
-  let program = programs.get(levelIndex);
-  if (!program) {
-    const level = levelGame(game, levelIndex);
-    const compiled = level.ok ? compile(level.value) : level;
-    if (!compiled.ok) {
-      say('incomplete', 'level', 'This game cannot be worked out by this version.');
-      return { result: null, seconds: 0 };
-    }
-    program = compiled.value;
-    programs.set(levelIndex, program);
+  const level = knownLevel(game, levelIndex, levels);
+  if (!level) {
+    say('incomplete', 'level', 'This game cannot be worked out by this version.');
+    return { result: null, seconds: 0 };
   }
-  const { state, refused } = replay(program, go.events);
+  const { program } = level;
+  if (go.setUp.distancesM.length === 0 && distancesOf(program.game).length > 0)
+    say('incomplete', 'setUp/distancesM', 'It does not say from how far it was played.');
+
+  if (go.events.length === 0) return judgeTotal(game, levelIndex, level, go, say);
+
+  const { state, refused } = replay(program, go.events, go.counting);
   const result = measure(program, state);
-  const seconds = Math.round(playedMs(state) / 1000);
-  const first = refused[0];
-  if (first) say('impossible', `events/${first.index}`, `It cannot have been so: ${REFUSED[first.reason]}.`);
-  if (go.events.length === 0) say('incomplete', 'events', 'Only a total came; nothing says how it was made.');
-  else if (go.total !== result.value) say('sum', 'total', `It says ${go.total} ${go.unit}; worked out it is ${result.sum}.`);
-  if (go.unit !== result.unit) say('incomplete', 'unit', `The score is in ${go.unit || 'no unit'}; this game counts ${result.unit}.`);
-  if (go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && seconds < result.attempts * FASTEST_ATTEMPT_S)
-    say('doubtful', 'events', `${result.attempts} throws in ${seconds} seconds is faster than anybody can throw and fetch.`);
-  return { result, seconds };
+  for (const first of refused.slice(0, 1))
+    say('impossible', `events/${first.index}`, `It cannot have been so: ${refusalWords(go, first.index, first.reason)}.`);
+  const over = tooMany(program, state, go);
+  if (over) say('impossible', 'events', over);
+  if (go.total !== result.value) say('sum', 'total', sumSentence(go, result));
+  judgeUnit(go, result.unit, say);
+  if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_ATTEMPT_S)
+    say('doubtful', 'events', `${result.attempts} throws in ${result.seconds} seconds is faster than anybody can throw and fetch.`);
+  return { result, seconds: result.seconds };
+}
+
+type Say = (kind: Reason['kind'], place: string, sentence: string) => void;
+
+function knownLevel(game: Game, levelIndex: number, levels: Map<number, KnownLevel>): KnownLevel | undefined {
+  const known = levels.get(levelIndex);
+  if (known) return known;
+  const resolved = levelGame(game, levelIndex);
+  const compiled = resolved.ok ? compile(resolved.value) : resolved;
+  if (!compiled.ok) return undefined;
+  const made: KnownLevel = { program: compiled.value };
+  levels.set(levelIndex, made);
+  return made;
+}
+
+/** Only a total came: can it be? */
+function judgeTotal(game: Game, levelIndex: number, level: KnownLevel, go: Go, say: Say): GoVerdict {
+  const { program } = level;
+  const empty = measure(program, replay(program, []).state);
+  const unit = empty.unit;
+  judgeUnit(go, unit, say);
+  if (go.total !== null) {
+    level.totals ??= reachableTotals(resolveLevel(game, levelIndex));
+    if (!canBe(level.totals, go.total)) say('impossible', 'total', cannotBeSentence(level.totals, go.total, unit));
+  }
+  return { result: { ...empty, value: go.total, sum: `${go.total ?? '–'}`, finished: null }, seconds: 0 };
+}
+
+function cannotBeSentence({ least, most }: Totals, total: number, unit: string): string {
+  if (most !== null && total > most) return `${total} ${unit} cannot be: the most is ${most}.`;
+  if (least !== null && total < least) return `${total} ${unit} cannot be: the least is ${least}.`;
+  return `${total} ${unit} cannot be made from what this game gives.`;
+}
+
+function judgeUnit(go: Go, unit: string, say: Say): void {
+  if (go.unit === unit) return;
+  say(
+    'incomplete',
+    'unit',
+    go.unit === '' ? `The score has no unit; this game counts ${unit}.` : `The score is in ${go.unit}; this game counts ${unit}.`,
+  );
+}
+
+function sumSentence(go: Go, result: Result): string {
+  if (result.value === null) return `It says ${go.total} ${go.unit}; the play was not finished.`;
+  if (go.total === null) return `It says “not finished”; worked out it is ${result.sum}.`;
+  return `It says ${go.total} ${go.unit}; worked out it is ${result.sum}.`;
+}
+
+function refusalWords(go: Go, index: number, reason: Refusal): string {
+  const event = go.events[index]!;
+  if (reason === 'not-standing' && event.do === 'attempt' && (event.count !== undefined || event.felled))
+    return `a ball felled ${event.count ?? event.felled!.length}, more than were standing`;
+  return REFUSED[reason];
+}
+
+/** More successes typed than there were attempts, where the rules say how many attempts there are. */
+function tooMany(program: Program, state: State, go: Go): string | null {
+  if (go.counting === 'attempts') return null;
+  for (const part of program.parts) {
+    const limit = part.stops.find((stop) => stop.onAttempts && stop.conds.length === 1)?.conds[0]!.value;
+    const blocks = part.goes * (program.joint ? 1 : program.sides);
+    for (let block = 0; limit !== undefined && block < blocks; block += 1) {
+      const base = part.base + block * part.blockSize;
+      const successes = state[base + B.successes]!;
+      if (successes > limit) return `${successes} hits in ${limit} tries cannot be.`;
+    }
+  }
+  return null;
+}
+
+const AIMED_TECHNIQUES: readonly string[] = ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift'];
+
+function isAimed(program: Program): boolean {
+  return program.parts.every((part) => part.part.tasks.every((task) => AIMED_TECHNIQUES.includes(task.technique) && task.see !== 'count'));
 }

@@ -20,9 +20,11 @@ export interface Go {
   readonly form: BodyForm;
   readonly setUp: UsedSetUp;
   readonly events: readonly PlayEvent[];
-  /** The total as the family saw or wrote it; the engine works it out again. */
-  readonly total: number;
+  /** The total as the family saw or wrote it, null for “not finished”; the engine works it out again. */
+  readonly total: number | null;
   readonly unit: string;
+  /** How many played, where others joined in; player 0 is the child. */
+  readonly players?: number;
 }
 
 export interface Report {
@@ -47,13 +49,13 @@ const goSchema = Joi.object<Go>({
       .required(),
     targets: Joi.array()
       .items(Joi.string().valid(...AIMED_IDS))
-      .min(1)
       .max(30)
       .required(),
-    distancesM: Joi.array().items(Joi.number().min(0).max(100)).min(1).max(30).required(),
+    distancesM: Joi.array().items(Joi.number().min(0).max(100)).max(30).required(),
   }).required(),
-  total: Joi.number().integer().min(-100_000).max(10_000_000).required(),
-  unit: Joi.string().max(20).required(),
+  total: Joi.number().integer().min(-100_000).max(10_000_000).allow(null).required(),
+  players: Joi.number().integer().min(1).max(4),
+  unit: Joi.string().max(20).allow('').required(),
 });
 
 /** ISO 8601 in UTC with milliseconds, as JSON writes a date; checked as text so that the schema has a JSON form. */

@@ -1,9 +1,27 @@
 /**
- * The engine: one step over a flat, mutable state; reduce() is copy + step. Total: a wrong event is an answer with a reason.
+ * The engine: step() runs the tables of compile() over one flat state, in place and without allocation; reduce() is copy + step.
+ * Pure and total: a wrong event is an answer with a reason, never an exception.
  */
-import { AT, Do, FINISH_REASONS, Look, Op, type CompiledCond, type CompiledEffect, type Program } from './compile';
+import {
+  AT,
+  B,
+  Do,
+  FINISH_REASONS,
+  From,
+  Look,
+  Mode,
+  Op,
+  Phase,
+  type CompiledCond,
+  type CompiledEffect,
+  type CompiledGroup,
+  type PartProgram,
+  heldAtStart,
+  type Program,
+  type RowSet,
+} from './compile';
 import type { FinishReason } from './game';
-import type { PlayEvent } from './play';
+import type { CountingWay, PlayEvent } from './play';
 
 export type State = Int32Array;
 
@@ -19,7 +37,10 @@ export type Refusal =
   | 'unknown-end'
   | 'not-standing' // a pin or target that is not up
   | 'no-choice' // the order is not free, or there is no such element
-  | 'not-in-this-game'; // an event that the rules have no use for
+  | 'not-in-this-game' // an event that the rules have no use for
+  | 'not-begun' // the next part has not been started
+  | 'not-yet' // the clock has not got there
+  | 'misses-unknown'; // only successes are counted in this go
 
 const REFUSALS: readonly Refusal[] = [
   'finished',
@@ -33,6 +54,9 @@ const REFUSALS: readonly Refusal[] = [
   'not-standing',
   'no-choice',
   'not-in-this-game',
+  'not-begun',
+  'not-yet',
+  'misses-unknown',
 ];
 const code = (refusal: Refusal) => REFUSALS.indexOf(refusal) + 1;
 const FINISHED = code('finished');
@@ -46,6 +70,9 @@ const UNKNOWN_END = code('unknown-end');
 const NOT_STANDING = code('not-standing');
 const NO_CHOICE = code('no-choice');
 const NOT_IN_GAME = code('not-in-this-game');
+const NOT_BEGUN = code('not-begun');
+const NOT_YET = code('not-yet');
+const MISSES_UNKNOWN = code('misses-unknown');
 
 /** How long after the whistle a ball that was in the air may be tapped in. Assumed. */
 export const IN_FLIGHT_GRACE_MS = 3000;
@@ -54,37 +81,43 @@ export const enum Kind {
   attempt,
   gateDone,
   tally,
+  tallyCounter,
   choose,
+  swap,
   pause,
   resume,
+  void,
+  begin,
   finish,
 }
 
-export function start(program: Program): State {
-  const state = new Int32Array(program.size);
-  restart(program, state);
+const MODES: Readonly<Record<CountingWay, Mode>> = { attempts: Mode.attempts, successes: Mode.successes, parts: Mode.parts };
+
+export function start(program: Program, counting: CountingWay = 'attempts'): State {
+  const state = program.initial.slice();
+  state[AT.mode] = MODES[counting];
   return state;
 }
 
 /** Puts a state back to the start of a go, in place. */
 export function restart(program: Program, state: State): void {
-  state.fill(0);
-  state[AT.pausedSince] = -1;
-  for (const group of program.groups) state[group.offset + 1] = group.full;
+  const mode = state[AT.mode]!;
+  state.set(program.initial);
+  state[AT.mode] = mode;
 }
 
-/** Milliseconds of play so far: the time of the last event less the pauses. */
+/** Milliseconds of play so far in the part that is on: the time of the last event less what was not played. */
 export function playedMs(state: State): number {
-  return state[AT.lastT]! - state[AT.pausedMs]!;
+  return state[AT.lastT]! - state[AT.startT]! - state[AT.idleMs]!;
 }
 
-function popCount(mask: number): number {
+export function popCount(mask: number): number {
   let bits = mask - ((mask >>> 1) & 0x55555555);
   bits = (bits & 0x33333333) + ((bits >>> 2) & 0x33333333);
   return (((bits + (bits >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
 }
 
-function holds(cond: CompiledCond, state: State, end: number, seen: number): boolean {
+function holds(cond: CompiledCond, state: State, base: number, end: number, seen: number, flags: number): boolean {
   let found: number;
   switch (cond.look) {
     case Look.end:
@@ -94,269 +127,579 @@ function holds(cond: CompiledCond, state: State, end: number, seen: number): boo
       found = seen;
       break;
     case Look.attempts:
-      found = state[AT.attempts]!;
+      found = state[base + B.attempts]!;
       break;
     case Look.carry:
-      found = state[AT.carryNext]!;
+      found = state[base + B.carryNext]!;
       break;
     case Look.seconds:
-      found = Math.floor((state[AT.lastT]! - state[AT.pausedMs]!) / 1000);
+      found = Math.floor(playedMs(state) / 1000);
       break;
     case Look.left:
-      found = popCount(state[cond.offset]!);
+      found = popCount(state[base + cond.offset]!);
       break;
     case Look.at:
-      found = state[cond.offset]! + 1;
+      found = state[base + cond.offset]! + 1;
       break;
     case Look.counter:
-      found = state[cond.offset]!;
+      found = state[base + cond.offset]!;
+      break;
+    case Look.flag:
+      found = (flags >>> cond.offset) & 1;
       break;
   }
   if (cond.op === Op.equal) return found === cond.value;
   return cond.op === Op.atLeast ? found >= cond.value : found <= cond.value;
 }
 
-function allHold(conds: readonly CompiledCond[], state: State, end: number, seen: number): boolean {
-  for (let i = 0; i < conds.length; i += 1) if (!holds(conds[i]!, state, end, seen)) return false;
+function allHold(conds: readonly CompiledCond[], state: State, base: number, end: number, seen: number, flags: number): boolean {
+  for (let i = 0; i < conds.length; i += 1) if (!holds(conds[i]!, state, base, end, seen, flags)) return false;
   return true;
 }
 
-function finish(state: State, why: number): void {
-  state[AT.phase] = 1;
-  state[AT.why] = why;
+const reason = (why: FinishReason) => FINISH_REASONS.indexOf(why);
+const STOPPED = reason('stopped');
+const TIME = reason('time');
+const GOAL = reason('goal');
+const TARGET_SCORE = reason('target-score');
+const GIVEN_UP = reason('given-up');
+
+function blockOf(program: Program, part: PartProgram, go: number, side: number): number {
+  return program.joint ? part.base + go * part.blockSize : part.base + (go * program.sides + side) * part.blockSize;
 }
 
-const GOAL = FINISH_REASONS.indexOf('goal');
-const TIME = FINISH_REASONS.indexOf('time');
+/** Milliseconds that the running countdown has counted at this time. */
+function clockMs(part: PartProgram, state: State, t: number): number {
+  const running = t - state[AT.clockT]!;
+  return part.clockPer === 'side' ? state[state[AT.base]! + B.usedMs]! + running : running;
+}
 
-function apply(program: Program, state: State, effect: CompiledEffect, seen: number): void {
-  const times = effect.timesCarry ? 1 + state[AT.carryNext]! : 1;
-  switch (effect.do) {
-    case Do.addFixed:
-      state[effect.offset]! += effect.amount * times;
-      return;
-    case Do.addSeen:
-      state[effect.offset]! += seen * times;
-      return;
-    case Do.addValue: {
-      const group = program.groups[effect.group]!;
-      state[effect.offset]! += group.values[state[group.offset]!]! * times;
-      return;
-    }
-    case Do.setFixed:
-      state[effect.offset] = effect.seen ? seen : effect.amount;
-      return;
-    case Do.keepMax:
-      state[effect.offset] = Math.max(state[effect.offset]!, effect.seen ? seen : effect.amount);
-      return;
-    case Do.keepMin:
-      state[effect.offset] = Math.min(state[effect.offset]!, effect.seen ? seen : effect.amount);
-      return;
-    case Do.go: {
-      const group = program.groups[effect.group]!;
-      let at = state[group.offset]! + effect.amount;
-      if (at < 0) at = 0;
-      if (at >= group.n) {
-        if (group.end === 'finish') finish(state, GOAL);
-        at = group.end === 'wrap' ? 0 : group.n - 1;
-      }
-      state[group.offset] = at;
-      return;
-    }
-    case Do.mark: {
-      const group = program.groups[effect.group]!;
-      state[group.offset + 1]! &= ~(1 << state[group.offset]!);
-      return;
-    }
-    case Do.reset: {
-      const group = program.groups[effect.group]!;
-      state[group.offset + 1] = group.full;
-      return;
-    }
-    case Do.owe:
-      state[effect.offset]! += effect.amount;
-      return;
-    case Do.nextTask:
-      state[AT.task] = (state[AT.task]! + 1) % program.tasks.length;
-      return;
-    case Do.finish:
-      finish(state, effect.amount);
-      return;
+function toSide(program: Program, part: PartProgram, state: State, side: number): void {
+  const t = state[AT.lastT]!;
+  if (part.clockPer === 'side') {
+    state[state[AT.base]! + B.usedMs]! += t - state[AT.clockT]!;
+    state[AT.clockT] = t;
+  }
+  state[AT.side] = side;
+  state[AT.base] = blockOf(program, part, state[AT.go]!, side);
+}
+
+/** The next player whose part is not over. */
+function nextSide(program: Program, part: PartProgram, state: State): void {
+  const now = state[AT.side]!;
+  for (let step = 1; step <= program.sides; step += 1) {
+    const side = (now + step) % program.sides;
+    // All have had as many turns as the one who reached the end.
+    if (state[AT.ending]! > 0 && side <= now) return endPart(program, part, state, state[AT.ending]! - 1);
+    if ((state[AT.sidesDone]! & (1 << side)) === 0) return toSide(program, part, state, side);
   }
 }
 
+/** One player has come to an end in this part. */
+function endSide(program: Program, part: PartProgram, state: State, why: number): void {
+  const base = state[AT.base]!;
+  state[base + B.why] = why;
+  state[base + B.playedMs] = playedMs(state);
+  if (program.sides === 1 || program.joint) return endPart(program, part, state, why);
+  state[AT.sidesDone]! |= 1 << state[AT.side]!;
+  const reached = why === GOAL || why === TARGET_SCORE;
+  const last = state[AT.side] === program.sides - 1;
+  if (reached && !(program.lastTurnLevel && !last)) return endPart(program, part, state, why);
+  if (reached) state[AT.ending] = why + 1;
+  if (state[AT.sidesDone] === (1 << program.sides) - 1) return endPart(program, part, state, why);
+  nextSide(program, part, state);
+}
+
+/** The part is over for everybody: on to the next go, the next part whose condition holds, or the end. */
+function endPart(program: Program, part: PartProgram, state: State, why: number): void {
+  const go = state[AT.go]!;
+  const blocks = program.joint ? 1 : program.sides;
+  for (let side = 0; side < blocks; side += 1) {
+    const base = blockOf(program, part, go, side);
+    if (state[base + B.why]! >= 0) continue;
+    state[base + B.why] = why;
+    state[base + B.playedMs] = playedMs(state);
+  }
+  state[AT.why] = why;
+  state[AT.ending] = 0;
+  if (go + 1 < part.goes) {
+    state[AT.go] = go + 1;
+    state[AT.phase] = Phase.between;
+    return;
+  }
+  for (let next = part.index + 1; next < program.parts.length; next += 1) {
+    const candidate = program.parts[next]!;
+    if (candidate.whenLevel >= 0 && candidate.whenLevel !== (sidesLevel(program, state) ? 1 : 0)) continue;
+    state[AT.part] = next;
+    state[AT.go] = 0;
+    state[AT.phase] = Phase.between;
+    return;
+  }
+  state[AT.phase] = Phase.finished;
+}
+
+/** The sum of a part's measure for one side, or its time in milliseconds where time is what counts. */
+export function rawScore(part: PartProgram, state: State, base: number): number {
+  const { of } = part.part.measure;
+  if (typeof of === 'string') return state[base + B.playedMs]!;
+  let sum = 0;
+  for (const [counter, weight] of Object.entries(of.sum)) sum += weight * state[base + part.counterOffset(counter)]!;
+  return sum;
+}
+
+/** True when all players have won as many parts as each other (or, on a card that adds up, have the same sum). */
+function sidesLevel(program: Program, state: State): boolean {
+  const totals = new Array<number>(program.sides).fill(0);
+  const wins = program.game.card.combine === 'wins';
+  for (let p = 0; p <= state[AT.part]!; p += 1) {
+    const part = program.parts[p]!;
+    const scores = totals.map((_, side) => rawScore(part, state, blockOf(program, part, part.goes - 1, side)));
+    const best = part.part.measure.better === 'high' ? Math.max(...scores) : Math.min(...scores);
+    const alone = scores.filter((score) => score === best).length === 1;
+    scores.forEach((score, side) => (totals[side]! += wins ? Number(alone && score === best) : score));
+  }
+  return totals.every((total) => total === totals[0]);
+}
+
+function amount(program: PartProgram, state: State, base: number, effect: CompiledEffect, seen: number): number {
+  switch (effect.from) {
+    case From.fixed:
+      return effect.amount;
+    case From.seen:
+      return seen;
+    case From.value: {
+      const group = program.groups[effect.group]!;
+      return group.values[state[base + group.offset]!]!;
+    }
+    case From.cell:
+      return state[base + effect.amount]!;
+    case From.cellPlusOne:
+      return state[base + effect.amount]! + 1;
+    case From.left:
+      return popCount(state[base + effect.amount]!);
+  }
+}
+
+function putUp(group: CompiledGroup, state: State, base: number): void {
+  const up = group.up < 0 ? group.full : group.full & ((1 << Math.min(30, Math.max(0, state[base + group.up]!))) - 1);
+  state[base + group.offset + 1] = up;
+}
+
+function owe(whole: Program, program: PartProgram, state: State, base: number, gateIndex: number): void {
+  if (state[AT.mode] !== Mode.attempts) return;
+  const gate = program.gates[gateIndex]!;
+  state[base + gate.offset]! += gate.n;
+  // Among several players the clock of the others runs on.
+  if (!gate.onClock && whole.sides === 1 && state[AT.heldSince]! < 0) state[AT.heldSince] = state[AT.lastT]!;
+}
+
+const GOES_ON = -1;
+
+/** One effect, in place. Returns the reason when it ends the part for this player, else −1; a change of side waits for attempt(). */
+function apply(whole: Program, program: PartProgram, state: State, base: number, effect: CompiledEffect, seen: number): number {
+  const cell = base + effect.offset;
+  switch (effect.do) {
+    case Do.add:
+      state[cell]! += effect.timesCarry
+        ? amount(program, state, base, effect, seen) * (1 + state[base + B.carryNext]!)
+        : effect.from === From.fixed
+          ? effect.amount
+          : amount(program, state, base, effect, seen);
+      return GOES_ON;
+    case Do.addOthers: {
+      const more = amount(program, state, base, effect, seen);
+      for (let side = 0; side < whole.sides; side += 1) {
+        if (side !== state[AT.side]) state[blockOf(whole, program, state[AT.go]!, side) + effect.offset]! += more;
+      }
+      return GOES_ON;
+    }
+    case Do.set:
+      state[cell] = amount(program, state, base, effect, seen);
+      return GOES_ON;
+    case Do.keepMax:
+      state[cell] = Math.max(state[cell]!, amount(program, state, base, effect, seen));
+      return GOES_ON;
+    case Do.keepMin:
+      state[cell] = Math.min(state[cell]!, amount(program, state, base, effect, seen));
+      return GOES_ON;
+    case Do.go: {
+      const group = program.groups[effect.group]!;
+      let at = state[base + group.offset]! + effect.amount;
+      if (at < 0) at = 0;
+      if (at >= group.n) {
+        if (group.end === 'finish') return GOAL;
+        at = group.end === 'wrap' ? 0 : group.n - 1;
+        if (group.end === 'wrap')
+          for (let g = 0; g < program.gates.length; g += 1) if (program.gates[g]!.before === 'round') owe(whole, program, state, base, g);
+      }
+      state[base + group.offset] = at;
+      return GOES_ON;
+    }
+    case Do.mark: {
+      const group = program.groups[effect.group]!;
+      state[base + group.offset + 1]! &= ~(1 << state[base + group.offset]!);
+      return GOES_ON;
+    }
+    case Do.reset:
+      putUp(program.groups[effect.group]!, state, base);
+      return GOES_ON;
+    case Do.restore: {
+      const fell = state[AT.fell]!;
+      if (fell > 0) state[base + program.groups[effect.group]!.offset + 1]! |= fell;
+      return GOES_ON;
+    }
+    case Do.owe:
+      owe(whole, program, state, base, effect.group);
+      return GOES_ON;
+    case Do.nextTask:
+      state[base + B.task] = (state[base + B.task]! + 1) % program.tasks.length;
+      return GOES_ON;
+    case Do.nextSide:
+      return GOES_ON;
+    case Do.finish:
+      return effect.amount;
+  }
+}
+
+const NO_END = -1;
+
 /**
  * One event on the state, in place. `a` is the index of the end, the mask of felled elements, the count, the length in millimetres,
- * the gate, the row or the element chosen; `b` the mask of flags, or of a tally its number; `c` of a tally its element.
- * Returns 0 when taken, else the code of the refusal; a refused event leaves the state as it was.
+ * the face, the gate, the row, the counter or the group; `b` the mask of flags, the number of a tally or the element chosen; `c` the
+ * element of a tally. Returns 0 when taken, else the code of the refusal; a refused event leaves the state as it was.
  */
 export function step(program: Program, state: State, kind: Kind, t: number, a: number, b: number, c = 0): number {
-  if (state[AT.phase] !== 0) return FINISHED;
+  if (state[AT.phase] === Phase.finished) return FINISHED;
   if (t < state[AT.lastT]!) return EARLIER;
+  const part = program.parts[state[AT.part]!]!;
+  if (state[AT.phase] === Phase.between) return between(program, part, state, kind, t, a);
+  const base = state[AT.base]!;
   if (kind === Kind.resume) {
     if (state[AT.pausedSince]! < 0) return NOT_PAUSED;
-    state[AT.pausedMs]! += t - state[AT.pausedSince]!;
-    state[AT.pausedSince] = -1;
     state[AT.lastT] = t;
+    unpause(state, t);
     return 0;
   }
   const paused = state[AT.pausedSince]! >= 0;
   if (paused && kind !== Kind.finish) return PAUSED;
-  const clockMs = (paused ? state[AT.pausedSince]! : t) - state[AT.pausedMs]!;
-  const down = program.clockDownMs;
+  const down = part.clockDownMs;
 
   switch (kind) {
     case Kind.attempt: {
-      if (down > 0 && clockMs > down + (program.inFlightCounts ? IN_FLIGHT_GRACE_MS : 0)) return LATE;
-      for (let g = 0; g < program.gates.length; g += 1) if (state[program.gates[g]!.offset]! > 0) return OWES;
-      const task = program.tasks[state[AT.task]!]!;
-      let seen = a;
-      if (task.see === 'end') {
-        if (a < 0 || a >= task.ends.length) return UNKNOWN_END;
-      } else if (task.see === 'felled') {
-        const standing = task.at >= 0 ? state[program.groups[task.at]!.offset + 1]! : 0;
-        if ((a & ~standing) !== 0) return NOT_STANDING;
-        // What fell lies there before the rules look at it.
-        if (task.at >= 0) state[program.groups[task.at]!.offset + 1]! &= ~a;
-        seen = popCount(a);
+      const task = part.tasks[state[base + B.task]!]!;
+      if (state[AT.mode] === Mode.attempts) for (let g = 0; g < part.gates.length; g += 1) if (state[base + part.gates[g]!.offset]! > 0) return OWES;
+      if (task.hasEnds) {
+        if (a < 0 || (task.endMask & (1 << a)) === 0) return UNKNOWN_END;
+        if (state[AT.mode] === Mode.successes && (task.successMask & (1 << a)) === 0) return MISSES_UNKNOWN;
       }
-      // A target that was taken away or a mark that is out cannot be tried again; it is the child's choice to move on.
-      const from = task.from >= 0 ? program.groups[task.from]! : undefined;
-      if (from && (state[from.offset + 1]! & (1 << state[from.offset]!)) === 0) return NOT_STANDING;
+      const elapsed = clockMs(part, state, t);
+      if (down > 0) {
+        if (task.atWhistle) {
+          if (elapsed < down) return NOT_YET;
+        } else {
+          const end = program.turn === 'half-time' && program.sides > 1 ? (down * (state[AT.side]! + 1)) / program.sides : down;
+          // In a countdown for each item only a find can be too late: that nothing was found is known when the time is up.
+          const mayBeLate = part.clockPer !== 'item' || !task.hasEnds || (task.successMask & (1 << a)) !== 0;
+          if (mayBeLate && elapsed > end + (part.inFlightCounts ? IN_FLIGHT_GRACE_MS : 0)) return LATE;
+        }
+      }
+      const from = task.from >= 0 ? part.groups[task.from]! : undefined;
+      if (from && (state[base + from.offset + 1]! & (1 << state[base + from.offset]!)) === 0) return NOT_STANDING;
+      let seen = a;
+      if (task.at >= 0) {
+        const at = part.groups[task.at]!;
+        const standing = state[base + at.offset + 1]!;
+        if (task.see === 'felled') {
+          if ((a & ~standing) !== 0) return NOT_STANDING;
+          // What fell lies there before the rules look at it.
+          state[base + at.offset + 1] = standing & ~a;
+          state[AT.fell] = a;
+          seen = popCount(a);
+        } else {
+          if ((standing & (1 << state[base + at.offset]!)) === 0) return NOT_STANDING;
+          state[AT.fell] = 0;
+        }
+      }
       state[AT.lastT] = t;
-      if (task.see === 'end' && (task.successMask & (1 << a)) !== 0) state[AT.successes]! += 1;
-      attempt(program, state, task.see === 'end' ? a : -1, seen, b);
-      if (state[AT.phase] === 0 && down > 0 && clockMs >= down) finish(state, TIME);
+      const success = task.hasEnds ? (task.successMask & (1 << a)) !== 0 : task.see === 'felled' && seen > 0;
+      if (success) state[base + B.successes]! += 1;
+      attempt(program, part, state, base, task.hasEnds ? task.rowsFor[a]! : task.rowsFor[0]!, task.hasEnds ? a : NO_END, seen, b, success);
+      if (state[AT.phase] === Phase.playing && state[AT.part] === part.index && down > 0 && state[base + B.why]! < 0) {
+        if (part.clockPer === 'item') state[AT.clockT] = t;
+        else if (elapsed >= down && state[AT.base] === base)
+          if (part.clockPer === 'side') endSide(program, part, state, TIME);
+          else endPart(program, part, state, TIME);
+      }
       return 0;
     }
     case Kind.tally: {
-      const row = program.rows[a];
-      if (!row || row.validity !== 'counts') return NOT_IN_GAME;
-      const group = row.tallyGroup >= 0 ? program.groups[row.tallyGroup]! : undefined;
+      const row = part.rows[a];
+      if (!row?.counts || b < 0) return NOT_IN_GAME;
+      const group = row.tallyGroup >= 0 ? part.groups[row.tallyGroup]! : undefined;
       if (c < 0 || c >= (group?.n ?? 1)) return NO_CHOICE;
       state[AT.lastT] = t;
       for (const effect of row.effects) {
-        if (effect.do === Do.addFixed) state[effect.offset]! += effect.amount * b;
-        if (effect.do === Do.addValue) state[effect.offset]! += program.groups[effect.group]!.values[c]! * b;
+        if (effect.do !== Do.add) continue;
+        if (effect.from === From.fixed) state[base + effect.offset]! += effect.amount * b;
+        if (effect.from === From.value) state[base + effect.offset]! += part.groups[effect.group]!.values[c]! * b;
       }
-      state[row.tally + c]! += b;
-      state[AT.attempts]! += b;
-      if (tallyIsSuccess(program, a)) state[AT.successes]! += b;
+      state[base + row.tally + c]! += b;
+      state[base + B.attempts]! += b;
+      if (rowIsSuccess(part, a)) state[base + B.successes]! += b;
       return 0;
     }
-    case Kind.gateDone: {
-      const gate = program.gates[a];
-      if (!gate) return NOT_IN_GAME;
-      if (state[gate.offset] === 0) return NOTHING_OWED;
-      state[gate.offset] = 0;
+    case Kind.tallyCounter:
       state[AT.lastT] = t;
+      state[base + a] = b;
+      return 0;
+    case Kind.gateDone: {
+      const gate = part.gates[a];
+      if (!gate) return NOT_IN_GAME;
+      if (state[base + gate.offset] === 0) return NOTHING_OWED;
+      state[AT.lastT] = t;
+      // A gate of chance that says no stays shut: the child tries it again.
+      if (gate.passes >= 0 && (gate.passes & (1 << b)) === 0) return 0;
+      state[base + gate.offset] = 0;
+      if (state[AT.heldSince]! >= 0 && part.gates.every((other) => other.onClock || state[base + other.offset] === 0)) {
+        idle(state, t - state[AT.heldSince]!);
+        state[AT.heldSince] = -1;
+      }
       return 0;
     }
     case Kind.choose: {
-      const group = program.groups[a];
+      const group = part.groups[a];
       if (!group || b < 0 || b >= group.n) return NO_CHOICE;
-      const apart = Math.abs(b - state[group.offset]!);
+      const apart = Math.abs(b - state[base + group.offset]!);
       if (group.order === 'fixed' || (group.order === 'either-way' && apart > 1)) return NO_CHOICE;
-      if ((state[group.offset + 1]! & (1 << b)) === 0) return NOT_STANDING;
-      state[group.offset] = b;
+      if ((state[base + group.offset + 1]! & (1 << b)) === 0) return NOT_STANDING;
+      state[base + group.offset] = b;
       state[AT.lastT] = t;
+      return 0;
+    }
+    case Kind.swap: {
+      if (program.sides === 1) return NOT_IN_GAME;
+      if (program.turn !== 'half-time' && program.turn !== 'none') return NOT_IN_GAME;
+      if (program.turn === 'half-time') {
+        if (state[AT.side] === program.sides - 1) return NOT_IN_GAME;
+        if (clockMs(part, state, t) < (down * (state[AT.side]! + 1)) / program.sides) return NOT_YET;
+      }
+      state[AT.lastT] = t;
+      toSide(program, part, state, (state[AT.side]! + 1) % program.sides);
       return 0;
     }
     case Kind.pause:
       state[AT.pausedSince] = t;
       state[AT.lastT] = t;
       return 0;
-    case Kind.finish:
-      if (paused) {
-        state[AT.pausedMs]! += t - state[AT.pausedSince]!;
-        state[AT.pausedSince] = -1;
-      }
+    case Kind.void:
       state[AT.lastT] = t;
-      finish(state, down > 0 && clockMs >= down ? TIME : 0);
       return 0;
+    case Kind.begin:
+      return NOT_IN_GAME;
+    case Kind.finish: {
+      state[AT.lastT] = t;
+      if (paused) unpause(state, t);
+      if (down > 0 && clockMs(part, state, t) >= down && part.clockPer === 'part') endPart(program, part, state, TIME);
+      // Typed at the end: the part came to the end that is written.
+      else if (state[AT.mode] === Mode.parts && a > STOPPED) endPart(program, part, state, a);
+      else if (a === GIVEN_UP && program.parts.length > 1) endPart(program, part, state, GIVEN_UP);
+      else {
+        endPart(program, part, state, STOPPED);
+        state[AT.phase] = Phase.finished;
+      }
+      return 0;
+    }
   }
 }
 
-function tallyIsSuccess(program: Program, rowIndex: number): boolean {
-  const successMask = program.tasks[0]!.successMask;
-  return program.rows[rowIndex]!.conds.some((cond) => cond.look === Look.end && (successMask & (1 << cond.value)) !== 0);
+function idle(state: State, ms: number): void {
+  state[AT.idleMs]! += ms;
+  state[AT.clockT]! += ms;
 }
 
-function attempt(program: Program, state: State, end: number, seen: number, flags: number): void {
-  const rows = program.rows;
+function unpause(state: State, t: number): void {
+  // While an exercise off the clock is owed the clock stands anyway.
+  if (state[AT.heldSince]! < 0) idle(state, t - state[AT.pausedSince]!);
+  state[AT.pausedSince] = -1;
+}
+
+/** Between two parts nothing happens but the start of the next, or the end of all. */
+function between(program: Program, part: PartProgram, state: State, kind: Kind, t: number, a: number): number {
+  if (kind === Kind.finish && a !== GIVEN_UP) {
+    state[AT.lastT] = t;
+    state[AT.phase] = Phase.finished;
+    state[AT.why] = STOPPED;
+    return 0;
+  }
+  if (kind !== Kind.begin) return NOT_BEGUN;
+  state[AT.phase] = Phase.playing;
+  state[AT.lastT] = t;
+  state[AT.startT] = t;
+  state[AT.clockT] = t;
+  state[AT.idleMs] = 0;
+  state[AT.heldSince] = heldAtStart(part, program.sides) ? t : -1;
+  state[AT.pausedSince] = -1;
+  state[AT.sidesDone] = 0;
+  state[AT.ending] = 0;
+  state[AT.side] = 0;
+  state[AT.base] = blockOf(program, part, state[AT.go]!, 0);
+  return 0;
+}
+
+function rowIsSuccess(part: PartProgram, rowIndex: number): boolean {
+  const { successMask } = part.tasks[0]!;
+  return part.rows[rowIndex]!.conds.some((cond) => cond.look === Look.end && (successMask & (1 << cond.value)) !== 0);
+}
+
+function attempt(
+  program: Program,
+  part: PartProgram,
+  state: State,
+  base: number,
+  set: RowSet,
+  end: number,
+  seen: number,
+  flags: number,
+  success: boolean,
+): void {
   let counted = true;
+  let over = -1;
+  let swap = false;
+  const { rows, conds, needs } = set;
+  let truth = 0;
+  for (let c = 0; c < conds.length; c += 1) if (holds(conds[c]!, state, base, end, seen, flags)) truth |= 1 << c;
   for (let r = 0; r < rows.length; r += 1) {
+    if ((truth & needs[r]!) !== needs[r]!) continue;
     const row = rows[r]!;
-    if (!allHold(row.conds, state, end, seen)) continue;
-    counted = row.validity !== 'replay';
-    if (counted) state[row.tally + (row.tallyGroup >= 0 ? state[program.groups[row.tallyGroup]!.offset]! : 0)]! += 1;
+    counted = row.counts;
+    if (counted) state[base + row.tally + (row.tallyGroup >= 0 ? state[base + part.groups[row.tallyGroup]!.offset]! : 0)]! += 1;
     const effects = row.effects;
-    for (let e = 0; e < effects.length; e += 1) apply(program, state, effects[e]!, seen);
+    for (let e = 0; e < effects.length; e += 1) {
+      const effect = effects[e]!;
+      const ended = apply(program, part, state, base, effect, seen);
+      if (ended >= 0) over = ended;
+      else if (effect.do === Do.nextSide) swap = true;
+    }
     if (counted) {
       // What this attempt carried is used up: the register behind it moves down, and the row adds its own.
-      state[AT.carryNext] = state[AT.carryAfter]! + row.carryNext;
-      state[AT.carryAfter] = row.carryAfter;
+      state[base + B.carryNext] = state[base + B.carryAfter]! + row.carryNext;
+      state[base + B.carryAfter] = row.carryAfter;
     }
     break;
   }
-  if (counted) state[AT.attempts]! += 1;
-  for (let f = 0; f < program.also.length; f += 1) {
-    if ((flags & (1 << f)) === 0) continue;
-    const effects = program.also[f]!;
-    for (let e = 0; e < effects.length; e += 1) apply(program, state, effects[e]!, seen);
-  }
-  if (state[AT.phase] !== 0) return;
-  for (let s = 0; s < program.stops.length; s += 1) {
-    if (allHold(program.stops[s]!.conds, state, end, seen)) {
-      finish(state, program.stops[s]!.why);
-      return;
+  if (counted) state[base + B.attempts]! += 1;
+  if (flags !== 0) {
+    for (let f = 0; f < part.also.length; f += 1) {
+      if ((flags & (1 << f)) === 0) continue;
+      const effects = part.also[f]!;
+      for (let e = 0; e < effects.length; e += 1) {
+        const ended = apply(program, part, state, base, effects[e]!, seen);
+        if (ended >= 0) over = ended;
+      }
+      if (part.oneFlag) break;
     }
   }
+  for (let s = 0; over < 0 && s < part.stops.length; s += 1) {
+    const stop = part.stops[s]!;
+    // Where the misses are not known, nobody knows how many attempts there were.
+    if (stop.onAttempts && state[AT.mode] === Mode.successes) continue;
+    if (allHold(stop.conds, state, base, end, seen, flags)) over = stop.why;
+  }
+  if (over >= 0) return endSide(program, part, state, over);
+  if (part.gatesBefore && counted && state[AT.mode] === Mode.attempts)
+    for (let g = 0; g < part.gates.length; g += 1)
+      if (part.gates[g]!.before === 'attempt') {
+        state[base + part.gates[g]!.offset] = 0;
+        owe(program, part, state, base, g);
+      }
+  if (program.sides > 1 && counted && (swap || program.turn === 'attempt' || (program.turn === 'miss' && !success))) nextSide(program, part, state);
+}
+
+interface Encoded {
+  readonly kind: Kind;
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+}
+
+const encoded = (kind: Kind, a = 0, b = 0, c = 0): Encoded => ({ kind, a, b, c });
+
+/** The mask of the first `count` elements that stand: which pins fell is not known, how many is. */
+function firstStanding(standing: number, count: number): number | undefined {
+  let mask = 0;
+  for (let bit = 0; bit < 30 && count > 0; bit += 1) {
+    if ((standing & (1 << bit)) === 0) continue;
+    mask |= 1 << bit;
+    count -= 1;
+  }
+  return count === 0 ? mask : undefined;
 }
 
 /** An event of the format as the numbers that step() takes, or the reason why it cannot be one of this game. */
-function encode(program: Program, state: State, event: PlayEvent): { kind: Kind; a: number; b: number; c: number } | Refusal {
-  const task = program.tasks[state[AT.task]!]!;
+function encode(program: Program, state: State, event: PlayEvent): Encoded | Refusal {
+  const part = program.parts[state[AT.part]!]!;
+  const base = state[AT.base]!;
   switch (event.do) {
     case 'attempt': {
+      if (state[AT.phase] !== Phase.playing) return state[AT.phase] === Phase.between ? 'not-begun' : 'finished';
+      const task = part.tasks[state[base + B.task]!]!;
       let flags = 0;
       for (const flag of event.flags ?? []) {
         const index = task.flags.indexOf(flag);
         if (index < 0) return 'not-in-this-game';
         flags |= 1 << index;
       }
-      const of = (a: number | undefined) => (a === undefined ? ('not-in-this-game' as const) : { kind: Kind.attempt, a, b: flags, c: 0 });
+      const of = (a: number | undefined) => (a === undefined ? 'not-in-this-game' : encoded(Kind.attempt, a, flags));
       switch (task.see) {
         case 'end':
-          return event.end === undefined || !task.ends.includes(event.end) ? 'unknown-end' : of(task.ends.indexOf(event.end));
-        case 'felled':
-          return of(event.felled?.reduce((mask, pin) => mask | (1 << pin), 0));
+        case 'text':
+          return event.end === undefined ? 'unknown-end' : of(task.ends.indexOf(event.end));
+        case 'felled': {
+          if (event.felled) return of(event.felled.reduce((mask, pin) => mask | (1 << pin), 0));
+          if (event.count === undefined) return 'not-in-this-game';
+          const fell = firstStanding(task.at >= 0 ? state[base + part.groups[task.at]!.offset + 1]! : 0, event.count);
+          return fell === undefined ? 'not-standing' : of(fell);
+        }
         case 'count':
           return of(event.count);
         case 'length':
           return of(event.lengthMm);
         case 'face':
-          return of(event.face);
-        case 'text':
-          return of(0);
+          return event.face !== undefined && event.face < (part.part.tasks[state[base + B.task]!]!.faces?.length ?? 6)
+            ? of(event.face)
+            : 'unknown-end';
       }
     }
     // falls through never: every case above returns
     case 'gateDone':
-      return { kind: Kind.gateDone, a: program.gates.findIndex((gate) => gate.id === event.gate), b: 0, c: 0 };
+      return encoded(
+        Kind.gateDone,
+        part.gates.findIndex((gate) => gate.id === event.gate),
+        event.face ?? 0,
+      );
     case 'tally':
-      return { kind: Kind.tally, a: event.row, b: event.n, c: event.at ?? 0 };
+      if ('row' in event && event.row !== undefined) return encoded(Kind.tally, event.row, event.n, event.at ?? 0);
+      return 'counter' in event && part.part.counters.includes(event.counter)
+        ? encoded(Kind.tallyCounter, part.counterOffset(event.counter), event.n)
+        : 'not-in-this-game';
     case 'choose':
-      return { kind: Kind.choose, a: program.groups.findIndex((group) => group.id === event.group), b: event.to, c: 0 };
-    case 'pause':
-      return { kind: Kind.pause, a: 0, b: 0, c: 0 };
-    case 'resume':
-      return { kind: Kind.resume, a: 0, b: 0, c: 0 };
-    case 'finish':
-      return { kind: Kind.finish, a: 0, b: 0, c: 0 };
+      return encoded(
+        Kind.choose,
+        part.groups.findIndex((group) => group.id === event.group),
+        event.to,
+      );
     case 'swap':
+      return encoded(Kind.swap);
+    case 'pause':
+      return encoded(Kind.pause);
+    case 'resume':
+      return encoded(Kind.resume);
     case 'void':
-      return 'not-in-this-game';
+      return encoded(Kind.void);
+    case 'begin':
+      return encoded(Kind.begin);
+    case 'finish':
+      return encoded(Kind.finish, reason(event.why));
   }
 }
 
@@ -367,11 +710,17 @@ export interface Reduced {
 
 /** The state after one more event; the given state is not changed. A refused event gives the same state and the reason. */
 export function reduce(program: Program, state: State, event: PlayEvent): Reduced {
-  const encoded = encode(program, state, event);
-  if (typeof encoded === 'string') return { state, refusal: encoded };
   const next = state.slice();
-  const refused = step(program, next, encoded.kind, event.t, encoded.a, encoded.b, encoded.c);
-  return refused === 0 ? { state: next, refusal: null } : { state, refusal: REFUSALS[refused - 1]! };
+  const refusal = advance(program, next, event);
+  return refusal ? { state, refusal } : { state: next, refusal: null };
+}
+
+/** One event of the format on the state, in place; null when it was taken. */
+export function advance(program: Program, state: State, event: PlayEvent): Refusal | null {
+  const numbers = encode(program, state, event);
+  if (typeof numbers === 'string') return numbers;
+  const refused = step(program, state, numbers.kind, event.t, numbers.a, numbers.b, numbers.c);
+  return refused === 0 ? null : REFUSALS[refused - 1]!;
 }
 
 export interface Replayed {
@@ -381,13 +730,12 @@ export interface Replayed {
 }
 
 /** Plays a whole list of events. Refused events are left out and told. */
-export function replay(program: Program, events: readonly PlayEvent[]): Replayed {
-  let state = start(program);
+export function replay(program: Program, events: readonly PlayEvent[], counting: CountingWay = 'attempts'): Replayed {
+  const state = start(program, counting);
   const refused: { index: number; reason: Refusal }[] = [];
   events.forEach((event, index) => {
-    const reduced = reduce(program, state, event);
-    state = reduced.state;
-    if (reduced.refusal) refused.push({ index, reason: reduced.refusal });
+    const refusal = advance(program, state, event);
+    if (refusal) refused.push({ index, reason: refusal });
   });
   return { state, refused };
 }
@@ -398,9 +746,11 @@ export function replay(program: Program, events: readonly PlayEvent[]): Replayed
  */
 export function undo(events: readonly PlayEvent[]): readonly PlayEvent[] {
   const last = events.findLastIndex((event) => event.do === 'attempt' || event.do === 'gateDone' || event.do === 'tally');
-  return last < 0 ? events : events.filter((event, index) => index < last || (index > last && event.do !== 'choose' && event.do !== 'finish'));
+  return last < 0
+    ? events
+    : events.filter((event, index) => index < last || (index > last && !['choose', 'finish', 'begin', 'swap', 'void'].includes(event.do)));
 }
 
 export function finishedWhy(state: State): FinishReason | null {
-  return state[AT.phase] === 0 ? null : FINISH_REASONS[state[AT.why]!]!;
+  return state[AT.phase] === Phase.finished ? FINISH_REASONS[state[AT.why]!]! : null;
 }

@@ -28,38 +28,77 @@ export interface Furniture extends Spot {
 }
 
 /** Seen from above: x to the right, y down, both from the top left corner of the floor. */
+export interface Zone extends Spot {
+  readonly name: string;
+  readonly radiusM: number;
+}
+
 export interface Course {
   readonly floor: { readonly widthM: number; readonly depthM: number; readonly surface: Surface };
   readonly furniture: readonly Furniture[];
   readonly places: Readonly<Record<Id, readonly Spot[]>>;
   readonly targets: Readonly<Record<Id, readonly PlacedTarget[]>>;
+  /** What stands in the way or is built with: ramps, pillows, chairs, strips to leap. */
+  readonly obstacles?: readonly PlacedTarget[];
+  /** Ways to go or to roll, drawn as lines. */
+  readonly routes?: Readonly<Record<Id, readonly Spot[]>>;
+  /** Patches that must not be touched, and boxes on the floor. */
+  readonly zones?: readonly Zone[];
 }
 
 /** What a condition looks at; names inside the game are prefixed so that nothing hides an end. */
-export type Operand = 'end' | 'felled' | 'count' | 'length' | 'face' | 'attempts' | 'carry' | 'time' | `left.${Id}` | `at.${Id}` | `n.${Id}`;
+export type Operand =
+  | 'end'
+  | 'felled'
+  | 'count'
+  | 'length'
+  | 'face'
+  | 'attempts'
+  | 'carry'
+  | 'time'
+  | 'card.level'
+  | `left.${Id}`
+  | `at.${Id}`
+  | `n.${Id}`
+  | `flag.${Id}`;
 
 export type Cond = readonly [Operand, '=' | '>=' | '<=', number | string];
 
-export type Amount = number | 'felled' | 'count' | 'value' | 'length';
+/** A number, what was seen of the attempt, the value of a group's element, or what a counter or a group holds. */
+export type Amount = number | 'felled' | 'count' | 'face' | 'value' | 'length' | `n.${Id}` | `at.${Id}` | `left.${Id}`;
 
 export type Effect =
-  | { readonly do: 'add'; readonly counter: Id; readonly amount: Amount; readonly of?: Id; readonly timesCarry?: boolean }
+  | {
+      readonly do: 'add';
+      readonly counter: Id;
+      readonly amount: Amount;
+      /** The group whose present element's value is added, with the amount 'value'. */
+      readonly of?: Id;
+      readonly timesCarry?: boolean;
+      /** 'others': it is the other sides' counter. */
+      readonly for?: 'others';
+    }
   | { readonly do: 'set' | 'keepMax' | 'keepMin'; readonly counter: Id; readonly amount: Amount; readonly of?: Id }
   | { readonly do: 'go'; readonly group: Id; readonly to: 'next' | 'back' | 'first' | 'stay' }
   | { readonly do: 'mark'; readonly group: Id; readonly as: 'down' | 'out' }
   | { readonly do: 'reset'; readonly group: Id }
+  /** What fell in this attempt is put up again. */
+  | { readonly do: 'restore'; readonly group: Id }
   | { readonly do: 'owe'; readonly gate: Id }
   | { readonly do: 'carry'; readonly next: number; readonly afterNext: number }
   | { readonly do: 'next'; readonly what: 'task' | 'side' }
   | { readonly do: 'finish'; readonly why: FinishReason };
 
-export type FinishReason = 'time' | 'goal' | 'attempts' | 'cap' | 'all-out' | 'target-score' | 'rounds' | 'stopped';
+/** 'stopped' ends the whole go before its end; 'given-up' ends one part of it. */
+export type FinishReason = 'time' | 'goal' | 'attempts' | 'cap' | 'all-out' | 'target-score' | 'rounds' | 'stopped' | 'given-up';
 
 export interface Group {
   readonly kind: 'place' | 'target' | 'pin' | 'item' | 'implement';
   readonly n: number;
   readonly order: 'fixed' | 'either-way' | 'free';
   readonly end: 'stay' | 'wrap' | 'finish';
+  /** The counter that says how many elements a reset puts up, from the first. Without it: all. */
+  readonly up?: Id;
   readonly value?: readonly number[];
   readonly labels?: readonly string[];
 }
@@ -67,6 +106,8 @@ export interface Group {
 export interface End {
   readonly id: Id;
   readonly label: string;
+  /** For the sentences, after "if": "it stays in the basket". */
+  readonly says?: string;
   /** What the forecast takes it for: the attempt did what it was meant to, or did not, or something seldom that it leaves out. */
   readonly as: 'success' | 'failure' | 'seldom';
 }
@@ -79,6 +120,16 @@ export interface Task {
   readonly see: 'end' | 'felled' | 'count' | 'length' | 'face' | 'text';
   readonly ends?: readonly End[];
   readonly flags?: readonly Id[];
+  /** Words for the flags, as the counter's buttons and the sentences say them: "touched the edge". */
+  readonly flagWords?: Readonly<Record<Id, string>>;
+  /** Words for the faces, from 0: heads and tails, the sides of a shoe. */
+  readonly faces?: readonly string[];
+  /** Asked after every try, or only once, when the time is up. */
+  readonly asked?: 'each' | 'whistle';
+  /** Who brings the ball: a partner rolls it, or a wall sends it back. */
+  readonly feeder?: 'partner' | 'wall';
+  /** What is to be done, in a few words, where the technique does not say it: "carry the water to the bowl". */
+  readonly what?: string;
 }
 
 export interface Row {
@@ -92,7 +143,11 @@ export interface Gate {
   readonly what: string;
   readonly n: number;
   readonly onClock: boolean;
+  /** Owed before every attempt, or each time a group has gone round. */
   readonly before?: 'attempt' | 'round';
+  /** For a gate of chance: the words of its faces, and which of them let the child go on. */
+  readonly faces?: readonly string[];
+  readonly passes?: readonly number[];
 }
 
 export interface Clock {
@@ -100,7 +155,7 @@ export interface Clock {
   readonly s: number;
   readonly per: 'part' | 'item' | 'side';
   /** A ball in the air at the whistle counts when it was released before it, or only when it has landed. */
-  readonly inFlight: 'released' | 'landed';
+  readonly inFlight?: 'released' | 'landed';
 }
 
 export interface Stop {
@@ -109,7 +164,7 @@ export interface Stop {
 }
 
 export interface Measure {
-  readonly of: { readonly sum: Readonly<Record<Id, number>> } | 'clock';
+  readonly of: { readonly sum: Readonly<Record<Id, number>> } | 'clock' | 'minutes' | 'done';
   readonly unit: string;
   readonly better: 'high' | 'low';
   readonly tie?: readonly Measure[];
@@ -117,17 +172,26 @@ export interface Measure {
 
 export interface Part {
   readonly id: Id;
+  readonly title?: string;
   readonly when?: readonly Cond[];
   readonly goes: { readonly n: number; readonly keep: 'best' | 'last' | 'sum' };
   readonly counters: readonly Id[];
+  /** Where a counter starts, if not at 0. */
+  readonly startAt?: Readonly<Record<Id, number>>;
+  /** Words for the counters, as the working says them: "full rounds". */
+  readonly counterWords?: Readonly<Record<Id, string>>;
   readonly groups: Readonly<Record<Id, Group>>;
   readonly tasks: readonly Task[];
   readonly gates: Readonly<Record<Id, Gate>>;
   readonly rows: readonly Row[];
   readonly also?: Readonly<Record<Id, readonly Effect[]>>;
+  /** Several flags at one attempt: each counts, or only the first of the list. */
+  readonly flagsTogether?: 'each' | 'one';
   readonly clock: Clock;
   readonly stop: readonly Stop[];
   readonly measure: Measure;
+  /** A part that ended before its goal: written down as not finished, or its score counts as it stands. */
+  readonly unfinished?: 'not-finished' | 'as-it-stands';
 }
 
 /** A level replaces named slots of the game: JSON Pointers (RFC 6901) from a closed list, each with its value. */
@@ -142,19 +206,30 @@ export interface Level {
 export interface Game {
   readonly format: typeof GAME_FORMAT;
   readonly title: string;
+  /** The age it was made for, in years. */
+  readonly ageYears?: number;
   /** One sentence said to the child before anything else: "Light as many lanterns as you can". */
   readonly aim: string;
   readonly kit: { readonly implement: ImplementId; readonly marker: string };
   readonly course: Course;
   readonly parts: readonly Part[];
   readonly card: { readonly combine: 'sum' | 'wins' | 'list'; readonly better: 'high' | 'low' };
-  readonly sides: { readonly n: number; readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time'; readonly lastTurnLevel: boolean };
+  readonly sides: {
+    readonly n: number;
+    readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time';
+    /** When one reaches the end first, the others still get the turns that they have had fewer. */
+    readonly lastTurnLevel?: boolean;
+    /** Every player's own score, or one that all make together. */
+    readonly score?: 'own' | 'joint';
+  };
+  /** Who says what a doubtful attempt was. */
+  readonly calls?: 'thrower' | 'partner' | 'again';
   readonly levels: readonly Level[];
 }
 
 const ID = /^[a-z][a-z0-9-]{0,23}$/;
 export const idSchema = Joi.string().pattern(ID);
-const OPERAND = /^(end|felled|count|length|face|attempts|carry|time|(left|at|n)\.[a-z][a-z0-9-]{0,23})$/;
+const OPERAND = /^(end|felled|count|length|face|attempts|carry|time|card\.level|(left|at|n|flag)\.[a-z][a-z0-9-]{0,23})$/;
 const points = Joi.number().integer().min(-999).max(999);
 const metres = Joi.number().min(0).max(100);
 
@@ -167,8 +242,9 @@ const condSchema = Joi.array()
   .min(3)
   .max(3);
 const condsSchema = Joi.array().items(condSchema).max(8);
-const amountSchema = Joi.alternatives(points, Joi.string().valid('felled', 'count', 'value', 'length'));
-const finishReason = Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped');
+const amountSchema = Joi.alternatives(points, Joi.string().pattern(/^(felled|count|face|value|length|(n|at|left)\.[a-z][a-z0-9-]{0,23})$/));
+export const finishReason = Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped', 'given-up');
+const words = (most: number) => Joi.string().trim().min(1).max(most);
 
 const effectSchema = byDo(
   Joi.object({
@@ -177,6 +253,7 @@ const effectSchema = byDo(
     amount: amountSchema.required(),
     of: idSchema,
     timesCarry: Joi.boolean(),
+    for: Joi.string().valid('others'),
   }),
   Joi.object({
     do: Joi.string().valid('set', 'keepMax', 'keepMin').required(),
@@ -191,6 +268,7 @@ const effectSchema = byDo(
   }),
   Joi.object({ do: Joi.string().valid('mark').required(), group: idSchema.required(), as: Joi.string().valid('down', 'out').required() }),
   Joi.object({ do: Joi.string().valid('reset').required(), group: idSchema.required() }),
+  Joi.object({ do: Joi.string().valid('restore').required(), group: idSchema.required() }),
   Joi.object({ do: Joi.string().valid('owe').required(), gate: idSchema.required() }),
   Joi.object({
     do: Joi.string().valid('carry').required(),
@@ -207,6 +285,7 @@ const groupSchema = Joi.object({
   n: Joi.number().integer().min(1).max(30).required(),
   order: Joi.string().valid('fixed', 'either-way', 'free').required(),
   end: Joi.string().valid('stay', 'wrap', 'finish').required(),
+  up: idSchema,
   value: Joi.array().items(points).max(30),
   labels: Joi.array().items(Joi.string().max(24)).max(30),
 });
@@ -222,15 +301,21 @@ const taskSchema = Joi.object({
       Joi.object({
         id: idSchema.required(),
         label: Joi.string().max(30).required(),
+        says: words(60),
         as: Joi.string().valid('success', 'failure', 'seldom').required(),
       }),
     )
     .max(8),
   flags: Joi.array().items(idSchema).max(8),
+  flagWords: Joi.object().pattern(ID, words(40)),
+  faces: Joi.array().items(words(24)).min(2).max(6),
+  asked: Joi.string().valid('each', 'whistle'),
+  feeder: Joi.string().valid('partner', 'wall'),
+  what: words(140),
 });
 
 const measureLeaf = {
-  of: Joi.alternatives(Joi.object({ sum: Joi.object().pattern(ID, points).required() }), Joi.string().valid('clock')).required(),
+  of: Joi.alternatives(Joi.object({ sum: Joi.object().pattern(ID, points).required() }), Joi.string().valid('clock', 'minutes', 'done')).required(),
   unit: Joi.string().max(20).required(),
   better: Joi.string().valid('high', 'low').required(),
 };
@@ -238,9 +323,12 @@ const measureSchema = Joi.object({ ...measureLeaf, tie: Joi.array().items(Joi.ob
 
 const partSchema = Joi.object({
   id: idSchema.required(),
+  title: words(40),
   when: condsSchema,
   goes: Joi.object({ n: Joi.number().integer().min(1).max(20).required(), keep: Joi.string().valid('best', 'last', 'sum').required() }).required(),
   counters: Joi.array().items(idSchema).min(1).max(12).required(),
+  startAt: Joi.object().pattern(ID, points),
+  counterWords: Joi.object().pattern(ID, words(30)),
   groups: Joi.object().pattern(ID, groupSchema).required(),
   tasks: Joi.array().items(taskSchema).min(1).max(8).required(),
   gates: Joi.object()
@@ -252,6 +340,8 @@ const partSchema = Joi.object({
         n: Joi.number().integer().min(1).max(200).required(),
         onClock: Joi.boolean().required(),
         before: Joi.string().valid('attempt', 'round'),
+        faces: Joi.array().items(words(24)).min(2).max(6),
+        passes: Joi.array().items(Joi.number().integer().min(0).max(5)).min(1).max(6),
       }),
     )
     .required(),
@@ -267,20 +357,30 @@ const partSchema = Joi.object({
     .max(24)
     .required(),
   also: Joi.object().pattern(ID, effectsSchema),
+  flagsTogether: Joi.string().valid('each', 'one'),
   clock: Joi.object({
     kind: Joi.string().valid('none', 'down', 'up').required(),
     s: Joi.number().integer().min(0).max(3600).required(),
     per: Joi.string().valid('part', 'item', 'side').required(),
-    inFlight: Joi.string().valid('released', 'landed').required(),
+    inFlight: Joi.string().valid('released', 'landed'),
   }).required(),
   stop: Joi.array()
     .items(Joi.object({ if: condsSchema.min(1).required(), why: finishReason.required() }))
     .max(8)
     .required(),
   measure: measureSchema.required(),
+  unfinished: Joi.string().valid('not-finished', 'as-it-stands'),
 });
 
 const spot = { xM: metres.required(), yM: metres.required() };
+const placedTarget = Joi.object({
+  ...spot,
+  object: Joi.string()
+    .valid(...AIMED_IDS)
+    .required(),
+  turnRad: Joi.number().min(-7).max(7).required(),
+  standM: Joi.number().min(0).max(2).required(),
+});
 const courseSchema = Joi.object({
   floor: Joi.object({
     widthM: Joi.number().min(1).max(100).required(),
@@ -294,33 +394,22 @@ const courseSchema = Joi.object({
   places: Joi.object()
     .pattern(ID, Joi.array().items(Joi.object(spot)).min(1).max(30))
     .required(),
-  targets: Joi.object()
-    .pattern(
-      ID,
-      Joi.array()
-        .items(
-          Joi.object({
-            ...spot,
-            object: Joi.string()
-              .valid(...AIMED_IDS)
-              .required(),
-            turnRad: Joi.number().min(-7).max(7).required(),
-            standM: Joi.number().min(0).max(2).required(),
-          }),
-        )
-        .min(1)
-        .max(30),
-    )
-    .required(),
+  targets: Joi.object().pattern(ID, Joi.array().items(placedTarget).min(1).max(30)).required(),
+  obstacles: Joi.array().items(placedTarget).max(30),
+  routes: Joi.object().pattern(ID, Joi.array().items(Joi.object(spot)).min(2).max(30)),
+  zones: Joi.array()
+    .items(Joi.object({ ...spot, name: words(30).required(), radiusM: Joi.number().min(0.05).max(20).required() }))
+    .max(12),
 });
 
 /** Slots that a level may replace. */
 const LEVEL_SLOT =
-  /^\/(kit\/implement|course\/(places|targets)\/[a-z][a-z0-9-]*(\/\d+)?|parts\/\d+\/(clock\/s|groups\/[a-z][a-z0-9-]*\/(n|value)|gates\/[a-z][a-z0-9-]*\/(n|what)|tasks\/\d+\/technique|stop))$/;
+  /^\/(kit\/implement|course\/(places|targets)\/[a-z][a-z0-9-]*(\/\d+)?|parts\/\d+\/(clock\/s|groups\/[a-z][a-z0-9-]*\/(n|value)|gates\/[a-z][a-z0-9-]*\/(n|what)|tasks\/\d+\/(technique|what)|goes\/n|startAt\/[a-z][a-z0-9-]*|stop))$/;
 
 export const gameSchema = Joi.object<Game>({
   format: Joi.string().valid(GAME_FORMAT).required(),
   title: Joi.string().trim().min(1).max(60).required(),
+  ageYears: Joi.number().integer().min(4).max(12),
   aim: Joi.string().trim().max(140).allow('').required(),
   kit: Joi.object({
     implement: Joi.string()
@@ -337,8 +426,10 @@ export const gameSchema = Joi.object<Game>({
   sides: Joi.object({
     n: Joi.number().integer().min(1).max(4).required(),
     turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time').required(),
-    lastTurnLevel: Joi.boolean().required(),
+    lastTurnLevel: Joi.boolean(),
+    score: Joi.string().valid('own', 'joint'),
   }).required(),
+  calls: Joi.string().valid('thrower', 'partner', 'again'),
   levels: Joi.array()
     .items(
       Joi.object({

@@ -11,7 +11,7 @@ export function levelGame(game: Game, levelIndex: number): Outcome<Game> {
     };
   let resolved: unknown = game;
   for (const [pointer, value] of Object.entries(level.set)) {
-    const next = replaceAt(resolved, pointer.slice(1).split('/'), value);
+    const next = replacedAt(resolved, pointer.slice(1).split('/'), value);
     if (next === undefined)
       return {
         ok: false,
@@ -35,11 +35,16 @@ export function resolveLevel(game: Game, levelIndex: number): Game {
   return resolved.value;
 }
 
-function replaceAt(node: unknown, path: readonly string[], value: unknown): unknown {
+/** The game with what a JSON Pointer names replaced; the same game when it has no such place. */
+export function replaceAt(game: Game, pointer: string, value: unknown): Game {
+  return (replacedAt(game, pointer.slice(1).split('/'), value) as Game | undefined) ?? game;
+}
+
+function replacedAt(node: unknown, path: readonly string[], value: unknown): unknown {
   if (path.length === 0) return value;
   const [key, ...rest] = path as [string, ...string[]];
   if (typeof node !== 'object' || node === null || !Object.hasOwn(node, key)) return undefined;
-  const inner = replaceAt((node as Record<string, unknown>)[key], rest, value);
+  const inner = replacedAt((node as Record<string, unknown>)[key], rest, value);
   if (inner === undefined) return undefined;
   if (Array.isArray(node)) return node.map((item, index) => (String(index) === key ? inner : (item as unknown)));
   return { ...node, [key]: inner };

@@ -1,5 +1,11 @@
 /** The words of the rules in British English. Braces name slots or words; other languages get a file of the same shape. */
 export const messages = {
+  and: 'and',
+  part: 'part',
+  wins: 'won',
+  notFinished: 'not finished',
+  bestOf: 'best of',
+  lastOf: 'last of',
   precise: {
     time: '{aim} in {stop}.',
     timeNoAim: 'Score as many points as you can in {stop}.',

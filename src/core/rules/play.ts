@@ -2,21 +2,30 @@
 import Joi from 'joi';
 import { byDo } from './by-do';
 import { PLAY_FORMAT } from './formats';
-import { idSchema, type FinishReason, type Id } from './game';
+import { finishReason, idSchema, type FinishReason, type Id } from './game';
 
 export type PlayEvent =
   | {
       readonly do: 'attempt';
       readonly t: number;
       readonly end?: Id;
+      /** Which pins fell, by their number from 0. */
       readonly felled?: readonly number[];
+      /** What was counted; of pins, how many fell where nobody knows which. */
       readonly count?: number;
       readonly lengthMm?: number;
       readonly face?: number;
       readonly flags?: readonly Id[];
+      /** The word that was found, for a hunt that writes its words down. */
+      readonly text?: string;
     }
-  | { readonly do: 'gateDone'; readonly t: number; readonly gate: Id }
+  /** An exercise, a rest or a setting up that is done; of a gate of chance, the face that came up. */
+  | { readonly do: 'gateDone'; readonly t: number; readonly gate: Id; readonly face?: number }
+  /** Typed at the end: how often a row of the rules happened (from which element), or what a counter came to. */
   | { readonly do: 'tally'; readonly t: number; readonly row: number; readonly at?: number; readonly n: number }
+  | { readonly do: 'tally'; readonly t: number; readonly counter: Id; readonly n: number }
+  /** The next part, or the next go of this part, starts. The first starts at 0 by itself. */
+  | { readonly do: 'begin'; readonly t: number }
   | { readonly do: 'choose'; readonly t: number; readonly group: Id; readonly to: number }
   | { readonly do: 'swap'; readonly t: number }
   | { readonly do: 'pause'; readonly t: number }
@@ -48,22 +57,25 @@ const eventSchema = byDo(
     lengthMm: Joi.number().integer().min(0).max(100_000),
     face: Joi.number().integer().min(0).max(5),
     flags: Joi.array().items(idSchema).max(8),
+    text: Joi.string().trim().min(1).max(40),
   }),
-  Joi.object({ do: Joi.string().valid('gateDone').required(), t, gate: idSchema.required() }),
+  Joi.object({ do: Joi.string().valid('gateDone').required(), t, gate: idSchema.required(), face: Joi.number().integer().min(0).max(5) }),
   Joi.object({
     do: Joi.string().valid('tally').required(),
     t,
-    row: Joi.number().integer().min(0).max(23).required(),
+    row: Joi.number().integer().min(0).max(23),
+    counter: idSchema,
     at: index,
-    n: Joi.number().integer().min(0).max(1000).required(),
-  }),
+    n: Joi.number().integer().min(0).max(100_000).required(),
+  }).xor('row', 'counter'),
+  Joi.object({ do: Joi.string().valid('begin').required(), t }),
   Joi.object({ do: Joi.string().valid('choose').required(), t, group: idSchema.required(), to: index.required() }),
   Joi.object({ do: Joi.string().valid('swap', 'pause', 'resume').required(), t }),
   Joi.object({ do: Joi.string().valid('void').required(), t, why: Joi.string().max(80).required() }),
   Joi.object({
     do: Joi.string().valid('finish').required(),
     t,
-    why: Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped').required(),
+    why: finishReason.required(),
   }),
 );
 

@@ -80,7 +80,7 @@ function* namesUsed(game: Game, prefix: string): Generator<Problem> {
       yield* effectNames(part, effects, `${at}/also/${flag}`);
     }
     for (let s = 0; s < part.stop.length; s += 1) yield* condNames(part, part.stop[s]!.if, `${at}/stop/${s}/if`);
-    if (part.measure.of !== 'clock')
+    if (typeof part.measure.of !== 'string')
       for (const counter of Object.keys(part.measure.of.sum))
         if (!part.counters.includes(counter)) yield unknownName(`${at}/measure/of/sum/${counter}`, counter, 'is no counter of this part');
   }

@@ -1,23 +1,15 @@
 /**
  * The rules as sentences: text and slots in reading order. The chart table edits the slots; the family reads the same words.
  */
-import { AIMED, IMPLEMENTS, type AimedId } from '../objects/catalogue';
+import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../objects/catalogue';
 import type { Game } from './game';
+import { replaceAt } from './level';
+import { fill, generalSentences } from './general-sentences';
 import { messages } from './messages.en-gb';
+import type { Audience, Sentence, SlotEditor, Token } from './tokens';
 import { EXERCISES, readThrowRules, TECHNIQUES, withThrowRules, type ThrowRules } from './throw-rules';
 
-export type Audience = 'precise' | 'child';
-
-export type SlotEditor =
-  | { readonly kind: 'number'; readonly value: number; readonly min: number; readonly max: number; readonly step: number }
-  | { readonly kind: 'choice'; readonly value: string; readonly options: readonly { readonly value: string; readonly label: string }[] }
-  | { readonly kind: 'text'; readonly value: string; readonly maxLength: number };
-
-export type Token =
-  | { readonly kind: 'text'; readonly text: string }
-  | { readonly kind: 'slot'; readonly slot: string; readonly label: string; readonly text: string; readonly editor: SlotEditor };
-
-export type Sentence = readonly Token[];
+export type { Audience, Sentence, SlotEditor, Token };
 
 /** "near", "middle", "far", or "mark 4". */
 export function placeName(index: number, n: number): string {
@@ -41,11 +33,13 @@ const text = (words: string): Token => ({ kind: 'text', text: words });
 function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
   const n = rules.values.length;
   const shape = AIMED[rules.target].shape;
-  const alike = Object.values(AIMED).filter((aimed) => aimed.shape.kind === shape.kind);
+  const thrownAt = THROWN_AT_IDS.map((id) => AIMED[id]);
+  const alike = thrownAt.filter((aimed) => aimed.shape.kind === shape.kind);
   const targets = Object.fromEntries(
-    [...alike, ...Object.values(AIMED).filter((aimed) => aimed.shape.kind !== shape.kind)].map((aimed) => [aimed.id, aimed.name]),
+    [...alike, ...thrownAt.filter((aimed) => aimed.shape.kind !== shape.kind)].map((aimed) => [aimed.id, aimed.name]),
   );
-  const implementsBy = Object.fromEntries(Object.values(IMPLEMENTS).map((thing) => [thing.id, thing.name]));
+  const implementsBy = Object.fromEntries(BALL_IDS.map((id) => [id, IMPLEMENTS[id].name]));
+  const does = shape.kind === 'opening' ? 'opening' : 'upright';
   const values: Token[] = [];
   rules.values.forEach((value, index) => {
     if (index > 0) values.push(text(index === n - 1 ? ' and ' : ', '));
@@ -103,8 +97,8 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
         choice(rules.implement, implementsBy as Record<typeof rules.implement, string>),
       ),
     ],
-    does: [text((audience === 'precise' ? messages.does : messages.doesChild)[shape.kind])],
-    doesChild: [text(messages.doesChild[shape.kind])],
+    does: [text((audience === 'precise' ? messages.does : messages.doesChild)[does])],
+    doesChild: [text(messages.doesChild[does])],
     target: [slot('target', 'What is aimed at', AIMED[rules.target].name, choice(rules.target, targets as Record<typeof rules.target, string>))],
     values,
     afterHit:
@@ -117,21 +111,10 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
   };
 }
 
-function fill(template: string, slots: Slots): Sentence {
-  const tokens: Token[] = [];
-  for (const piece of template.split(/(\{\w+\})/)) {
-    if (piece === '') continue;
-    const name = /^\{(\w+)\}$/.exec(piece)?.[1];
-    if (name === undefined) tokens.push(text(piece));
-    else tokens.push(...slots[name]!);
-  }
-  return tokens;
-}
-
-/** The rules of a game as a family reads them; empty for a kind of game that has no sentences yet. */
+/** The rules of a game as a family reads them. The plain kind has words of its own; every other is told from the grammar. */
 export function sentencesOf(game: Game, audience: Audience): readonly Sentence[] {
   const rules = readThrowRules(game);
-  if (!rules) return [];
+  if (!rules) return generalSentences(game, audience);
   const words = messages[audience];
   const slots = slotsOf(game, rules, audience);
   const timed = rules.stop.kind === 'seconds';
@@ -151,10 +134,27 @@ export function plainText(sentence: Sentence): string {
 /** The game with one slot changed; unknown slots and values leave it as it is. */
 export function withSlot(game: Game, slotName: string, value: string | number): Game {
   if (slotName === 'aim') return { ...game, aim: String(value).slice(0, 140) };
+  if (slotName.startsWith('/')) return withPointer(game, slotName, value);
   const rules = readThrowRules(game);
   if (!rules) return game;
   const changed = changeSlot(rules, slotName, value);
   return changed === rules ? game : withThrowRules(game, changed);
+}
+
+/** The game with what a pointer names set, if a sentence shows it as a slot and the value is one that its editor gives. */
+function withPointer(game: Game, pointer: string, value: string | number): Game {
+  const token = generalSentences(game, 'precise')
+    .flat()
+    .find((one) => one.kind === 'slot' && one.slot === pointer);
+  if (token?.kind !== 'slot') return game;
+  const { editor } = token;
+  if (editor.kind === 'number') {
+    if (typeof value !== 'number' || !Number.isFinite(value)) return game;
+    return replaceAt(game, pointer, Math.min(editor.max, Math.max(editor.min, Math.round(value))));
+  }
+  if (editor.kind === 'choice') return editor.options.some((option) => option.value === value) ? replaceAt(game, pointer, value) : game;
+  const written = String(value).trim().slice(0, editor.maxLength);
+  return written === '' && pointer !== '/aim' ? game : replaceAt(game, pointer, written);
 }
 
 /** Another target. An upright is meant to fall, so nothing is said of its falling; of an opening it is. */

@@ -99,7 +99,8 @@ export function readThrowRules(game: Game): ThrowRules | null {
   const task = part.tasks[0]!;
   const target = game.course.targets['aim']?.[0];
   const technique = TECHNIQUES.find((known) => known === task.technique);
-  if (game.parts.length !== 1 || !mark?.value || !target || !technique || part.rows.length < 2 || mark.order === 'either-way') return null;
+  if (game.parts.length !== 1 || !mark?.value || !target || !technique || part.rows.length < 2 || mark.order === 'either-way' || game.sides.n > 1)
+    return null;
   const rowOf = (end: string) => part.rows.find((row) => row.if[0]?.[2] === end);
   const hit = rowOf('in') ?? rowOf('hit');
   const miss = rowOf('miss');
@@ -120,7 +121,7 @@ export function readThrowRules(game: Game): ThrowRules | null {
     afterMiss: gate ? 'exercise' : missGo === 'next' || missGo === 'back' || missGo === 'first' ? missGo : 'again',
     exercise: gate ? { what: gate.what, n: gate.n } : { what: EXERCISES[0], n: 6 },
     stop: part.clock.kind === 'down' ? { kind: 'seconds', s: part.clock.s } : { kind: 'attempts', n: typeof attempts === 'number' ? attempts : 10 },
-    inFlight: part.clock.inFlight,
+    inFlight: part.clock.inFlight ?? 'landed',
     tipped: !tippedRow ? null : tippedRow.validity === 'replay' ? 'again' : tippedRow.do.length > 0 ? 'counts' : 'nothing',
   };
   return JSON.stringify(partFromThrowRules(rules)) === JSON.stringify(part) ? rules : null;

@@ -1,10 +1,9 @@
 /** What a family is told: things to find, where to put them in the child's own steps, and what to take care of. */
-import { distancesOf, targetOf } from '../course/geometry';
+import { distanceM, placedMarks, spotTowards, type PlacedMark } from '../course/geometry';
 import { placeName } from '../rules/sentences';
 import { saySteps, toHalfSteps, writeHalfSteps } from '../measure/lengths';
-import { AIMED, IMPLEMENTS } from '../objects/catalogue';
+import { AIMED, IMPLEMENTS, MARKERS, type AimedId } from '../objects/catalogue';
 import type { Game, Spot } from '../rules/game';
-import { marksOf, spotTowards } from '../course/geometry';
 
 export interface PacedPlace {
   readonly name: string;
@@ -24,60 +23,115 @@ export interface SetUp {
   readonly cautions: readonly string[];
 }
 
+const many = (words: string) => (words.endsWith('s') ? words : /(x|ch|sh)$/.test(words) ? `${words}es` : `${words}s`);
+
 /** The set-up of a game resolved to one level, for a child whose steps are this long. */
 export function setUpFor(game: Game, stepM: number): SetUp {
-  const target = targetOf(game);
   const ball = IMPLEMENTS[game.kit.implement];
-  const aimed = target ? AIMED[target.object] : undefined;
-  const distances = distancesOf(game);
-  const places = distances.map((designM, index): PacedPlace => {
-    const paced = toHalfSteps(designM, stepM);
+  const marks = placedMarks(game);
+  const places = marks.map((mark): PacedPlace => {
+    const paced = toHalfSteps(mark.lengthM, stepM);
     return {
-      name: placeName(index, distances.length),
+      name: nameOfMark(game, mark),
       halfSteps: paced.halfSteps,
       steps: saySteps(paced.halfSteps),
       stepsFigure: writeHalfSteps(paced.halfSteps),
       lengthM: paced.lengthM,
-      designM,
+      designM: mark.lengthM,
     };
   });
-  const marker = game.kit.marker;
-  const many = places.length > 1;
   return {
-    things: [
-      { name: `1 ${ball.name}`, hint: ball.makeIt },
-      ...(aimed ? [{ name: `1 ${aimed.name}`, hint: `Or use a ${aimed.substitutes.map((id) => AIMED[id].name).join(' or a ')}.` }] : []),
-      {
-        name: `${places.length} ${marker}${many && !marker.endsWith('s') ? 's' : ''}`,
-        hint: many ? 'They mark where you stand.' : 'It marks where you stand.',
-      },
-    ],
+    things: [{ name: `1 ${ball.name}`, hint: ball.makeIt }, ...thingsOf(game, places.length)],
     places,
-    directions: [
-      ...(aimed ? [`Put the ${aimed.name} on the floor with clear space all round.`] : []),
-      ...places.map(
-        (place) => `Walk ${place.steps} away from it. Put ${many ? `a ${marker} there: the ${place.name} mark` : `the ${marker} there`}.`,
-      ),
-    ],
+    directions: directionsOf(game, marks, places),
     cautions: cautionsFor(game),
   };
 }
 
-/** The game with its marks where the child's paces really put them. */
+/** "far", "coat on", "mark 3": what the child calls the place. */
+function nameOfMark(game: Game, mark: PlacedMark): string {
+  const label = game.parts.map((part) => part.groups[mark.group]?.labels?.[mark.index]).find((one) => one !== undefined);
+  return label ?? placeName(mark.index, mark.of);
+}
+
+function counts(objects: readonly AimedId[]): ReadonlyMap<AimedId, number> {
+  const found = new Map<AimedId, number>();
+  for (const object of objects) found.set(object, (found.get(object) ?? 0) + 1);
+  return found;
+}
+
+const targetObjects = (game: Game) => Object.values(game.course.targets).flatMap((list) => list.map((target) => target.object));
+
+function thingsOf(game: Game, places: number): { name: string; hint: string }[] {
+  const named = (object: AimedId, n: number) => `${n} ${n > 1 ? many(AIMED[object].name) : AIMED[object].name}`;
+  const substitutes = (object: AimedId) => `Or use a ${AIMED[object].substitutes.map((id) => AIMED[id].name).join(' or a ')}.`;
+  const { marker } = game.kit;
+  return [
+    ...[...counts(targetObjects(game))].map(([object, n]) => ({ name: named(object, n), hint: AIMED[object].makeIt ?? substitutes(object) })),
+    ...[...counts((game.course.obstacles ?? []).map((one) => one.object))].map(([object, n]) => ({
+      name: named(object, n),
+      hint: AIMED[object].makeIt ?? substitutes(object),
+    })),
+    ...(places > 0
+      ? [{ name: `${places} ${places > 1 ? many(marker) : marker}`, hint: places > 1 ? 'They mark where you stand.' : 'It marks where you stand.' }]
+      : []),
+  ];
+}
+
+function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[]): string[] {
+  const targets = targetObjects(game);
+  const { marker } = game.kit;
+  const single = targets.length === 1 ? AIMED[targets[0]!].name : undefined;
+  const set = single
+    ? [`Put the ${single} on the floor with clear space all round.`]
+    : targets.length > 1
+      ? [
+          `Set out ${[...counts(targets)].map(([object, n]) => `${n} ${n > 1 ? many(AIMED[object].name) : AIMED[object].name}`).join(', ')} as in the drawing.`,
+        ]
+      : [];
+  const way = (game.course.obstacles ?? []).length > 0 ? ['Put what stands in the way where the drawing shows it.'] : [];
+  const walks = places.map((place, index) => {
+    const mark = marks[index]!;
+    if (!mark.towards) return `Put a ${marker} there: the ${place.name} mark`;
+    if (targets.length === 0)
+      return index === 0 ? `Put a ${marker} down: ${place.name || 'the start'}.` : `Walk ${place.steps}. ${place.name}: a ${marker}.`;
+    const from = single ? 'it' : AIMED[nearestObject(game, mark)].name;
+    const called =
+      places.length > 1
+        ? `Put a ${marker} there: the ${/^mark|mark$/.test(place.name) ? place.name : `${place.name} mark`}.`
+        : `Put the ${marker} there.`;
+    return `Walk ${place.steps} away from ${single ? 'it' : `the ${from}`}. ${called}`;
+  });
+  return [...set, ...way, ...walks];
+}
+
+function nearestObject(game: Game, mark: PlacedMark): AimedId {
+  const all = Object.values(game.course.targets).flat();
+  return all.reduce((near, target) => (distanceM(target, mark.spot) < distanceM(near, mark.spot) ? target : near)).object;
+}
+
+/** The game with its places where the child's paces really put them. */
 export function pacedGame(game: Game, stepM: number): Game {
-  const target = targetOf(game);
-  const from = game.parts[0]!.tasks[0]!.from;
-  if (!target || from === undefined) return game;
-  const marks = marksOf(game).map((mark, index): Spot => spotTowards(target, mark, setUpFor(game, stepM).places[index]!.lengthM));
-  return { ...game, course: { ...game.course, places: { ...game.course.places, [from]: marks } } };
+  const { places } = setUpFor(game, stepM);
+  const moved: Record<string, Spot[]> = {};
+  placedMarks(game).forEach((mark, index) => {
+    const spot = mark.towards && mark.lengthM > 0 ? spotTowards(mark.towards, mark.spot, places[index]!.lengthM) : mark.spot;
+    (moved[mark.group] ??= []).push(spot);
+  });
+  return { ...game, course: { ...game.course, places: moved } };
 }
 
 /** Cautions that go with every game, then those of its things. Defers to school, national guidance and the adult present. */
 export function cautionsFor(game: Game): readonly string[] {
-  const target = targetOf(game);
-  const ofThings = [IMPLEMENTS[game.kit.implement].caution, target ? AIMED[target.object].caution : undefined].filter(
-    (caution) => caution !== undefined,
-  );
+  const objects = [...new Set([...targetObjects(game), ...(game.course.obstacles ?? []).map((one) => one.object)])];
+  const marker = MARKERS.find((one) => one.name === game.kit.marker);
+  const ofThings = [
+    ...new Set(
+      [IMPLEMENTS[game.kit.implement].caution, ...objects.map((object) => AIMED[object].caution), marker?.caution].filter(
+        (caution) => caution !== undefined,
+      ),
+    ),
+  ];
   return [
     'An adult agrees to the place and the things first.',
     'Clear the floor. Nothing breakable, hot, sharp or full within reach of the ball.',

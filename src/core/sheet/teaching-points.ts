@@ -14,8 +14,9 @@ export interface TeachingPoint {
 
 const opposite = (hand: Hand): Hand => (hand === 'right' ? 'left' : 'right');
 
-/** Teaching points of a technique in the order they are done, for this hand. */
-export function teachingPoints(technique: Technique, hand: Hand): readonly TeachingPoint[] {
+/** Teaching points of a technique in the order they are done, for this hand; none for a movement that has none yet. */
+export function teachingPoints(technique: Technique | null, hand: Hand): readonly TeachingPoint[] {
+  if (technique === null) return [];
   const other = opposite(hand);
   switch (technique) {
     case 'underarm':

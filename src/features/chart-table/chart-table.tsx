@@ -8,16 +8,20 @@ import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { readThrowRules } from '@/core/rules/throw-rules';
-import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import { AIMED } from '@/core/objects/catalogue';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice, Spoken } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
+import { CourseDrawing } from '../drawing/course-drawing';
+import { aboutGame } from '../games/about-game';
 import { Chart, type Picked } from './chart';
 import { begin, changeDraft, type DraftAction } from './draft';
+import { GapList } from './gap-list';
 import { LevelStrip } from './level-strip';
 import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
+import { TryIt } from './try-it';
 import { useAutosave, type SaveState } from './use-autosave';
 import { useForecast } from './use-forecast';
 
@@ -70,6 +74,21 @@ const Side = styled.div`
   display: flex;
   flex-direction: column;
   gap: 10px;
+  max-height: max(458px, calc(100vh - 342px));
+  overflow-y: auto;
+  scrollbar-width: thin;
+`;
+
+const Plan = styled.div`
+  border: 1px solid var(--ink);
+  padding: 6px;
+  background: var(--sheet);
+  & svg {
+    display: block;
+    width: 100%;
+    max-height: 458px;
+    font-family: var(--font-desk), sans-serif;
+  }
 `;
 
 const Foot = styled.div`
@@ -116,6 +135,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const [shown, setShown] = useState(Math.min(1, game.levels.length - 1));
   const [picked, setPicked] = useState<Picked>({ kind: 'mark', index: Math.min(1, distancesOf(resolveLevel(game, 0)).length - 1) });
   const [sending, setSending] = useState(false);
+  const [trying, setTrying] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const { state, saveNow } = useAutosave(id, game, ageYears, revision);
   const forecasts = useForecast(game, ageYears, shown, history.dragging);
@@ -159,11 +179,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           onBlur={(event) => dispatch({ do: 'title', title: event.target.value })}
           onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
         />
-        <span className="about">
-          {rules
-            ? `${rules.technique === 'set-shot' ? 'set shot' : `${rules.technique} throw`} · ${IMPLEMENTS[rules.implement].name} · ${AIMED[rules.target].name}`
-            : ''}
-        </span>
+        <span className="about">{aboutGame(game)}</span>
         <AgeChoice ageYears={ageYears} dispatch={dispatch} />
         <SavedWords state={state} />
         <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => dispatch({ do: 'undo' })}>
@@ -171,6 +187,9 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         </Button>
         <Button aria-label="Redo" isDisabled={history.future.length === 0} onPress={() => dispatch({ do: 'redo' })}>
           <Redo2 size={17} aria-hidden />
+        </Button>
+        <Button onPress={() => setTrying(!trying)} aria-pressed={trying}>
+          Try it
         </Button>
         <Button $strong isDisabled={readOnly} onPress={() => setSending(true)}>
           Send to a class
@@ -182,33 +201,51 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         </Notice>
       )}
       <Table>
-        <Chart
-          level={level}
-          levelIndex={shown}
-          stepM={stepM}
-          values={rules?.values ?? []}
-          floor={forecasts.floor}
-          forecast={forecast}
-          picked={picked}
-          onPick={setPicked}
-          dispatch={dispatch}
-          readOnly={readOnly}
-        />
-        <Side>
-          <RulesPanel game={game} dispatch={dispatch} readOnly={readOnly} />
-          {forecast && (
-            <Warnings
-              game={game}
-              shown={shown}
-              forecast={forecast}
-              audience={audience}
-              onSolve={() => dispatch({ do: 'solve', chances: [0.8, 0.6, 0.4] })}
-              onFair={() => dispatch({ do: 'fair-points', level: shown })}
-              values={rules?.values ?? []}
+        {rules ? (
+          <Chart
+            level={level}
+            levelIndex={shown}
+            stepM={stepM}
+            values={rules.values}
+            floor={forecasts.floor}
+            forecast={forecast}
+            picked={picked}
+            onPick={setPicked}
+            dispatch={dispatch}
+            readOnly={readOnly}
+          />
+        ) : (
+          <Plan>
+            <CourseDrawing
+              drawnPx={780}
+              names
+              id="plan"
+              course={level.course}
+              label={`The floor from above, ${level.course.floor.widthM} by ${level.course.floor.depthM} metres`}
+              numbers
             />
-          )}
-          {forecasts.failed && <Notice $tone="caution">The forecast could not be worked out here. Reload the page to try again.</Notice>}
-        </Side>
+          </Plan>
+        )}
+        {trying ? (
+          <TryIt key={`${shown}`} level={level} levelName={game.levels[shown]!.name} onClose={() => setTrying(false)} />
+        ) : (
+          <Side>
+            <RulesPanel game={game} dispatch={dispatch} readOnly={readOnly} />
+            <GapList game={game} dispatch={dispatch} readOnly={readOnly} />
+            {forecast && (
+              <Warnings
+                game={game}
+                shown={shown}
+                forecast={forecast}
+                audience={audience}
+                onSolve={() => dispatch({ do: 'solve', chances: [0.8, 0.6, 0.4] })}
+                onFair={() => dispatch({ do: 'fair-points', level: shown })}
+                values={rules?.values ?? []}
+              />
+            )}
+            {forecasts.failed && <Notice $tone="caution">The forecast could not be worked out here. Reload the page to try again.</Notice>}
+          </Side>
+        )}
       </Table>
       <LevelStrip
         game={game}
@@ -223,7 +260,11 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       <Foot>
         <Lengths level={level} dispatch={dispatch} readOnly={readOnly} />
         <span>
-          small figures: hits in 100 · arrows move a mark · <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
+          {rules && 'small figures: hits in 100 · arrows move a mark · '}
+          <a href={`/api/v1/games/${id}/file`} download>
+            Keep as a file
+          </a>{' '}
+          · <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
         </span>
       </Foot>
       {keysShown && (
@@ -253,7 +294,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
 /** Where the target stands and how large the floor is, as figures to type. */
 function Lengths({ level, dispatch, readOnly }: { level: Game; dispatch: Dispatch<DraftAction>; readOnly: boolean }) {
   const target = targetOf(level);
-  if (!target || readOnly) return <span />;
+  if (!target || readOnly || !readThrowRules(level)) return <span />;
   const { widthM, depthM } = level.course.floor;
   const metres = (label: string, value: number, max: number, onChange: (value: number) => void) => (
     <NumberSlot label={label} value={value} min={label.startsWith('Floor') ? 1.5 : 0.2} max={max} step={0.1} decimals={2} onChange={onChange} />

@@ -9,7 +9,7 @@ import type { Game, Spot } from '@/core/rules/game';
 import { placeName } from '@/core/rules/sentences';
 import type { FloorDepth } from '@/workers/forecast.worker';
 import type { DraftAction } from './draft';
-import { TargetDrawing } from './target-drawing';
+import { Thing } from '../drawing/thing';
 
 const Frame = styled.div`
   border: 1px solid var(--ink);
@@ -172,7 +172,7 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
             <circle className="halo" r={outlineWidthM(AIMED[target.object].shape) * 50 + 12} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
             <circle r={Math.max(18, outlineWidthM(AIMED[target.object].shape) * 60)} fill="transparent" />
             <g transform={`rotate(${(target.turnRad * 180) / Math.PI})`}>
-              <TargetDrawing shape={AIMED[target.object].shape} casing={1.5 * px} />
+              <Thing shape={AIMED[target.object].shape} casing={1.5 * px} />
             </g>
             <text
               y={-outlineWidthM(AIMED[target.object].shape) * 50 - 7 * px}

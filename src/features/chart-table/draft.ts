@@ -27,6 +27,7 @@ export type DraftAction =
   | { readonly do: 'move-target'; readonly to: Spot }
   | { readonly do: 'floor'; readonly widthM: number; readonly depthM: number }
   | { readonly do: 'slot'; readonly slot: string; readonly value: string | number }
+  | { readonly do: 'mend'; readonly game: Game }
   | { readonly do: 'title'; readonly title: string }
   | { readonly do: 'level-name'; readonly level: number; readonly name: string }
   | { readonly do: 'age'; readonly ageYears: number }
@@ -99,6 +100,8 @@ function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo
               levels: game.levels.map((level, index) => (index === action.level ? { ...level, name: action.name.slice(0, 24) } : level)),
             },
           };
+    case 'mend':
+      return { ...draft, game: action.game };
     case 'age':
       return { ...draft, ageYears: action.ageYears };
     case 'solve':

@@ -6,7 +6,9 @@ import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
+import { leversBetween, type Lever } from '@/core/rules/gaps';
 import { placeName } from '@/core/rules/sentences';
+import { readThrowRules } from '@/core/rules/throw-rules';
 import { Button } from '@/ui/button';
 import { NumberSlot } from '@/ui/number-slot';
 import { ScoreBand } from '@/ui/score-band';
@@ -118,11 +120,28 @@ export interface LevelStripProps {
   readonly readOnly?: boolean;
 }
 
+const LEVER_WORDS: Readonly<Record<Lever, string>> = {
+  space: 'other distances',
+  task: 'another task or time',
+  equipment: 'other things',
+  people: 'other players',
+};
+
+/** "other distances than Wade": what sets a level apart from the one before it. */
+function differenceWords(game: Game, index: number): string {
+  if (index === 0) return '';
+  const levers = [...leversBetween(game, index - 1, index).keys()];
+  return levers.length === 0
+    ? `the same as ${game.levels[index - 1]!.name}`
+    : `${levers.map((lever) => LEVER_WORDS[lever]).join(', ')} than ${game.levels[index - 1]!.name}`;
+}
+
 const inTen = (chance: number) => Math.round(chance * 10);
 
 /** One column a level: distances, the chance as ten dots, likely scores with par, throws and time; and the solver beside them. */
 export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
   const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
+  const plain = readThrowRules(game) !== null;
   return (
     <Strip aria-label="Levels">
       {game.levels.slice(0, 3).map((level, index) => (
@@ -137,34 +156,42 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
           onShow={onShow}
           dispatch={dispatch}
           readOnly={readOnly}
+          plain={plain}
+          differs={differenceWords(game, index)}
         />
       ))}
-      <Finder>
-        <h2>Find distances for</h2>
-        <div>
-          {game.levels.slice(0, 3).map((level, index) => (
-            <span key={level.id}>
-              {index > 0 && (index === 2 ? ' and ' : ', ')}
-              <NumberSlot
-                label={`Wanted hits in 10 at ${level.name}`}
-                value={wanted[index] ?? 5}
-                min={1}
-                max={9}
-                step={1}
-                onChange={(value) => setWanted(wanted.map((old, at) => (at === index ? value : old)))}
-              />
-            </span>
-          ))}{' '}
-          hits in 10
-        </div>
-        <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
-          Set the marks
-        </Button>
-        <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
-          Make points fair
-        </Button>
-        <Small>for {audienceName} · assumed for this age</Small>
-      </Finder>
+      {plain ? (
+        <Finder>
+          <h2>Find distances for</h2>
+          <div>
+            {game.levels.slice(0, 3).map((level, index) => (
+              <span key={level.id}>
+                {index > 0 && (index === 2 ? ' and ' : ', ')}
+                <NumberSlot
+                  label={`Wanted hits in 10 at ${level.name}`}
+                  value={wanted[index] ?? 5}
+                  min={1}
+                  max={9}
+                  step={1}
+                  onChange={(value) => setWanted(wanted.map((old, at) => (at === index ? value : old)))}
+                />
+              </span>
+            ))}{' '}
+            hits in 10
+          </div>
+          <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
+            Set the marks
+          </Button>
+          <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
+            Make points fair
+          </Button>
+          <Small>for {audienceName} · assumed for this age</Small>
+        </Finder>
+      ) : (
+        <Finder>
+          <Small>Chances for this kind of game are not worked out yet; nothing is guessed.</Small>
+        </Finder>
+      )}
     </Strip>
   );
 }
@@ -180,6 +207,10 @@ interface LevelColumnProps {
   readonly onShow: (level: number) => void;
   readonly dispatch: Dispatch<DraftAction>;
   readonly readOnly: boolean;
+  /** A game whose marks can be moved and whose throws are forecast. */
+  readonly plain: boolean;
+  /** What sets this level apart from the one before. */
+  readonly differs: string;
 }
 
 const LevelColumn = memo(function LevelColumn({
@@ -192,8 +223,10 @@ const LevelColumn = memo(function LevelColumn({
   onShow,
   dispatch,
   readOnly,
+  plain,
+  differs,
 }: LevelColumnProps) {
-  const distances = written.split(' ').map(Number);
+  const distances = written === '' ? [] : written.split(' ').map(Number);
   const near = Math.min(...distances);
   const far = Math.max(...distances);
   const steps = (length: number) => writeHalfSteps(toHalfSteps(length, stepM).halfSteps);
@@ -215,12 +248,15 @@ const LevelColumn = memo(function LevelColumn({
             {name}
           </button>
         )}
-        <b>
-          {near.toFixed(1)}–{far.toFixed(1)} m
-        </b>
-        <span>
-          {steps(near)} to {saySteps(toHalfSteps(far, stepM).halfSteps)}
-        </span>
+        {distances.length > 0 && (
+          <>
+            <b>{near.toFixed(1) === far.toFixed(1) ? near.toFixed(1) : `${near.toFixed(1)}–${far.toFixed(1)}`} m</b>
+            <span>
+              {steps(near) === steps(far) ? '' : `${steps(near)} to `}
+              {saySteps(toHalfSteps(far, stepM).halfSteps)}
+            </span>
+          </>
+        )}
       </Head>
       {forecast ? (
         <>
@@ -248,9 +284,9 @@ const LevelColumn = memo(function LevelColumn({
           </Small>
         </>
       ) : (
-        <Small role="status">working it out …</Small>
+        <Small role={plain ? 'status' : undefined}>{plain ? 'working it out …' : differs}</Small>
       )}
-      {on && (
+      {on && plain && (
         <Lengths onClick={(event) => event.stopPropagation()}>
           {distances.map((length, mark) => (
             <span key={mark}>

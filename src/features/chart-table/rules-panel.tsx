@@ -4,7 +4,7 @@ import { Button as AriaButton, Select, SelectValue } from 'react-aria-components
 import styled from 'styled-components';
 import { targetOf } from '@/core/course/geometry';
 import type { Game } from '@/core/rules/game';
-import { plainText, sentencesOf, type Token } from '@/core/rules/sentences';
+import { plainText, sentencesOf, type Sentence, type Token } from '@/core/rules/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { Options, Option, Sheet } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
@@ -20,7 +20,7 @@ const Panel = styled.section`
     font-weight: 600;
     color: var(--ink-soft);
   }
-  & p {
+  & .sentence {
     font-size: 1.0313rem;
     line-height: 1.6;
   }
@@ -55,6 +55,26 @@ const Words = styled.input`
     background: color-mix(in srgb, var(--gorse) 16%, transparent);
   }
 `;
+
+/** Words that would not fit on a line: they wrap where they stand. */
+const LongWords = styled.textarea`
+  display: block;
+  width: 100%;
+  padding: 0;
+  border: 0;
+  border-bottom: 2px solid var(--gorse);
+  background: transparent;
+  font: inherit;
+  font-weight: 700;
+  line-height: 1.45;
+  resize: none;
+  field-sizing: content;
+  &:focus {
+    background: color-mix(in srgb, var(--gorse) 16%, transparent);
+  }
+`;
+
+const LONG = 44;
 
 const Child = styled.div`
   font-family: var(--font-child), sans-serif;
@@ -97,12 +117,13 @@ export const RulesPanel = memo(function RulesPanel({ game, dispatch, readOnly = 
   return (
     <Panel aria-labelledby="rules-heading">
       <h2 id="rules-heading">The rules, as the family will read them</h2>
+      {/* No paragraphs: a choice holds blocks, which a paragraph may not. */}
       {sentences.map((sentence, index) => (
-        <p key={index}>
-          {sentence.map((token, at) => (
+        <div key={index} className="sentence">
+          {withoutLoneStops(sentence).map((token, at) => (
             <Slot key={token.kind === 'slot' ? token.slot : `text-${at}`} token={token} dispatch={dispatch} readOnly={readOnly} />
           ))}
-        </p>
+        </div>
       ))}
       <Aside>
         <QuietButton onPress={() => setShown(shown === 'child' ? null : 'child')} aria-expanded={shown === 'child'}>
@@ -137,6 +158,9 @@ function saysTheSame(before: RulesPanelProps, after: RulesPanelProps): boolean {
     a.parts === b.parts &&
     a.aim === b.aim &&
     a.kit === b.kit &&
+    a.sides === b.sides &&
+    a.card === b.card &&
+    a.calls === b.calls &&
     targetOf(a)?.object === targetOf(b)?.object &&
     before.dispatch === after.dispatch &&
     before.readOnly === after.readOnly
@@ -173,17 +197,43 @@ function Slot({ token, dispatch, readOnly }: { token: Token; dispatch: Dispatch<
   }
 }
 
+/** Long words stand in a block of their own: no full stop is left alone behind it. */
+function withoutLoneStops(sentence: Sentence): Sentence {
+  return sentence.map((token, index) => {
+    const before = sentence[index - 1];
+    const block = before?.kind === 'slot' && before.editor.kind === 'text' && before.text.length > LONG;
+    return block && token.kind === 'text' ? { ...token, text: token.text.replace(/^\.\s*/, '') } : token;
+  });
+}
+
 function TextSlot({ label, value, maxLength, onChange }: { label: string; value: string; maxLength: number; onChange: (value: string) => void }) {
   const [typed, setTyped] = useState(value);
+  const long = typed.length > LONG;
+  const shared = {
+    'aria-label': label,
+    value: typed,
+    maxLength,
+    placeholder: 'What is the child to do?',
+    onBlur: () => typed !== value && onChange(typed.trim()),
+  };
+  if (long)
+    return (
+      <LongWords
+        {...shared}
+        rows={Math.ceil(typed.length / LONG)}
+        onChange={(event) => setTyped(event.target.value.replaceAll('\n', ' '))}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          event.currentTarget.blur();
+        }}
+      />
+    );
   return (
     <Words
-      aria-label={label}
-      value={typed}
-      maxLength={maxLength}
-      placeholder="What is the child to do?"
-      style={{ width: `${Math.max(14, typed.length + 1) * 0.545}em` }}
+      {...shared}
+      style={{ width: `${Math.max(8, typed.length + 1) * 0.545}em` }}
       onChange={(event) => setTyped(event.target.value)}
-      onBlur={() => typed !== value && onChange(typed.trim())}
       onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
     />
   );

@@ -1,146 +1,15 @@
 'use client';
-import { useEffect, useRef } from 'react';
-import styled, { css } from 'styled-components';
-import { placeName } from '@/core/rules/sentences';
+import { useEffect, useRef, useState } from 'react';
+import { framesOf, playsFrames } from '@/core/rules/frames';
 import type { End } from '@/core/rules/game';
-import type { PlayInHand } from './use-play';
+import { placeName } from '@/core/rules/sentences';
+import { Ask, Entry, Failure, Field, Flags, Left, List, Marks, Owed, Said, Score, Small, Success, TextButton, Time } from './counter-style';
+import { FrameSheet } from './frame-sheet';
+import { Pins } from './pins';
+import type { PlayInHand, Seen } from './use-play';
 
-const Field = styled.div`
-  display: flex;
-  flex-direction: column;
-  flex: 1;
-  gap: 10px;
-  min-height: 0;
-`;
-
-const Time = styled.p`
-  font-size: clamp(4.2rem, 25vw, 6.4rem);
-  font-weight: 700;
-  line-height: 0.95;
-  text-align: center;
-  letter-spacing: -0.02em;
-`;
-
-const Left = styled.div`
-  flex: none;
-  height: 14px;
-  border: 1.5px solid var(--ink);
-  background: var(--band-2);
-  & div {
-    height: 100%;
-    background: var(--tide);
-    transform-origin: left;
-  }
-`;
-
-const Ask = styled.p`
-  font-size: 1.7rem;
-  font-weight: 700;
-  text-align: center;
-  line-height: 1.2;
-`;
-
-const Marks = styled.div`
-  display: flex;
-  justify-content: center;
-  gap: 14px;
-  & button {
-    width: 60px;
-    height: 60px;
-    border: 2px solid var(--ink);
-    border-radius: 50%;
-    background: var(--sheet);
-    font-size: 1.3rem;
-    font-weight: 700;
-    cursor: pointer;
-  }
-  & button[aria-checked='true'] {
-    background: var(--gorse);
-    color: #17323a;
-  }
-`;
-
-const Score = styled.p`
-  text-align: center;
-  font-size: 1.25rem;
-  line-height: 1.05;
-  & b {
-    display: block;
-    font-size: 2.6rem;
-  }
-`;
-
-const big = css`
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  justify-content: center;
-  gap: 6px;
-  width: 100%;
-  min-height: 72px;
-  border: 2px solid var(--ink);
-  border-radius: 10px;
-  font-size: 1.9rem;
-  font-weight: 700;
-  line-height: 1.1;
-  cursor: pointer;
-  touch-action: manipulation;
-  & span {
-    font-size: 1.15rem;
-    font-weight: 400;
-  }
-`;
-
-const Success = styled.button`
-  ${big}
-  flex: 2;
-  background: var(--ink);
-  color: var(--on-ink);
-`;
-
-const Failure = styled.button`
-  ${big}
-  flex: 1;
-  background: var(--sheet);
-  color: var(--ink);
-`;
-
-const Owed = styled.section`
-  display: flex;
-  flex-direction: column;
-  flex: 1;
-  gap: 14px;
-  padding-top: 18px;
-  text-align: center;
-  & .times {
-    font-size: 5.5rem;
-    font-weight: 700;
-    line-height: 1;
-  }
-`;
-
-const Small = styled.div`
-  display: flex;
-  justify-content: space-between;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-`;
-
-export const TextButton = styled.button`
-  min-height: 44px;
-  padding: 0 2px;
-  border: 0;
-  background: none;
-  font-size: clamp(0.95rem, 4.6vw, 1.15rem);
-  cursor: pointer;
-  text-decoration: underline;
-  text-decoration-color: var(--gorse);
-  text-decoration-thickness: 3px;
-  text-underline-offset: 6px;
-`;
-
-function clockWords(ms: number): string {
-  const seconds = Math.ceil(ms / 1000 - 0.001);
+function clockWords(ms: number, up: boolean): string {
+  const seconds = up ? Math.floor(ms / 1000) : Math.ceil(ms / 1000 - 0.001);
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }
 
@@ -149,155 +18,470 @@ export interface CounterProps {
   readonly exerciseSwapped: boolean;
 }
 
-/** The counter: clock, marks to choose, one large button for each end that the engine allows now, undo. */
+/** The counter of every kind of rule: the clock, what may be chosen, a large button for each thing that the engine allows now, undo. */
 export function Counter({ play, exerciseSwapped }: CounterProps) {
-  const { moves, program, result } = play;
-  const down = program.clockDownMs;
-  const throwsAsked = program.part.stop.find((stop) => stop.why === 'attempts')?.if[0]?.[2];
+  const { moves } = play;
   return (
     <Field>
-      {down > 0 ? (
-        <>
-          <Time role="timer" aria-label={`${clockWords(play.shownMs)} left`}>
-            {clockWords(play.shownMs)}
-          </Time>
-          <Left aria-hidden>
-            <div style={{ width: `${(100 * play.shownMs) / down}%` }} />
-          </Left>
-        </>
-      ) : (
-        typeof throwsAsked === 'number' && (
-          <>
-            <Time>
-              {Math.min(throwsAsked, result.attempts + 1)}
-              <span style={{ fontSize: '0.45em', fontWeight: 400 }}> of {throwsAsked}</span>
-            </Time>
-            <Left aria-hidden>
-              <div style={{ width: `${(100 * result.attempts) / throwsAsked}%` }} />
-            </Left>
-          </>
-        )
-      )}
-      {moves.paused ? (
+      <Whose play={play} />
+      <Clock play={play} />
+      {moves.waiting ? (
+        <Waiting play={play} />
+      ) : moves.paused ? (
         <Paused play={play} />
       ) : moves.owed && !play.atWhistle ? (
-        <Exercise play={play} swapped={exerciseSwapped} />
+        <Gate play={play} swapped={exerciseSwapped} />
       ) : (
-        <Throwing play={play} />
+        <Trying play={play} key={`${moves.part} ${moves.task.id}`} />
       )}
     </Field>
   );
 }
 
-function Throwing({ play }: { play: PlayInHand }) {
-  const { moves, result } = play;
-  const many = moves.values.length > 1;
-  const name = placeName(moves.place, moves.values.length);
-  const value = moves.values[moves.place];
+/** Which part of the card, and whose turn. */
+function Whose({ play }: { play: PlayInHand }) {
+  const { moves, program } = play;
+  const words = [
+    program.parts.length > 1 && !moves.waiting ? `${moves.part + 1} of ${program.parts.length}: ${play.part.part.title ?? ''}` : '',
+    moves.sides > 1 && program.turn !== 'none' ? (moves.side === 0 ? 'Your turn' : `Player ${moves.side + 1} has a turn`) : '',
+  ].filter(Boolean);
+  return words.length > 0 ? <Said role="status">{words.join(' · ')}</Said> : null;
+}
+
+function Clock({ play }: { play: PlayInHand }) {
+  const { moves, result, part } = play;
+  const down = part.clockDownMs;
+  // Where much is to be chosen the clock makes room.
+  const small =
+    !moves.owed && (moves.aim !== null || moves.flags.length > 0 || moves.ends.length > 3 || moves.task.see === 'felled') ? true : undefined;
+  if (moves.waiting) return null;
+  if (down > 0)
+    return (
+      <>
+        <Time data-small={small} role="timer" aria-label={`${clockWords(play.shownMs, false)} left`}>
+          {clockWords(play.shownMs, false)}
+        </Time>
+        <Left aria-hidden>
+          <div style={{ width: `${(100 * play.shownMs) / down}%` }} />
+        </Left>
+      </>
+    );
+  if (part.part.clock.kind === 'up')
+    return (
+      <Time data-small={small} role="timer" aria-label={`${clockWords(play.shownMs, true)} so far`}>
+        {clockWords(play.shownMs, true)}
+      </Time>
+    );
+  const asked = part.part.stop.find((stop) => stop.if[0]?.[0] === 'attempts')?.if[0]?.[2];
+  if (typeof asked !== 'number' || play.counting !== 'attempts' || asked < 2) return null;
+  const made = (result.parts[moves.part] ?? result).attempts % asked;
+  return (
+    <>
+      <Time data-small={small}>
+        {Math.min(asked, made + 1)}
+        <span style={{ fontSize: '0.45em', fontWeight: 400 }}> of {asked}</span>
+      </Time>
+      <Left aria-hidden>
+        <div style={{ width: `${(100 * made) / asked}%` }} />
+      </Left>
+    </>
+  );
+}
+
+function ScoreSoFar({ play }: { play: PlayInHand }) {
+  const { moves, result, program } = play;
+  const now = result.parts[moves.part];
+  const value = program.parts.length > 1 ? (now?.value ?? 0) : result.value;
+  const unit = program.parts.length > 1 ? (now?.unit ?? '') : result.unit;
+  if (playsFrames(play.part)) {
+    const [next, after] = moves.carry;
+    return (
+      <>
+        <FrameSheet frames={framesOf(program, play.events)} of={frameCount(play)} />
+        {next > 0 && (
+          <Said role="status">
+            {after > 0
+              ? 'The next two balls count a second time.'
+              : next > 1
+                ? 'The next ball counts three times.'
+                : 'The next ball counts a second time.'}
+          </Said>
+        )}
+      </>
+    );
+  }
+  if (play.part.part.measure.of === 'clock') {
+    const counter = moves.counters[0];
+    return counter ? (
+      <Score aria-live="polite">
+        <b>{counter.value}</b>
+        {counter.words}
+      </Score>
+    ) : null;
+  }
+  if (play.part.part.measure.of === 'minutes') return null;
+  const counters = moves.counters.filter((counter) => counter.value !== value);
+  return (
+    <Score aria-live="polite">
+      <b>{value ?? '–'}</b>
+      {unit}
+      {counters.length > 1 && (
+        <small style={{ display: 'block', fontSize: '1rem', marginTop: 4 }}>{counters.map((one) => `${one.value} ${one.words}`).join(', ')}</small>
+      )}
+    </Score>
+  );
+}
+
+function frameCount(play: PlayInHand): number {
+  return Number(play.part.part.stop.flatMap((stop) => stop.if).find(([operand, op]) => operand.startsWith('n.') && op === '>=')?.[2] ?? 10);
+}
+
+/** The next try: where from, what at, and what was seen of it. */
+function Trying({ play }: { play: PlayInHand }) {
+  const { moves } = play;
+  const [flags, setFlags] = useState<readonly string[]>([]);
+  const put = (seen: Seen) => {
+    play.attempt({ ...seen, ...(flags.length > 0 ? { flags } : {}) });
+    setFlags([]);
+  };
+  const checklist = moves.aim?.kind === 'item' ? moves.aim : null;
+  return (
+    <>
+      {play.atWhistle && !moves.atWhistle ? (
+        <Ask role="alert">Time! Was a ball in the air?</Ask>
+      ) : play.atWhistle ? (
+        <Ask role="alert">Time! {moves.task.what ? 'Where is it now?' : 'What is it?'}</Ask>
+      ) : (
+        <>
+          <Where play={play} />
+          {moves.aim && !checklist && moves.task.see !== 'felled' && (
+            <Pick play={play} choice={moves.aim} words="Which target?" name={nameOf(moves.aim)} />
+          )}
+        </>
+      )}
+      <ScoreSoFar play={play} />
+      {moves.flags.length > 0 && (
+        <Flags role="group" aria-label="What happened on the way">
+          {moves.flags.map((flag) => (
+            <button
+              key={flag.id}
+              type="button"
+              aria-pressed={flags.includes(flag.id)}
+              onClick={() => setFlags(flags.includes(flag.id) ? flags.filter((one) => one !== flag.id) : [...flags, flag.id])}
+            >
+              It {flag.words}
+            </button>
+          ))}
+        </Flags>
+      )}
+      {checklist ? (
+        <Checklist play={play} />
+      ) : moves.task.see === 'felled' ? (
+        <Felled play={play} onSeen={put} key={play.events.length} />
+      ) : moves.task.see === 'count' ? (
+        <Counted onSeen={put} />
+      ) : moves.task.see === 'length' ? (
+        <Measured onSeen={put} key={play.events.length} />
+      ) : moves.task.see === 'face' ? (
+        <Faces play={play} onSeen={put} />
+      ) : moves.task.see === 'text' ? (
+        <Words play={play} onSeen={put} key={play.events.length} />
+      ) : moves.atWhistle && !play.atWhistle ? (
+        <Said>The answer is asked when the time is up.</Said>
+      ) : (
+        <Ends play={play} onSeen={put} />
+      )}
+      <Foot play={play} onSeen={put} />
+    </>
+  );
+}
+
+function nameOf(choice: NonNullable<PlayInHand['moves']['choice']>) {
+  return (index: number) =>
+    choice.labels[index] ?? (choice.kind === 'place' && choice.n <= 3 ? `${placeName(index, choice.n)} mark` : `${index + 1}`);
+}
+
+function Where({ play }: { play: PlayInHand }) {
+  const { moves, part } = play;
+  if (moves.choice)
+    return <Pick play={play} choice={moves.choice} words="Which mark?" name={(index) => `${placeName(index, moves.choice!.n)} mark`} />;
+  const from = moves.task.from === undefined ? undefined : part.part.groups[moves.task.from];
+  if (!from || from.n === 1) return moves.task.what ? <Said>{moves.task.what}.</Said> : null;
+  const label = from.labels?.[moves.place];
+  if (from.kind === 'item') return <Ask>{label ?? moves.place + 1}</Ask>;
+  return (
+    <>
+      <Ask>{label ?? (from.n <= 3 ? `Stand at the ${placeName(moves.place, from.n)} mark` : `Mark ${moves.place + 1} of ${from.n}`)}</Ask>
+      {moves.task.what && <Said>{moves.task.what}.</Said>}
+    </>
+  );
+}
+
+function Pick({
+  play,
+  choice,
+  words,
+  name,
+}: {
+  play: PlayInHand;
+  choice: NonNullable<PlayInHand['moves']['choice']>;
+  words: string;
+  name: (index: number) => string;
+}) {
+  const worth = (index: number) => choice.values[index];
+  const shown = (index: number) => (choice.labels[index] && choice.n <= 4 ? choice.labels[index] : (worth(index) ?? index + 1));
+  return (
+    <>
+      <Ask id={`which-${choice.group}`}>{words}</Ask>
+      <Marks role="radiogroup" aria-labelledby={`which-${choice.group}`} data-many={choice.options.length > 5 || undefined}>
+        {choice.options.map((option) => (
+          <button
+            key={option}
+            type="button"
+            role="radio"
+            aria-checked={option === choice.at}
+            aria-label={`${name(option)}${worth(option) === undefined ? '' : `, ${worth(option)} points`}`}
+            onClick={() => play.choose(choice.group, option)}
+          >
+            {shown(option)}
+          </button>
+        ))}
+      </Marks>
+    </>
+  );
+}
+
+interface Entering {
+  readonly onSeen: (seen: Seen) => void;
+}
+
+function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { moves } = play;
   const big = moves.ends.filter((end) => end.as !== 'seldom');
-  const seldom = moves.ends.filter((end) => end.as === 'seldom');
+  const hints = useHints(play);
   const firstButton = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     firstButton.current?.focus({ preventScroll: true });
   }, [moves.owed, moves.paused]);
+  const first = big.findIndex((end) => end.as === 'success');
   return (
     <>
-      {play.atWhistle ? (
-        <Ask role="alert">Time! Was a ball in the air?</Ask>
-      ) : moves.choice ? (
-        <>
-          <Ask id="which-mark">Which mark?</Ask>
-          <Marks role="radiogroup" aria-labelledby="which-mark">
-            {moves.choice.options.map((option) => (
-              <button
-                key={option}
-                type="button"
-                role="radio"
-                aria-checked={option === moves.place}
-                aria-label={`${placeName(option, moves.values.length)} mark, ${moves.values[option]} points`}
-                onClick={() => play.choose(option)}
-              >
-                {moves.values[option]}
-              </button>
-            ))}
-          </Marks>
-        </>
-      ) : (
-        many && <Ask>Stand at the {name} mark</Ask>
-      )}
-      <Score aria-live="polite">
-        <b>{result.value}</b>
-        {result.unit}
-      </Score>
-      {big.map((end) => (
-        <EndButton
-          key={end.id}
-          end={end}
-          onTap={() => play.attempt(end.id)}
-          hint={end.as === 'success' ? `${value} ${value === 1 ? 'point' : 'points'}${many ? ` from the ${name} mark` : ''}` : ''}
-          buttonRef={end.as === 'success' ? firstButton : undefined}
-        />
-      ))}
-      <Small>
-        {play.atWhistle ? (
-          <TextButton type="button" onClick={play.finish}>
-            No ball in the air
-          </TextButton>
-        ) : (
-          <>
-            <TextButton
-              type="button"
-              disabled={play.events.length === 0}
-              onClick={play.takeBack}
-              style={{ visibility: play.events.some((event) => event.do !== 'choose') ? 'visible' : 'hidden' }}
-            >
-              {undoWords(play)}
-            </TextButton>
-            {seldom.map((end) => (
-              <TextButton key={end.id} type="button" onClick={() => play.attempt(end.id)}>
-                {end.label}
-              </TextButton>
-            ))}
-            <TextButton type="button" onClick={play.pause}>
-              {play.program.clockDownMs > 0 ? 'Stop the clock' : 'Stop'}
-            </TextButton>
-          </>
-        )}
-      </Small>
+      {big.map((end, index) => {
+        const Shape = end.as === 'success' ? Success : Failure;
+        return (
+          <Shape
+            key={end.id}
+            type="button"
+            data-several={big.length > 2 || undefined}
+            onClick={() => onSeen({ end: end.id })}
+            ref={index === first ? firstButton : undefined}
+          >
+            {end.label}
+            {hints(end) && <span>{hints(end)}</span>}
+          </Shape>
+        );
+      })}
     </>
+  );
+}
+
+/** "2 points from the middle mark", where the mark or the target says what a success gives. */
+function useHints({ moves }: PlayInHand): (end: End) => string {
+  return (end) => {
+    if (end.as !== 'success') return '';
+    const value = moves.values[moves.place];
+    if (value === undefined) return '';
+    const many = moves.values.length > 1;
+    const name = placeName(moves.place, moves.values.length);
+    return `${value} ${value === 1 ? 'point' : 'points'}${many ? ` from the ${name} mark` : ''}`;
+  };
+}
+
+function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { moves, program } = play;
+  const [fallen, setFallen] = useState<readonly number[]>([]);
+  const group = moves.task.at!;
+  const n = program.parts[moves.part]!.part.groups[group]!.n;
+  const spots = program.game.course.targets[group] ?? Array.from({ length: n }, (_, index) => ({ xM: 0, yM: index * 0.3 }));
+  const all = moves.standing;
+  return (
+    <>
+      <Pins
+        spots={spots}
+        standing={all}
+        fallen={fallen}
+        onToggle={(pin) => setFallen(fallen.includes(pin) ? fallen.filter((one) => one !== pin) : [...fallen, pin])}
+      />
+      <Success type="button" data-several onClick={() => onSeen({ felled: [...fallen].sort((a, b) => a - b) })}>
+        {fallen.length === 0 ? 'None fell' : `${fallen.length} fell`}
+      </Success>
+      {fallen.length < all.length && (
+        <Failure type="button" data-several onClick={() => onSeen({ felled: [...all] })}>
+          {all.length === n ? `All ${all.length} fell` : `The last ${all.length} fell`}
+        </Failure>
+      )}
+    </>
+  );
+}
+
+function Counted({ onSeen }: Entering) {
+  const [number, setNumber] = useState(0);
+  return (
+    <>
+      <Entry>
+        <button type="button" aria-label="One fewer" onClick={() => setNumber(Math.max(0, number - 1))}>
+          −
+        </button>
+        <input
+          aria-label="How many so far"
+          inputMode="numeric"
+          value={number === 0 ? '' : number}
+          placeholder="0"
+          onChange={(event) => setNumber(Math.min(9999, Number(event.target.value.replace(/\D/g, ''))))}
+        />
+        <button type="button" aria-label="Ten more" onClick={() => setNumber(number + 10)}>
+          +10
+        </button>
+      </Entry>
+      <Success type="button" onClick={() => setNumber(number + 1)}>
+        One more
+      </Success>
+      <Failure
+        type="button"
+        onClick={() => {
+          onSeen({ count: number });
+          setNumber(0);
+        }}
+      >
+        Write down {number}
+      </Failure>
+    </>
+  );
+}
+
+function Measured({ onSeen }: Entering) {
+  const [written, setWritten] = useState('');
+  const centimetres = Number(written.replace(',', '.'));
+  const valid = written.trim() !== '' && Number.isFinite(centimetres) && centimetres >= 0 && centimetres <= 10_000;
+  return (
+    <>
+      <Said>How many centimetres?</Said>
+      <Entry data-words>
+        <input aria-label="Centimetres" inputMode="decimal" value={written} onChange={(event) => setWritten(event.target.value)} />
+      </Entry>
+      <Success type="button" disabled={!valid} onClick={() => onSeen({ lengthMm: Math.round(centimetres * 10) })}>
+        Write it down
+      </Success>
+    </>
+  );
+}
+
+function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
+  return (
+    <>
+      <Ask>What does it show?</Ask>
+      {(play.moves.task.faces ?? []).map((face, index) => (
+        <Failure key={face} type="button" data-several onClick={() => onSeen({ face: index })}>
+          {face}
+        </Failure>
+      ))}
+    </>
+  );
+}
+
+function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const [written, setWritten] = useState('');
+  const found = play.moves.ends.find((end) => end.as === 'success');
+  const not = play.moves.ends.find((end) => end.as === 'failure');
+  return (
+    <>
+      <Entry data-words>
+        <input aria-label="The word" value={written} maxLength={40} placeholder="what is it?" onChange={(event) => setWritten(event.target.value)} />
+      </Entry>
+      {found && (
+        <Success type="button" onClick={() => onSeen({ end: found.id, ...(written.trim() ? { text: written.trim() } : {}) })}>
+          {found.label}
+        </Success>
+      )}
+      {not && (
+        <Failure type="button" onClick={() => onSeen({ end: not.id })}>
+          {not.label}
+        </Failure>
+      )}
+    </>
+  );
+}
+
+function Checklist({ play }: { play: PlayInHand }) {
+  const aim = play.moves.aim!;
+  const found = play.moves.ends.find((end) => end.as === 'success');
+  return (
+    <List aria-label="Tap what you find">
+      {Array.from({ length: aim.n }, (_, item) => (
+        <li key={item}>
+          <button
+            type="button"
+            disabled={!aim.options.includes(item)}
+            onClick={() => {
+              if (!found) return;
+              if (aim.at !== item) play.choose(aim.group, item);
+              play.attempt({ end: found.id });
+            }}
+          >
+            <span aria-hidden>{aim.options.includes(item) ? '○' : '●'}</span>
+            {aim.labels[item] ?? `thing ${item + 1}`}
+          </button>
+        </li>
+      ))}
+    </List>
   );
 }
 
 function undoWords(play: PlayInHand): string {
   const last = [...play.events].reverse().find((event) => event.do !== 'choose');
-  if (last?.do === 'attempt') {
-    const label = play.program.part.tasks[0]!.ends?.find((end) => end.id === last.end)?.label;
+  if (last?.do === 'attempt' && last.end) {
+    const label = play.program.parts.flatMap((part) => part.part.tasks.flatMap((task) => task.ends ?? [])).find((end) => end.id === last.end)?.label;
     return label ? `Undo “${label}”` : 'Undo';
   }
   return 'Undo';
 }
 
-function EndButton({
-  end,
-  hint,
-  onTap,
-  buttonRef,
-}: {
-  end: End;
-  hint: string;
-  onTap: () => void;
-  buttonRef?: React.RefObject<HTMLButtonElement | null> | undefined;
-}) {
-  const Shape = end.as === 'success' ? Success : Failure;
+function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const seldom = play.moves.ends.filter((end) => end.as === 'seldom');
+  if (play.atWhistle && !play.moves.atWhistle)
+    return (
+      <Small>
+        <TextButton type="button" onClick={play.finish}>
+          No ball in the air
+        </TextButton>
+      </Small>
+    );
   return (
-    <Shape type="button" onClick={onTap} ref={buttonRef}>
-      {end.label}
-      {hint && <span>{hint}</span>}
-    </Shape>
+    <Small>
+      <Undo play={play} />
+      {seldom.map((end) => (
+        <TextButton key={end.id} type="button" onClick={() => onSeen({ end: end.id })}>
+          {end.label}
+        </TextButton>
+      ))}
+      <TextButton type="button" onClick={play.pause}>
+        {play.part.part.clock.kind === 'none' ? 'Stop' : 'Stop the clock'}
+      </TextButton>
+    </Small>
   );
 }
 
-function Exercise({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
+function Undo({ play }: { play: PlayInHand }) {
+  const any = play.events.some((event) => event.do !== 'choose');
+  return (
+    <TextButton type="button" disabled={!any} onClick={play.takeBack} style={{ visibility: any ? 'visible' : 'hidden' }}>
+      {undoWords(play)}
+    </TextButton>
+  );
+}
+
+/** What is owed before the next try: an exercise, a rest, a setting up, a toss that lets one go on. */
+function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
   const { owed } = play.moves;
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -307,18 +491,33 @@ function Exercise({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
   return (
     <Owed>
       <Ask>{capital(owed.what)}</Ask>
-      <p className="times">
-        {owed.n}
-        <span style={{ fontSize: '0.35em' }}> times</span>
-      </p>
-      {swapped && <p>Or your own exercise, the one that suits you.</p>}
-      <Success type="button" ref={button} onClick={play.exerciseDone}>
-        Done
-      </Success>
+      {owed.kind === 'exercise' && (
+        <p className="times">
+          {owed.n}
+          <span style={{ fontSize: '0.35em' }}> times</span>
+        </p>
+      )}
+      {owed.kind === 'rest' && (
+        <p className="times">
+          {owed.n}
+          <span style={{ fontSize: '0.35em' }}> seconds</span>
+        </p>
+      )}
+      {!owed.onClock && play.part.clockDownMs > 0 && <Said>The clock waits for you.</Said>}
+      {swapped && owed.kind === 'exercise' && <p>Or your own exercise, the one that suits you.</p>}
+      {owed.kind === 'face' ? (
+        (owed.faces ?? []).map((face, index) => (
+          <Failure key={face} type="button" data-several onClick={() => play.gateDone(index)}>
+            {face}
+          </Failure>
+        ))
+      ) : (
+        <Success type="button" ref={button} onClick={() => play.gateDone()}>
+          Done
+        </Success>
+      )}
       <Small>
-        <TextButton type="button" onClick={play.takeBack}>
-          {undoWords(play)}
-        </TextButton>
+        <Undo play={play} />
         <TextButton type="button" onClick={play.pause}>
           Stop the clock
         </TextButton>
@@ -327,17 +526,59 @@ function Exercise({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
   );
 }
 
-function Paused({ play }: { play: PlayInHand }) {
+/** Between two parts of a card, or two goes of one. */
+function Waiting({ play }: { play: PlayInHand }) {
+  const { waiting } = play.moves;
+  const button = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    button.current?.focus({ preventScroll: true });
+  }, []);
+  if (!waiting) return null;
+  const done = play.result.parts.filter((part) => part.finished !== null);
   return (
     <Owed>
-      <Ask>The clock is stopped</Ask>
-      <p>
-        {play.result.value} {play.result.unit} so far. The stop is kept with your score.
-      </p>
+      <Ask>
+        {waiting.go > 1 ? `Go ${waiting.go} of ${waiting.goes}` : `Next, ${waiting.number} of ${waiting.of}`}
+        {waiting.go === 1 && waiting.title && <span style={{ display: 'block' }}>{waiting.title}</span>}
+      </Ask>
+      {done.map((part) => (
+        <Said key={part.part}>
+          {part.title}: <b>{part.value ?? 'not finished'}</b> {part.value === null ? '' : part.unit}
+        </Said>
+      ))}
+      <Success type="button" ref={button} onClick={play.begin}>
+        Start
+      </Success>
+      <Small>
+        <Undo play={play} />
+        <TextButton type="button" onClick={play.finish}>
+          End here
+        </TextButton>
+      </Small>
+    </Owed>
+  );
+}
+
+function Paused({ play }: { play: PlayInHand }) {
+  const { result, program } = play;
+  const now = result.parts[play.moves.part];
+  return (
+    <Owed>
+      <Ask>{play.part.part.clock.kind === 'none' ? 'A short stop' : 'The clock is stopped'}</Ask>
+      {now && now.value !== null && (
+        <p>
+          {now.value} {now.unit} so far. The stop is kept with your score.
+        </p>
+      )}
       <Success type="button" onClick={play.resume}>
         Go on
       </Success>
-      <Failure type="button" onClick={play.finish}>
+      {program.parts.length > 1 && (
+        <Failure type="button" data-several onClick={play.giveUpPart}>
+          Leave this part
+        </Failure>
+      )}
+      <Failure type="button" data-several={program.parts.length > 1 || undefined} onClick={play.finish}>
         End here
       </Failure>
     </Owed>

@@ -1,43 +1,55 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { AT, compile, type Program } from '@/core/rules/compile';
+import { AT, compile, type PartProgram, type Program } from '@/core/rules/compile';
 import { IN_FLIGHT_GRACE_MS, reduce, replay, undo, type State } from '@/core/rules/engine';
 import type { Game } from '@/core/rules/game';
 import { measure, type Result } from '@/core/rules/measure';
-import { nextMoves, type NextMoves } from '@/core/rules/next-moves';
-import type { PlayEvent } from '@/core/rules/play';
+import { clockAt, nextMoves, type NextMoves } from '@/core/rules/next-moves';
+import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { TrueClock } from './true-clock';
+
+type Unstamped = PlayEvent extends infer E ? (E extends PlayEvent ? Omit<E, 't'> : never) : never;
+/** What was seen of a try, as the format writes it. */
+export type Seen = Omit<Extract<PlayEvent, { do: 'attempt' }>, 'do' | 't'>;
 
 export interface PlayInHand {
   readonly program: Program;
+  readonly part: PartProgram;
+  readonly counting: CountingWay;
   readonly events: readonly PlayEvent[];
-  readonly state: State;
   readonly moves: NextMoves;
   readonly result: Result;
   /** Milliseconds left of a countdown, or played so far without one. */
   readonly shownMs: number;
-  /** The countdown has ended and a ball may still have been in the air. */
+  /** The countdown has ended and a ball may still have been in the air, or what is asked at the end is to be answered. */
   readonly atWhistle: boolean;
-  readonly attempt: (end: string) => void;
-  readonly choose: (to: number) => void;
-  readonly exerciseDone: () => void;
+  readonly attempt: (seen: Seen) => void;
+  readonly choose: (group: string, to: number) => void;
+  readonly gateDone: (face?: number) => void;
+  readonly begin: () => void;
+  readonly swap: () => void;
   readonly pause: () => void;
   readonly resume: () => void;
   readonly finish: () => void;
+  /** Ends this part of a card, not finished. */
+  readonly giveUpPart: () => void;
   readonly takeBack: () => void;
 }
 
-type Unstamped = PlayEvent extends infer E ? (E extends PlayEvent ? Omit<E, 't'> : never) : never;
-
 /** One go in play: the engine's state, driven by taps and a clock that keeps true. `already` goes on with a go that was begun. */
-export function usePlay(game: Game, already: readonly PlayEvent[], onEvents: (events: readonly PlayEvent[]) => void): PlayInHand {
+export function usePlay(
+  game: Game,
+  already: readonly PlayEvent[],
+  onEvents: (events: readonly PlayEvent[]) => void,
+  counting: CountingWay = 'attempts',
+): PlayInHand {
   const program = useMemo(() => {
     const compiled = compile(game);
     if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
     return compiled.value;
   }, [game]);
   const [events, setEvents] = useState<readonly PlayEvent[]>(already);
-  const [state, setState] = useState<State>(() => replay(program, already).state);
+  const [state, setState] = useState<State>(() => replay(program, already, counting).state);
   const [nowMs, setNowMs] = useState(already.at(-1)?.t ?? 0);
   const clock = useRef<TrueClock | null>(null);
   const latest = useRef({ events, state });
@@ -77,36 +89,53 @@ export function usePlay(game: Game, already: readonly PlayEvent[], onEvents: (ev
   }, [read]);
 
   const moves = nextMoves(program, state);
-  const down = program.clockDownMs;
-  const pausedSince = state[AT.pausedSince]!;
-  const pausedMs = state[AT.pausedMs]!;
-  const playedMs = (moves.paused ? pausedSince : Math.max(nowMs, state[AT.lastT]!)) - pausedMs;
-  const ranOut = down > 0 && !moves.over && !moves.paused && playedMs >= down;
-  const whistleT = down + pausedMs;
+  const part = program.parts[moves.part]!;
+  const down = part.clockDownMs;
+  const now = Math.max(nowMs, state[AT.lastT]!);
+  const onClock = clockAt(program, state, now);
+  const running = !moves.over && !moves.paused && !moves.waiting;
+  const ranOut = down > 0 && running && onClock >= down;
+  // The time of the whistle on the clock of the play.
+  const whistleT = now - onClock + down;
+  const inAir = part.inFlightCounts && !moves.owed && part.clockPer === 'part';
+  const asks = moves.atWhistle || inAir;
 
-  // Without a ball in the air to ask about, the whistle ends the go by itself.
+  // Without a ball in the air to ask about, the whistle ends the go by itself; in a hunt with a clock for each, the item.
   useEffect(() => {
-    if (ranOut && (!program.inFlightCounts || moves.owed)) happen({ do: 'finish', why: 'time' }, Math.max(whistleT, state[AT.lastT]!));
-  }, [ranOut, program.inFlightCounts, moves.owed, happen, whistleT, state]);
+    if (!ranOut || asks) return;
+    const at = Math.max(whistleT, state[AT.lastT]!);
+    const failure = moves.ends.find((end) => end.as === 'failure');
+    if (part.clockPer === 'item' && failure) happen({ do: 'attempt', end: failure.id }, at);
+    else happen({ do: 'finish', why: 'time' }, at);
+  }, [ranOut, asks, happen, whistleT, state, part, moves.ends]);
+
+  // A share of the time is up: the next player goes on.
+  useEffect(() => {
+    if (running && moves.swapAtMs !== null && onClock >= moves.swapAtMs) happen({ do: 'swap' }, now - onClock + moves.swapAtMs);
+  }, [running, moves.swapAtMs, onClock, happen, now]);
 
   return {
     program,
+    part,
+    counting,
     events,
-    state,
     moves,
     result: measure(program, state),
-    shownMs: down > 0 ? Math.max(0, down - playedMs) : playedMs,
-    atWhistle: ranOut,
+    shownMs: down > 0 ? Math.max(0, down - onClock) : onClock,
+    atWhistle: ranOut && asks,
     // A ball that was in the air is tapped in after the whistle: its time is the whistle's, as near as anybody knows.
-    attempt: (end) => happen({ do: 'attempt', end }, ranOut ? Math.min(read(), whistleT + IN_FLIGHT_GRACE_MS) : undefined),
-    choose: (to) => moves.choice && happen({ do: 'choose', group: moves.choice.group, to }),
-    exerciseDone: () => moves.owed && happen({ do: 'gateDone', gate: moves.owed.gate }),
+    attempt: (seen) => happen({ do: 'attempt', ...seen }, ranOut && !moves.atWhistle ? Math.min(read(), whistleT + IN_FLIGHT_GRACE_MS) : undefined),
+    choose: (group, to) => happen({ do: 'choose', group, to }),
+    gateDone: (face) => moves.owed && happen({ do: 'gateDone', gate: moves.owed.gate, ...(face === undefined ? {} : { face }) }),
+    begin: () => happen({ do: 'begin' }),
+    swap: () => happen({ do: 'swap' }),
     pause: () => happen({ do: 'pause' }),
     resume: () => happen({ do: 'resume' }),
     finish: () => happen({ do: 'finish', why: ranOut ? 'time' : 'stopped' }, ranOut ? Math.max(whistleT, state[AT.lastT]!) : undefined),
+    giveUpPart: () => happen({ do: 'finish', why: 'given-up' }),
     takeBack: () => {
       const shorter = undo(latest.current.events);
-      put(shorter, replay(program, shorter).state);
+      put(shorter, replay(program, shorter, counting).state);
     },
   };
 }

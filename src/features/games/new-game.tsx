@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Radio, RadioGroup, Label } from 'react-aria-components';
 import styled from 'styled-components';
-import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
+import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
 import type { Technique } from '@/core/motion/release';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
@@ -92,7 +92,7 @@ export function NewGame({ isOpen, onClose, ages }: { isOpen: boolean; onClose: (
       <Group value={implement} onChange={(value) => setImplement(value as ImplementId)}>
         <Label>What is thrown</Label>
         <div className="options">
-          {Object.values(IMPLEMENTS).map((one) => (
+          {BALL_IDS.map((id) => IMPLEMENTS[id]).map((one) => (
             <Pick key={one.id} value={one.id}>
               {one.name}
             </Pick>
@@ -102,7 +102,7 @@ export function NewGame({ isOpen, onClose, ages }: { isOpen: boolean; onClose: (
       <Group value={target} onChange={(value) => setTarget(value as AimedId)}>
         <Label>What is aimed at</Label>
         <div className="options">
-          {Object.values(AIMED).map((one) => (
+          {THROWN_AT_IDS.map((id) => AIMED[id]).map((one) => (
             <Pick key={one.id} value={one.id}>
               {one.name}
             </Pick>

@@ -1,17 +1,17 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Copy, Archive, ArchiveRestore } from 'lucide-react';
-import type { AimedShape } from '@/core/objects/catalogue';
-import type { Spot } from '@/core/rules/game';
+import type { Course } from '@/core/rules/game';
 import { Button, QuietButton } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { Notice } from '@/ui/notice';
-import { send } from '@/ui/post';
+import { send, type PlacedProblem } from '@/ui/post';
 import { TenDots } from '@/ui/ten-dots';
+import { CourseDrawing } from '../drawing/course-drawing';
 import { NewGame } from './new-game';
 
 export interface ShelfGame {
@@ -21,11 +21,10 @@ export interface ShelfGame {
   readonly ageYears: number;
   readonly putAway: boolean;
   readonly sent: number;
-  readonly floor: { readonly widthM: number; readonly depthM: number };
-  readonly target: (Spot & { readonly shape: AimedShape }) | null;
-  readonly marks: readonly Spot[];
+  readonly course: Course;
   readonly radii: readonly number[];
-  readonly levels: readonly { readonly name: string; readonly chance: number; readonly low: number; readonly high: number }[];
+  /** Chances are null for a kind of game that is not forecast. */
+  readonly levels: readonly { readonly name: string; readonly chance: number | null; readonly low: number; readonly high: number }[];
 }
 
 const Shelf = styled.ul`
@@ -41,7 +40,8 @@ const Item = styled.li`
   display: flex;
   flex-direction: column;
   gap: 8px;
-  & > a {
+  & > a,
+  & > .about-game {
     text-decoration: none;
     display: flex;
     flex-direction: column;
@@ -49,7 +49,8 @@ const Item = styled.li`
   }
   & svg.chart {
     width: 100%;
-    height: auto;
+    height: 172px;
+    background: var(--sheet);
     border: 1px solid var(--ink);
     display: block;
   }
@@ -91,76 +92,40 @@ const Item = styled.li`
   }
 `;
 
-const FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
-
-function SmallChart({ game }: { game: ShelfGame }) {
-  const { widthM, depthM } = game.floor;
-  const id = `clip-${game.id}`;
-  return (
-    <svg className="chart" viewBox={`0 0 ${widthM * 100} ${depthM * 100}`} aria-hidden>
-      <clipPath id={id}>
-        <rect width={widthM * 100} height={depthM * 100} />
-      </clipPath>
-      <g clipPath={`url(#${id})`}>
-        <rect width={widthM * 100} height={depthM * 100} fill="var(--band-5)" />
-        {game.target &&
-          game.radii.map((radius, index) => (
-            <circle
-              key={index}
-              cx={game.target!.xM * 100}
-              cy={game.target!.yM * 100}
-              r={radius * 100}
-              fill={FILLS[index]}
-              stroke="var(--band-5)"
-              strokeWidth={1}
-            />
-          ))}
-        {game.marks.map((mark, index) => {
-          const angle = game.target ? (Math.atan2(game.target.yM - mark.yM, game.target.xM - mark.xM) * 180) / Math.PI : 0;
-          return (
-            <rect
-              key={index}
-              x={-6}
-              y={-24}
-              width={12}
-              height={48}
-              fill="var(--gorse)"
-              stroke="var(--ink)"
-              strokeWidth={2.5}
-              transform={`translate(${mark.xM * 100} ${mark.yM * 100}) rotate(${angle})`}
-            />
-          );
-        })}
-        {game.target && <TargetMark {...game.target} />}
-      </g>
-    </svg>
-  );
-}
-
-function TargetMark({ xM, yM, shape }: Spot & { shape: AimedShape }) {
-  const look = { fill: 'var(--sheet)', stroke: 'var(--heather)', strokeWidth: 6 };
-  const at = `translate(${xM * 100} ${yM * 100})`;
-  if (shape.kind === 'opening' && shape.outline === 'rectangle')
-    return (
-      <rect x={-shape.depthM * 50} y={-shape.widthM * 50} width={shape.depthM * 100} height={shape.widthM * 100} rx={5} transform={at} {...look} />
-    );
-  return <circle r={Math.max(7, (shape.kind === 'opening' ? shape.diameterM : shape.widthM) * 50)} transform={at} {...look} />;
-}
-
 /** The shelf of games: each a small true drawing with its three chances under it. */
 export function GameShelf({
   games,
+  starters,
   mayChange,
   ages,
 }: {
   games: readonly ShelfGame[];
+  starters: readonly ShelfGame[];
   mayChange: boolean;
   ages: readonly { name: string; ageYears: number }[];
 }) {
   const router = useRouter();
   const [making, setMaking] = useState(false);
   const [wanted, setWanted] = useState('');
-  const [showAway, setShowAway] = useState(false);
+  const [shelf, setShelf] = useState<'own' | 'away' | 'starters'>('own');
+  const showAway = shelf === 'away';
+  const file = useRef<HTMLInputElement>(null);
+  const [problems, setProblems] = useState<readonly PlacedProblem[]>([]);
+  const bringIn = async (body: unknown) => {
+    const answer = await send<{ id: string }>('POST', '/api/v1/games/import', body);
+    setProblems(answer.problems ?? []);
+    setProblem(answer.problems?.length ? '' : answer.problem);
+    if (answer.ok && answer.value) router.push(`/games/${answer.value.id}`);
+  };
+  const readFile = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    try {
+      await bringIn({ game: JSON.parse(await chosen.text()) as unknown, ageYears: ages[0]?.ageYears ?? 8 });
+    } catch {
+      setProblems([]);
+      setProblem(`“${chosen.name}” is no game file: it cannot be read as JSON. Nothing was changed.`);
+    }
+  };
   const [problem, setProblem] = useState('');
   const act = async (id: string, action: 'duplicate' | 'put-away' | 'bring-back') => {
     const answer = await send<{ id: string }>('POST', `/api/v1/games/${id}`, { action });
@@ -168,20 +133,31 @@ export function GameShelf({
     if (answer.ok) router.refresh();
   };
   const away = games.filter((game) => game.putAway).length;
-  const shown = games.filter(
+  const shown = (shelf === 'starters' ? starters : games).filter(
     (game) =>
-      game.putAway === showAway && `${game.title} ${game.about}`.toLocaleLowerCase('en-GB').includes(wanted.trim().toLocaleLowerCase('en-GB')),
+      (shelf === 'starters' || game.putAway === showAway) &&
+      `${game.title} ${game.about}`.toLocaleLowerCase('en-GB').includes(wanted.trim().toLocaleLowerCase('en-GB')),
   );
   return (
     <Page>
       <PageHead>
         <h1>Games</h1>
-        <span className="about">
-          {away > 0 && (
-            <QuietButton onPress={() => setShowAway(!showAway)} aria-pressed={showAway}>
-              {showAway ? 'Back to the shelf' : `Put away: ${away}`}
-            </QuietButton>
-          )}
+        <span className="about" style={{ display: 'flex', gap: 20 }}>
+          {shelf !== 'own' && <QuietButton onPress={() => setShelf('own')}>Back to the shelf</QuietButton>}
+          {shelf === 'own' && mayChange && <QuietButton onPress={() => setShelf('starters')}>Starter games: {starters.length}</QuietButton>}
+          {shelf === 'own' && away > 0 && <QuietButton onPress={() => setShelf('away')}>Put away: {away}</QuietButton>}
+          {mayChange && <QuietButton onPress={() => file.current?.click()}>Bring in a file</QuietButton>}
+          <input
+            ref={file}
+            type="file"
+            hidden
+            accept=".json,application/json"
+            aria-label="A game file"
+            onChange={(event) => {
+              void readFile(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
         </span>
         {games.length > 3 && <TextField label="Find a game" value={wanted} onChange={setWanted} />}
         {mayChange && (
@@ -195,7 +171,20 @@ export function GameShelf({
           {problem}
         </Notice>
       )}
-      {games.length === 0 ? (
+      {problems.length > 0 && (
+        <Notice $tone="caution" role="alert">
+          That file is no game that can be played; nothing was changed.
+          <ul>
+            {problems.slice(0, 12).map((one) => (
+              <li key={`${one.place} ${one.reason}`}>
+                <code>{one.place || 'the file'}</code>: {one.reason}. {one.fix}
+              </li>
+            ))}
+          </ul>
+          {problems.length > 12 && `And ${problems.length - 12} more.`}
+        </Notice>
+      )}
+      {games.length === 0 && shelf === 'own' ? (
         <Empty>
           <p>The shelf is empty. Choose a throw and what is in the house; Lochside sets three levels that fit the age.</p>
           {mayChange && (
@@ -212,35 +201,41 @@ export function GameShelf({
         <Shelf>
           {shown.map((game) => (
             <Item key={game.id}>
-              <Link href={`/games/${game.id}`}>
-                <SmallChart game={game} />
-                <h2>
-                  {game.title} <span>about {game.ageYears}</span>
-                </h2>
-                <span className="about">{game.about}</span>
-              </Link>
-              <dl>
-                {game.levels.slice(0, 3).map((level) => (
-                  <Level key={level.name} {...level} />
-                ))}
-              </dl>
-              <div className="acts">
-                <span style={{ flex: 1 }}>{game.sent === 0 ? 'not sent yet' : game.sent === 1 ? 'sent once' : `sent ${game.sent} times`}</span>
-                {mayChange && (
-                  <>
-                    <QuietButton onPress={() => void act(game.id, 'duplicate')} aria-label={`Duplicate ${game.title}`}>
-                      <Copy size={14} aria-hidden /> Duplicate
-                    </QuietButton>
-                    <QuietButton
-                      onPress={() => void act(game.id, game.putAway ? 'bring-back' : 'put-away')}
-                      aria-label={`${game.putAway ? 'Bring back' : 'Put away'} ${game.title}`}
-                    >
-                      {game.putAway ? <ArchiveRestore size={14} aria-hidden /> : <Archive size={14} aria-hidden />}{' '}
-                      {game.putAway ? 'Bring back' : 'Put away'}
-                    </QuietButton>
-                  </>
-                )}
-              </div>
+              <Open starter={shelf === 'starters'} game={game} />
+              {game.levels.every((level) => level.chance === null) ? (
+                <p className="about">{game.levels.map((level) => level.name).join(' · ')}</p>
+              ) : (
+                <dl>
+                  {game.levels.slice(0, 3).map((level) => (
+                    <Level key={level.name} {...level} />
+                  ))}
+                </dl>
+              )}
+              {shelf === 'starters' ? (
+                <div className="acts">
+                  <QuietButton onPress={() => void bringIn({ starter: game.id })} aria-label={`Put ${game.title} on the shelf`}>
+                    Put on the shelf
+                  </QuietButton>
+                </div>
+              ) : (
+                <div className="acts">
+                  <span style={{ flex: 1 }}>{game.sent === 0 ? 'not sent yet' : game.sent === 1 ? 'sent once' : `sent ${game.sent} times`}</span>
+                  {mayChange && (
+                    <>
+                      <QuietButton onPress={() => void act(game.id, 'duplicate')} aria-label={`Duplicate ${game.title}`}>
+                        <Copy size={14} aria-hidden /> Duplicate
+                      </QuietButton>
+                      <QuietButton
+                        onPress={() => void act(game.id, game.putAway ? 'bring-back' : 'put-away')}
+                        aria-label={`${game.putAway ? 'Bring back' : 'Put away'} ${game.title}`}
+                      >
+                        {game.putAway ? <ArchiveRestore size={14} aria-hidden /> : <Archive size={14} aria-hidden />}{' '}
+                        {game.putAway ? 'Bring back' : 'Put away'}
+                      </QuietButton>
+                    </>
+                  )}
+                </div>
+              )}
             </Item>
           ))}
         </Shelf>
@@ -250,14 +245,33 @@ export function GameShelf({
   );
 }
 
+function Open({ starter, game }: { starter: boolean; game: ShelfGame }) {
+  const inside = (
+    <>
+      <CourseDrawing id={game.id} course={game.course} radii={game.radii} />
+      <h2>
+        {game.title} <span>about {game.ageYears}</span>
+      </h2>
+      <span className="about">{game.about}</span>
+    </>
+  );
+  return starter ? <div className="about-game">{inside}</div> : <Link href={`/games/${game.id}`}>{inside}</Link>;
+}
+
 function Level({ name, chance, low, high }: ShelfGame['levels'][number]) {
   return (
     <>
       <dt>{name}</dt>
-      <dd>
-        <TenDots chance={chance} low={low} high={high} size={9} label="" />
-      </dd>
-      <dd>{Math.round(chance * 10)} in 10</dd>
+      {chance === null ? (
+        <dd style={{ gridColumn: 'span 2', color: 'var(--ink-soft)' }}>no chance worked out</dd>
+      ) : (
+        <>
+          <dd>
+            <TenDots chance={chance} low={low} high={high} size={9} label="" />
+          </dd>
+          <dd>{Math.round(chance * 10)} in 10</dd>
+        </>
+      )}
     </>
   );
 }

@@ -1,7 +1,8 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
-import { eventsFromParts, goOf } from '@/core/reports/from-parts';
+import { goOf } from '@/core/reports/from-parts';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
 import type { Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/compile';
 import { replay } from '@/core/rules/engine';
@@ -21,7 +22,14 @@ type Step =
   | { readonly on: 'card' }
   | { readonly on: 'set-up' | 'safety' | 'practise' | 'parts'; readonly item: CardItem }
   | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
-  | { readonly on: 'play'; readonly item: CardItem; readonly playId: string; readonly startedAt: string; readonly already: readonly PlayEvent[] }
+  | {
+      readonly on: 'play';
+      readonly item: CardItem;
+      readonly playId: string;
+      readonly startedAt: string;
+      readonly already: readonly PlayEvent[];
+      readonly counting: CountingWay;
+    }
   | {
       readonly on: 'result';
       readonly item: CardItem;
@@ -157,11 +165,12 @@ export function HomePage() {
     const go = await store.begun(item.assignmentId);
     setStep(go && go.events.some((event) => event.do === 'attempt') ? { on: 'begun', item, go } : { on: 'set-up', item });
   };
-  const begin = (item: CardItem) => setStep({ on: 'play', item, playId: v7(), startedAt: new Date().toISOString(), already: [] });
+  const begin = (item: CardItem, counting: CountingWay = 'attempts') =>
+    setStep({ on: 'play', item, playId: v7(), startedAt: new Date().toISOString(), already: [], counting });
   const send = async (from: Extract<Step, { on: 'result' }>, felt: Felt | null, initials: string) => {
     const go = goOf(
       { game: from.item.game, levelId: from.item.levelId, setUp: from.item.setUp },
-      { counting: from.counting, hand, events: from.events, total: from.result.value },
+      { counting: from.counting, hand, events: from.events, total: from.result.value, unit: from.result.unit },
     );
     const report: Report = {
       format: REPORT_FORMAT,
@@ -202,7 +211,14 @@ export function HomePage() {
             <Big
               type="button"
               onClick={() =>
-                setStep({ on: 'play', item: step.item, playId: step.go.playId, startedAt: step.go.startedAt, already: stopped(step.go.events) })
+                setStep({
+                  on: 'play',
+                  item: step.item,
+                  playId: step.go.playId,
+                  startedAt: step.go.startedAt,
+                  already: stopped(step.go.events),
+                  counting: step.go.counting ?? 'attempts',
+                })
               }
             >
               Go on with it
@@ -246,7 +262,7 @@ export function HomePage() {
           sound={sound}
           onSound={setSound}
           onBack={() => setStep({ on: 'safety', item: step.item })}
-          onNext={() => begin(step.item)}
+          onStart={(counting) => begin(step.item, counting)}
           onParts={() => setStep({ on: 'parts', item: step.item })}
         />
       );
@@ -256,15 +272,16 @@ export function HomePage() {
           item={step.item}
           name={name}
           onBack={() => setStep({ on: 'practise', item: step.item })}
-          onDone={(hits) => {
-            const events = eventsFromParts(step.item.game.parts[0]!, hits);
+          onDone={(typed) => {
+            const { level } = levelOf(step.item);
+            const events = eventsFromFields(level, partFields(level), typed);
             setStep({
               on: 'result',
               item: step.item,
               playId: v7(),
               startedAt: new Date().toISOString(),
               events,
-              result: resultOf(step.item, events),
+              result: resultOf(step.item, events, 'parts'),
               counting: 'parts',
             });
           }}
@@ -279,10 +296,11 @@ export function HomePage() {
           playId={step.playId}
           startedAt={step.startedAt}
           already={step.already}
+          counting={step.counting}
           sound={sound}
           exerciseSwapped={card.exerciseSwapped}
           onDone={(events, result) =>
-            setStep({ on: 'result', item: step.item, playId: step.playId, startedAt: step.startedAt, events, result, counting: 'attempts' })
+            setStep({ on: 'result', item: step.item, playId: step.playId, startedAt: step.startedAt, events, result, counting: step.counting })
           }
         />
       );
@@ -292,6 +310,7 @@ export function HomePage() {
           item={step.item}
           name={name}
           result={step.result}
+          events={step.events}
           onAgain={() => begin(step.item)}
           onSend={(felt, initials) => void send(step, felt, initials)}
         />
@@ -312,15 +331,15 @@ export function HomePage() {
   }
 }
 
-function resultOf(item: CardItem, events: readonly PlayEvent[]): Result {
+function resultOf(item: CardItem, events: readonly PlayEvent[], counting: CountingWay = 'attempts'): Result {
   const compiled = compile(pacedGame(levelOf(item).level, item.setUp.stepM));
   if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
-  return measure(compiled.value, replay(compiled.value, events).state);
+  return measure(compiled.value, replay(compiled.value, events, counting).state);
 }
 
 function scoreSoFar(item: CardItem, events: readonly PlayEvent[]): string {
   const { value, unit } = resultOf(item, events);
-  return `You had ${value} ${unit}`;
+  return value === null || value === 0 ? 'It had just begun' : `You had ${value} ${unit}`;
 }
 
 /** The events with the clock stopped after the last one, so that going on begins from there. */

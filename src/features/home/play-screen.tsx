@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { pacedGame } from '@/core/sheet/set-up';
 import type { Result } from '@/core/rules/measure';
-import type { PlayEvent } from '@/core/rules/play';
+import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import type { CardItem } from '@/server/home/card';
 import { Counter } from '../counter/counter';
 import { usePlay } from '../counter/use-play';
@@ -39,6 +39,7 @@ export interface PlayScreenProps {
   readonly playId: string;
   readonly startedAt: string;
   readonly already: readonly PlayEvent[];
+  readonly counting: CountingWay;
   readonly sound: boolean;
   readonly exerciseSwapped: boolean;
   readonly onDone: (events: readonly PlayEvent[], result: Result) => void;
@@ -70,13 +71,13 @@ export function PlayScreen(props: PlayScreenProps) {
   );
 }
 
-function Playing({ item, playId, startedAt, already, sound, exerciseSwapped, onDone }: PlayScreenProps) {
+function Playing({ item, playId, startedAt, already, counting, sound, exerciseSwapped, onDone }: PlayScreenProps) {
   const game = useMemo(() => pacedGame(levelOf(item).level, item.setUp.stepM), [item]);
   const keep = useCallback(
-    (events: readonly PlayEvent[]) => void store.keepBegun({ assignmentId: item.assignmentId, playId, startedAt, events }),
-    [item.assignmentId, playId, startedAt],
+    (events: readonly PlayEvent[]) => void store.keepBegun({ assignmentId: item.assignmentId, playId, startedAt, counting, events }),
+    [item.assignmentId, playId, startedAt, counting],
   );
-  const play = usePlay(game, already, keep);
+  const play = usePlay(game, already, keep, counting);
   const done = useRef(false);
   const { over } = play.moves;
 

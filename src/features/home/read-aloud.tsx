@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { Volume2 } from 'lucide-react';
-import { TextButton } from '../counter/counter';
+import { TextButton } from '../counter/counter-style';
 
 /** Says the words of the screen aloud, where the device can. */
 export function ReadAloud({ words }: { words: string }) {

@@ -1,14 +1,22 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
+import type { Technique } from '@/core/motion/release';
+import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
-import { plainText, sentencesOf, placeName } from '@/core/rules/sentences';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { compile } from '@/core/rules/compile';
+import { replay } from '@/core/rules/engine';
+import { measure, type Result } from '@/core/rules/measure';
+import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { setUpFor } from '@/core/sheet/set-up';
 import { teachingPoints, type Hand } from '@/core/sheet/teaching-points';
 import { readThrowRules } from '@/core/rules/throw-rules';
-import type { Result } from '@/core/rules/measure';
 import type { Card, CardItem } from '@/server/home/card';
-import { TextButton } from '../counter/counter';
+import { TextButton } from '../counter/counter-style';
+import { PartsEntry } from '../counter/parts-entry';
+import { WholeScore, Working } from '../counter/working';
 import { Footprints } from './footprints';
 import { Big, Bottom, Caution, Plain, Ruled, Screen, Tick, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';
@@ -141,6 +149,11 @@ function CardDrawing({ item }: { item: CardItem }) {
   return <SetUpDrawing level={level} places={setUpFor(level, item.setUp.stepM).places} values={readThrowRules(level)?.values ?? []} />;
 }
 
+/** "14 points", "23 cm", "not finished". */
+function scoreWords(total: number | null, unit: string): string {
+  return total === null ? 'go, not finished,' : unit === 'mm' ? `${total / 10} cm` : `${total} ${unit}`;
+}
+
 /** Plainly: what has been received, and what still waits in this phone. */
 function Received({ item, plays }: { item: CardItem; plays: readonly KeptPlay[] }) {
   const mine = plays.filter((play) => play.assignmentId === item.assignmentId);
@@ -162,7 +175,7 @@ function Received({ item, plays }: { item: CardItem; plays: readonly KeptPlay[] 
       )}
       {refused.map((play) => (
         <Kept key={play.playId} role="alert">
-          {play.total} {play.unit} was not taken: {play.words}
+          {scoreWords(play.total, play.unit)} was not taken: {play.words}
         </Kept>
       ))}
     </>
@@ -243,23 +256,35 @@ export function SafetyScreen({ item, name, agreed, onBack, onNext }: SetUpScreen
   );
 }
 
-export interface PractiseScreenProps extends SetUpScreenProps {
+export interface PractiseScreenProps extends Omit<SetUpScreenProps, 'onNext'> {
   readonly hand: Hand;
   readonly onHand: (hand: Hand) => void;
   readonly sound: boolean;
   readonly onSound: (on: boolean) => void;
+  readonly onStart: (counting: CountingWay) => void;
   readonly onParts: () => void;
 }
 
-export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBack, onNext, onParts }: PractiseScreenProps) {
+/** The movement that the teaching points are about; null where the game has none that is taught here. */
+function techniqueOf(level: Game): Technique | null {
+  const { technique } = level.parts[0]!.tasks[0]!;
+  return technique === 'underarm' || technique === 'overarm' || technique === 'set-shot' ? technique : null;
+}
+
+export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBack, onStart, onParts }: PractiseScreenProps) {
   const { level } = levelOf(item);
-  const points = teachingPoints(readThrowRules(level)?.technique ?? 'underarm', hand);
+  const points = teachingPoints(techniqueOf(level), hand);
   const rules = sentencesOf(level, 'child').map(plainText);
   const timed = level.parts[0]!.clock.kind === 'down';
+  const hitsOnly = useMemo(() => {
+    const compiled = compile(levelOf(item).level);
+    return compiled.ok && compiled.value.parts.length === 1 && compiled.value.parts[0]!.successesTell;
+  }, [item]);
   return (
     <Screen>
       <Top item={item} name={name} />
       <h1>Practise first</h1>
+      {points.length === 0 && <p>Try it slowly once, without counting.</p>}
       {points.map((point) => (
         <Row key={point.word}>
           {point.frontFoot ? <Footprints front={point.frontFoot} hand={hand} /> : <b style={{ minWidth: 96, fontSize: '1.4rem' }}>{point.word}</b>}
@@ -269,9 +294,11 @@ export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBac
           </p>
         </Row>
       ))}
-      <TextButton type="button" onClick={() => onHand(hand === 'right' ? 'left' : 'right')}>
-        I throw with my {hand === 'right' ? 'left' : 'right'} hand
-      </TextButton>
+      {points.length > 0 && (
+        <TextButton type="button" onClick={() => onHand(hand === 'right' ? 'left' : 'right')}>
+          I throw with my {hand === 'right' ? 'left' : 'right'} hand
+        </TextButton>
+      )}
       <h2>How to play</h2>
       <Ruled>
         {rules.map((rule) => (
@@ -286,9 +313,14 @@ export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBac
             Sound for the clock
           </Tick>
         )}
-        <Big type="button" onClick={onNext}>
+        <Big type="button" onClick={() => onStart('attempts')}>
           {timed ? 'Start the clock' : 'Start'}
         </Big>
+        {hitsOnly && (
+          <Plain type="button" onClick={() => onStart('successes')}>
+            Start, and tap only what goes well
+          </Plain>
+        )}
         <TextButton type="button" onClick={onParts}>
           We counted without the page
         </TextButton>
@@ -300,28 +332,7 @@ export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBac
   );
 }
 
-const Steps = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 64px 64px 64px;
-  align-items: center;
-  gap: 8px;
-  & button {
-    min-height: 60px;
-    border: 2px solid var(--ink);
-    border-radius: 10px;
-    background: var(--sheet);
-    font-size: 1.6rem;
-    font-weight: 700;
-    cursor: pointer;
-  }
-  & output {
-    text-align: center;
-    font-size: 1.7rem;
-    font-weight: 700;
-  }
-`;
-
-/** Nothing was tapped: how many went in from each mark. */
+/** Nothing was tapped: the parts of the score, written at the end. */
 export function PartsScreen({
   item,
   name,
@@ -331,41 +342,25 @@ export function PartsScreen({
   item: CardItem;
   name: string;
   onBack: () => void;
-  onDone: (hits: readonly number[]) => void;
+  onDone: (typed: readonly (number | null)[]) => void;
 }) {
-  const values = readThrowRules(item.game)?.values ?? [];
-  const [hits, setHits] = useState<readonly number[]>(values.map(() => 0));
-  const put = (index: number, number: number) => setHits(hits.map((old, at) => (at === index ? Math.max(0, Math.min(200, number)) : old)));
-  const total = hits.reduce((sum, n, index) => sum + n * values[index]!, 0);
+  const { level } = levelOf(item);
+  const fields = useMemo(() => partFields(level), [level]);
+  const [typed, setTyped] = useState<readonly (number | null)[]>(() => fields.map(() => null));
+  const sum = useMemo(() => {
+    const compiled = compile(level);
+    return compiled.ok ? measure(compiled.value, replay(compiled.value, eventsFromFields(level, fields, typed), 'parts').state).sum : '';
+  }, [level, fields, typed]);
   return (
     <Screen>
       <Top item={item} name={name} />
-      <h1>How many went in?</h1>
-      {values.map((value, index) => (
-        <Steps key={index}>
-          <span>
-            {values.length > 1 ? `${placeName(index, values.length)} mark` : 'hits'}
-            <br />
-            <small style={{ color: 'var(--ink-soft)' }}>{value} each</small>
-          </span>
-          <button
-            type="button"
-            aria-label={`One fewer from the ${placeName(index, values.length)} mark`}
-            onClick={() => put(index, hits[index]! - 1)}
-          >
-            −
-          </button>
-          <output aria-label={`Hits from the ${placeName(index, values.length)} mark`}>{hits[index]}</output>
-          <button type="button" aria-label={`One more from the ${placeName(index, values.length)} mark`} onClick={() => put(index, hits[index]! + 1)}>
-            +
-          </button>
-        </Steps>
-      ))}
+      <h1>How did it go?</h1>
+      <PartsEntry game={level} fields={fields} typed={typed} onTyped={setTyped} />
       <p style={{ fontSize: '1.4rem' }} role="status">
-        {hits.map((n, index) => `${n} × ${values[index]}`).join(' + ')} = <b>{total}</b>
+        {sum}
       </p>
       <Bottom>
-        <Big type="button" onClick={() => onDone(hits)}>
+        <Big type="button" onClick={() => onDone(typed)}>
           That is right
         </Big>
         <TextButton type="button" onClick={onBack}>
@@ -375,28 +370,6 @@ export function PartsScreen({
     </Screen>
   );
 }
-
-const Sum = styled.table`
-  align-self: center;
-  border-collapse: collapse;
-  font-size: 1.5rem;
-  & td,
-  & th {
-    padding: 3px 8px;
-    text-align: right;
-    font-weight: 400;
-  }
-  & th {
-    font-size: 1.05rem;
-    color: var(--ink-soft);
-    text-align: left;
-  }
-  & tr:last-child td {
-    border-top: 2px solid var(--ink);
-    border-bottom: 5px double var(--ink);
-    font-weight: 700;
-  }
-`;
 
 const Faces = styled.div`
   display: grid;
@@ -465,49 +438,37 @@ export interface ResultScreenProps {
   readonly item: CardItem;
   readonly name: string;
   readonly result: Result;
+  readonly events: readonly PlayEvent[];
   readonly onAgain: () => void;
   readonly onSend: (felt: Felt | null, initials: string) => void;
 }
 
-export function ResultScreen({ item, name, result, onAgain, onSend }: ResultScreenProps) {
+/** Against the own best and against par, kindly. */
+function praise(item: CardItem, { value, better, team }: Result): string {
+  if (value === null) return 'Every go counts as having taken part.';
+  if (team) return 'Well played together.';
+  const ahead = (of: number) => (better === 'high' ? value > of : value < of);
+  if (item.best !== null && ahead(item.best)) return `A new own best. It was ${item.best}.`;
+  if (item.par === null) return 'That is written down. Can you beat it next time?';
+  return ahead(item.par) || value === item.par
+    ? `Par for you is ${item.par}: you are there.`
+    : `Par for you is ${item.par}. Each go makes you surer.`;
+}
+
+export function ResultScreen({ item, name, result, events, onAgain, onSend }: ResultScreenProps) {
   const [felt, setFelt] = useState<Felt | null>(null);
   const [initials, setInitials] = useState('');
-  const values = readThrowRules(item.game)?.values ?? [];
-  const best = item.best;
-  const words =
-    best !== null && result.value > best
-      ? `A new own best. It was ${best}.`
-      : result.value >= item.par
-        ? `Par for you is ${item.par}: you are there.`
-        : `Par for you is ${item.par}. Each go makes your arm surer.`;
+  const program = useMemo(() => {
+    const compiled = compile(levelOf(item).level);
+    return compiled.ok ? compiled.value : null;
+  }, [item]);
+  const words = praise(item, result);
   return (
     <Screen>
       <Top item={item} name={name} />
-      <p style={{ textAlign: 'center', fontSize: '1.4rem', lineHeight: 1.1 }}>
-        <b style={{ display: 'block', fontSize: '4.500rem', lineHeight: 1 }}>{result.value}</b>
-        {result.unit}
-      </p>
-      {result.finished === 'stopped' && <p style={{ textAlign: 'center' }}>Not finished: that is written down too.</p>}
-      {result.working.length > 0 && (
-        <Sum>
-          <tbody>
-            {result.working.map((line, index) => (
-              <tr key={index}>
-                <th>{line.place !== null ? placeName(line.place - 1, values.length) : ''}</th>
-                <td>
-                  {line.times} × {line.each}
-                </td>
-                <td>=</td>
-                <td>{line.times * line.each}</td>
-              </tr>
-            ))}
-            <tr>
-              <th>together</th>
-              <td colSpan={3}>{result.value}</td>
-            </tr>
-          </tbody>
-        </Sum>
-      )}
+      <WholeScore result={result} />
+      {result.finished === 'stopped' && result.value !== null && <p style={{ textAlign: 'center' }}>Not finished: that is written down too.</p>}
+      {program && <Working program={program} events={events} result={result} />}
       <p style={{ textAlign: 'center' }}>{words}</p>
       <h2>How was it?</h2>
       <Faces>
@@ -558,7 +519,7 @@ export function SentScreen({ item, name, play, onTry, onCard, onAgain }: SentScr
           <>
             <h1>The school has it</h1>
             <p style={{ marginTop: 10 }}>
-              {play.total} {play.unit}, received at{' '}
+              {scoreWords(play.total, play.unit)}, received at{' '}
               {new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(play.words))}.
             </p>
           </>
@@ -566,8 +527,8 @@ export function SentScreen({ item, name, play, onTry, onCard, onAgain }: SentScr
           <>
             <h1>Kept, not sent yet</h1>
             <p style={{ marginTop: 10 }}>
-              There is no connection to the school. Your {play.total} {play.unit} stay in this device and go off by themselves when there is one and
-              this page is open.
+              There is no connection to the school. Your {scoreWords(play.total, play.unit)} stay in this device and go off by themselves when there
+              is one and this page is open.
             </p>
           </>
         ) : (

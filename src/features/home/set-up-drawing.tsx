@@ -1,13 +1,31 @@
+'use client';
 import { marksOf, targetOf } from '@/core/course/geometry';
-import { AIMED } from '@/core/objects/catalogue';
+import styled from 'styled-components';
+import { AIMED, isThrownAt } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/game';
+import { readThrowRules } from '@/core/rules/throw-rules';
 import type { PacedPlace } from '@/core/sheet/set-up';
+import { CourseDrawing } from '../drawing/course-drawing';
+
+const Whole = styled.div`
+  & svg {
+    display: block;
+    width: 100%;
+    max-height: 340px;
+    border: 1.5px solid var(--ink);
+  }
+`;
 
 /** The set-up from above, turned so that the child stands at the bottom: target, marks, and the child's own steps to each. */
 export function SetUpDrawing({ level, places, values }: { level: Game; places: readonly PacedPlace[]; values: readonly number[] }) {
   const target = targetOf(level);
-  if (!target) return null;
-  const shape = AIMED[target.object].shape;
+  const shape = target && AIMED[target.object].shape;
+  if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null)
+    return (
+      <Whole>
+        <CourseDrawing id="set-up" course={level.course} label="The set-up from above" numbers />
+      </Whole>
+    );
   const farthest = Math.max(...places.map((place) => place.lengthM));
   const scale = 250 / (farthest + 0.45);
   // A quarter turn: what lay to the left of the target now lies below it.

@@ -1,7 +1,7 @@
 /** What the phone keeps: the last card of each link, a go that was begun, and plays that wait to be sent. IndexedDB through idb. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Report } from '@/core/reports/report';
-import type { PlayEvent } from '@/core/rules/play';
+import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import type { Card } from '@/server/home/card';
 
 export interface KeptPlay {
@@ -13,7 +13,7 @@ export interface KeptPlay {
   readonly state: 'waiting' | 'received' | 'refused';
   /** When the school received it, or why it did not take it. */
   readonly words: string;
-  readonly total: number;
+  readonly total: number | null;
   readonly unit: string;
 }
 
@@ -21,6 +21,7 @@ export interface BegunGo {
   readonly assignmentId: string;
   readonly playId: string;
   readonly startedAt: string;
+  readonly counting?: CountingWay;
   readonly events: readonly PlayEvent[];
 }
 

@@ -167,7 +167,6 @@ export function ScoresPage({ classes, classId, first }: ScoresPageProps) {
         <TypeIn
           key={typing.assignmentId}
           row={typing}
-          classWeek={found}
           onClose={(done) => {
             setTyping(null);
             if (done) setAsked((n) => n + 1);

@@ -1,17 +1,21 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
 import type { Game } from '@/core/rules/game';
-import { placeName } from '@/core/rules/sentences';
+import { compile } from '@/core/rules/compile';
+import { replay } from '@/core/rules/engine';
+import { resolveLevel } from '@/core/rules/level';
+import { measure } from '@/core/rules/measure';
 import type { AssignedSetUp } from '@/server/db/weeks';
-import type { ClassWeek, ScoreRow } from '@/server/scores/class-week';
+import type { ScoreRow } from '@/server/scores/class-week';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
-import { reportFromParts } from '@/core/reports/from-parts';
+import { reportFromFields } from '@/core/reports/from-parts';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
 
 const Cells = styled.div`
   display: grid;
@@ -25,54 +29,81 @@ export interface TypeInAnswer {
   readonly setUp: AssignedSetUp;
 }
 
-/** A score from a sheet of paper: successes from each mark; the sum is worked out while it is typed. */
-export function TypeIn({ row, classWeek, onClose }: { row: ScoreRow; classWeek: ClassWeek; onClose: (done: boolean) => void }) {
-  const [hits, setHits] = useState<readonly string[]>(classWeek.placeValues.map(() => ''));
+/** A score from a sheet of paper: the parts of the score as this game has them; the sum is worked out while it is typed. */
+export function TypeIn({ row, onClose }: { row: ScoreRow; onClose: (done: boolean) => void }) {
+  const [assignment, setAssignment] = useState<TypeInAnswer | null>(null);
+  const [problem, setProblem] = useState('');
+  useEffect(() => {
+    let open = true;
+    void fetch(`/api/v1/assignments/${row.assignmentId}`)
+      .then(async (response) => (response.ok ? ((await response.json()) as TypeInAnswer) : Promise.reject(new Error())))
+      .then(
+        (found) => open && setAssignment(found),
+        () => open && setProblem('The sheet could not be opened. Close this and try again.'),
+      );
+    return () => {
+      open = false;
+    };
+  }, [row.assignmentId]);
+  return (
+    <Dialog title={`${row.name}: from paper`} isOpen onClose={() => onClose(false)}>
+      {assignment ? <Sheet row={row} assignment={assignment} onClose={onClose} /> : <p role="status">{problem || 'One moment …'}</p>}
+    </Dialog>
+  );
+}
+
+function Sheet({ row, assignment, onClose }: { row: ScoreRow; assignment: TypeInAnswer; onClose: (done: boolean) => void }) {
+  const level = useMemo(() => {
+    const index = assignment.game.levels.findIndex((one) => one.id === assignment.levelId);
+    return resolveLevel(assignment.game, Math.max(0, index));
+  }, [assignment]);
+  const fields = useMemo(() => partFields(level), [level]);
+  const [cells, setCells] = useState<readonly string[]>(() => fields.map(() => ''));
   const [total, setTotal] = useState('');
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
   const [playId] = useState(() => v7());
-  const numbers = hits.map((text) => (text.trim() === '' ? 0 : Number(text)));
-  const valid = numbers.every((number) => Number.isInteger(number) && number >= 0 && number <= 400);
-  const worked = numbers.reduce((sum, number, index) => sum + number * (classWeek.placeValues[index] ?? 0), 0);
-  const written = total.trim() === '' ? worked : Number(total);
+  const typed = cells.map((text) => (text.trim() === '' ? null : Number(text)));
+  const valid = typed.every(
+    (number, index) => number === null || (Number.isInteger(number) && number >= fields[index]!.least && number <= fields[index]!.most),
+  );
+  const worked = useMemo(() => {
+    const compiled = compile(level);
+    if (!compiled.ok || !valid) return null;
+    const numbers = cells.map((text) => (text.trim() === '' ? null : Number(text)));
+    return measure(compiled.value, replay(compiled.value, eventsFromFields(level, fields, numbers), 'parts').state);
+  }, [level, fields, cells, valid]);
+  const written = total.trim() === '' ? (worked?.value ?? null) : Number(total);
   const save = async () => {
-    if (!valid || !Number.isInteger(written)) return setProblem('Write whole numbers from 0 to 400.');
+    if (!valid || !worked || (written !== null && !Number.isInteger(written))) return setProblem('Write whole numbers only.');
     setBusy(true);
-    const response = await fetch(`/api/v1/assignments/${row.assignmentId}`);
-    if (!response.ok) {
-      setBusy(false);
-      return setProblem('The sheet could not be opened. Try again.');
-    }
-    const assignment = (await response.json()) as TypeInAnswer;
     const answer = await send('POST', '/api/v1/scores/typed', {
       playId,
       assignmentId: row.assignmentId,
-      report: reportFromParts(assignment, numbers, written, new Date()),
+      report: reportFromFields(assignment, level, typed, written, worked.unit, new Date()),
     });
     setBusy(false);
     if (answer.ok) onClose(true);
     else setProblem(answer.problem);
   };
   return (
-    <Dialog title={`${row.name}: from paper`} isOpen onClose={() => onClose(false)}>
+    <>
       <Cells>
-        {classWeek.placeValues.map((value, index) => (
+        {fields.map((field, index) => (
           <TextField
             key={index}
-            label={`Hits, ${placeName(index, classWeek.placeCount) || 'the'} mark (${value} each)`}
-            value={hits[index] ?? ''}
-            onChange={(text) => setHits(hits.map((old, at) => (at === index ? text : old)))}
+            label={`${level.parts.length > 1 ? `${level.parts[field.part]!.title ?? ''}: ` : ''}${field.label}${field.each !== null && field.each !== 1 ? ` (${field.each} each)` : ''}`}
+            value={cells[index] ?? ''}
+            onChange={(text) => setCells(cells.map((old, at) => (at === index ? text : old)))}
             autoFocus={index === 0}
           />
         ))}
         <TextField label="Total on the sheet" value={total} onChange={setTotal} />
       </Cells>
       <p role="status">
-        Worked out: {classWeek.placeValues.map((value, index) => `${numbers[index]} × ${value}`).join(' + ')} = <b>{valid ? worked : '–'}</b>{' '}
-        {classWeek.unit}
+        Worked out: <b>{worked ? worked.sum : '–'}</b> {worked?.unit}
       </p>
-      {total.trim() !== '' && written !== worked && (
+      {worked && total.trim() !== '' && written !== worked.value && (
         <Notice $tone="open">The sheet says {total}. Both are kept; it will stand under “to look at”.</Notice>
       )}
       {problem && (
@@ -82,10 +113,10 @@ export function TypeIn({ row, classWeek, onClose }: { row: ScoreRow; classWeek: 
       )}
       <DialogActions>
         <Button onPress={() => onClose(false)}>Not now</Button>
-        <Button $strong isDisabled={busy || hits.every((text) => text.trim() === '')} onPress={() => void save()}>
+        <Button $strong isDisabled={busy || cells.every((text) => text.trim() === '')} onPress={() => void save()}>
           Keep this score
         </Button>
       </DialogActions>
-    </Dialog>
+    </>
   );
 }

@@ -1,6 +1,6 @@
 import type { BodyForm } from '@/core/motion/release';
 import type { UsedSetUp } from '@/core/reports/report';
-import type { Program } from '@/core/rules/compile';
+import type { KnownLevel } from '@/core/reports/judge';
 import type { Game } from '@/core/rules/game';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
@@ -17,9 +17,10 @@ export interface NewAssignment {
   readonly childId: Uuid;
   readonly levelId: string;
   readonly setUp: AssignedSetUp;
-  readonly par: number;
-  readonly parLow: number;
-  readonly parHigh: number;
+  /** Null for a kind of game that is not forecast. */
+  readonly par: number | null;
+  readonly parLow: number | null;
+  readonly parHigh: number | null;
   readonly modelVersion: number;
   readonly seed: number;
 }
@@ -165,9 +166,10 @@ export interface ChildAssignment {
   readonly versionId: Uuid;
   readonly levelId: string;
   readonly setUp: AssignedSetUp;
-  readonly par: number;
-  readonly parLow: number;
-  readonly parHigh: number;
+  /** Null for a kind of game that is not forecast. */
+  readonly par: number | null;
+  readonly parLow: number | null;
+  readonly parHigh: number | null;
 }
 
 export interface AssignmentRow {
@@ -177,9 +179,9 @@ export interface AssignmentRow {
   game_version_id: Buffer;
   level_id: string;
   set_up: AssignedSetUp | string;
-  par: number;
-  par_low: number;
-  par_high: number;
+  par: number | null;
+  par_low: number | null;
+  par_high: number | null;
 }
 
 export const assignmentOf = (row: AssignmentRow): ChildAssignment => ({
@@ -233,7 +235,7 @@ export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<(
 export interface KnownVersion {
   readonly game: Game;
   /** Its levels as the engine has compiled them so far, by their place. */
-  readonly programs: Map<number, Program>;
+  readonly levels: Map<number, KnownLevel>;
 }
 
 const versions = new Map<Uuid, KnownVersion>();
@@ -244,7 +246,7 @@ export async function knownVersion(versionId: Uuid): Promise<KnownVersion> {
   const known = versions.get(versionId);
   if (known) return known;
   const row = await firstRow<{ body: Game | string }>('SELECT body FROM game_versions WHERE id = ?', [toBytes(versionId)]);
-  const version = { game: parsed(row!.body), programs: new Map<number, Program>() };
+  const version = { game: parsed(row!.body), levels: new Map<number, KnownLevel>() };
   if (versions.size >= MOST_VERSIONS) versions.clear();
   versions.set(versionId, version);
   return version;

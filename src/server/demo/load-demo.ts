@@ -5,7 +5,7 @@
 import { placeChances } from '@/core/forecast/chances';
 import { playTables, simulateGo } from '@/core/forecast/simulate';
 import { SKILL_SPREAD_LN } from '@/core/motion/release';
-import { drawU32, drawUnit } from '@/core/random/draw';
+import { drawU32, drawUnit, PURPOSE } from '@/core/random/draw';
 import type { Go, Report } from '@/core/reports/report';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import { judge } from '@/core/reports/judge';
@@ -105,7 +105,7 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
 }
 
 function settingsOf(index: number): Partial<ChildSettings> {
-  const draw = drawU32(SEED, index, 0, 'demo') % 24;
+  const draw = drawU32(SEED, index, 0, PURPOSE.demo) % 24;
   return {
     hand: draw % 8 === 3 ? 'left' : 'right',
     medium: draw % 9 === 4 ? 'paper' : 'screen',
@@ -117,17 +117,18 @@ async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: 
   const today = schoolDay(now, ZONE);
   const children = await childrenOf(classId, today);
   for (const [number, child] of children.entries()) {
-    const draw = drawUnit(SEED, number, week, 'demo');
-    const takesPart = drawUnit(SEED, number, 99, 'demo') > 0.08 && draw < (week === 3 ? 0.55 : 0.86);
+    const draw = drawUnit(SEED, number, week, PURPOSE.demo);
+    const takesPart = drawUnit(SEED, number, 99, PURPOSE.demo) > 0.08 && draw < (week === 3 ? 0.55 : 0.86);
     const assignment = (await assignmentsOfChild(child.id, sent.termId)).find((found) => found.weekId === sent.id);
     if (!assignment || !takesPart) continue;
-    const goes = 1 + (drawU32(SEED, number, week + 40, 'demo') % 2);
-    const skill = Math.exp(SKILL_SPREAD_LN * 1.6 * (drawUnit(SEED, number, 7, 'skill') + drawUnit(SEED, number, 8, 'skill') - 1)) * 0.97 ** week;
+    const goes = 1 + (drawU32(SEED, number, week + 40, PURPOSE.demo) % 2);
+    const skill =
+      Math.exp(SKILL_SPREAD_LN * 1.6 * (drawUnit(SEED, number, 7, PURPOSE.skill) + drawUnit(SEED, number, 8, PURPOSE.skill) - 1)) * 0.97 ** week;
     for (let go = 0; go < goes; go += 1) {
       const daysOpen = Math.min(6, daysBetween(sentOn, today));
       const startedAt = timeOfDay(
-        dayPlus(sentOn, drawU32(SEED, number, week * 10 + go, 'choice') % daysOpen),
-        15.5 + 3.5 * drawUnit(SEED, number, week * 10 + go, 'aim-time'),
+        dayPlus(sentOn, drawU32(SEED, number, week * 10 + go, PURPOSE.choice) % daysOpen),
+        15.5 + 3.5 * drawUnit(SEED, number, week * 10 + go, PURPOSE.aimTime),
       );
       await storePlay(assignment, child.id, sent.termId, skill, number * 100 + week * 10 + go, startedAt, serverKey, wrongness(number, week, go));
     }
@@ -152,7 +153,7 @@ type Wrongness = 'none' | 'sum' | 'too-fast';
 
 /** A few reports are wrong, as at every school. */
 function wrongness(number: number, week: number, go: number): Wrongness {
-  const draw = drawU32(SEED, number, week * 7 + go, 'choice') % 29;
+  const draw = drawU32(SEED, number, week * 7 + go, PURPOSE.choice) % 29;
   return draw === 5 ? 'sum' : draw === 13 ? 'too-fast' : 'none';
 }
 
@@ -199,7 +200,7 @@ async function storePlay(
     form,
     setUp,
     events: sped,
-    total: result.value + (wrong === 'sum' ? 10 : 0),
+    total: (result.value ?? 0) + (wrong === 'sum' ? 10 : 0),
     unit: result.unit,
   };
   const report: Report = {
@@ -207,7 +208,7 @@ async function storePlay(
     goes: [go],
     startedAt: startedAt.toISOString(),
     sentAt: new Date(startedAt.getTime() + 180_000).toISOString(),
-    felt: (['hard', 'right', 'easy'] as const)[drawU32(SEED, play, 3, 'demo') % 3]!,
+    felt: (['hard', 'right', 'easy'] as const)[drawU32(SEED, play, 3, PURPOSE.demo) % 3]!,
     adultInitials: 'AB',
   };
   const receivedAt = new Date(startedAt.getTime() + 181_000);

@@ -17,7 +17,7 @@ export interface CardItem {
   readonly game: Game;
   readonly levelId: string;
   readonly setUp: AssignedSetUp;
-  readonly par: number;
+  readonly par: number | null;
   /** Best score that counted on just this set-up, and how often it was played. */
   readonly best: number | null;
   readonly received: number;
@@ -29,6 +29,10 @@ export interface Card {
   readonly child: { readonly name: string; readonly hand: 'right' | 'left' | null } | null;
   readonly exerciseSwapped: boolean;
   readonly items: readonly CardItem[];
+}
+
+function bestOf(values: readonly number[], better: 'high' | 'low'): number {
+  return better === 'high' ? Math.max(...values) : Math.min(...values);
 }
 
 const WEEKS_SHOWN = 6;
@@ -43,6 +47,7 @@ export async function cardFor(key: AccessKey, today: string): Promise<Card> {
   const slip = key.scope === 'slip';
   const items = await Promise.all(
     assignments.slice(0, slip ? 1 : WEEKS_SHOWN).map(async (assignment): Promise<CardItem> => {
+      const game = await versionBody(assignment.versionId);
       const mine = plays.filter((play) => play.assignmentId === assignment.id);
       const counted = mine.filter((play) => play.kind === 'clean' && play.value !== null).map((play) => play.value!);
       return {
@@ -52,11 +57,11 @@ export async function cardFor(key: AccessKey, today: string): Promise<Card> {
         note: slip ? '' : assignment.week.note,
         warmUp: assignment.warmUp,
         diary: assignment.diary,
-        game: await versionBody(assignment.versionId),
+        game,
         levelId: assignment.levelId,
         setUp: assignment.setUp,
         par: assignment.par,
-        best: slip || counted.length === 0 ? null : Math.max(...counted),
+        best: slip || counted.length === 0 ? null : bestOf(counted, game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better),
         received: slip ? 0 : new Set(mine.map((play) => play.reportId)).size,
       };
     }),

@@ -41,8 +41,8 @@ function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
 }
 
 export async function takeIn(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<Received> {
-  const { game, programs } = await knownVersion(assignment.versionId);
-  const verdict = judge(game, envelope.report, programs);
+  const { game, levels } = await knownVersion(assignment.versionId);
+  const verdict = judge(game, envelope.report, levels);
   const bodyHash = contentHash(envelope);
   try {
     await storeTogether({

@@ -1,5 +1,5 @@
 /** Sends a week to a class: freezes the game's version and works out each child's set-up and par. */
-import { distancesOf, targetOf } from '@/core/course/geometry';
+import { distancesOf } from '@/core/course/geometry';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
 import { stepLengthM } from '@/core/measure/stature';
@@ -45,7 +45,7 @@ function assignmentsFor(game: Game, levelId: string, children: readonly Child[],
     game,
     game.levels.findIndex((known) => known.id === levelId),
   );
-  const pars = new Map<string, { par: number; parLow: number; parHigh: number; setUp: AssignedSetUp }>();
+  const pars = new Map<string, { par: number | null; parLow: number | null; parHigh: number | null; setUp: AssignedSetUp }>();
   return children.map((child) => {
     const ageYears = child.ageYears ?? classAge;
     const stepM = child.stepCm ? child.stepCm / 100 : stepLengthM(ageYears);
@@ -55,14 +55,13 @@ function assignmentsFor(game: Game, levelId: string, children: readonly Child[],
     if (!found) {
       const paced = pacedGame(level, stepM);
       const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed });
-      const target = targetOf(paced);
       found = {
-        par: forecast.par,
-        parLow: forecast.likelyLow,
-        parHigh: forecast.likelyHigh,
+        par: forecast?.par ?? null,
+        parLow: forecast?.likelyLow ?? null,
+        parHigh: forecast?.likelyHigh ?? null,
         setUp: {
           implement: paced.kit.implement,
-          targets: target ? [target.object] : [],
+          targets: Object.values(paced.course.targets).flatMap((list) => list.map((target) => target.object)),
           distancesM: distancesOf(paced).map((length) => Math.round(length * 1000) / 1000),
           stepM,
           ageYears,

@@ -5,6 +5,7 @@ import { requireSignedIn } from '@/server/auth/current';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
 import { schoolDay } from '@/server/school-calendar';
+import { starters } from '@/server/starters';
 
 export const metadata: Metadata = { title: 'Games' };
 
@@ -12,6 +13,11 @@ export default async function GamesPage() {
   const who = await requireSignedIn();
   const [games, classes] = await Promise.all([gamesOf(who.schoolId), classesOf(who.schoolId, schoolDay(new Date(), who.timeZone))]);
   return (
-    <GameShelf games={games.map(shelfGame)} mayChange={who.role === 'teacher'} ages={classes.map(({ name, ageYears }) => ({ name, ageYears }))} />
+    <GameShelf
+      games={games.map(shelfGame)}
+      starters={starters().map((starter) => shelfGame({ ...starter, id: starter.id as never, putAway: false, sent: 0 }))}
+      mayChange={who.role === 'teacher'}
+      ages={classes.map(({ name, ageYears }) => ({ name, ageYears }))}
+    />
   );
 }

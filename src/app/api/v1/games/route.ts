@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { sensibleStart, type StartFrom } from '@/core/course/sensible-start';
-import { AIMED_IDS, IMPLEMENT_IDS } from '@/core/objects/catalogue';
+import { BALL_IDS, THROWN_AT_IDS } from '@/core/objects/catalogue';
 import { TECHNIQUES } from '@/core/rules/throw-rules';
 import { addGame } from '@/server/db/games';
 import { transact } from '@/server/db/pool';
@@ -15,10 +15,10 @@ const body = Joi.object<StartFrom>({
     .valid(...TECHNIQUES)
     .required(),
   implement: Joi.string()
-    .valid(...IMPLEMENT_IDS)
+    .valid(...BALL_IDS)
     .required(),
   target: Joi.string()
-    .valid(...AIMED_IDS)
+    .valid(...THROWN_AT_IDS)
     .required(),
   ageYears: Joi.number().integer().min(4).max(12).required(),
 });

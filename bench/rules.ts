@@ -1,0 +1,118 @@
+/** What the rules cost: ratios from one run, so that the machine does not matter. */
+import { Bench } from 'tinybench';
+import { sensibleStart } from '@/core/course/sensible-start';
+import { distancesOf } from '@/core/course/geometry';
+import { placeChances } from '@/core/forecast/chances';
+import { playTables, simulateGo } from '@/core/forecast/simulate';
+import { drawU32, PURPOSE } from '@/core/random/draw';
+import { judge } from '@/core/reports/judge';
+import type { Report } from '@/core/reports/report';
+import { AT, compile, Phase, type Program } from '@/core/rules/compile';
+import { Kind, restart, start, step } from '@/core/rules/engine';
+import { REPORT_FORMAT } from '@/core/rules/formats';
+import type { Game } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
+import { measure } from '@/core/rules/measure';
+import type { PlayEvent } from '@/core/rules/play';
+import { readThrowRules, withThrowRules } from '@/core/rules/throw-rules';
+import { framesGame } from '../tests/examples/frames-game';
+import { throwByTheClock } from './reference/throw-by-the-clock';
+
+type Say = (what: string, measured: string, target: string, reached: boolean | null) => void;
+
+function programOf(game: Game): Program {
+  const compiled = compile(game);
+  if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
+  return compiled.value;
+}
+
+const SEED = 1;
+
+export async function benchRules(say: Say): Promise<void> {
+  const base = sensibleStart({ title: 'Bench', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
+  const rules = readThrowRules(base)!;
+  const game = withThrowRules(base, { ...rules, afterMiss: 'again', stop: { kind: 'seconds', s: 60 }, values: [1, 2, 4] });
+  const level = resolveLevel(game, 1);
+  const program = programOf(level);
+  const tables = playTables(program, placeChances(level, { ageYears: 8 }), 8);
+  const byHand = { values: [1, 2, 4], clockMs: 60_000, exerciseMs: 0 };
+  const state = start(program);
+  const times = { fetchMs: 0, exerciseMs: 0 };
+  for (let play = 0; play < 5000; play += 1) {
+    simulateGo(program, tables, state, SEED, play, times);
+    const scored = measure(program, state).value;
+    const reference = throwByTheClock(byHand, tables, SEED, play);
+    if (scored !== reference) throw new Error(`play ${play}: the engine says ${scored}, the hand-written game ${reference}`);
+  }
+
+  const frames = programOf(framesGame(10));
+  const framesState = start(frames);
+  const events: PlayEvent[] = [];
+  simulateGo(program, tables, state, SEED, 3, times, events);
+  const report: Report = {
+    format: REPORT_FORMAT,
+    goes: [
+      {
+        level: 'level-2',
+        counting: 'attempts',
+        hand: 'right',
+        otherHand: false,
+        form: 'standing',
+        setUp: { implement: 'sock-ball', targets: ['box'], distancesM: distancesOf(level) },
+        events,
+        total: measure(program, state).value,
+        unit: 'points',
+      },
+    ],
+    startedAt: '2027-03-01T16:00:00.000Z',
+    sentAt: '2027-03-01T16:05:00.000Z',
+  };
+  const levels = new Map();
+
+  let n = 0;
+  let sink = 0;
+  const REPEATS = 1000;
+  const bench = new Bench({ time: 700 });
+  bench
+    .add('draw', () => {
+      for (let i = 0; i < REPEATS; i += 1) sink ^= drawU32(SEED, n, i, PURPOSE.outcome);
+      n += 1;
+    })
+    .add('step', () => {
+      restart(program, state);
+      for (let i = 0; i < REPEATS; i += 1) step(program, state, Kind.attempt, i, i % 3 === 0 ? 1 : 0, 0);
+    })
+    .add('frames step', () => {
+      const pins = frames.parts[0]!.groups[0]!.offset + 1;
+      restart(frames, framesState);
+      for (let i = 0; i < REPEATS; i += 1) {
+        if (framesState[AT.phase] !== Phase.playing) restart(frames, framesState);
+        const standing = framesState[AT.first + pins]!;
+        step(frames, framesState, Kind.attempt, framesState[AT.lastT]!, standing & Math.imul(i + 1, 0x9e3779b1), 0);
+      }
+    })
+    .add('simulated game', () => {
+      for (let i = 0; i < 100; i += 1) simulateGo(program, tables, state, SEED, (n += 1), times);
+    })
+    .add('hand-written game', () => {
+      for (let i = 0; i < 100; i += 1) sink ^= throwByTheClock(byHand, tables, SEED, (n += 1));
+    })
+    .add('check', () => void judge(game, report, levels));
+  await bench.run();
+  // The fastest of many runs: on a machine that is shared anything slower is somebody else's work.
+  const us = (name: string) => {
+    const { result } = bench.getTask(name)!;
+    return result && 'latency' in result ? 1000 * result.latency.min : NaN;
+  };
+
+  const draw = us('draw') / REPEATS;
+  const ratio = (name: string, target: number, value: number) => say(name, `${value.toFixed(1)} ×`, `≤ ${target} ×`, value <= target);
+  say('one bare 32-bit draw', `${(1000 * draw).toFixed(1)} ns`, '', null);
+  ratio('a step of a sum game, in draws', 25, us('step') / REPEATS / draw);
+  ratio('a step of a frames game, in draws', 45, us('frames step') / REPEATS / draw);
+  ratio('a simulated game, in hand-written games (equal scores)', 12, us('simulated game') / us('hand-written game'));
+  const games = 1e6 / (us('simulated game') / 100);
+  say('sixty-second games a second on one core', `${Math.round(games).toLocaleString('en-GB')}`, '≥ 200,000', games >= 200_000);
+  say('checking a report', `${us('check').toFixed(0)} µs`, '< 1000 µs', us('check') < 1000);
+  if (sink === 0.5) throw new Error('never');
+}

@@ -1,0 +1,1 @@
+ALTER TABLE assignments MODIFY par INT NULL, MODIFY par_low INT NULL, MODIFY par_high INT NULL

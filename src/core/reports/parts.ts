@@ -1,0 +1,171 @@
+/**
+ * Nothing was tapped: what a family or a helper types at the end, and the events that it stands for. One list of fields for the page,
+ * the grid of paper sheets and the boxes on the sheet itself.
+ */
+import type { Effect, Game, Part } from '../rules/game';
+import { placeName } from '../rules/sentences';
+import type { PlayEvent } from '../rules/play';
+
+export type PartField = {
+  readonly part: number;
+  readonly go: number;
+  /** What to write here: "far mark", "full rounds", "frame 3, first ball". */
+  readonly label: string;
+  /** What each is worth, where that is one number. */
+  readonly each: number | null;
+  readonly least: number;
+  readonly most: number;
+} & (
+  | { readonly kind: 'row'; readonly row: number; readonly at: number }
+  | { readonly kind: 'counter'; readonly counter: string }
+  | { readonly kind: 'seconds' }
+  | { readonly kind: 'minutes' }
+  | { readonly kind: 'done' }
+  /** Pins felled by one ball; empty where the ball was not played. */
+  | { readonly kind: 'ball' }
+);
+
+const MOST = 999;
+const MOST_COUNTED = 100_000;
+
+/** The fields of a game resolved to one level, in the order in which they are written. */
+export function partFields(game: Game): readonly PartField[] {
+  return game.parts.flatMap((part, index) =>
+    Array.from({ length: part.goes.n }, (_, go) => fieldsOfPart(part).map((field) => ({ ...field, part: index, go }) as PartField)).flat(),
+  );
+}
+
+type Field = { [K in PartField['kind']]: Omit<Extract<PartField, { kind: K }>, 'part' | 'go'> }[PartField['kind']];
+
+function fieldsOfPart(part: Part): Field[] {
+  const { of } = part.measure;
+  if (of === 'clock') return [{ kind: 'seconds', label: 'seconds', each: null, least: 0, most: 3600 }];
+  if (of === 'minutes') return [{ kind: 'minutes', label: 'minutes', each: null, least: 0, most: 240 }];
+  if (of === 'done') return [{ kind: 'done', label: 'done', each: null, least: 0, most: 1 }];
+  if (carries(part)) return balls(part);
+  const byRow = rowFields(part, of.sum);
+  if (byRow) return byRow;
+  const counters = [
+    ...Object.keys(of.sum),
+    ...(part.measure.tie ?? []).flatMap((tie) => (typeof tie.of === 'string' ? [] : Object.keys(tie.of.sum))),
+  ];
+  return [...new Set(counters)].map((counter) => ({
+    kind: 'counter',
+    counter,
+    label: part.counterWords?.[counter] ?? counter,
+    each: of.sum[counter] ?? null,
+    least: 0,
+    most: MOST_COUNTED,
+  }));
+}
+
+function carries(part: Part): boolean {
+  return part.rows.some((row) => row.do.some((effect) => effect.do === 'carry'));
+}
+
+/** Balls of a frames game: two a frame and up to two extra. */
+function balls(part: Part): Field[] {
+  const pins = Object.values(part.groups).find((group) => group.kind === 'pin')?.n ?? 10;
+  const frames = Number(part.stop.flatMap((stop) => stop.if).find(([operand, op]) => operand.startsWith('n.') && op === '>=')?.[2] ?? 10);
+  const ball = (label: string): Field => ({ kind: 'ball', label, each: null, least: 0, most: pins });
+  return [
+    ...Array.from({ length: frames }, (_, frame) => [ball(`frame ${frame + 1}, first ball`), ball(`frame ${frame + 1}, second ball`)]).flat(),
+    ball('extra ball 1'),
+    ball('extra ball 2'),
+  ];
+}
+
+/** One field for each row (and element) that gives points, when the score is nothing but those; else undefined. */
+function rowFields(part: Part, sum: Readonly<Record<string, number>>): Field[] | undefined {
+  const scores = (effect: Effect) => 'counter' in effect && effect.counter in sum;
+  if (Object.values(part.also ?? {}).some((effects) => effects.some(scores))) return undefined;
+  if (Object.keys(sum).some((counter) => part.startAt?.[counter])) return undefined;
+  const fields: Field[] = [];
+  for (const [row, rule] of part.rows.entries()) {
+    const scoring = rule.do.filter(scores);
+    if (scoring.length === 0) continue;
+    if (rule.validity === 'replay' || rule.if.length !== 1 || rule.if[0]![0] !== 'end' || scoring.length > 1) return undefined;
+    const effect = scoring[0]!;
+    if (effect.do !== 'add' || effect.timesCarry || effect.for === 'others') return undefined;
+    const weight = sum[effect.counter]!;
+    const endLabel = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.label ?? '';
+    if (typeof effect.amount === 'number') {
+      fields.push({ kind: 'row', row, at: 0, label: endLabel.toLocaleLowerCase('en-GB'), each: effect.amount * weight, least: 0, most: MOST });
+      continue;
+    }
+    const group = effect.amount === 'value' && effect.of !== undefined ? part.groups[effect.of] : undefined;
+    if (!group?.value) return undefined;
+    group.value.forEach((value, at) => {
+      const name = group.labels?.[at] ?? (group.kind === 'place' ? `${placeName(at, group.n)} mark`.trim() : `${group.kind} ${at + 1}`);
+      const seldom = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.as === 'seldom';
+      fields.push({
+        kind: 'row',
+        row,
+        at,
+        label: seldom ? `${name}, ${endLabel.toLocaleLowerCase('en-GB')}` : name,
+        each: value * weight,
+        least: 0,
+        most: MOST,
+      });
+    });
+  }
+  // A rare end that counts like a hit is written with the hits.
+  const main = fields.filter((field) => field.kind === 'row' && !isSeldom(part, field.row));
+  return main.length > 0 ? main : undefined;
+}
+
+function isSeldom(part: Part, row: number): boolean {
+  const end = part.rows[row]!.if[0]?.[2];
+  return part.tasks.flatMap((task) => task.ends ?? []).find((one) => one.id === end)?.as === 'seldom';
+}
+
+/** The events that the typed fields stand for; empty fields count as nothing. The list is played with counting 'parts'. */
+export function eventsFromFields(game: Game, fields: readonly PartField[], typed: readonly (number | null)[]): PlayEvent[] {
+  const events: PlayEvent[] = [];
+  let t = 0;
+  let first = true;
+  for (const [index, part] of game.parts.entries()) {
+    for (let go = 0; go < part.goes.n; go += 1) {
+      const mine = fields.map((field, at) => ({ field, value: typed[at] ?? null })).filter(({ field }) => field.part === index && field.go === go);
+      if (part.when && mine.every(({ value }) => value === null)) continue;
+      if (!first) events.push({ do: 'begin', t });
+      first = false;
+      let why: 'time' | 'goal' | 'rounds' | 'given-up' = part.clock.kind === 'down' ? 'time' : 'rounds';
+      let took = part.clock.kind === 'down' ? part.clock.s * 1000 : 0;
+      let ended = false;
+      for (const { field, value } of mine) {
+        if (value === null) {
+          if (field.kind === 'seconds' || field.kind === 'minutes' || field.kind === 'done') why = 'given-up';
+          continue;
+        }
+        switch (field.kind) {
+          case 'row':
+            if (value > 0) events.push({ do: 'tally', t, row: field.row, at: field.at, n: value });
+            break;
+          case 'counter':
+            events.push({ do: 'tally', t, counter: field.counter, n: value });
+            break;
+          case 'seconds':
+            took = value * 1000;
+            why = 'goal';
+            break;
+          case 'minutes':
+            took = value * 60_000;
+            why = 'goal';
+            break;
+          case 'done':
+            why = value > 0 ? 'goal' : 'given-up';
+            break;
+          case 'ball':
+            events.push({ do: 'attempt', t, count: value });
+            ended = true;
+            break;
+        }
+      }
+      t += took;
+      // Frames end by themselves when the last ball is in.
+      if (!ended) events.push({ do: 'finish', t, why });
+    }
+  }
+  return events;
+}

@@ -1,0 +1,214 @@
+/**
+ * Reachable totals: which scores a game can end with at all, by arithmetic alone. The engine itself is walked through every observation
+ * from every state that differs in what the rules look at; time, and counters that no rule reads, do not tell states apart.
+ */
+import { AT, B, compile, Phase, UNSET, type PartProgram, type Program } from './compile';
+import { Kind, popCount, start, step, type State } from './engine';
+import type { Game, Part } from './game';
+import { measure } from './measure';
+
+export interface Known {
+  /** How many attempts were made, where that is known. */
+  readonly attempts?: number;
+}
+
+export interface Totals {
+  readonly unit: string;
+  /** Smallest and largest total; null: there is no bound, or none below the ceiling. */
+  readonly least: number | null;
+  readonly most: number | null;
+  /** False when the rules have too many states to be walked through: the bounds are then the widest, and every total between them passes. */
+  readonly exact: boolean;
+  /** Totals between the bounds (and below the ceiling) that cannot be. */
+  readonly cannotBe: readonly number[];
+}
+
+/** Totals above this are not walked to; whatever can be added up to it is taken to go on in the same way. */
+const CEILING = 1200;
+const MOST_STATES = 60_000;
+
+const anything = (unit: string, least: number | null, most: number | null): Totals => ({ unit, least, most, exact: false, cannotBe: [] });
+
+/** The totals that one player can reach on the whole card. Throws only on a game that was not read. */
+export function reachableTotals(game: Game, known: Known = {}): Totals {
+  const { combine } = game.card;
+  if (game.parts.length === 1) return describe(game.parts[0]!.measure.unit, valuesOfPart(game, 0, known));
+  if (combine === 'list') return anything('', null, null);
+  if (combine === 'wins') return { unit: 'won', least: 0, most: game.parts.length, exact: true, cannotBe: [] };
+  const sets = game.parts.map((part, index): Values => ({ ...valuesOfPart(game, index, {}), optional: part.when !== undefined }));
+  return describe(game.parts[0]!.measure.unit, sets.reduce(added));
+}
+
+/** True when this total can be. */
+export function canBe(totals: Totals, total: number): boolean {
+  if (!Number.isInteger(total)) return false;
+  if (totals.least !== null && total < totals.least) return false;
+  if (totals.most !== null && total > totals.most) return false;
+  return !totals.cannotBe.includes(total);
+}
+
+interface Values {
+  readonly values: ReadonlySet<number>;
+  readonly exact: boolean;
+  /** True when values went on beyond the ceiling. */
+  readonly endless: boolean;
+  readonly optional?: boolean;
+}
+
+function describe(unit: string, { values, exact, endless }: Values): Totals {
+  if (values.size === 0) return anything(unit, 0, null);
+  const sorted = [...values].sort((a, b) => a - b);
+  const least = sorted[0]!;
+  const most = sorted.at(-1)!;
+  if (!exact) return anything(unit, least < 0 ? null : Math.min(0, least), null);
+  const cannotBe: number[] = [];
+  for (let total = least + 1; total < Math.min(most, CEILING); total += 1) if (!values.has(total)) cannotBe.push(total);
+  // Beyond the ceiling everything passes.
+  return { unit, least, most: endless ? null : most, exact: true, cannotBe };
+}
+
+function added(one: Values, other: Values): Values {
+  const values = new Set<number>(other.optional ? one.values : []);
+  for (const a of one.values) for (const b of other.values) if (a + b <= CEILING * 2) values.add(a + b);
+  return { values, exact: one.exact && other.exact, endless: one.endless || other.endless };
+}
+
+function valuesOfPart(game: Game, index: number, known: Known): Values {
+  const part = game.parts[index]!;
+  const { measure: rule, goes } = part;
+  if (rule.of === 'done') return { values: new Set([0, 1]), exact: true, endless: false };
+  if (typeof rule.of === 'string' || part.tasks.some((task) => task.see === 'count' || task.see === 'length'))
+    return { values: new Set([0]), exact: false, endless: true };
+  const alone: Game = {
+    ...game,
+    parts: [{ ...part, goes: { n: 1, keep: 'last' } }],
+    sides: { n: 1, turn: 'none' },
+    card: { combine: 'sum', better: rule.better },
+  };
+  const compiled = compile(alone);
+  if (!compiled.ok) return { values: new Set([0]), exact: false, endless: true };
+  const once = walk(compiled.value, known);
+  let values = once;
+  if (goes.keep === 'sum') for (let go = 1; go < goes.n; go += 1) values = { ...added(values, once), endless: once.endless };
+  return values;
+}
+
+/** Cells of a block that can make a difference to what happens next or to the value. */
+function tellingCells(program: PartProgram, known: Known): number[] {
+  const { part } = program;
+  const used = new Set<string>();
+  const operands = [...part.rows.flatMap((row) => row.if), ...part.stop.flatMap((stop) => stop.if)].map(([operand]) => operand);
+  const effects = [...part.rows.flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
+  for (const operand of operands) if (operand.startsWith('n.')) used.add(operand.slice(2));
+  for (const effect of effects)
+    if ('amount' in effect && typeof effect.amount === 'string' && effect.amount.startsWith('n.')) used.add(effect.amount.slice(2));
+  for (const group of Object.values(part.groups)) if (group.up) used.add(group.up);
+  if (typeof part.measure.of !== 'string') for (const counter of Object.keys(part.measure.of.sum)) used.add(counter);
+  return [
+    B.task,
+    B.carryNext,
+    B.carryAfter,
+    ...(operands.includes('attempts') || known.attempts !== undefined ? [B.attempts] : []),
+    ...program.groups.flatMap((group) => [group.offset, group.offset + 1]),
+    ...part.counters.filter((counter) => used.has(counter)).map((counter) => program.counterOffset(counter)),
+  ];
+}
+
+/** Elements that no rule tells apart may be counted instead of listed: a checklist of fifteen things has sixteen states, not thousands. */
+function alike(part: Part, groupId: string): boolean {
+  const group = part.groups[groupId]!;
+  const looked = part.rows.some((row) => row.if.some(([operand]) => operand === `at.${groupId}`));
+  const moved = part.rows.some((row) => row.do.some((effect) => effect.do === 'go' && effect.group === groupId));
+  return group.order === 'free' && !looked && !moved && new Set(group.value ?? [0]).size === 1;
+}
+
+function flagSets(flags: number): number[] {
+  if (flags === 0) return [0];
+  if (flags <= 3) return Array.from({ length: 1 << flags }, (_, set) => set);
+  return [0, ...Array.from({ length: flags }, (_, flag) => 1 << flag)];
+}
+
+interface Try {
+  readonly choices: readonly (readonly [group: number, element: number])[];
+  readonly a: number;
+  readonly flags: number;
+}
+
+/** Every way in which the next attempt can go, as the rules can tell it. */
+function triesFrom(program: PartProgram, state: State): Try[] {
+  const base = state[AT.base]!;
+  const task = program.tasks[state[base + B.task]!]!;
+  const choicesOf = (index: number): (readonly [number, number])[][] => {
+    if (index < 0) return [[]];
+    const group = program.groups[index]!;
+    if (group.order === 'fixed' || task.see === 'felled') return [[]];
+    const at = state[base + group.offset]!;
+    const up = Array.from({ length: group.n }, (_, one) => one).filter(
+      (one) => (state[base + group.offset + 1]! & (1 << one)) !== 0 && (group.order === 'free' || Math.abs(one - at) <= 1),
+    );
+    return (alike(program.part, group.id) ? up.slice(0, 1) : up).map((one) => (one === at ? [] : [[index, one] as const]));
+  };
+  const seen: number[] = [];
+  if (task.hasEnds) for (let end = 0; end < task.ends.length; end += 1) if (task.endMask & (1 << end)) seen.push(end);
+  if (task.see === 'face') for (let face = 0; face < (program.part.tasks[state[base + B.task]!]!.faces?.length ?? 2); face += 1) seen.push(face);
+  if (task.see === 'felled') {
+    const standing = task.at >= 0 ? state[base + program.groups[task.at]!.offset + 1]! : 0;
+    let mask = 0;
+    seen.push(0);
+    for (let bit = 0; bit < 30; bit += 1) if (standing & (1 << bit)) seen.push((mask |= 1 << bit));
+  }
+  const tries: Try[] = [];
+  for (const from of choicesOf(task.from))
+    for (const at of choicesOf(task.at))
+      for (const a of seen) for (const flags of flagSets(task.flags.length)) tries.push({ choices: [...from, ...at], a, flags });
+  return tries;
+}
+
+function walk(program: Program, known: Known): Values {
+  const part = program.parts[0]!;
+  const cells = tellingCells(part, known);
+  const aliked = new Set(part.groups.filter((group) => alike(part.part, group.id)).map((group) => group.offset));
+  const keyOf = (state: State) => {
+    const base = state[AT.base]!;
+    return cells.map((cell) => (aliked.has(cell) ? 0 : aliked.has(cell - 1) ? popCount(state[base + cell]!) : state[base + cell]!)).join(' ');
+  };
+  const values = new Set<number>();
+  const seen = new Set<string>();
+  let frontier: State[] = [start(program)];
+  let endless = false;
+  seen.add(keyOf(frontier[0]!));
+  const note = (state: State) => {
+    const { value } = measure(program, state);
+    const attempts = state[part.base + B.attempts]!;
+    if (value !== null && Math.abs(value) !== UNSET && (known.attempts === undefined || attempts === known.attempts)) values.add(value);
+    return value ?? 0;
+  };
+  note(frontier[0]!);
+  while (frontier.length > 0) {
+    const next: State[] = [];
+    for (const state of frontier) {
+      for (const { choices, a, flags } of triesFrom(part, state)) {
+        const after = state.slice();
+        for (const gate of part.gates) after[part.base + gate.offset] = 0;
+        after[AT.heldSince] = -1;
+        for (const [group, element] of choices) step(program, after, Kind.choose, 0, group, element);
+        const task = part.tasks[after[part.base + B.task]!]!;
+        if (step(program, after, Kind.attempt, task.atWhistle ? part.clockDownMs : 0, a, flags) !== 0) continue;
+        const value = note(after);
+        if (after[AT.phase] !== Phase.playing) continue;
+        if (known.attempts !== undefined && after[part.base + B.attempts]! >= known.attempts) continue;
+        if (Math.abs(value) > CEILING) {
+          endless = true;
+          continue;
+        }
+        const key = keyOf(after);
+        if (seen.has(key)) continue;
+        seen.add(key);
+        if (seen.size > MOST_STATES) return { values, exact: false, endless: true };
+        next.push(after);
+      }
+    }
+    frontier = next;
+  }
+  return { values, exact: true, endless };
+}

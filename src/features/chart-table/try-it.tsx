@@ -1,0 +1,148 @@
+'use client';
+import { useCallback, useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { compile } from '@/core/rules/compile';
+import { replay } from '@/core/rules/engine';
+import type { Game } from '@/core/rules/game';
+import { measure, type Result } from '@/core/rules/measure';
+import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { Button, QuietButton } from '@/ui/button';
+import { Counter } from '../counter/counter';
+import { PartsEntry } from '../counter/parts-entry';
+import { usePlay } from '../counter/use-play';
+import { WholeScore, Working } from '../counter/working';
+
+const Phone = styled.section`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  height: min(640px, max(520px, calc(100vh - 342px)));
+  padding: 14px 16px;
+  border: 1.5px solid var(--ink);
+  border-radius: 18px;
+  background: var(--paper);
+  font-family: var(--font-child), sans-serif;
+  overflow-y: auto;
+  & > h2 {
+    font-size: 1.05rem;
+    font-weight: 400;
+    color: var(--ink-soft);
+  }
+`;
+
+const Ways = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  font-family: var(--font-desk), sans-serif;
+`;
+
+export interface TryItProps {
+  /** The game at the level that is shown. */
+  readonly level: Game;
+  readonly levelName: string;
+  readonly onClose: () => void;
+}
+
+type Stage =
+  | { readonly on: 'ways' }
+  | { readonly on: 'play'; readonly counting: CountingWay; readonly number: number }
+  | { readonly on: 'parts' }
+  | { readonly on: 'done'; readonly events: readonly PlayEvent[]; readonly result: Result };
+
+/** The teacher plays the level with the very counter that the family has. */
+export function TryIt({ level, levelName, onClose }: TryItProps) {
+  const [stage, setStage] = useState<Stage>({ on: 'ways' });
+  const compiled = useMemo(() => compile(level), [level]);
+  if (!compiled.ok) return <Phone aria-label="Try it">{compiled.problems[0]!.reason}</Phone>;
+  const program = compiled.value;
+  const hitsOnly = program.parts.length === 1 && program.parts[0]!.successesTell;
+  return (
+    <Phone aria-label="Try it">
+      <h2>
+        {level.title} · {levelName} · try it
+      </h2>
+      {stage.on === 'ways' && (
+        <Ways>
+          <p>The same counter as at home. Who counts?</p>
+          <Button $strong onPress={() => setStage({ on: 'play', counting: 'attempts', number: 1 })}>
+            A helper taps every try
+          </Button>
+          {hitsOnly && <Button onPress={() => setStage({ on: 'play', counting: 'successes', number: 1 })}>A helper taps what goes well</Button>}
+          <Button onPress={() => setStage({ on: 'parts' })}>Nobody: it is written down at the end</Button>
+          <QuietButton onPress={onClose}>Back to the rules</QuietButton>
+        </Ways>
+      )}
+      {stage.on === 'play' && (
+        <Playing key={stage.number} level={level} counting={stage.counting} onDone={(events, result) => setStage({ on: 'done', events, result })} />
+      )}
+      {stage.on === 'parts' && (
+        <Parts
+          level={level}
+          onDone={(typed) => {
+            const events = eventsFromFields(level, partFields(level), typed);
+            setStage({ on: 'done', events, result: measure(program, replay(program, events, 'parts').state) });
+          }}
+        />
+      )}
+      {stage.on === 'done' && (
+        <>
+          <WholeScore result={stage.result} />
+          {stage.result.finished === 'stopped' && stage.result.value !== null && <p style={{ textAlign: 'center' }}>Ended before the end.</p>}
+          <Working program={program} events={stage.events} result={stage.result} />
+          {stage.result.sides.length > 1 && !stage.result.team && (
+            <p style={{ textAlign: 'center' }}>
+              {stage.result.sides.map((value, side) => `${side === 0 ? 'you' : `player ${side + 1}`} ${value ?? '–'}`).join(', ')}
+            </p>
+          )}
+          <Ways>
+            <Button $strong onPress={() => setStage({ on: 'ways' })}>
+              Again
+            </Button>
+            <QuietButton onPress={onClose}>Back to the rules</QuietButton>
+          </Ways>
+        </>
+      )}
+    </Phone>
+  );
+}
+
+function Playing({
+  level,
+  counting,
+  onDone,
+}: {
+  level: Game;
+  counting: CountingWay;
+  onDone: (events: readonly PlayEvent[], result: Result) => void;
+}) {
+  const keep = useCallback(() => undefined, []);
+  const play = usePlay(level, [], keep, counting);
+  if (play.moves.over)
+    return (
+      <Ways>
+        <WholeScore result={play.result} />
+        <Button $strong onPress={() => onDone(play.events, play.result)}>
+          See the working
+        </Button>
+        <QuietButton onPress={play.takeBack}>Undo the last</QuietButton>
+      </Ways>
+    );
+  return <Counter play={play} exerciseSwapped={false} />;
+}
+
+function Parts({ level, onDone }: { level: Game; onDone: (typed: readonly (number | null)[]) => void }) {
+  const fields = useMemo(() => partFields(level), [level]);
+  const [typed, setTyped] = useState<readonly (number | null)[]>(() => fields.map(() => null));
+  return (
+    <>
+      <PartsEntry game={level} fields={fields} typed={typed} onTyped={setTyped} />
+      <Ways>
+        <Button $strong onPress={() => onDone(typed)}>
+          That is right
+        </Button>
+      </Ways>
+    </>
+  );
+}

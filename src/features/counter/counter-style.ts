@@ -1,0 +1,247 @@
+'use client';
+import styled, { css } from 'styled-components';
+
+export const Field = styled.div`
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  gap: 10px;
+  min-height: 0;
+`;
+
+export const Time = styled.p`
+  font-size: clamp(4.2rem, 25vw, 6.4rem);
+  font-weight: 700;
+  line-height: 0.95;
+  text-align: center;
+  letter-spacing: -0.02em;
+  &[data-small] {
+    font-size: clamp(3rem, 16vw, 3.8rem);
+  }
+`;
+
+export const Left = styled.div`
+  flex: none;
+  height: 14px;
+  border: 1.5px solid var(--ink);
+  background: var(--band-2);
+  & div {
+    height: 100%;
+    background: var(--tide);
+    transform-origin: left;
+  }
+`;
+
+export const Ask = styled.p`
+  font-size: 1.7rem;
+  font-weight: 700;
+  text-align: center;
+  line-height: 1.2;
+`;
+
+export const Said = styled.p`
+  font-size: 1.1rem;
+  text-align: center;
+  line-height: 1.25;
+`;
+
+export const Marks = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: center;
+  gap: 10px 14px;
+  & button {
+    min-width: 60px;
+    height: 60px;
+    padding: 0 8px;
+    border: 2px solid var(--ink);
+    border-radius: 30px;
+    background: var(--sheet);
+    font-size: 1.3rem;
+    font-weight: 700;
+    cursor: pointer;
+  }
+  & button[aria-checked='true'] {
+    background: var(--gorse);
+    color: #17323a;
+  }
+  &[data-many] button {
+    min-width: 46px;
+    height: 46px;
+    font-size: 1.05rem;
+  }
+`;
+
+export const Score = styled.p`
+  text-align: center;
+  font-size: 1.25rem;
+  line-height: 1.05;
+  & b {
+    display: block;
+    font-size: 2.6rem;
+  }
+`;
+
+const big = css`
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  gap: 6px;
+  width: 100%;
+  min-height: 72px;
+  border: 2px solid var(--ink);
+  border-radius: 10px;
+  font-size: 1.9rem;
+  font-weight: 700;
+  line-height: 1.1;
+  cursor: pointer;
+  touch-action: manipulation;
+  & span {
+    font-size: 1.15rem;
+    font-weight: 400;
+  }
+  &[data-several] {
+    min-height: 60px;
+    font-size: 1.5rem;
+  }
+`;
+
+export const Success = styled.button`
+  ${big}
+  flex: 2;
+  background: var(--ink);
+  color: var(--on-ink);
+  &:disabled {
+    opacity: 0.45;
+    cursor: default;
+  }
+`;
+
+export const Failure = styled.button`
+  ${big}
+  flex: 1;
+  background: var(--sheet);
+  color: var(--ink);
+`;
+
+export const Owed = styled.section`
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  gap: 14px;
+  padding-top: 18px;
+  text-align: center;
+  & .times {
+    font-size: 5.5rem;
+    font-weight: 700;
+    line-height: 1;
+  }
+`;
+
+export const Small = styled.div`
+  display: flex;
+  justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+`;
+
+export const TextButton = styled.button`
+  min-height: 44px;
+  padding: 0 2px;
+  border: 0;
+  background: none;
+  font-size: clamp(0.95rem, 4.6vw, 1.15rem);
+  cursor: pointer;
+  text-decoration: underline;
+  text-decoration-color: var(--gorse);
+  text-decoration-thickness: 3px;
+  text-underline-offset: 6px;
+`;
+
+/** Things that happened on the way: pressed before the end is tapped. */
+export const Flags = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  & button {
+    flex: 1 1 40%;
+    min-height: 48px;
+    padding: 4px 10px;
+    border: 2px dashed var(--ink);
+    border-radius: 10px;
+    background: transparent;
+    font-size: 1.05rem;
+    cursor: pointer;
+  }
+  & button[aria-pressed='true'] {
+    border-style: solid;
+    background: var(--gorse);
+    color: #17323a;
+    font-weight: 700;
+  }
+`;
+
+export const List = styled.ul`
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  gap: 6px;
+  min-height: 120px;
+  margin: 0;
+  padding: 2px;
+  overflow-y: auto;
+  list-style: none;
+  & button {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    width: 100%;
+    min-height: 48px;
+    padding: 4px 12px;
+    border: 2px solid var(--line-strong);
+    border-radius: 10px;
+    background: var(--sheet);
+    font-size: 1.15rem;
+    text-align: left;
+    cursor: pointer;
+  }
+  & button:disabled {
+    border-style: dashed;
+    background: transparent;
+    color: var(--ink-soft);
+    text-decoration: line-through;
+    cursor: default;
+  }
+`;
+
+export const Entry = styled.div`
+  display: grid;
+  grid-template-columns: 64px 1fr 64px;
+  gap: 10px;
+  & button {
+    min-height: 64px;
+    border: 2px solid var(--ink);
+    border-radius: 10px;
+    background: var(--sheet);
+    font-size: 1.8rem;
+    font-weight: 700;
+    cursor: pointer;
+  }
+  & input {
+    width: 100%;
+    min-height: 64px;
+    border: 2px solid var(--ink);
+    border-radius: 10px;
+    background: var(--sheet);
+    font-size: 2.2rem;
+    font-weight: 700;
+    text-align: center;
+  }
+  &[data-words] {
+    grid-template-columns: 1fr;
+  }
+  &[data-words] input {
+    font-size: 1.5rem;
+  }
+`;

@@ -1,0 +1,49 @@
+'use client';
+import styled from 'styled-components';
+import type { Frame } from '@/core/rules/frames';
+
+const Sheet = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  table-layout: fixed;
+  font-size: 0.85rem;
+  & td,
+  & th {
+    padding: 2px 0;
+    border: 1px solid var(--ink);
+    text-align: center;
+    font-weight: 400;
+  }
+  & tr:last-child td {
+    font-weight: 700;
+    font-size: 1rem;
+  }
+`;
+
+/** "4 /", "6 –": what each ball felled; a stroke where the second cleared what the first left. */
+function written(frame: Frame): string {
+  return frame.balls.map((fell, ball) => (ball === 1 && frame.kind === 'spare' ? '/' : fell === 0 ? '–' : `${fell}`)).join(' ');
+}
+
+/** The sheet of frames with the running total. */
+export function FrameSheet({ frames, of }: { frames: readonly Frame[]; of: number }) {
+  const all = Array.from({ length: of }, (_, index) => frames[index]);
+  return (
+    <Sheet aria-label="Frame by frame">
+      <tbody>
+        <tr>
+          {all.map((frame, index) => (
+            <td key={index} aria-label={`Frame ${index + 1}`}>
+              {frame ? written(frame) : ' '}
+            </td>
+          ))}
+        </tr>
+        <tr>
+          {all.map((frame, index) => (
+            <td key={index}>{frame?.total ?? ' '}</td>
+          ))}
+        </tr>
+      </tbody>
+    </Sheet>
+  );
+}

@@ -1,0 +1,92 @@
+'use client';
+import styled from 'styled-components';
+import type { Game } from '@/core/rules/game';
+import type { PartField } from '@/core/reports/parts';
+
+const Steps = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 60px 76px 60px;
+  align-items: center;
+  gap: 8px;
+  & button {
+    min-height: 56px;
+    border: 2px solid var(--ink);
+    border-radius: 10px;
+    background: var(--sheet);
+    font-size: 1.6rem;
+    font-weight: 700;
+    cursor: pointer;
+  }
+  & input {
+    width: 100%;
+    min-height: 56px;
+    border: 0;
+    border-bottom: 3px solid var(--gorse);
+    background: transparent;
+    text-align: center;
+    font-size: 1.7rem;
+    font-weight: 700;
+  }
+  & small {
+    color: var(--ink-soft);
+  }
+`;
+
+const Title = styled.h2`
+  margin-top: 6px;
+`;
+
+/** Nothing was tapped: the parts of the score, written at the end, as few or as many as the game has. */
+export function PartsEntry({
+  game,
+  fields,
+  typed,
+  onTyped,
+}: {
+  game: Game;
+  fields: readonly PartField[];
+  typed: readonly (number | null)[];
+  onTyped: (typed: readonly (number | null)[]) => void;
+}) {
+  const put = (index: number, value: number | null) =>
+    onTyped(
+      typed.map((old, at) => (at === index ? (value === null ? null : Math.max(fields[index]!.least, Math.min(fields[index]!.most, value))) : old)),
+    );
+  return fields.map((field, index) => {
+    const part = game.parts[field.part]!;
+    const heading = game.parts.length > 1 || part.goes.n > 1;
+    const first = index === 0 || fields[index - 1]!.part !== field.part || fields[index - 1]!.go !== field.go;
+    return (
+      <div key={index}>
+        {heading && first && <Title>{[part.title, part.goes.n > 1 ? `go ${field.go + 1}` : ''].filter(Boolean).join(', ')}</Title>}
+        <Steps>
+          <span>
+            {field.label}
+            {field.each !== null && field.each !== 1 && (
+              <>
+                <br />
+                <small>{field.each} each</small>
+              </>
+            )}
+          </span>
+          <button type="button" aria-label={`One fewer: ${field.label}`} onClick={() => put(index, (typed[index] ?? 0) - 1)}>
+            −
+          </button>
+          <input
+            inputMode="numeric"
+            aria-label={field.label}
+            value={typed[index] ?? ''}
+            placeholder="0"
+            onChange={(event) => {
+              const digits = event.target.value.replace(/\D/g, '');
+              put(index, digits === '' ? null : Number(digits));
+            }}
+          />
+          <button type="button" aria-label={`One more: ${field.label}`} onClick={() => put(index, (typed[index] ?? 0) + 1)}>
+            +
+          </button>
+        </Steps>
+      </div>
+    );
+  });
+}

@@ -1,0 +1,116 @@
+'use client';
+import styled from 'styled-components';
+import { framesOf, playsFrames } from '@/core/rules/frames';
+import type { Program } from '@/core/rules/compile';
+import type { Result } from '@/core/rules/measure';
+import type { PlayEvent } from '@/core/rules/play';
+import { placeName } from '@/core/rules/sentences';
+import { FrameSheet } from './frame-sheet';
+
+const Sum = styled.table`
+  align-self: center;
+  border-collapse: collapse;
+  font-size: 1.5rem;
+  & td,
+  & th {
+    padding: 3px 8px;
+    text-align: right;
+    font-weight: 400;
+  }
+  & th {
+    font-size: 1.05rem;
+    color: var(--ink-soft);
+    text-align: left;
+  }
+  & tr.sum td {
+    border-top: 2px solid var(--ink);
+    border-bottom: 5px double var(--ink);
+    font-weight: 700;
+  }
+`;
+
+const Whole = styled.p`
+  text-align: center;
+  font-size: 1.4rem;
+  line-height: 1.1;
+  & b {
+    display: block;
+    font-size: 4.5rem;
+    line-height: 1;
+  }
+`;
+
+/** The score, large, with its unit: seconds as minutes and seconds, millimetres as centimetres. */
+export function WholeScore({ result }: { result: Result }) {
+  if (result.value === null)
+    return (
+      <Whole>
+        <b style={{ fontSize: '2.2rem' }}>{result.finished === null ? '–' : 'Not finished'}</b>
+      </Whole>
+    );
+  const length = result.unit === 'mm';
+  return (
+    <Whole>
+      <b>{length ? result.value / 10 : result.value}</b>
+      {length ? 'cm' : result.unit}
+      {result.team && <span style={{ display: 'block', fontSize: '1rem' }}>made together</span>}
+    </Whole>
+  );
+}
+
+/** The working at the end, like a sum in a pupil's book. */
+export function Working({ program, events, result }: { program: Program; events: readonly PlayEvent[]; result: Result }) {
+  if (program.parts.length === 1 && playsFrames(program.parts[0]!)) {
+    const frames = framesOf(program, events);
+    return <FrameSheet frames={frames} of={Math.max(frames.length, 10)} />;
+  }
+  if (program.parts.length > 1) {
+    const adds = program.game.card.combine === 'sum';
+    return (
+      <Sum>
+        <tbody>
+          {result.parts.map((part) => (
+            <tr key={part.part}>
+              <th>{part.title}</th>
+              <td>{part.value ?? 'not finished'}</td>
+            </tr>
+          ))}
+          {adds && (
+            <tr className="sum">
+              <th>together</th>
+              <td>{result.value ?? 'not finished'}</td>
+            </tr>
+          )}
+        </tbody>
+      </Sum>
+    );
+  }
+  const goes = result.parts[0]?.goes ?? [];
+  const places = Math.max(0, ...Object.values(program.parts[0]!.part.groups).map((group) => group.value?.length ?? 0));
+  if (result.working.length === 0 && goes.length < 2) return null;
+  return (
+    <Sum>
+      <tbody>
+        {goes.map((value, index) => (
+          <tr key={`go ${index}`}>
+            <th>go {index + 1}</th>
+            <td colSpan={3}>{value ?? 'not finished'}</td>
+          </tr>
+        ))}
+        {goes.length < 2 &&
+          result.working.map((line, index) => (
+            <tr key={index}>
+              <th>{line.what ?? (line.place !== null ? placeName(line.place - 1, places) : '')}</th>
+              <td>{line.each === 1 && line.what ? '' : `${line.times} × ${line.each}`}</td>
+              <td>{line.each === 1 && line.what ? '' : '='}</td>
+              <td>{line.times * line.each}</td>
+            </tr>
+          ))}
+        <tr className="sum">
+          <th>{goes.length > 1 ? program.parts[0]!.part.goes.keep : 'together'}</th>
+          <td colSpan={3}>{result.value ?? 'not finished'}</td>
+        </tr>
+      </tbody>
+    </Sum>
+  );
+}

@@ -1,0 +1,160 @@
+import { aimOf } from '@/core/course/geometry';
+import { AIMED, outlineWidthM } from '@/core/objects/catalogue';
+import type { Course } from '@/core/rules/game';
+import { Thing } from './thing';
+
+const FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
+
+export interface CourseDrawingProps {
+  readonly id: string;
+  readonly course: Course;
+  /** Radii in metres at which the bands of depth end, round the first target; empty where no depth is known. */
+  readonly radii?: readonly number[];
+  /** Words for screen readers; without them it is an ornament. */
+  readonly label?: string;
+  readonly numbers?: boolean;
+  /** How wide it stands on the screen, for lines and letters of the same size whatever the floor. */
+  readonly drawnPx?: number;
+  /** Names beside the things, where there is room for them. */
+  readonly names?: boolean;
+}
+
+/** A course from above, to scale, in centimetres: ways, patches, things in the way, targets and places, each as large as it is. */
+export function CourseDrawing({ id, course, radii = [], label, numbers = false, drawnPx = 300, names = false }: CourseDrawingProps) {
+  const { widthM, depthM } = course.floor;
+  const width = widthM * 100;
+  const depth = depthM * 100;
+  const px = width / drawnPx;
+  const clip = `clip-${id}`;
+  const targets = Object.values(course.targets).flat();
+  // Of things that are alike the first bears the name.
+  const named = new Map(
+    targets.flatMap((target, index) =>
+      targets.findIndex((other) => other.object === target.object) === index ? [[index, AIMED[target.object].name]] : [],
+    ),
+  );
+  const deep = radii.length > 0 ? targets[0] : undefined;
+  return (
+    <svg className="chart" viewBox={`0 0 ${width} ${depth}`} {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
+      <clipPath id={clip}>
+        <rect width={width} height={depth} />
+      </clipPath>
+      <g clipPath={`url(#${clip})`}>
+        <rect width={width} height={depth} fill={deep ? 'var(--band-5)' : 'var(--band-2)'} />
+        {deep &&
+          radii.map((radius, index) => (
+            <circle key={index} cx={deep.xM * 100} cy={deep.yM * 100} r={radius * 100} fill={FILLS[index]} stroke="var(--band-5)" strokeWidth={px} />
+          ))}
+        {course.zones?.map((zone) => (
+          <g key={zone.name}>
+            <circle
+              cx={zone.xM * 100}
+              cy={zone.yM * 100}
+              r={zone.radiusM * 100}
+              fill="var(--band-4)"
+              stroke="var(--ink)"
+              strokeWidth={px}
+              strokeDasharray={`${3 * px} ${3 * px}`}
+            />
+            <text x={zone.xM * 100} y={zone.yM * 100 + 4 * px} fontSize={11 * px} textAnchor="middle" fill="var(--ink)">
+              {zone.name}
+            </text>
+          </g>
+        ))}
+        {Object.entries(course.routes ?? {}).map(([name, way]) => (
+          <polyline
+            key={name}
+            points={way.map((spot) => `${spot.xM * 100},${spot.yM * 100}`).join(' ')}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={1.4 * px}
+            strokeDasharray={`${2 * px} ${5 * px}`}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        ))}
+        {course.furniture.map((thing) => (
+          <g key={thing.name}>
+            <rect
+              x={thing.xM * 100}
+              y={thing.yM * 100}
+              width={thing.widthM * 100}
+              height={thing.depthM * 100}
+              rx={4}
+              fill="var(--sheet)"
+              stroke="var(--ink)"
+              strokeWidth={px}
+            />
+            <text
+              x={(thing.xM + thing.widthM / 2) * 100}
+              y={(thing.yM + thing.depthM / 2) * 100 + 4 * px}
+              fontSize={12 * px}
+              textAnchor="middle"
+              fill="var(--ink)"
+            >
+              {thing.name}
+            </text>
+          </g>
+        ))}
+        {course.obstacles?.map((thing, index) => (
+          <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${(thing.turnRad * 180) / Math.PI})`}>
+            <Thing shape={AIMED[thing.object].shape} casing={px} role="obstacle" />
+            {names && (
+              <text y={outlineWidthM(AIMED[thing.object].shape) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
+                {AIMED[thing.object].name}
+              </text>
+            )}
+          </g>
+        ))}
+        {targets.map((target, index) => (
+          <g key={index} transform={`translate(${target.xM * 100} ${target.yM * 100}) rotate(${(target.turnRad * 180) / Math.PI})`}>
+            <Thing shape={AIMED[target.object].shape} casing={px} />
+            {names && named.get(index) && (
+              <text
+                y={-outlineWidthM(AIMED[target.object].shape) * 50 - 7 * px}
+                fontSize={12.5 * px}
+                textAnchor="middle"
+                fill="var(--ink)"
+                stroke="var(--band-2)"
+                strokeWidth={3 * px}
+                paintOrder="stroke"
+              >
+                {named.get(index)}
+              </text>
+            )}
+          </g>
+        ))}
+        {Object.entries(course.places).flatMap(([group, spots]) =>
+          spots.map((spot, index) => {
+            const aim = aimOf(course, group, spot);
+            const angle = aim ? (Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) * 180) / Math.PI : 0;
+            return (
+              <g key={`${group} ${index}`} transform={`translate(${spot.xM * 100} ${spot.yM * 100})`}>
+                <rect
+                  x={-4.5 * px}
+                  y={-13 * px}
+                  width={9 * px}
+                  height={26 * px}
+                  fill="var(--gorse)"
+                  stroke="var(--ink)"
+                  strokeWidth={1.4 * px}
+                  transform={`rotate(${angle})`}
+                />
+                {numbers && spots.length > 1 && (
+                  <text y={4.5 * px} fontSize={12 * px} fontWeight={700} textAnchor="middle" fill="#17323a">
+                    {index + 1}
+                  </text>
+                )}
+              </g>
+            );
+          }),
+        )}
+        {targets.length + Object.keys(course.places).length + course.furniture.length === 0 && (
+          <text x={width / 2} y={depth / 2} fontSize={14 * px} textAnchor="middle" fill="var(--ink)">
+            {`a clear space of ${widthM} by ${depthM} m`}
+          </text>
+        )}
+      </g>
+    </svg>
+  );
+}

@@ -1,0 +1,27 @@
+import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import type { Game } from '@/core/rules/game';
+
+const SKILLS: Readonly<Partial<Record<string, string>>> = {
+  underarm: 'underarm',
+  overarm: 'overarm',
+  'set-shot': 'set shot',
+  roll: 'roll',
+  kick: 'kick',
+  lift: 'lift',
+  'strike-up': 'keep up',
+  move: 'move',
+};
+
+/** "underarm · sock ball · bucket": what a game is about, in a line. */
+export function aboutGame(game: Game): string {
+  const tasks = game.parts.flatMap((part) => part.tasks);
+  const skills = [...new Set(tasks.map((task) => SKILLS[task.technique]).filter((word) => word !== undefined))];
+  const things = [
+    ...new Set(
+      Object.values(game.course.targets)
+        .flat()
+        .map((target) => AIMED[target.object].name),
+    ),
+  ];
+  return [skills.slice(0, 2).join(' and '), IMPLEMENTS[game.kit.implement].name, things.slice(0, 2).join(' and ')].filter(Boolean).join(' · ');
+}

@@ -1,0 +1,140 @@
+import { expect, test, type Page } from '@playwright/test';
+import { STARTERS } from '../examples/starters';
+import { complaintsOf, expectAccessible, signInAs } from './people';
+
+/** Puts a starter on the school's shelf and opens it on the chart table. */
+async function openStarter(page: Page, id: string): Promise<void> {
+  const game = await page.evaluate(async (starter) => {
+    const answer = await fetch('/api/v1/games/import', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ starter }),
+    });
+    return ((await answer.json()) as { id: string }).id;
+  }, id);
+  await page.goto(`/games/${game}`);
+}
+
+/** Taps what the counter offers, as somebody who wants to see everything once, until the go is over. */
+async function playThrough(page: Page): Promise<void> {
+  const phone = page.getByRole('region', { name: 'Try it' });
+  const over = phone.getByRole('button', { name: 'See the working' });
+  for (let tap = 0; tap < 40 && (await over.count()) === 0; tap += 1) {
+    const word = phone.getByLabel('The word');
+    if (await word.count()) await word.fill('towel');
+    const length = phone.getByLabel('Centimetres');
+    if (await length.count()) await length.fill('42');
+    const flag = phone.getByRole('group', { name: 'What happened on the way' }).getByRole('button').first();
+    if (tap % 3 === 1 && (await flag.count())) await flag.click();
+    const item = phone.getByRole('list', { name: 'Tap what you find' }).getByRole('button', { disabled: false }).first();
+    if (await item.count()) {
+      await item.click();
+      continue;
+    }
+    const pin = phone.getByRole('checkbox', { disabled: false }).first();
+    if (tap % 2 === 0 && (await pin.count())) await pin.click();
+    const written = phone.getByRole('button', { name: /^Write down/ });
+    if (await written.count()) {
+      await phone.getByRole('button', { name: 'One more' }).click();
+      await written.click();
+      if (tap > 3) break;
+      continue;
+    }
+    const big = phone.locator('button[class*=Success], button[class*=Failure]');
+    if ((await big.count()) === 0) break;
+    await big.nth(tap % (await big.count())).click();
+  }
+  if (await over.count()) return over.click();
+  await phone.getByRole('button', { name: /^Stop/ }).click();
+  await phone.getByRole('button', { name: 'End here' }).click();
+  await over.click();
+}
+
+async function tryIt(page: Page): Promise<void> {
+  const phone = page.getByRole('region', { name: 'Try it' });
+  // A click before the page has come to life is lost.
+  await expect(async () => {
+    if ((await phone.count()) === 0) await page.getByRole('button', { name: 'Try it' }).click();
+    await expect(phone).toBeVisible({ timeout: 500 });
+  }).toPass();
+}
+
+const THIRD = Math.ceil(STARTERS.length / 3);
+
+for (let third = 0; third < 3; third += 1) {
+  const some = STARTERS.slice(third * THIRD, (third + 1) * THIRD);
+  test(`the try-it view plays every kind of rule: ${some.map((one) => one.id).join(', ')}`, async ({ page }) => {
+    const complaints = complaintsOf(page);
+    await signInAs(page);
+    for (const { id, game } of some) {
+      await openStarter(page, id);
+      await tryIt(page);
+      await page.getByRole('button', { name: 'A helper taps every try' }).click();
+      await playThrough(page);
+      const phone = page.getByRole('region', { name: 'Try it' });
+      await phone.getByRole('button', { name: 'Again' }).click();
+      await phone.getByRole('button', { name: 'Nobody: it is written down at the end' }).click();
+      await phone
+        .getByRole('button', { name: /^One more/ })
+        .first()
+        .click();
+      await phone.getByRole('button', { name: 'That is right' }).click();
+      await expect(phone.getByRole('button', { name: 'Again' })).toBeVisible();
+      await expect(phone.getByRole('heading', { name: new RegExp(game.title) })).toBeVisible();
+      expect(complaints, id).toEqual([]);
+    }
+  });
+}
+
+test('the shelf of starters, the counter and the gaps can be read by everybody (axe)', async ({ page }) => {
+  await signInAs(page);
+  await page.getByRole('button', { name: /^Starter games/ }).click();
+  await expectAccessible(page);
+  await openStarter(page, 'otters-errand');
+  await expectAccessible(page);
+  await tryIt(page);
+  await page.getByRole('button', { name: 'A helper taps every try' }).click();
+  await expectAccessible(page);
+  await openStarter(page, 'loch-frames');
+  await tryIt(page);
+  await page.getByRole('button', { name: 'A helper taps every try' }).click();
+  await page.getByRole('button', { name: /^All 6 fell/ }).click();
+  await expectAccessible(page);
+});
+
+test('what the rules leave open is asked, and one tap mends it', async ({ page }) => {
+  await signInAs(page);
+  const gappy = structuredClone(STARTERS.find((one) => one.id === 'harbour-stores')!.game) as unknown as Record<string, unknown>;
+  delete gappy['calls'];
+  gappy['title'] = 'Open Stores';
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'open.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(gappy)) });
+  await page.waitForURL('**/games/*-*');
+  await expect(page.getByText('Who says what a doubtful try was?')).toBeVisible();
+  await page.getByRole('button', { name: 'The partner', exact: true }).click();
+  await expect(page.getByText('Who says what a doubtful try was?')).toHaveCount(0);
+  await expect(page.getByText(/In doubt/)).toBeVisible();
+});
+
+test('a bad file says what is wrong and where, and changes nothing; a good one goes out and comes in again', async ({ page }) => {
+  await signInAs(page);
+  const shelf = page.getByRole('main').getByRole('listitem');
+  const before = await shelf.count();
+  const bad = structuredClone(STARTERS[0]!.game) as unknown as { parts: { rows: { do: { counter: string }[] }[] }[] };
+  bad.parts[0]!.rows[0]!.do[0]!.counter = 'pints';
+  await page.locator('input[type=file]').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(bad)) });
+  await expect(page.getByText('/parts/0/rows/0/do/0/counter', { exact: true })).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles({ name: 'worse.json', mimeType: 'application/json', buffer: Buffer.from('{ no') });
+  await expect(page.getByText('it cannot be read as JSON', { exact: false })).toBeVisible();
+  await page.reload();
+  await expect(shelf).toHaveCount(before);
+
+  await page.getByRole('link', { name: /Kelp Kettle/ }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Keep as a file' }).click()]);
+  expect(download.suggestedFilename()).toBe('kelp-kettle.lochside.json');
+  await page.goto('/games');
+  await page.locator('input[type=file]').setInputFiles(await download.path());
+  await page.waitForURL('**/games/*-*');
+  await expect(page.getByRole('textbox', { name: 'Name of the game' })).toHaveValue('Kelp Kettle');
+});
