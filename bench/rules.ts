@@ -2,8 +2,8 @@
 import { Bench } from 'tinybench';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { distancesOf } from '@/core/course/geometry';
-import { placeChances } from '@/core/forecast/chances';
-import { playTables, simulateGo } from '@/core/forecast/simulate';
+import { childTables } from '@/core/forecast/attempts';
+import { simulateGo } from '@/core/forecast/simulate';
 import { drawU32, PURPOSE } from '@/core/random/draw';
 import { judge } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
@@ -34,14 +34,14 @@ export async function benchRules(say: Say): Promise<void> {
   const game = withThrowRules(base, { ...rules, afterMiss: 'again', stop: { kind: 'seconds', s: 60 }, values: [1, 2, 4] });
   const level = resolveLevel(game, 1);
   const program = programOf(level);
-  const tables = playTables(program, placeChances(level, { ageYears: 8 }), 8);
+  const tables = childTables(program, { ageYears: 8 });
   const byHand = { values: [1, 2, 4], clockMs: 60_000, exerciseMs: 0 };
   const state = start(program);
   const times = { fetchMs: 0, exerciseMs: 0 };
   for (let play = 0; play < 5000; play += 1) {
     simulateGo(program, tables, state, SEED, play, times);
     const scored = measure(program, state).value;
-    const reference = throwByTheClock(byHand, tables, SEED, play);
+    const reference = throwByTheClock(byHand, tables.parts[0]![0]!, SEED, play);
     if (scored !== reference) throw new Error(`play ${play}: the engine says ${scored}, the hand-written game ${reference}`);
   }
 
@@ -95,7 +95,7 @@ export async function benchRules(say: Say): Promise<void> {
       for (let i = 0; i < 100; i += 1) simulateGo(program, tables, state, SEED, (n += 1), times);
     })
     .add('hand-written game', () => {
-      for (let i = 0; i < 100; i += 1) sink ^= throwByTheClock(byHand, tables, SEED, (n += 1));
+      for (let i = 0; i < 100; i += 1) sink ^= throwByTheClock(byHand, tables.parts[0]![0]!, SEED, (n += 1));
     })
     .add('check', () => void judge(game, report, levels));
   await bench.run();

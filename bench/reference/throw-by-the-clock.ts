@@ -3,7 +3,7 @@
  * exercise after a miss. It draws what the simulated child draws, so that its scores must be the engine's.
  */
 import { drawU32, PURPOSE } from '@/core/random/draw';
-import type { PlayTables } from '@/core/forecast/simulate';
+import type { TaskTables } from '@/core/forecast/attempts';
 
 export interface ByHand {
   readonly values: readonly number[];
@@ -12,7 +12,7 @@ export interface ByHand {
 }
 
 /** The score of one go. */
-export function throwByTheClock(rules: ByHand, tables: PlayTables, seed: number, play: number): number {
+export function throwByTheClock(rules: ByHand, tables: TaskTables, seed: number, play: number): number {
   let t = 0;
   let score = 0;
   let owed = false;
@@ -26,9 +26,9 @@ export function throwByTheClock(rules: ByHand, tables: PlayTables, seed: number,
     if (t >= rules.clockMs) break;
     const draw = drawU32(seed, play, n, PURPOSE.choice);
     let at = 0;
-    while (at < tables.pick.length - 1 && draw >= tables.pick[at]!) at += 1;
+    while (at < tables.pickPlace.length - 1 && draw >= tables.pickPlace[at]!) at += 1;
     const landed = t + tables.airMs[at]!;
-    if (drawU32(seed, play, n, PURPOSE.outcome) < tables.threshold[at]!) score += rules.values[at]!;
+    if (drawU32(seed, play, n, PURPOSE.outcome) < tables.ends[at * 3]!) score += rules.values[at]!;
     else owed = rules.exerciseMs > 0;
     if (landed >= rules.clockMs) break;
     t = landed + tables.fetchMs[at]!;

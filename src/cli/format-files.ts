@@ -1,8 +1,8 @@
 /** What docs/format holds: schemas emitted from the Joi schemas, and one example of each format that the engine itself played. */
 import type Joi from 'joi';
 import { sensibleStart } from '@/core/course/sensible-start';
-import { placeChances } from '@/core/forecast/chances';
-import { playTables, simulateGo } from '@/core/forecast/simulate';
+import { childTables } from '@/core/forecast/attempts';
+import { simulateGo } from '@/core/forecast/simulate';
 import { distancesOf } from '@/core/course/geometry';
 import { reportSchema, type Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/compile';
@@ -36,7 +36,7 @@ export function formatFiles(): Readonly<Record<string, string>> {
   if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
   const state = start(compiled.value);
   const events: PlayEvent[] = [];
-  simulateGo(compiled.value, playTables(compiled.value, placeChances(level, { ageYears: 8 }), 8), state, 1, 1, { fetchMs: 0, exerciseMs: 0 }, events);
+  simulateGo(compiled.value, childTables(compiled.value, { ageYears: 8 }), state, 1, 1, { fetchMs: 0, exerciseMs: 0 }, events);
   const result = measure(compiled.value, state);
   const play: Play = { format: PLAY_FORMAT, level: 'level-1', counting: 'attempts', events };
   const report: Report = {

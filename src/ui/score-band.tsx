@@ -6,6 +6,7 @@ const BARS = 26;
 export function ScoreBand({
   histogram,
   lowest,
+  scoreStep = 1,
   par,
   low,
   high,
@@ -13,6 +14,8 @@ export function ScoreBand({
 }: {
   histogram: readonly number[];
   lowest: number;
+  /** Scores that one count of the histogram stands for. */
+  scoreStep?: number;
   par: number;
   low: number;
   high: number;
@@ -21,11 +24,12 @@ export function ScoreBand({
   const perBar = Math.max(1, Math.ceil(histogram.length / BARS));
   const bars: { from: number; count: number }[] = [];
   for (let i = 0; i < histogram.length; i += perBar)
-    bars.push({ from: lowest + i, count: histogram.slice(i, i + perBar).reduce((sum, count) => sum + count, 0) });
+    bars.push({ from: lowest + i * scoreStep, count: histogram.slice(i, i + perBar).reduce((sum, count) => sum + count, 0) });
   const most = Math.max(1, ...bars.map((bar) => bar.count));
   const step = Math.min(14, (width - 20) / Math.max(1, bars.length));
   const height = 34;
-  const xOf = (score: number) => 4 + ((score - lowest) / perBar + 0.5) * step;
+  const inBar = perBar * scoreStep;
+  const xOf = (score: number) => 4 + ((score - lowest) / inBar + 0.5) * step;
   const parX = Math.min(width - 24, Math.max(20, xOf(par)));
   return (
     <svg
@@ -37,11 +41,11 @@ export function ScoreBand({
     >
       {bars.map((bar) => {
         const tall = (bar.count / most) * (height - 4);
-        const likely = bar.from + perBar - 1 >= low && bar.from <= high;
+        const likely = bar.from + inBar - 1 >= low && bar.from <= high;
         return (
           <rect
             key={bar.from}
-            x={4 + ((bar.from - lowest) / perBar) * step}
+            x={4 + ((bar.from - lowest) / inBar) * step}
             y={height - tall}
             width={Math.max(1, step - 1)}
             height={tall}

@@ -5,6 +5,8 @@ import { POST as addClass } from '@/app/api/v1/classes/route';
 import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
 import { PATCH as changeChild } from '@/app/api/v1/children/[id]/route';
 import { POST as gameAct } from '@/app/api/v1/games/[id]/route';
+import { GET as fileRoute } from '@/app/api/v1/games/[id]/file/route';
+import { POST as importRoute } from '@/app/api/v1/games/import/route';
 import { POST as newGame } from '@/app/api/v1/games/route';
 import { POST as signIn } from '@/app/api/v1/sign-in/route';
 import { POST as signOut } from '@/app/api/v1/sign-out/route';
@@ -18,6 +20,7 @@ import { change, direct, firstRow, pool, rows } from '@/server/db/pool';
 import { sentWeeks } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-calendar';
 import { linksOf } from '@/server/weeks/links';
+import { starter } from '../examples/starters';
 import { call, makeSchool, PASSWORD, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
@@ -55,6 +58,35 @@ describe('sessions', () => {
 });
 
 describe('the shelf', () => {
+  it('a starter and a game file come on to the shelf, and a file goes out as it came in', async () => {
+    const school = await makeSchool();
+    const cookie = await school.cookie('teacher');
+    const made = await call(importRoute, '/', { cookie, body: { starter: 'squall' } });
+    expect(made.status).toBe(201);
+    const { id } = made.answer as unknown as { id: string };
+    const kept = await gameById(school.id, id as never);
+    expect(kept!.game).toEqual(starter('squall'));
+    const file = await call(fileRoute, '/', { method: 'GET', cookie }, { id });
+    expect(file.headers.get('content-disposition')).toContain('squall.lochside.json');
+    expect(file.answer).toEqual({ ...starter('squall'), ageYears: 9 });
+    const again = await call(importRoute, '/', { cookie, body: { game: file.answer, ageYears: 6 } });
+    expect((await gameById(school.id, (again.answer as unknown as { id: string }).id as never))!.ageYears).toBe(9);
+    expect((await call(importRoute, '/', { cookie: await school.cookie('helper'), body: { starter: 'squall' } })).status).toBe(403);
+    expect((await call(importRoute, '/', { cookie, body: { starter: 'nowhere' } })).status).toBe(404);
+    const stranger = await makeSchool(0);
+    expect((await call(fileRoute, '/', { method: 'GET', cookie: await stranger.cookie('teacher') }, { id })).status).toBe(404);
+  });
+  it('a file that is no game gets every problem with its place, and nothing is kept', async () => {
+    const school = await makeSchool(0);
+    const before = (await gamesOf(school.id)).length;
+    const broken = structuredClone(starter('loch-frames')) as unknown as { title?: string; parts: { stop: unknown[] }[] };
+    delete broken.title;
+    broken.parts[0]!.stop = [{ if: [['n.nothing', '>=', 3]], why: 'goal' }];
+    const refused = await call(importRoute, '/', { cookie: await school.cookie('teacher'), body: { game: broken, ageYears: 8 } });
+    expect(refused.status).toBe(400);
+    expect(refused.answer.problems!.map((problem) => problem.place)).toContain('/title');
+    expect((await gamesOf(school.id)).length).toBe(before);
+  });
   it('a game with scores can be put away and brought back, and is never lost', async () => {
     const school = await makeSchool();
     const cookie = await school.cookie('teacher');

@@ -62,6 +62,7 @@ describe('npx lochside', () => {
     return path;
   };
   const game = join(docs, 'example.game.json');
+  const starterFile = (id: string) => join(docs, '../../data/starters', `${id}.json`);
 
   it('scores a play with its working', () => {
     const done = lochside('score', game, join(docs, 'example.play.json'));
@@ -83,6 +84,20 @@ describe('npx lochside', () => {
     expect(bad.stderr).toContain('bad.json/title: ');
     expect(lochside('score', file('no.json', '{'), join(docs, 'example.play.json')).status).toBe(2);
     expect(lochside('juggle').status).toBe(2);
+  });
+  it('lists the totals that can be, and what a game leaves open', () => {
+    const totals = lochside('totals', starterFile('harbour-stores'), '--attempts', '2');
+    expect(totals.status).toBe(0);
+    expect(JSON.parse(totals.stdout)).toMatchObject({ unit: 'points', least: -2, most: 6 });
+    expect(lochside('gaps', starterFile('squall')).status).toBe(0);
+    const open = { ...(JSON.parse(readFileSync(starterFile('harbour-stores'), 'utf8')) as Record<string, unknown>) };
+    delete open['calls'];
+    const gaps = lochside('gaps', file('open.json', open));
+    expect(gaps.status).toBe(1);
+    expect(JSON.parse(gaps.stdout)).toMatchObject([
+      { kind: 'who-calls', place: '/calls', mends: ['The one who played', 'The partner', 'Play it again'] },
+    ]);
+    expect(lochside('totals', game, '--level', '9').status).toBe(2);
   });
   it('forecasts a level', () => {
     const done = lochside('forecast', game, '--age', '8', '--level', '2', '--plays', '300', '--seed', '4');

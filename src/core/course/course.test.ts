@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { AIMED, IMPLEMENTS, outlineWidthM, THROWN_AT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
+import { AIMED, IMPLEMENTS, MARKERS, outlineWidthM, THROWN_AT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
 import { levelGame, resolveLevel } from '../rules/level';
 import { readGame } from '../rules/read-game';
 import { readThrowRules } from '../rules/throw-rules';
@@ -107,5 +107,34 @@ describe('what is in a house', () => {
       name: '1 bucket',
       hint: 'Or use a cardboard box or a mixing bowl or a laundry basket.',
     });
+  });
+  it('there are at least 18 things to play with, 30 to aim at or build with and 12 to mark with, each with its size and source', () => {
+    expect(Object.keys(IMPLEMENTS).length).toBeGreaterThanOrEqual(18);
+    expect(Object.keys(AIMED).length).toBeGreaterThanOrEqual(30);
+    expect(MARKERS.length).toBeGreaterThanOrEqual(12);
+    for (const ball of Object.values(IMPLEMENTS)) {
+      expect(ball.sizeM[0], ball.id).toBeLessThanOrEqual(ball.radiusM);
+      expect(ball.sizeM[1], ball.id).toBeGreaterThanOrEqual(ball.radiusM);
+      expect(ball.makeIt.length, ball.id).toBeGreaterThan(10);
+    }
+    for (const thing of Object.values(AIMED)) {
+      const width = outlineWidthM(thing.shape);
+      expect(thing.sizeM[0], thing.id).toBeLessThanOrEqual(width);
+      expect(thing.sizeM[1], thing.id).toBeGreaterThanOrEqual(width);
+      if (thing.pin) expect(thing.massKg, thing.id).toBeGreaterThan(0);
+    }
+    for (const marker of MARKERS)
+      for (const other of marker.substitutes)
+        expect(
+          MARKERS.map((one) => one.name),
+          marker.name,
+        ).toContain(other);
+  });
+  it('a football is within law 2: 68–70 cm round, 410–450 g', () => {
+    const { radiusM, massKg } = IMPLEMENTS.football;
+    expect(2 * Math.PI * radiusM).toBeGreaterThanOrEqual(0.68);
+    expect(2 * Math.PI * radiusM).toBeLessThanOrEqual(0.7);
+    expect(massKg).toBeGreaterThanOrEqual(0.41);
+    expect(massKg).toBeLessThanOrEqual(0.45);
   });
 });

@@ -6,7 +6,7 @@ import type { Game, PlacedTarget, Spot } from '../rules/game';
 import { TECHNIQUES } from '../rules/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
-export const MODEL_VERSION = 1;
+export const MODEL_VERSION = 2;
 
 function techniqueOf(game: Game): Technique {
   return TECHNIQUES.find((known) => known === game.parts[0]!.tasks[0]!.technique) ?? 'underarm';

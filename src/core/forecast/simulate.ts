@@ -1,69 +1,39 @@
 /**
- * A simulated child plays the game through the engine itself. Integers only in the loop: chances are 32-bit thresholds and
- * durations whole milliseconds, so that the same seed gives the same play on every machine.
+ * A simulated child plays any game through the engine itself. Integers only in the loop: chances are 32-bit thresholds and durations
+ * whole milliseconds, so that the same seed gives the same play on every machine.
  */
-import { chanceThreshold, drawU32, PURPOSE } from '../random/draw';
-import { AT, type Program } from '../rules/compile';
+import { GATE_MS } from '../motion/assumed';
+import { drawU32, PURPOSE } from '../random/draw';
+import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program } from '../rules/compile';
 import { Kind, restart, step, type State } from '../rules/engine';
+import type { FinishReason } from '../rules/game';
 import type { PlayEvent } from '../rules/play';
-import type { PlaceChance } from './chances';
+import { LIE_UNIT, type ChildTables, type TaskTables } from './attempts';
+import { PIN_NODES } from './pins';
+import { GAP_NODES } from '../motion/ground';
 
-/** Assumed times of a child at play. */
-const AIM_MIN_MS = 1000;
-const AIM_SPREAD_MS = 1000;
-const TURN_MS = 800;
-const EXERCISE_MS = 1000;
-/** How far behind the target the ball ends up, on average. Assumed. */
-const OVERRUN_M = 0.5;
-/** A go without a clock or an end is left after so many throws. */
-const MOST_THROWS = 400;
-
-/** Running speed of a child fetching a ball, m/s: 1.6 at four years and 0.16 more a year. Assumed. */
-function fetchSpeed(ageYears: number): number {
-  return 1.6 + 0.16 * (Math.min(ageYears, 14) - 4);
-}
-
-/** What the loop needs to know of each mark. */
-export interface PlayTables {
-  readonly threshold: Uint32Array;
-  readonly airMs: Int32Array;
-  readonly fetchMs: Int32Array;
-  /** Cumulative shares, as 32-bit thresholds, with which a child that may choose picks each mark. */
-  readonly pick: Uint32Array;
-  readonly successEnd: number;
-  readonly failureEnd: number;
-}
-
-export function playTables(program: Program, places: readonly PlaceChance[], ageYears: number): PlayTables {
-  const speed = fetchSpeed(ageYears);
-  const part = program.parts[0]!;
-  const values = part.tasks[0]!.from >= 0 ? part.groups[part.tasks[0]!.from]!.values : new Int32Array();
-  const fetchMs = Int32Array.from(places, (place) => Math.round(TURN_MS + (2000 * (place.distanceM + OVERRUN_M)) / speed));
-  const airMs = Int32Array.from(places, (place) => Math.round(1000 * Math.min(3, place.airS)));
-  // A child that may choose leans towards the mark that pays best for its time. Assumed: in proportion, a little sharpened.
-  const worth = places.map((place, index) => {
-    const seconds = (airMs[index]! + fetchMs[index]! + AIM_MIN_MS + AIM_SPREAD_MS / 2) / 1000;
-    return Math.max(0.001, (place.chance * Math.max(0, values[index] ?? 1)) / seconds) ** 2;
-  });
-  const total = worth.reduce((sum, share) => sum + share, 0);
-  let running = 0;
-  const pick = Uint32Array.from(worth, (share) => chanceThreshold((running += share) / total));
-  const ends = part.part.tasks[0]!.ends ?? [];
-  const names = part.tasks[0]!.ends;
-  return {
-    threshold: Uint32Array.from(places, (place) => chanceThreshold(place.chance)),
-    airMs,
-    fetchMs,
-    pick,
-    successEnd: names.indexOf(ends.find((end) => end.as === 'success')?.id ?? ''),
-    failureEnd: names.indexOf(ends.find((end) => end.as === 'failure')?.id ?? ''),
-  };
-}
+/** A go without a clock or an end is left after so many tries. */
+const MOST_TRIES = 400;
 
 /** Times of one go, in milliseconds, written by simulateGo. */
 export interface GoTimes {
   fetchMs: number;
   exerciseMs: number;
+}
+
+/** The first element that is up at or after the wanted one. */
+function standingFrom(mask: number, wanted: number, n: number): number {
+  for (let step = 0; step < n; step += 1) {
+    const one = (wanted + step) % n;
+    if ((mask & (1 << one)) !== 0) return one;
+  }
+  return wanted;
+}
+
+function picked(cumulative: Uint32Array, from: number, n: number, draw: number): number {
+  let which = 0;
+  while (which < n - 1 && draw >= cumulative[from + which]!) which += 1;
+  return which;
 }
 
 /**
@@ -72,7 +42,7 @@ export interface GoTimes {
  */
 export function simulateGo(
   program: Program,
-  tables: PlayTables,
+  tables: ChildTables,
   state: State,
   seed: number,
   play: number,
@@ -82,47 +52,241 @@ export function simulateGo(
   restart(program, state);
   times.fetchMs = 0;
   times.exerciseMs = 0;
-  const part = program.parts[0]!;
-  const base = part.base;
-  const task = part.tasks[0]!;
-  const from = task.from >= 0 ? part.groups[task.from]! : undefined;
-  const mayChoose = from !== undefined && from.order === 'free' && from.n > 1;
-  const down = part.clockDownMs;
   let t = 0;
-  for (let n = 0; n < MOST_THROWS && state[AT.phase] === 0; n += 1) {
+  let lieMm = -1;
+  for (let n = 0; n < MOST_TRIES && state[AT.phase] !== Phase.finished; n += 1) {
+    if (state[AT.phase] === Phase.between) {
+      t = Math.max(t, state[AT.lastT]!);
+      step(program, state, Kind.begin, t, 0, 0);
+      record?.push({ do: 'begin', t });
+      lieMm = -1;
+    }
+    const part = program.parts[state[AT.part]!]!;
+    const base = state[AT.base]!;
+    const down = part.clockDownMs;
+    const clockT = state[AT.clockT]!;
+    // A player's share of a countdown that is split, or the whole.
+    const share = program.turn === 'half-time' && program.sides > 1 ? (down * (state[AT.side]! + 1)) / program.sides : down;
+    const used = part.clockPer === 'side' ? state[base + B.usedMs]! : 0;
+    const whistle = down > 0 ? clockT + share - used : Infinity;
+
+    let owing = false;
     for (let g = 0; g < part.gates.length; g += 1) {
-      const gate = part.gates[g]!;
-      const owed = state[base + gate.offset]!;
+      const owed = state[base + part.gates[g]!.offset]!;
       if (owed === 0) continue;
-      t += owed * EXERCISE_MS;
-      times.exerciseMs += owed * EXERCISE_MS;
-      if (down > 0 && t >= down) break;
-      step(program, state, Kind.gateDone, t, g, 0);
-      record?.push({ do: 'gateDone', t, gate: gate.id });
+      owing = true;
+      t = doGate(program, part, state, g, owed, t, whistle, seed, play, n, times, record);
     }
-    t += AIM_MIN_MS + (drawU32(seed, play, n, PURPOSE.aimTime) % AIM_SPREAD_MS);
-    if (down > 0 && t >= down) break;
-    if (mayChoose) {
-      const draw = drawU32(seed, play, n, PURPOSE.choice);
-      let wanted = 0;
-      while (wanted < tables.pick.length - 1 && draw >= tables.pick[wanted]!) wanted += 1;
-      if (wanted !== state[base + from.offset]) {
-        step(program, state, Kind.choose, t, task.from, wanted);
-        record?.push({ do: 'choose', t, group: from.id, to: wanted });
+    if (owing && t >= whistle && state[AT.heldSince]! < 0) {
+      if (!whistleBlown(program, part, state, t, whistle, record)) break;
+      continue;
+    }
+    const compiled = part.tasks[state[base + B.task]!]!;
+    const task = tables.parts[part.index]![state[base + B.task]!]!;
+    if (compiled.atWhistle) {
+      const end = picked(task.ends, 0, task.endIndex.length, drawU32(seed, play, n, PURPOSE.outcome));
+      t = Math.max(t, whistle);
+      step(program, state, Kind.attempt, t, task.endIndex[end]!, 0);
+      record?.push({ do: 'attempt', t, end: compiled.ends[task.endIndex[end]!]! });
+      continue;
+    }
+    t += task.aimLeastMs + (drawU32(seed, play, n, PURPOSE.aimTime) % Math.max(1, task.aimSpreadMs));
+    // The clock moves on while an exercise off the clock is done: look again.
+    const limit = state[AT.clockT]! === clockT ? whistle : down > 0 ? state[AT.clockT]! + share - used : Infinity;
+    if (t >= limit) {
+      if (part.clockPer === 'item' && tooLate(program, task, state, limit, record)) {
+        t = limit;
+        continue;
       }
+      if (!whistleBlown(program, part, state, t, limit, record)) break;
+      t = Math.max(limit, state[AT.lastT]!);
+      continue;
     }
-    const at = from ? state[base + from.offset]! : 0;
-    const landed = t + tables.airMs[at]!;
-    if (down > 0 && landed > down && !part.inFlightCounts) break;
-    const end = drawU32(seed, play, n, PURPOSE.outcome) < tables.threshold[at]! ? tables.successEnd : tables.failureEnd;
-    step(program, state, Kind.attempt, landed, end, 0);
-    record?.push({ do: 'attempt', t: landed, end: task.ends[end]! });
-    t = landed + tables.fetchMs[at]!;
-    times.fetchMs += tables.fetchMs[at]!;
+    const from = compiled.from >= 0 ? part.groups[compiled.from]! : undefined;
+    const at = compiled.at >= 0 ? part.groups[compiled.at]! : undefined;
+    if (from && from.order !== 'fixed' && from.n > 1)
+      choosePlace(
+        program,
+        compiled.from,
+        from,
+        state,
+        base,
+        picked(task.pickPlace, 0, task.places, drawU32(seed, play, n, PURPOSE.choice)),
+        t,
+        record,
+      );
+    const place = from ? state[base + from.offset]! : 0;
+    if (at && at.order !== 'fixed' && at.n > 1 && task.targets > 1)
+      choosePlace(
+        program,
+        compiled.at,
+        at,
+        state,
+        base,
+        picked(task.pickTarget, place * task.targets, task.targets, drawU32(seed, play, n, PURPOSE.skill)),
+        t,
+        record,
+      );
+    const which = place * task.targets + (at && task.targets > 1 ? state[base + at.offset]! : 0);
+    const landed = t + task.airMs[which]!;
+    if (landed > limit && !part.inFlightCounts) {
+      if (part.clockPer === 'item' && tooLate(program, task, state, limit, record)) {
+        t = limit;
+        continue;
+      }
+      if (!whistleBlown(program, part, state, landed, limit, record)) break;
+      t = Math.max(limit, state[AT.lastT]!);
+      continue;
+    }
+    const draw = drawU32(seed, play, n, PURPOSE.outcome);
+    let flags = 0;
+    for (let f = 0; f < compiled.flags.length; f += 1) if (drawU32(seed, play, n * 8 + f, PURPOSE.demo) < task.flagThreshold) flags |= 1 << f;
+    let a = 0;
+    const event: Record<string, unknown> | null = record ? {} : null;
+    if (compiled.hasEnds) {
+      let end: number;
+      if (task.lie) {
+        if (lieMm < 0) lieMm = task.lie.startMm[which]!;
+        const gap = Math.floor((lieMm * task.lie.unitGaps[draw >>> 24]!) / LIE_UNIT);
+        const home = gap <= task.lie.homeMm;
+        end = endOf(program, part, task, home);
+        lieMm = home ? -1 : gap;
+      } else end = picked(task.ends, which * task.endIndex.length, task.endIndex.length, draw);
+      a = task.endIndex[end]!;
+      if (event) event['end'] = compiled.ends[a];
+    } else if (task.falls) {
+      const standing = at ? state[base + at.offset + 1]! : 0;
+      a = task.single ? oneFalls(standing, task.single, place, draw) : task.falls[place]!(standing)[Math.floor((draw / 0x1_0000_0000) * PIN_NODES)]!;
+      if (event) event['felled'] = bitsOf(a);
+    } else if (task.gapsMm) {
+      a = task.gapsMm[place * GAP_NODES + (draw >>> 24)]!;
+      if (event) event['lengthMm'] = a;
+    } else if (task.faces) {
+      a = picked(task.faces, 0, task.faces.length, draw);
+      if (event) event['face'] = a;
+    } else {
+      // A count for the whole time, within a tenth of what is expected.
+      const seconds = down > 0 ? share / 1000 : 30;
+      a = Math.round((task.countPerSecond * seconds * (900 + (draw % 201))) / 1_000_000);
+      if (event) event['count'] = a;
+    }
+    const when = down > 0 && !compiled.hasEnds && !task.falls && !task.gapsMm && !task.faces ? limit : landed;
+    const refused = step(program, state, Kind.attempt, when, a, flags);
+    if (record && event) {
+      if (flags !== 0) event['flags'] = bitsOf(flags).map((flag) => compiled.flags[flag]);
+      if (refused === 0) record.push({ do: 'attempt', t: when, ...event } as PlayEvent);
+    }
+    if (refused !== 0) break;
+    t = when + task.fetchMs[which]!;
+    times.fetchMs += task.fetchMs[which]!;
   }
-  if (state[AT.phase] === 0) {
-    const end = down > 0 ? Math.max(down, state[AT.lastT]!) : t;
+  if (state[AT.phase] !== Phase.finished) {
+    const end = Math.max(t, state[AT.lastT]!);
     step(program, state, Kind.finish, end, 0, 0);
-    record?.push({ do: 'finish', t: end, why: down > 0 ? 'time' : 'stopped' });
+    record?.push({ do: 'finish', t: end, why: 'stopped' });
   }
+}
+
+function bitsOf(mask: number): number[] {
+  const bits: number[] = [];
+  for (let bit = 0; bit < 31; bit += 1) if ((mask & (1 << bit)) !== 0) bits.push(bit);
+  return bits;
+}
+
+/** Things that stand apart from each other: the easiest of those that stand is aimed at, and falls when it is hit. */
+function oneFalls(standing: number, single: { readonly n: number; readonly thresholds: Uint32Array }, place: number, draw: number): number {
+  let best = -1;
+  for (let one = 0; one < single.n; one += 1)
+    if ((standing & (1 << one)) !== 0 && (best < 0 || single.thresholds[place * single.n + one]! > single.thresholds[place * single.n + best]!))
+      best = one;
+  return best >= 0 && draw < single.thresholds[place * single.n + best]! ? 1 << best : 0;
+}
+
+function endOf(_program: Program, part: PartProgram, task: TaskTables, success: boolean): number {
+  const { successMask } = part.tasks[0]!;
+  for (let end = 0; end < task.endIndex.length; end += 1) if ((((successMask >>> task.endIndex[end]!) & 1) === 1) === success) return end;
+  return 0;
+}
+
+function choosePlace(
+  program: Program,
+  index: number,
+  group: CompiledGroup,
+  state: State,
+  base: number,
+  wanted: number,
+  t: number,
+  record?: PlayEvent[],
+): void {
+  const now = state[base + group.offset]!;
+  const mask = state[base + group.offset + 1]!;
+  let to = standingFrom(mask, wanted, group.n);
+  // Either way: towards the wanted one, as far as the next that is up.
+  if (group.order === 'either-way') {
+    const towards = to > now ? 1 : -1;
+    let one = now;
+    while (one !== to && (one === now || (mask & (1 << one)) === 0)) one += towards;
+    to = one;
+  }
+  if (to === now && (mask & (1 << now)) !== 0) return;
+  if (step(program, state, Kind.choose, t, index, to) === 0) record?.push({ do: 'choose', t, group: group.id, to });
+}
+
+function doGate(
+  program: Program,
+  part: PartProgram,
+  state: State,
+  g: number,
+  owed: number,
+  t: number,
+  whistle: number,
+  seed: number,
+  play: number,
+  n: number,
+  times: GoTimes,
+  record?: PlayEvent[],
+): number {
+  const gate = part.gates[g]!;
+  const rule = part.part.gates[gate.id]!;
+  const pins = Object.values(part.part.groups).reduce(
+    (most, group) => (group.kind === 'pin' || group.kind === 'target' ? Math.max(most, group.n) : most),
+    1,
+  );
+  const each = rule.kind === 'set-up' ? GATE_MS['set-up'] * pins : GATE_MS[rule.kind];
+  let now = t;
+  for (let toss = 0; toss < 30 && state[state[AT.base]! + gate.offset]! > 0; toss += 1) {
+    now += rule.kind === 'face' ? each : owed * each;
+    times.exerciseMs += rule.kind === 'face' ? each : owed * each;
+    if (gate.onClock && now >= whistle) return now;
+    const face = rule.kind === 'face' ? drawU32(seed, play, n * 32 + toss, PURPOSE.demo) % Math.max(1, rule.faces?.length ?? 2) : 0;
+    step(program, state, Kind.gateDone, now, g, face);
+    record?.push({ do: 'gateDone', t: now, gate: gate.id, ...(rule.kind === 'face' ? { face } : {}) });
+  }
+  return now;
+}
+
+/** A hunt with a countdown for each: the time is up, the next. */
+function tooLate(program: Program, task: TaskTables, state: State, limit: number, record?: PlayEvent[]): boolean {
+  const part = program.parts[state[AT.part]!]!;
+  const compiled = part.tasks[state[state[AT.base]! + B.task]!]!;
+  const end = endOf(program, part, task, false);
+  if ((compiled.successMask >>> task.endIndex[end]!) & 1) return false;
+  step(program, state, Kind.attempt, limit, task.endIndex[end]!, 0);
+  record?.push({ do: 'attempt', t: limit, end: compiled.ends[task.endIndex[end]!]! });
+  return true;
+}
+
+/** The time is up: the next player goes on, or the part ends. False when nothing more can happen. */
+function whistleBlown(program: Program, part: PartProgram, state: State, t: number, limit: number, record?: PlayEvent[]): boolean {
+  const at = Math.max(limit, state[AT.lastT]!);
+  if (program.turn === 'half-time' && state[AT.side]! < program.sides - 1) {
+    if (step(program, state, Kind.swap, at, 0, 0) !== 0) return false;
+    record?.push({ do: 'swap', t: at });
+    return true;
+  }
+  const why: FinishReason = 'time';
+  if (part.clockPer === 'side') return false;
+  if (step(program, state, Kind.finish, at, 1, 0) !== 0) return false;
+  record?.push({ do: 'finish', t: at, why });
+  return t >= 0;
 }

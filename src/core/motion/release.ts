@@ -6,7 +6,7 @@
 import { statureM } from '../measure/stature';
 
 export type Technique = 'underarm' | 'overarm' | 'set-shot';
-export type BodyForm = 'standing' | 'seated' | 'two-hands';
+export type BodyForm = 'standing' | 'seated' | 'kneeling' | 'two-hands';
 
 interface TechniqueSpread {
   /** Standard deviation of direction and elevation, degrees, for an adult. */
@@ -29,11 +29,14 @@ const TECHNIQUE_SPREAD: Readonly<Record<Technique, TechniqueSpread>> = {
 const FORM_FACTOR: Readonly<Record<BodyForm, { spread: number; height: number; topSpeed: number }>> = {
   standing: { spread: 1, height: 1, topSpeed: 1 },
   seated: { spread: 1.15, height: 0.6, topSpeed: 0.75 },
+  kneeling: { spread: 1.08, height: 0.75, topSpeed: 0.85 },
   'two-hands': { spread: 0.95, height: 0.95, topSpeed: 0.7 },
 };
 
 /** The other hand is much worse. Assumed. */
 const OTHER_HAND_FACTOR = 1.8;
+
+export const SKILL_FORM = { otherHand: OTHER_HAND_FACTOR } as const;
 
 /** Standard deviation of ln(skill factor) between children of one age. Assumed: 0.25–0.35. */
 export const SKILL_SPREAD_LN = 0.3;

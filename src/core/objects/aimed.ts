@@ -296,7 +296,7 @@ const rows: Readonly<Record<AimedId, Row>> = {
   'sofa-seat': {
     name: 'seat of the sofa',
     shape: flat(0.55, 0.42),
-    sizeM: [1.2, 2],
+    sizeM: [0.45, 0.7],
     substitutes: ['laundry-basket', 'door-mat'],
   },
   'tipped-basket': {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { distancesOf } from '../course/geometry';
 import { sensibleStart } from '../course/sensible-start';
-import { placeChances } from '../forecast/chances';
-import { playTables, simulateGo } from '../forecast/simulate';
+import { childTables } from '../forecast/attempts';
+import { simulateGo } from '../forecast/simulate';
 import { compile } from '../rules/compile';
 import { start } from '../rules/engine';
 import { REPORT_FORMAT } from '../rules/formats';
@@ -22,7 +22,7 @@ const level = resolveLevel(game, 1);
 const compiled = compile(level);
 if (!compiled.ok) throw new Error('does not compile');
 const program = compiled.value;
-const tables = playTables(program, placeChances(level, { ageYears: 8 }), 8);
+const tables = childTables(program, { ageYears: 8 });
 
 function played(play: number): Report {
   const state = start(program);

@@ -42,7 +42,7 @@ const goSchema = Joi.object<Go>({
   ...playFields,
   hand: Joi.string().valid('right', 'left', 'either').required(),
   otherHand: Joi.boolean().required(),
-  form: Joi.string().valid('standing', 'seated', 'two-hands').required(),
+  form: Joi.string().valid('standing', 'seated', 'kneeling', 'two-hands').required(),
   setUp: Joi.object({
     implement: Joi.string()
       .valid(...IMPLEMENT_IDS)

@@ -117,6 +117,13 @@ export function popCount(mask: number): number {
   return (((bits + (bits >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
 }
 
+/** True when no element that is up lies between two: either way one goes on to the next that is not done. */
+export function isNext(mask: number, from: number, to: number): boolean {
+  const [low, high] = from < to ? [from, to] : [to, from];
+  for (let one = low + 1; one < high; one += 1) if ((mask & (1 << one)) !== 0) return false;
+  return true;
+}
+
 function holds(cond: CompiledCond, state: State, base: number, end: number, seen: number, flags: number): boolean {
   let found: number;
   switch (cond.look) {
@@ -469,8 +476,8 @@ export function step(program: Program, state: State, kind: Kind, t: number, a: n
     case Kind.choose: {
       const group = part.groups[a];
       if (!group || b < 0 || b >= group.n) return NO_CHOICE;
-      const apart = Math.abs(b - state[base + group.offset]!);
-      if (group.order === 'fixed' || (group.order === 'either-way' && apart > 1)) return NO_CHOICE;
+      if (group.order === 'fixed' || (group.order === 'either-way' && !isNext(state[base + group.offset + 1]!, state[base + group.offset]!, b)))
+        return NO_CHOICE;
       if ((state[base + group.offset + 1]! & (1 << b)) === 0) return NOT_STANDING;
       state[base + group.offset] = b;
       state[AT.lastT] = t;

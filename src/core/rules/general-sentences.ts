@@ -2,9 +2,10 @@
  * Any game of the grammar as sentences: text and slots in reading order, one source for what the family reads and what the chart table
  * edits. A slot is named by the JSON Pointer of what it shows.
  */
-import { AIMED, IMPLEMENTS } from '../objects/catalogue';
+import { IMPLEMENTS } from '../objects/catalogue';
 import { targetsOf } from '../course/geometry';
-import { counted, generalWords, type GeneralWords } from './general-words.en-gb';
+import { counted, type GeneralWords } from './general-words.en-gb';
+import type { Catalogue } from './languages';
 import type { Cond, Effect, Game, Gate, Group, Part, Row, Stop, Task } from './game';
 import type { Audience, Sentence, SlotEditor, Token } from './tokens';
 
@@ -48,8 +49,12 @@ class Writer {
   constructor(
     private readonly game: Game,
     private readonly audience: Audience,
-    private readonly catalogue: GeneralWords,
-  ) {}
+    private readonly language: Catalogue,
+  ) {
+    this.catalogue = language.general;
+  }
+
+  private readonly catalogue: GeneralWords;
 
   private template(name: Template): string {
     return (this.audience === 'child' ? this.catalogue.child[name] : undefined) ?? this.catalogue.precise[name];
@@ -166,7 +171,10 @@ class Writer {
       '/kit/implement',
       'What is played with',
       game.kit.implement,
-      Object.fromEntries(Object.values(IMPLEMENTS).map((thing) => [thing.id, thing.name])) as Record<typeof game.kit.implement, string>,
+      Object.fromEntries(Object.values(IMPLEMENTS).map((thing) => [thing.id, this.language.implement(thing.id)])) as Record<
+        typeof game.kit.implement,
+        string
+      >,
     );
     const verb = task.what
       ? [words(`${at}/what`, 'What is to be done', task.what, 140)]
@@ -202,7 +210,7 @@ class Writer {
     if (group.kind !== 'target' && group.kind !== 'pin') return [];
     if (group.n > 1)
       return [text(' '), ...fill(group.kind === 'pin' ? this.catalogue.atPins : this.catalogue.atTargets, { n: [text(`${group.n}`)] })];
-    return target ? [text(' '), ...fill(this.catalogue.atTarget, { target: [text(AIMED[target.object].name)] })] : [];
+    return target ? [text(' '), ...fill(this.catalogue.atTarget, { target: [text(this.language.aimed(target.object))] })] : [];
   }
 
   private times(gate: Gate, at: string): readonly Token[] {
@@ -471,6 +479,6 @@ function capital(tokens: readonly Token[]): Token[] {
 }
 
 /** The rules of any game, in the words of a catalogue. */
-export function generalSentences(game: Game, audience: Audience, catalogue: GeneralWords = generalWords): readonly Sentence[] {
-  return new Writer(game, audience, catalogue).all();
+export function generalSentences(game: Game, audience: Audience, language: Catalogue): readonly Sentence[] {
+  return new Writer(game, audience, language).all();
 }

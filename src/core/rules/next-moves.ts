@@ -1,5 +1,5 @@
 import { AT, B, Mode, Phase, type PartProgram, type Program } from './compile';
-import { playedMs, type State } from './engine';
+import { isNext, playedMs, type State } from './engine';
 import type { End, Gate, Task } from './game';
 
 /** Elements that the child may choose among now. */
@@ -54,7 +54,7 @@ function choiceOf(part: PartProgram, state: State, base: number, index: number, 
   if (group.order === 'fixed') return null;
   const at = state[base + group.offset]!;
   const options = Array.from({ length: group.n }, (_, one) => one).filter(
-    (one) => (state[base + group.offset + 1]! & (1 << one)) !== 0 && (group.order === 'free' || Math.abs(one - at) <= 1),
+    (one) => (state[base + group.offset + 1]! & (1 << one)) !== 0 && (group.order === 'free' || isNext(state[base + group.offset + 1]!, at, one)),
   );
   if (kindsOnly && group.n === 1) return null;
   return {

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { framesGame } from '../../../tests/examples/frames-game';
+import { starter, STARTERS } from '../../../tests/examples/starters';
+import { CATALOGUES } from './languages';
 import { sensibleStart } from '../course/sensible-start';
 import { AT, compile, type Program } from './compile';
 import { finishedWhy, reduce, replay, start, undo } from './engine';
@@ -335,5 +337,28 @@ describe('sentences', () => {
   it('leaves the game alone when a slot or a value is unknown', () => {
     expect(withSlot(boxGame, 'nonsense', 3)).toBe(boxGame);
     expect(withSlot(boxGame, 'target', 'piano')).toEqual(boxGame);
+  });
+  it('are told in US English with its own words, and feet for metres', () => {
+    const us = (game: Game) => sentencesOf(game, 'precise', 'en-US').map(plainText).join(' ');
+    expect(us(withSlot(boxGame, 'target', 'kitchen-roll'))).toContain('hits the paper towel roll');
+    expect(us(starter('squall'))).toContain('Only if it is tied:');
+    expect(us(starter('squall'))).not.toContain('if it is level');
+    expect([2.5, 3.048, 0.6096].map(CATALOGUES['en-US'].length)).toEqual(['8 ft 2 in', '10 ft', '2 ft']);
+    expect(CATALOGUES['en-GB'].length(2.5)).toBe('2.5 m');
+  });
+  it('every slot of every starter can be set where it stands, and gives a game that reads', () => {
+    for (const { id, game } of STARTERS) {
+      for (const token of sentencesOf(game, 'precise').flat()) {
+        if (token.kind !== 'slot') continue;
+        const { editor } = token;
+        const values =
+          editor.kind === 'number' ? [editor.min, editor.max] : editor.kind === 'choice' ? editor.options.map((one) => one.value) : ['Other words'];
+        for (const value of values) {
+          const changed = withSlot(game, token.slot, value);
+          expect(readGame(changed), `${id} ${token.slot} = ${value}`).toMatchObject({ ok: true });
+          if (value !== editor.value) expect(changed, `${id} ${token.slot} = ${value}`).not.toEqual(game);
+        }
+      }
+    }
   });
 });

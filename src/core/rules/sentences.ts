@@ -5,6 +5,7 @@ import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../obj
 import type { Game } from './game';
 import { replaceAt } from './level';
 import { fill, generalSentences } from './general-sentences';
+import { CATALOGUES, type Catalogue, type Language } from './languages';
 import { messages } from './messages.en-gb';
 import type { Audience, Sentence, SlotEditor, Token } from './tokens';
 import { EXERCISES, readThrowRules, TECHNIQUES, withThrowRules, type ThrowRules } from './throw-rules';
@@ -30,21 +31,22 @@ function slot(name: string, label: string, text: string, editor: SlotEditor): To
 }
 const text = (words: string): Token => ({ kind: 'text', text: words });
 
-function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
+function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Catalogue): Slots {
+  const words = language.plain;
   const n = rules.values.length;
   const shape = AIMED[rules.target].shape;
   const thrownAt = THROWN_AT_IDS.map((id) => AIMED[id]);
   const alike = thrownAt.filter((aimed) => aimed.shape.kind === shape.kind);
   const targets = Object.fromEntries(
-    [...alike, ...thrownAt.filter((aimed) => aimed.shape.kind !== shape.kind)].map((aimed) => [aimed.id, aimed.name]),
+    [...alike, ...thrownAt.filter((aimed) => aimed.shape.kind !== shape.kind)].map((aimed) => [aimed.id, language.aimed(aimed.id)]),
   );
-  const implementsBy = Object.fromEntries(BALL_IDS.map((id) => [id, IMPLEMENTS[id].name]));
+  const implementsBy = Object.fromEntries(BALL_IDS.map((id) => [id, language.implement(id)]));
   const does = shape.kind === 'opening' ? 'opening' : 'upright';
   const values: Token[] = [];
   rules.values.forEach((value, index) => {
     if (index > 0) values.push(text(index === n - 1 ? ' and ' : ', '));
     values.push(slot(`value.${index}`, `Points from ${n === 1 ? 'the mark' : placeName(index, n)}`, `${value}`, number(value, 0, 99)));
-    const name = messages.placeNames[n]?.[index] ?? `mark ${index + 1}`;
+    const name = words.placeNames[n]?.[index] ?? `mark ${index + 1}`;
     if (n > 1) values.push(text(index === 0 && n <= 3 ? ` from the ${name} mark` : n <= 3 ? ` from the ${name}` : ` from ${name}`));
   });
   const stop: Token[] =
@@ -55,7 +57,7 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
           slot(
             'stopKind',
             'Clock or throws',
-            messages.secondsUnit,
+            words.secondsUnit,
             choice<'seconds' | 'attempts'>('seconds', { seconds: 'seconds', attempts: 'throws, no clock' }),
           ),
         ]
@@ -65,7 +67,7 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
           slot(
             'stopKind',
             'Clock or throws',
-            messages.throwsUnit,
+            words.throwsUnit,
             choice<'seconds' | 'attempts'>('attempts', { seconds: 'seconds, by the clock', attempts: 'throws' }),
           ),
         ];
@@ -81,42 +83,43 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience): Slots {
           }),
           text(' '),
           slot('exerciseTimes', 'How many times', `${rules.exercise.n}`, number(rules.exercise.n, 1, 50)),
-          text(` ${messages.times}`),
+          text(` ${words.times}`),
         ]
-      : [slot('afterMiss', 'After a miss', messages.afterMiss[rules.afterMiss], choice(rules.afterMiss, messages.afterMiss))];
+      : [slot('afterMiss', 'After a miss', words.afterMiss[rules.afterMiss], choice(rules.afterMiss, words.afterMiss))];
   return {
     aim: [slot('aim', 'What the child is to do', game.aim, { kind: 'text', value: game.aim, maxLength: 140 })],
     stop,
-    technique: [slot('technique', 'Kind of throw', messages.technique[rules.technique], choice(rules.technique, messages.technique, TECHNIQUES))],
-    order: n === 1 ? [text(messages.orderOne)] : [slot('order', 'Which mark', messages.order[rules.order], choice(rules.order, messages.order))],
+    technique: [slot('technique', 'Kind of throw', words.technique[rules.technique], choice(rules.technique, words.technique, TECHNIQUES))],
+    order: n === 1 ? [text(words.orderOne)] : [slot('order', 'Which mark', words.order[rules.order], choice(rules.order, words.order))],
     implement: [
       slot(
         'implement',
         'What is thrown',
-        IMPLEMENTS[rules.implement].name,
+        language.implement(rules.implement),
         choice(rules.implement, implementsBy as Record<typeof rules.implement, string>),
       ),
     ],
-    does: [text((audience === 'precise' ? messages.does : messages.doesChild)[does])],
-    doesChild: [text(messages.doesChild[does])],
-    target: [slot('target', 'What is aimed at', AIMED[rules.target].name, choice(rules.target, targets as Record<typeof rules.target, string>))],
+    does: [text((audience === 'precise' ? words.does : words.doesChild)[does])],
+    doesChild: [text(words.doesChild[does])],
+    target: [slot('target', 'What is aimed at', language.aimed(rules.target), choice(rules.target, targets as Record<typeof rules.target, string>))],
     values,
     afterHit:
       rules.order === 'free'
-        ? [text(messages.afterHit.choose)]
-        : [slot('afterHit', 'After a hit', messages.afterHit[rules.afterHit], choice(rules.afterHit, messages.afterHit, ['stay', 'next', 'back']))],
+        ? [text(words.afterHit.choose)]
+        : [slot('afterHit', 'After a hit', words.afterHit[rules.afterHit], choice(rules.afterHit, words.afterHit, ['stay', 'next', 'back']))],
     afterMiss,
-    inFlight: [slot('inFlight', 'A ball in the air at the end', messages.inFlight[rules.inFlight], choice(rules.inFlight, messages.inFlight))],
-    tipped: [slot('tipped', 'If it falls over', messages.tipped[rules.tipped ?? 'nothing'], choice(rules.tipped ?? 'nothing', messages.tipped))],
+    inFlight: [slot('inFlight', 'A ball in the air at the end', words.inFlight[rules.inFlight], choice(rules.inFlight, words.inFlight))],
+    tipped: [slot('tipped', 'If it falls over', words.tipped[rules.tipped ?? 'nothing'], choice(rules.tipped ?? 'nothing', words.tipped))],
   };
 }
 
 /** The rules of a game as a family reads them. The plain kind has words of its own; every other is told from the grammar. */
-export function sentencesOf(game: Game, audience: Audience): readonly Sentence[] {
+export function sentencesOf(game: Game, audience: Audience, language: Language = 'en-GB'): readonly Sentence[] {
+  const catalogue = CATALOGUES[language];
   const rules = readThrowRules(game);
-  if (!rules) return generalSentences(game, audience);
-  const words = messages[audience];
-  const slots = slotsOf(game, rules, audience);
+  if (!rules) return generalSentences(game, audience, catalogue);
+  const words = catalogue.plain[audience];
+  const slots = slotsOf(game, rules, audience, catalogue);
   const timed = rules.stop.kind === 'seconds';
   return [
     fill(game.aim === '' ? words.timeNoAim : words.time, slots),
@@ -143,7 +146,7 @@ export function withSlot(game: Game, slotName: string, value: string | number): 
 
 /** The game with what a pointer names set, if a sentence shows it as a slot and the value is one that its editor gives. */
 function withPointer(game: Game, pointer: string, value: string | number): Game {
-  const token = generalSentences(game, 'precise')
+  const token = generalSentences(game, 'precise', CATALOGUES['en-GB'])
     .flat()
     .find((one) => one.kind === 'slot' && one.slot === pointer);
   if (token?.kind !== 'slot') return game;

@@ -3,7 +3,7 @@
  * from every state that differs in what the rules look at; time, and counters that no rule reads, do not tell states apart.
  */
 import { AT, B, compile, Phase, UNSET, type PartProgram, type Program } from './compile';
-import { Kind, popCount, start, step, type State } from './engine';
+import { isNext, Kind, popCount, start, step, type State } from './engine';
 import type { Game, Part } from './game';
 import { measure } from './measure';
 
@@ -144,7 +144,7 @@ function triesFrom(program: PartProgram, state: State): Try[] {
     if (group.order === 'fixed' || task.see === 'felled') return [[]];
     const at = state[base + group.offset]!;
     const up = Array.from({ length: group.n }, (_, one) => one).filter(
-      (one) => (state[base + group.offset + 1]! & (1 << one)) !== 0 && (group.order === 'free' || Math.abs(one - at) <= 1),
+      (one) => (state[base + group.offset + 1]! & (1 << one)) !== 0 && (group.order === 'free' || isNext(state[base + group.offset + 1]!, at, one)),
     );
     return (alike(program.part, group.id) ? up.slice(0, 1) : up).map((one) => (one === at ? [] : [[index, one] as const]));
   };

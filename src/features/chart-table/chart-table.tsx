@@ -23,6 +23,7 @@ import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
 import { TryIt } from './try-it';
 import { useAutosave, type SaveState } from './use-autosave';
+import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { useForecast } from './use-forecast';
 
 const Page = styled.main`
@@ -163,7 +164,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const forecast = forecasts.levels[shown] ?? null;
   const said =
     forecast && !history.dragging
-      ? `${game.levels[shown]!.name}: about ${Math.round(forecast.chance.chance * 10)} hits in 10, par ${forecast.par}.`
+      ? `${game.levels[shown]!.name}: ${forecast.chance ? `about ${Math.round(forecast.chance.chance * 10)} hits in 10, ` : ''}par ${forecast.par}.`
       : '';
   return (
     <Page>
@@ -232,7 +233,8 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           <Side>
             <RulesPanel game={game} dispatch={dispatch} readOnly={readOnly} />
             <GapList game={game} dispatch={dispatch} readOnly={readOnly} />
-            {forecast && (
+            {forecast && <LuckRemark forecast={forecast} />}
+            {forecast && rules && (
               <Warnings
                 game={game}
                 shown={shown}
@@ -368,7 +370,7 @@ function Warnings({ game, shown, forecast, audience, values, onSolve, onFair }: 
           <QuietButton onPress={onSolve}>Bring the marks nearer</QuietButton>
         </Notice>
       )}
-      {forecast.chance.chance > ALWAYS && (
+      {forecast.chance && forecast.chance.chance > ALWAYS && (
         <Notice $tone="open">
           At {name} nearly every throw hits. <QuietButton onPress={onSolve}>Move the marks back</QuietButton>
         </Notice>
@@ -384,6 +386,19 @@ function Warnings({ game, shown, forecast, audience, values, onSolve, onFair }: 
         </Notice>
       )}
     </>
+  );
+}
+
+/** A ranking by what is mostly luck would mislead: said where it is so. */
+const MOSTLY_LUCK = 0.8;
+
+function LuckRemark({ forecast }: { forecast: LevelForecast }) {
+  if (forecast.luckShare <= MOSTLY_LUCK) return null;
+  return (
+    <Notice $tone="open">
+      One go is {Math.round(forecast.luckShare * 100)}% luck: two children of one age differ less than two goes of one child. More tries or several
+      goes tell more.
+    </Notice>
   );
 }
 

@@ -189,7 +189,9 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
         </Finder>
       ) : (
         <Finder>
-          <Small>Chances for this kind of game are not worked out yet; nothing is guessed.</Small>
+          <Small>
+            For {audienceName}, assumed for this age: how straight and how hard children of that age throw, roll and kick is not published.
+          </Small>
         </Finder>
       )}
     </Strip>
@@ -260,31 +262,44 @@ const LevelColumn = memo(function LevelColumn({
       </Head>
       {forecast ? (
         <>
-          <Chance>
-            <TenDots
-              chance={forecast.chance.chance}
-              low={forecast.chance.low}
-              high={forecast.chance.high}
-              label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
-            />
-            <strong>{inTen(forecast.chance.chance)} in 10</strong>
-            <span>
-              {inTen(forecast.places[0]?.chance ?? 0)} near · {inTen(forecast.places.at(-1)?.chance ?? 0)} far
-            </span>
-          </Chance>
+          {forecast.chance && (
+            <Chance>
+              <TenDots
+                chance={forecast.chance.chance}
+                low={forecast.chance.low}
+                high={forecast.chance.high}
+                label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
+              />
+              <strong>{inTen(forecast.chance.chance)} in 10</strong>
+              {forecast.places.length > 1 && (
+                <span>
+                  {inTen(nearest(forecast).chance)} near · {inTen(farthest(forecast).chance)} far
+                </span>
+              )}
+            </Chance>
+          )}
           <ScoreBand
             histogram={forecast.histogram}
             lowest={forecast.lowestScore}
+            scoreStep={forecast.scoreStep}
             par={forecast.par}
             low={forecast.likelyLow}
             high={forecast.likelyHigh}
           />
           <Small>
-            likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} throws · {sayTime(forecast.seconds)} a go
+            likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} {plain ? 'throws' : 'tries'} ·{' '}
+            {sayTime(forecast.seconds)} a go
           </Small>
+          {!plain && (
+            <Small>
+              {forecast.finishShare < 0.995 && `${inTen(forecast.finishShare)} in 10 get to the end. `}
+              {forecast.rough && 'Pins are rough figures. '}
+              {differs}
+            </Small>
+          )}
         </>
       ) : (
-        <Small role={plain ? 'status' : undefined}>{plain ? 'working it out …' : differs}</Small>
+        <Small role="status">working it out …</Small>
       )}
       {on && plain && (
         <Lengths onClick={(event) => event.stopPropagation()}>
@@ -312,6 +327,9 @@ const LevelColumn = memo(function LevelColumn({
     </Column>
   );
 });
+
+const nearest = (forecast: LevelForecast) => forecast.places.reduce((near, place) => (place.distanceM < near.distanceM ? place : near));
+const farthest = (forecast: LevelForecast) => forecast.places.reduce((far, place) => (place.distanceM > far.distanceM ? place : far));
 
 function sayTime(seconds: number): string {
   return seconds < 120 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(1)} min`;

@@ -17,13 +17,14 @@ export interface ListedChild {
   readonly ageYears: number | null;
   readonly hand: 'right' | 'left' | null;
   readonly stepCm: number | null;
-  readonly form: 'standing' | 'seated' | 'two-hands' | 'other-exercise';
+  readonly form: 'standing' | 'seated' | 'kneeling' | 'two-hands' | 'other-exercise';
   readonly medium: 'screen' | 'paper';
 }
 
 const FORMS = [
   { value: 'standing', label: 'standing' },
   { value: 'seated', label: 'seated' },
+  { value: 'kneeling', label: 'kneeling' },
   { value: 'two-hands', label: 'two hands' },
   { value: 'other-exercise', label: 'another exercise' },
 ] as const;

@@ -2,8 +2,8 @@ import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/game';
 
 const SKILLS: Readonly<Partial<Record<string, string>>> = {
-  underarm: 'underarm',
-  overarm: 'overarm',
+  underarm: 'underarm throw',
+  overarm: 'overarm throw',
   'set-shot': 'set shot',
   roll: 'roll',
   kick: 'kick',

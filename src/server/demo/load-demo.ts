@@ -2,8 +2,8 @@
  * The demo school: Strathfinlas Primary with two classes, three collected weeks and a fourth coming in. Scores are played by simulated
  * children through the product's own engine, seeded, so that every install has the same ones; today lies in the last week.
  */
-import { placeChances } from '@/core/forecast/chances';
-import { playTables, simulateGo } from '@/core/forecast/simulate';
+import { childTables } from '@/core/forecast/attempts';
+import { simulateGo } from '@/core/forecast/simulate';
 import { SKILL_SPREAD_LN } from '@/core/motion/release';
 import { drawU32, drawUnit, PURPOSE } from '@/core/random/draw';
 import type { Go, Report } from '@/core/reports/report';
@@ -176,15 +176,7 @@ async function storePlay(
   const program = compiled.value;
   const state = start(program);
   const recorded: PlayEvent[] = [];
-  simulateGo(
-    program,
-    playTables(program, placeChances(paced, { ageYears, form, skill }), ageYears),
-    state,
-    SEED,
-    play,
-    { fetchMs: 0, exerciseMs: 0 },
-    recorded,
-  );
+  simulateGo(program, childTables(program, { ageYears, form, skill }), state, SEED, play, { fetchMs: 0, exerciseMs: 0 }, recorded);
   const events =
     wrong === 'too-fast' ? recorded.map((event) => (event.do === 'finish' ? event : { ...event, t: Math.round(event.t / 6) })) : recorded;
   const result = measure(program, state);

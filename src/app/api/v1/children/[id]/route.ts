@@ -21,7 +21,7 @@ const body = Joi.alternatives<Change>(
       ageYears: Joi.number().integer().min(4).max(12).allow(null).required(),
       hand: Joi.string().valid('right', 'left', null).required(),
       stepCm: Joi.number().integer().min(20).max(110).allow(null).required(),
-      form: Joi.string().valid('standing', 'seated', 'two-hands', 'other-exercise').required(),
+      form: Joi.string().valid('standing', 'seated', 'kneeling', 'two-hands', 'other-exercise').required(),
       medium: Joi.string().valid('screen', 'paper').required(),
     }).required(),
   }),

@@ -1,0 +1,1 @@
+ALTER TABLE child_settings MODIFY form ENUM('standing', 'seated', 'kneeling', 'two-hands', 'other-exercise') NOT NULL DEFAULT 'standing'

@@ -1,0 +1,403 @@
+/**
+ * What a simulated child's tries are like: for every task of a game the chances of each end from each place at each target, or what else
+ * is seen, and how long it takes. Made once for a child and a level; the loop in simulate.ts then only looks up integers.
+ */
+import { aimOf, distanceM, throwTurnRad } from '../course/geometry';
+import {
+  AIM_MS,
+  CAREFUL_SHARE,
+  DRESS_MS,
+  DROP_CHANCE,
+  FACES,
+  FLOATING_SHARE,
+  LAST_TRIP_CHANCE,
+  PRACTICE_MS,
+  FIND,
+  FLAG_CHANCE,
+  FLIP_CHANCE,
+  GLIDE,
+  OTHER_CHANCE,
+  OTHER_MS,
+  OVERRUN_M,
+  runSpeed,
+  tapsPerSecond,
+  touchChance,
+  TOUCH_MS,
+  TURN_MS,
+} from '../motion/assumed';
+import { airSeconds, hitChance, type Shot } from '../motion/chance';
+import { GAP_NODES, passChance, rollSeconds, stopChance, stopGaps, type GroundShot, type GroundTechnique } from '../motion/ground';
+import { ageFactor, releaseOf, type Release, type Technique, type Thrower } from '../motion/release';
+import { AIMED, IMPLEMENTS, type ThrownShape } from '../objects/catalogue';
+import { chanceThreshold } from '../random/draw';
+import type { PartProgram, Program } from '../rules/compile';
+import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
+import { fallTable, type FallTable } from './pins';
+
+/** One place and one target of a task: how likely a success is, and how long ball and child are under way. */
+export interface Aim {
+  readonly distanceM: number;
+  /** Chance of any success; null where the task is not aimed. */
+  readonly chance: number | null;
+  /** Of the successes, the share of the first (a wider ring gives the second). */
+  readonly firstShare: number;
+  readonly airMs: number;
+  readonly fetchMs: number;
+}
+
+export interface TaskTables {
+  readonly places: number;
+  readonly targets: number;
+  /** For each place and target the cumulative chances of the ends of the task, as 32-bit thresholds. */
+  readonly ends: Uint32Array;
+  /** The engine's number of each end. */
+  readonly endIndex: Int32Array;
+  readonly airMs: Int32Array;
+  readonly fetchMs: Int32Array;
+  readonly aimLeastMs: number;
+  readonly aimSpreadMs: number;
+  /** Cumulative shares with which a child that may choose picks each place, and from each place each target. */
+  readonly pickPlace: Uint32Array;
+  readonly pickTarget: Uint32Array;
+  readonly falls: readonly FallTable[] | null;
+  /** For targets that stand apart: from each place the chance to fell each, as thresholds. */
+  readonly single: { readonly n: number; readonly thresholds: Uint32Array } | null;
+  /** For each place 256 equally likely gaps, millimetres. */
+  readonly gapsMm: Int32Array | null;
+  /** Expected count in a second, in thousandths. */
+  readonly countPerSecond: number;
+  readonly faces: Uint32Array | null;
+  readonly flagThreshold: number;
+  /** A ball played on from where it lies: the gap that a stroke leaves as a share of the distance (in 1/65536), and how near is home. */
+  readonly lie: { readonly unitGaps: Int32Array; readonly homeMm: number; readonly startMm: Int32Array } | null;
+  /** The aims, for the figures on the chart. */
+  readonly aims: readonly Aim[];
+}
+
+export interface ChildTables {
+  readonly parts: readonly (readonly TaskTables[])[];
+}
+
+const GROUND: Readonly<Partial<Record<Task['technique'], GroundTechnique>>> = { roll: 'roll', kick: 'kick', lift: 'lift' };
+const THROWN: Readonly<Partial<Record<Task['technique'], Technique>>> = { underarm: 'underarm', overarm: 'overarm', 'set-shot': 'set-shot' };
+
+/** Tables of one child for a game resolved to one level. */
+export function childTables(program: Program, thrower: Thrower): ChildTables {
+  return { parts: program.parts.map((part) => part.part.tasks.map((task, index) => taskTables(program.game, part, task, index, thrower))) };
+}
+
+/** The aims of one task from its places at its targets, places first. */
+export function aimsOf(game: Game, task: Task, places: number, targets: number, thrower: Thrower): Aim[] {
+  const spots = task.from === undefined ? [] : (game.course.places[task.from] ?? []);
+  const things = task.at === undefined ? [] : (game.course.targets[task.at] ?? []);
+  const aims: Aim[] = [];
+  for (let place = 0; place < places; place += 1) {
+    for (let target = 0; target < targets; target += 1) aims.push(aimAt(game, task, spots, place, things[target], thrower));
+  }
+  return aims;
+}
+
+function aimAt(game: Game, task: Task, spots: readonly Spot[], place: number, thing: PlacedTarget | undefined, thrower: Thrower): Aim {
+  const spot = spots[place];
+  const speed = runSpeed(thrower.ageYears);
+  if (!spot || !thing || task.technique === 'move') return unaimed(game, task, spots, place, thrower);
+  const length = distanceM(spot, thing);
+  const fetchMs = Math.round(TURN_MS + (2000 * (length + OVERRUN_M)) / speed);
+  const { chance, firstShare, airS } = successAt(game, task, spot, thing, thrower);
+  return { distanceM: length, chance, firstShare, airMs: Math.round(1000 * Math.min(4, airS)), fetchMs };
+}
+
+/** Tries without a target to aim at: races, flips, touches, hunts. */
+function unaimed(game: Game, task: Task, spots: readonly Spot[], place: number, thrower: Thrower): Aim {
+  const plain = (chance: number, airMs: number, fetchMs = 0): Aim => ({ distanceM: 0, chance, firstShare: 1, airMs, fetchMs });
+  const skill = thrower.skill ?? 1;
+  if (game.parts.some((part) => part.measure.of === 'minutes')) return plain(1, PRACTICE_MS);
+  if (task.technique === 'strike-up') {
+    const floats = IMPLEMENTS[game.kit.implement].moves === 'floats';
+    return plain(floats ? 1 - (1 - touchChance(thrower.ageYears, skill)) * FLOATING_SHARE : touchChance(thrower.ageYears, skill), TOUCH_MS);
+  }
+  if (task.technique === 'move') {
+    const here = spots[place];
+    const next = here && (spots[(place + 1) % spots.length] ?? aimOf(game.course, task.from!, here));
+    const goal = next === here && here ? aimOf(game.course, task.from!, here) : next;
+    const length = here && goal ? distanceM(here, goal) : 3;
+    const careful = task.ends?.some((end) => end.as === 'failure') ?? false;
+    const speed = (runSpeed(thrower.ageYears) * (careful ? CAREFUL_SHARE : 1)) / Math.sqrt(skill);
+    const dressed = game.parts.some((part) => task.from !== undefined && (part.groups[task.from]?.labels?.length ?? 0) > 0);
+    // A trip whose success is the end is one of many that fill the bowl.
+    const ends = game.parts.some((part) => part.rows.some((row) => row.do.some((effect) => effect.do === 'finish')));
+    return {
+      distanceM: length,
+      chance: careful ? (ends ? LAST_TRIP_CHANCE : 1 - DROP_CHANCE) : 1,
+      firstShare: 1,
+      airMs: Math.round((1000 * length) / speed),
+      fetchMs: dressed ? DRESS_MS : 0,
+    };
+  }
+  if (task.see === 'text' || task.from !== undefined || (task.at !== undefined && !game.course.targets[task.at]))
+    return plain(FIND.chance, FIND.leastMs);
+  if (IMPLEMENTS[game.kit.implement].moves === 'flips' || task.technique === 'other')
+    return plain(task.asked === 'whistle' ? 0.45 : FLIP_CHANCE, OTHER_MS);
+  return plain(OTHER_CHANCE, OTHER_MS, 3000);
+}
+
+interface Success {
+  readonly chance: number;
+  readonly firstShare: number;
+  readonly airS: number;
+}
+
+/** The chance of a success from a spot at a thing, by what it is and how it is tried. */
+export function successAt(game: Game, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): Success {
+  const { shape } = AIMED[thing.object];
+  const ball = IMPLEMENTS[game.kit.implement];
+  const length = distanceM(spot, thing);
+  const thrown = THROWN[task.technique];
+  if (thrown || task.technique === 'lift') {
+    const technique = thrown ?? 'underarm';
+    const release = thrown ? releaseOf(technique, thrower) : liftRelease(thrower);
+    const shotAt = (target: ThrownShape, standM = thing.standM): Shot => ({
+      technique,
+      release,
+      ball,
+      target,
+      distanceM: length,
+      standM,
+      turnRad: throwTurnRad(spot, thing),
+    });
+    const one = (shot: Shot): Success => ({ chance: hitChance(shot), firstShare: 1, airS: airSeconds(shot) });
+    switch (shape.kind) {
+      case 'opening':
+      case 'upright':
+        return one(shotAt(shape));
+      case 'face':
+        return one(shotAt({ kind: 'upright', widthM: shape.widthM, heightM: shape.heightM }));
+      case 'flat': {
+        const inside = shotAt({ kind: 'opening', outline: 'round', diameterM: shape.diameterM, rimM: shape.heightM });
+        const touching = shotAt({ kind: 'opening', outline: 'round', diameterM: shape.diameterM + 2 * ball.radiusM, rimM: shape.heightM });
+        return rings(hitChance(inside), hitChance(touching), airSeconds(inside), task);
+      }
+      case 'gate':
+      case 'mouth':
+      case 'block':
+        return one(shotAt({ kind: 'upright', widthM: shape.widthM, heightM: 'heightM' in shape ? shape.heightM : 0.3 }));
+    }
+  }
+  const ground = GROUND[task.technique];
+  if (ground) {
+    const shot: GroundShot = { technique: ground, thrower, ball, surface: game.course.floor.surface, distanceM: length };
+    const airS = rollSeconds(shot);
+    const clear = clearWay(game, spot, thing, shot);
+    switch (shape.kind) {
+      case 'upright':
+        return { chance: clear * passChance(shot, shape.widthM / 2 + ball.radiusM), firstShare: 1, airS };
+      case 'gate':
+        return { chance: clear * passChance(shot, Math.max(0.01, shape.widthM / 2 - ball.radiusM)), firstShare: 1, airS };
+      case 'mouth':
+        return {
+          chance: clear * passChance(shot, Math.max(0.01, (shape.widthM - keeperWidth(game, thing)) / 2 - 0.5 * ball.radiusM)),
+          firstShare: 1,
+          airS,
+        };
+      case 'face':
+        return { chance: clear * passChance(shot, shape.widthM / 2), firstShare: 1, airS };
+      case 'opening': {
+        const width = shape.outline === 'round' ? shape.diameterM : shape.widthM;
+        const ramped = game.course.obstacles?.some((one) => one.object === 'ramp') ?? false;
+        return { chance: ramped ? RAMP_SPEED_CHANCE * passChance(shot, width / 2) : stopChance(shot, width / 2 + ball.radiusM), firstShare: 1, airS };
+      }
+      case 'flat':
+        return rings(stopChance(shot, shape.diameterM / 2 - ball.radiusM / 2), stopChance(shot, shape.diameterM / 2 + ball.radiusM), airS, task);
+      case 'block':
+        return { chance: clear * passChance(shot, shape.widthM / 2 + ball.radiusM), firstShare: 1, airS };
+    }
+  }
+  if (IMPLEMENTS[game.kit.implement].moves === 'glides' || shape.kind === 'flat') {
+    const radius = shape.kind === 'flat' ? shape.diameterM / 2 : 0.25;
+    return rings(glideChance(length, radius, thrower), glideChance(length, radius + 0.1, thrower), length / 2.5, task);
+  }
+  return { chance: OTHER_CHANCE, firstShare: 1, airS: OTHER_MS / 1000 };
+}
+
+/** A ball rolled up a ramp into a box must have a speed between too slow and too fast: the share that has. Assumed. */
+const RAMP_SPEED_CHANCE = 0.75;
+
+/** Inside counts as the first success; between the two rings as the second, where the task has one. */
+function rings(inside: number, touching: number, airS: number, task: Task): Success {
+  const two = (task.ends ?? []).filter((end) => end.as === 'success').length > 1;
+  const chance = two ? Math.max(inside, touching) : inside;
+  return { chance, firstShare: two && chance > 0 ? inside / chance : 1, airS };
+}
+
+function liftRelease(thrower: Thrower): Release {
+  const low = releaseOf('underarm', thrower);
+  const factor = ageFactor(thrower.ageYears) * (thrower.skill ?? 1);
+  const degree = Math.PI / 180;
+  return { ...low, azimuthSd: 3.6 * degree * factor, elevationSd: 4 * degree * factor, speedShareSd: 0.1 * factor, heightM: 0.06 };
+}
+
+/** A pillow on the goal line takes its own width away. */
+function keeperWidth(game: Game, goal: PlacedTarget): number {
+  const keeper = game.course.obstacles?.find((one) => one.object === 'pillow' && distanceM(one, goal) < 0.6);
+  return keeper ? 0.4 : 0;
+}
+
+/** Chance that nothing stands in the way: things within the spread of the roll, other than a ramp or the goal's keeper. */
+function clearWay(game: Game, spot: Spot, thing: PlacedTarget, shot: GroundShot): number {
+  let clear = 1;
+  const length = distanceM(spot, thing);
+  for (const obstacle of game.course.obstacles ?? []) {
+    if (obstacle.object === 'ramp' || distanceM(obstacle, thing) < 0.6) continue;
+    const along = ((obstacle.xM - spot.xM) * (thing.xM - spot.xM) + (obstacle.yM - spot.yM) * (thing.yM - spot.yM)) / Math.max(0.01, length);
+    if (along <= 0 || along >= length) continue;
+    const aside = Math.abs((obstacle.xM - spot.xM) * (thing.yM - spot.yM) - (obstacle.yM - spot.yM) * (thing.xM - spot.xM)) / Math.max(0.01, length);
+    const { shape } = AIMED[obstacle.object];
+    const half = ('widthM' in shape ? shape.widthM : 0.3) / 2 + shot.ball.radiusM;
+    if (aside > half + 1) continue;
+    const near = passChance({ ...shot, distanceM: along }, Math.max(0.001, aside + half));
+    const past = aside > half ? passChance({ ...shot, distanceM: along }, aside - half) : 0;
+    clear *= 1 - Math.max(0, near - past) / (aside > half ? 2 : 1);
+  }
+  return clear;
+}
+
+/** A plane that flies as far as it is meant to within its spread, and as straight: the chance that it lies within a radius. */
+function glideChance(length: number, radius: number, thrower: Thrower): number {
+  const factor = 0.7 + 0.3 * ageFactor(thrower.ageYears) * (thrower.skill ?? 1);
+  let within = 0;
+  const nodes = [-1.8627, -1.318, -1.01, -0.7764, -0.5791, -0.4023, -0.2372, -0.0784, 0.0784, 0.2372, 0.4023, 0.5791, 0.7764, 1.01, 1.318, 1.8627];
+  for (const z of nodes)
+    for (const w of nodes) {
+      const far = length * Math.max(0, 1 + z * GLIDE.rangeShare * factor);
+      const turn = w * GLIDE.azimuthDeg * (Math.PI / 180) * factor;
+      if (Math.hypot(far * Math.cos(turn) - length, far * Math.sin(turn)) <= radius) within += 1;
+    }
+  return within / (nodes.length * nodes.length);
+}
+
+/** One, as the lie table writes shares of a distance. */
+export const LIE_UNIT = 65_536;
+
+function taskTables(game: Game, part: PartProgram, task: Task, index: number, thrower: Thrower): TaskTables {
+  const compiled = part.tasks[index]!;
+  const from = compiled.from >= 0 ? part.groups[compiled.from]! : undefined;
+  const at = compiled.at >= 0 ? part.groups[compiled.at]! : undefined;
+  const places = from?.n ?? 1;
+  const targets = at && task.see !== 'felled' ? at.n : 1;
+  const aims = aimsOf(game, task, places, targets, thrower);
+  const ends = task.ends ?? [];
+  const chances = new Uint32Array(places * targets * Math.max(1, ends.length));
+  aims.forEach((aim, which) => {
+    let running = 0;
+    endShares(task, aim).forEach((share, end) => {
+      running += share;
+      chances[which * ends.length + end] = end === ends.length - 1 ? 0xffffffff : chanceThreshold(running);
+    });
+  });
+  const seconds = (aim: Aim) => (aim.airMs + aim.fetchMs + AIM_MS.least + AIM_MS.spread / 2) / 1000;
+  const worthOf = (which: number) => {
+    const aim = aims[which]!;
+    const value = from?.values[Math.floor(which / targets)] ?? at?.values[which % targets] ?? 1;
+    // A child that may choose leans towards what pays best for its time. Assumed: in proportion, a little sharpened.
+    return Math.max(0.001, ((aim.chance ?? 0.5) * Math.max(0, value)) / seconds(aim)) ** 2;
+  };
+  const pickPlace = shares(
+    Array.from({ length: places }, (_, place) => Math.max(...Array.from({ length: targets }, (__, target) => worthOf(place * targets + target)))),
+  );
+  const pickTarget = new Uint32Array(places * targets);
+  for (let place = 0; place < places; place += 1)
+    pickTarget.set(shares(Array.from({ length: targets }, (_, target) => worthOf(place * targets + target))), place * targets);
+  const ground = GROUND[task.technique];
+  const shot = ground && { technique: ground, thrower, ball: IMPLEMENTS[game.kit.implement], surface: game.course.floor.surface };
+  const spots = task.from === undefined ? [] : (game.course.places[task.from] ?? []);
+  const things = task.at === undefined ? [] : (game.course.targets[task.at] ?? []);
+  const quick = task.technique === 'strike-up' || task.technique === 'move' || task.see === 'count' || task.see === 'text' || at?.kind === 'item';
+  return {
+    places,
+    targets,
+    ends: chances,
+    endIndex: Int32Array.from(ends, (end) => compiled.ends.indexOf(end.id)),
+    airMs: Int32Array.from(aims, (aim) => aim.airMs),
+    fetchMs: Int32Array.from(aims, (aim) => aim.fetchMs),
+    aimLeastMs: quick ? 0 : AIM_MS.least,
+    aimSpreadMs: task.see === 'text' || at?.kind === 'item' ? FIND.spreadMs : quick ? 300 : AIM_MS.spread,
+    pickPlace,
+    pickTarget,
+    falls:
+      task.see === 'felled'
+        ? Array.from({ length: places }, (_, place) =>
+            fallTable(
+              things,
+              spots[place] ?? { xM: 0, yM: 0 },
+              shot ?? { technique: 'roll', thrower, ball: IMPLEMENTS[game.kit.implement], surface: game.course.floor.surface },
+            ),
+          )
+        : null,
+    single:
+      task.see === 'felled' && at?.kind === 'target'
+        ? { n: at.n, thresholds: Uint32Array.from(aimsOf(game, task, places, at.n, thrower), (aim) => chanceThreshold(aim.chance ?? 0)) }
+        : null,
+    gapsMm: task.see === 'length' && shot ? gapTable(aims.map((aim) => stopGaps({ ...shot, distanceM: aim.distanceM }))) : null,
+    countPerSecond: Math.round(1000 * tapsPerSecond(thrower.ageYears, thrower.skill ?? 1)),
+    faces: task.see === 'face' ? shares(facesOf(task)) : null,
+    flagThreshold: chanceThreshold(FLAG_CHANCE * Math.min(2, ageFactor(thrower.ageYears) * 0.6)),
+    lie: shot && playedFromRest(part, task) && things[0] ? lieTable(shot, aims, things[0]) : null,
+    aims,
+  };
+}
+
+/** Shares of the ends of a task: the successes share its chance, the failures what is left; what is seldom is left out. */
+function endShares(task: Task, aim: Aim): number[] {
+  const ends = task.ends ?? [];
+  const successes = ends.filter((end) => end.as === 'success').length;
+  const failures = ends.filter((end) => end.as === 'failure').length;
+  const chance = failures === 0 ? 1 : (aim.chance ?? 0.5);
+  let rank = 0;
+  return ends.map((end) => {
+    if (end.as === 'seldom') return 0;
+    if (end.as === 'failure') return (1 - (successes === 0 ? 0 : chance)) / failures;
+    rank += 1;
+    if (successes === 1) return chance;
+    if (aim.firstShare < 1) return rank === 1 ? chance * aim.firstShare : (chance * (1 - aim.firstShare)) / (successes - 1);
+    return chance / successes;
+  });
+}
+
+function shares(worths: readonly number[]): Uint32Array {
+  const total = worths.reduce((sum, one) => sum + one, 0);
+  let running = 0;
+  return Uint32Array.from(worths, (worth, index) => (index === worths.length - 1 ? 0xffffffff : chanceThreshold((running += worth) / total)));
+}
+
+function facesOf(task: Task): readonly number[] {
+  const n = task.faces?.length ?? 2;
+  return FACES[n] ?? Array.from({ length: n }, () => 1 / n);
+}
+
+function gapTable(gaps: readonly Float64Array[]): Int32Array {
+  const table = new Int32Array(gaps.length * GAP_NODES);
+  gaps.forEach((list, place) => list.forEach((gap, node) => (table[place * GAP_NODES + node] = Math.round(1000 * gap))));
+  return table;
+}
+
+/** Fewest strokes, one place to start from, and an end that only says "not there yet". */
+function playedFromRest(part: PartProgram, task: Task): boolean {
+  return (
+    part.part.measure.better === 'low' &&
+    typeof part.part.measure.of !== 'string' &&
+    task.see === 'end' &&
+    (task.ends?.some((end) => end.as === 'failure') ?? false)
+  );
+}
+
+function lieTable(shot: Omit<GroundShot, 'distanceM'>, aims: readonly Aim[], cup: PlacedTarget): TaskTables['lie'] {
+  const { shape } = AIMED[cup.object];
+  const width = 'diameterM' in shape ? shape.diameterM : shape.widthM;
+  // A stroke twice as long leaves a gap twice as wide: one table for every distance.
+  const unit = stopGaps({ ...shot, distanceM: 1 });
+  return {
+    unitGaps: Int32Array.from(unit, (gap) => Math.round(gap * LIE_UNIT)),
+    homeMm: Math.round(1000 * (width / 2 + shot.ball.radiusM)),
+    startMm: Int32Array.from(aims, (aim) => Math.round(1000 * aim.distanceM)),
+  };
+}

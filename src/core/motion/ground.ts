@@ -1,0 +1,143 @@
+/**
+ * Balls that roll: how far, how straight, and where they stop. v² = 2µgs on level ground; directions and speeds have normal errors.
+ * Every spread and every rolling resistance is assumed (memory or judgement) until the class's own reports replace it.
+ */
+import { statureM } from '../measure/stature';
+import type { Implement } from '../objects/catalogue';
+import type { Surface } from '../rules/game';
+import { GRAVITY } from './flight';
+import { normalCdf, withinChance } from './normal';
+import { ageFactor, SKILL_FORM, type Thrower } from './release';
+
+export type GroundTechnique = 'roll' | 'kick' | 'lift';
+
+interface GroundSpread {
+  readonly azimuthDeg: number;
+  readonly speedShare: number;
+}
+
+/** Standard deviations of an adult. Assumed. Two hands from a seat are the easy form close by, and wilder farther off. */
+const GROUND_SPREAD: Readonly<Record<GroundTechnique | 'roll-two-hands', GroundSpread>> = {
+  roll: { azimuthDeg: 1.7, speedShare: 0.08 },
+  'roll-two-hands': { azimuthDeg: 2.6, speedShare: 0.12 },
+  kick: { azimuthDeg: 2.5, speedShare: 0.08 },
+  lift: { azimuthDeg: 3.6, speedShare: 0.1 },
+};
+
+/** Rolling resistance µ by ground: a firm ball, and a soft one, which hardly rolls on carpet. Middle of assumed ranges. */
+const ROLLING: Readonly<Record<Surface, { readonly firm: number; readonly soft: number }>> = {
+  hard: { firm: 0.022, soft: 0.2 },
+  tarmac: { firm: 0.03, soft: 0.22 },
+  carpet: { firm: 0.045, soft: 0.3 },
+  grass: { firm: 0.11, soft: 0.4 },
+};
+
+/** Balls that keep less than this in a bounce roll like a bundle of cloth. Assumed. */
+const SOFT_BELOW = 0.45;
+
+/** How far past a thing that is to be struck or a gate that is to be passed a child means the ball to roll, metres. Assumed. */
+const CARRY_PAST_M = 1.2;
+
+const DEGREE = Math.PI / 180;
+
+export interface GroundShot {
+  readonly technique: GroundTechnique;
+  readonly thrower: Thrower;
+  readonly ball: Implement;
+  readonly surface: Surface;
+  readonly distanceM: number;
+}
+
+export function rollingResistance(ball: Implement, surface: Surface): number {
+  const row = ROLLING[surface];
+  return ball.restitution < SOFT_BELOW ? row.soft : row.firm;
+}
+
+export interface GroundErrors {
+  readonly azimuthSd: number;
+  readonly speedShareSd: number;
+}
+
+/** Spread of direction (radians) and of speed (a share) of this child. */
+export function groundErrors(technique: GroundTechnique, thrower: Thrower): GroundErrors {
+  const form = thrower.form ?? 'standing';
+  const spread = GROUND_SPREAD[technique === 'roll' && (form === 'seated' || form === 'two-hands') ? 'roll-two-hands' : technique];
+  const factor = ageFactor(thrower.ageYears) * (thrower.skill ?? 1) * (thrower.otherHand ? SKILL_FORM.otherHand : 1);
+  return { azimuthSd: spread.azimuthDeg * DEGREE * factor, speedShareSd: spread.speedShare * factor };
+}
+
+/** Speed that carries the ball so far, m/s. */
+export function speedFor(lengthM: number, mu: number): number {
+  return Math.sqrt(2 * mu * GRAVITY * Math.max(0, lengthM));
+}
+
+/** Fastest roll or kick of a child in m/s. Assumed: 3.5 at four years and 0.5 more a year. */
+function topGroundSpeed(ageYears: number): number {
+  return ageYears >= 18 ? 12 : 3.5 + 0.5 * (ageYears - 4) * Math.min(1.2, statureM(ageYears));
+}
+
+function meantSpeed(shot: GroundShot, mu: number): number {
+  return Math.min(topGroundSpeed(shot.thrower.ageYears), Math.max(1.6, speedFor(shot.distanceM + CARRY_PAST_M, mu)));
+}
+
+/**
+ * Chance that a ball meant to pass (or strike) what lies `distanceM` off does so: within ± halfWidthM sideways, and not stopped short.
+ * Lateral Φ × [1 − Φ((√(2µgD) − v̄)/σv)].
+ */
+export function passChance(shot: GroundShot, halfWidthM: number): number {
+  if (shot.distanceM <= 0) return 1;
+  const mu = rollingResistance(shot.ball, shot.surface);
+  const errors = groundErrors(shot.technique, shot.thrower);
+  const speed = meantSpeed(shot, mu);
+  const across = withinChance(halfWidthM, shot.distanceM * Math.tan(errors.azimuthSd));
+  const short = normalCdf((speedFor(shot.distanceM, mu) - speed) / (speed * errors.speedShareSd));
+  return across * (1 - short);
+}
+
+/** Speed with which a ball meant for it arrives, m/s; 0 when it stops short. */
+export function arrivalSpeed(shot: GroundShot): number {
+  const mu = rollingResistance(shot.ball, shot.surface);
+  const speed = meantSpeed(shot, mu);
+  return Math.sqrt(Math.max(0, speed * speed - 2 * mu * GRAVITY * shot.distanceM));
+}
+
+/** Seconds that the ball rolls to what it is meant for, by its mean speed on the way. */
+export function rollSeconds(shot: GroundShot): number {
+  const speed = meantSpeed(shot, rollingResistance(shot.ball, shot.surface));
+  return shot.distanceM / Math.max(0.4, (speed + arrivalSpeed(shot)) / 2);
+}
+
+/** Midpoints of sixteen equal shares of the standard normal distribution. */
+const SIXTEENTHS = [
+  -1.8627, -1.318, -1.01, -0.7764, -0.5791, -0.4023, -0.2372, -0.0784, 0.0784, 0.2372, 0.4023, 0.5791, 0.7764, 1.01, 1.318, 1.8627,
+] as const;
+
+export const GAP_NODES = SIXTEENTHS.length * SIXTEENTHS.length;
+
+/**
+ * Distances from the mark at which a ball meant to stop on it comes to rest, metres: 256 equally likely ones, smallest first, from a
+ * quadrature over direction and speed (s = v²/2µg grows with the square of the speed).
+ */
+export function stopGaps(shot: GroundShot): Float64Array {
+  const errors = groundErrors(shot.technique, shot.thrower);
+  const gaps = new Float64Array(GAP_NODES);
+  let at = 0;
+  for (const direction of SIXTEENTHS) {
+    const azimuth = Math.max(-1.2, Math.min(1.2, direction * errors.azimuthSd));
+    for (const speed of SIXTEENTHS) {
+      const share = Math.max(0, 1 + speed * errors.speedShareSd);
+      const rolled = shot.distanceM * share * share;
+      gaps[at] = Math.hypot(rolled * Math.cos(azimuth) - shot.distanceM, rolled * Math.sin(azimuth));
+      at += 1;
+    }
+  }
+  return gaps.sort();
+}
+
+/** Chance that it stops within a radius of the mark. */
+export function stopChance(shot: GroundShot, radiusM: number): number {
+  const gaps = stopGaps(shot);
+  let within = 0;
+  while (within < gaps.length && gaps[within]! <= radiusM) within += 1;
+  return within / gaps.length;
+}
