@@ -4,14 +4,20 @@
  */
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { forecastLevel } from '@/core/forecast/forecast-level';
+import Papa from 'papaparse';
+import { distancesOf } from '@/core/course/geometry';
+import { chanceOf } from '@/core/forecast/chances';
+import { forecastLevel, forecastSetUp } from '@/core/forecast/forecast-level';
+import { equalSetUp, solveLevel, withPlaces } from '@/core/levels/solve';
+import { AIMED, AIMED_IDS, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
+import { fitClass, type Observed } from '@/core/progress/fit';
 import { judge } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
 import { compile } from '@/core/rules/compile';
 import { replay } from '@/core/rules/engine';
 import { gapsOf } from '@/core/rules/gaps';
 import type { Game } from '@/core/rules/game';
-import { levelGame } from '@/core/rules/level';
+import { levelGame, resolveLevel } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import type { Outcome, Problem } from '@/core/rules/problem';
 import { readGame } from '@/core/rules/read-game';
@@ -24,6 +30,9 @@ npx lochside check GAME REPORT        the verdict on a report (exit 1 when not c
 npx lochside totals GAME [--level 2] [--attempts 10]   the totals that can be, and those that cannot
 npx lochside gaps GAME                what the rules leave open, with mends (exit 1 when there are any)
 npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1]
+npx lochside levels GAME --age 8 --chances 0.7,0.5,0.3   distances for wanted chances
+npx lochside equal GAME --age 8 --have bucket,box --clear 2.6 [--level 2]   the set-up of another home
+npx lochside fit REPORTS.csv          how steady a class is: child,age,technique,implement,target,distance_m,attempts,hits
 npx lochside teacher add --name NAME --email ADDRESS --school SCHOOL [--zone Europe/London] [--role teacher|helper]
 `;
 
@@ -33,9 +42,18 @@ class BadInput extends Error {
   }
 }
 
-function readJson(file: string): unknown {
+function readText(file: string): string {
   try {
-    return JSON.parse(readFileSync(file, 'utf8'));
+    return readFileSync(file, 'utf8');
+  } catch (error) {
+    throw new BadInput([{ place: file, reason: error instanceof Error ? error.message : 'cannot be read', fix: 'Name a file that is there.' }]);
+  }
+}
+
+function readJson(file: string): unknown {
+  const text = readText(file);
+  try {
+    return JSON.parse(text);
   } catch (error) {
     throw new BadInput([
       { place: file, reason: error instanceof Error ? error.message : 'cannot be read', fix: 'Name a file that holds one JSON value.' },
@@ -110,7 +128,9 @@ function gaps(args: readonly string[]): number {
   return found.length === 0 ? 0 : 1;
 }
 
-function forecast(args: readonly string[], options: Readonly<Record<string, string | undefined>>): number {
+type Options = Readonly<Record<string, string | undefined>>;
+
+function forecast(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
   const game: Game = accepted(gameFile, readGame(readJson(gameFile)));
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
@@ -124,6 +144,106 @@ function forecast(args: readonly string[], options: Readonly<Record<string, stri
   return 0;
 }
 
+function levels(args: readonly string[], options: Options): number {
+  const gameFile = file(args, 0, 'GAME');
+  const game = accepted(gameFile, readGame(readJson(gameFile)));
+  const ageYears = whole(options['age'], 'age', game.ageYears ?? 8, 4, 12);
+  const chances = (options['chances'] ?? '0.7,0.5,0.3').split(',').map(Number);
+  if (chances.some((chance) => !(chance > 0 && chance < 1)))
+    throw new BadInput([{ place: '--chances', reason: 'each must lie between 0 and 1', fix: 'Write them as 0.7,0.5,0.3.' }]);
+  print(
+    chances.slice(0, game.levels.length).map((wanted, index) => {
+      const { chance, reached, places } = solveLevel(game, index, wanted, ageYears);
+      const solved = resolveLevel(withPlaces(game, index, places), index);
+      return {
+        level: game.levels[index]!.id,
+        wanted,
+        chance,
+        reached,
+        distancesM: distancesOf(solved).map((length) => Math.round(length * 100) / 100),
+        places,
+      };
+    }),
+  );
+  return 0;
+}
+
+function equal(args: readonly string[], options: Options): number {
+  const gameFile = file(args, 0, 'GAME');
+  const game = accepted(gameFile, readGame(readJson(gameFile)));
+  const level = whole(options['level'], 'level', 1, 1, game.levels.length);
+  const ageYears = whole(options['age'], 'age', game.ageYears ?? 8, 4, 12);
+  const have = (options['have'] ?? '').split(',').filter((one) => one !== '');
+  const unknown = have.find((one) => !(one in AIMED));
+  if (unknown !== undefined)
+    throw new BadInput([{ place: '--have', reason: `nothing is called “${unknown}”`, fix: `Use of ${AIMED_IDS.join(', ')}.` }]);
+  const clearM = Number(options['clear'] ?? 2.5);
+  if (!(clearM >= 1 && clearM <= 50)) throw new BadInput([{ place: '--clear', reason: 'must be metres from 1 to 50', fix: 'Write it as 2.6.' }]);
+  const resolved = accepted(gameFile, levelGame(game, level - 1));
+  const asked = Object.values(resolved.course.targets)[0]?.[0]?.object;
+  const home = { have: have as AimedId[], clearM, ...(have.length > 0 && asked && !have.includes(asked) ? { without: [asked] } : {}) };
+  const found = equalSetUp(resolved, { ageYears }, home);
+  if (!found) throw new BadInput([{ place: gameFile, reason: 'nothing is aimed at in this game', fix: 'It needs no equal set-up.' }]);
+  const par = (of: Game) => forecastSetUp(of, { ageYears, plays: 2000, seed: 1 }).par;
+  print({
+    object: found.object,
+    equal: found.equal,
+    worstDifference: found.worst,
+    places: found.places,
+    par: par(resolved),
+    parThere: par(found.game),
+  });
+  return 0;
+}
+
+const COLUMNS = ['child', 'age', 'technique', 'implement', 'target', 'distance_m', 'attempts', 'hits'] as const;
+
+function fit(args: readonly string[]): number {
+  const csvFile = file(args, 0, 'REPORTS.csv');
+  const { data, meta } = Papa.parse<Record<string, string>>(readText(csvFile), { header: true, skipEmptyLines: true });
+  const missing = COLUMNS.filter((column) => !meta.fields?.includes(column));
+  if (missing.length > 0)
+    throw new BadInput([{ place: csvFile, reason: `has no column ${missing.join(', ')}`, fix: `The first line names ${COLUMNS.join(',')}.` }]);
+  const problems: Problem[] = [];
+  const observed = data.flatMap((row, index) => {
+    const found = observedFrom(row as Record<(typeof COLUMNS)[number], string>);
+    if (typeof found !== 'string') return [found];
+    problems.push({ place: `${csvFile} line ${index + 2}`, reason: found, fix: 'Correct the line.' });
+    return [];
+  });
+  if (problems.length > 0) throw new BadInput(problems);
+  const { group, children } = fitClass(observed);
+  print({ class: group, children: Object.fromEntries(children) });
+  return 0;
+}
+
+/** A line of the file as attempts with their chance, or what is wrong with it. */
+function observedFrom(row: Record<(typeof COLUMNS)[number], string>): Observed | string {
+  const [age, distance, attempts, hits] = [row.age, row.distance_m, row.attempts, row.hits].map(Number) as [number, number, number, number];
+  const technique = (['underarm', 'overarm', 'set-shot', 'roll', 'kick'] as const).find((one) => one === row.technique);
+  if (!technique) return `“${row.technique}” is no technique that is fitted`;
+  if (!(row.implement in IMPLEMENTS)) return `nothing to throw is called “${row.implement}”`;
+  if (!(row.target in AIMED)) return `nothing to aim at is called “${row.target}”`;
+  if (!(age >= 4 && age <= 18) || !(distance > 0.1 && distance < 30)) return 'age or distance_m is out of range';
+  if (!Number.isInteger(attempts) || !Number.isInteger(hits) || hits < 0 || hits > attempts) return 'hits must be whole and no more than attempts';
+  const chances = new Map<number, number>();
+  const chance = (skill: number) => {
+    const known = chances.get(skill);
+    if (known !== undefined) return known;
+    const found = chanceOf({
+      technique,
+      implement: row.implement as ImplementId,
+      target: row.target as AimedId,
+      distanceM: distance,
+      ageYears: age,
+      skill,
+    });
+    chances.set(skill, found);
+    return found;
+  };
+  return { child: row.child, attempts, hits, chance };
+}
+
 async function run(): Promise<number> {
   const [verb, ...rest] = process.argv.slice(2);
   const string = { type: 'string' } as const;
@@ -132,6 +252,9 @@ async function run(): Promise<number> {
     allowPositionals: true,
     options: {
       age: string,
+      chances: string,
+      have: string,
+      clear: string,
       attempts: string,
       level: string,
       plays: string,
@@ -152,6 +275,12 @@ async function run(): Promise<number> {
       return totals(positionals, values);
     case 'gaps':
       return gaps(positionals);
+    case 'levels':
+      return levels(positionals, values);
+    case 'equal':
+      return equal(positionals, values);
+    case 'fit':
+      return fit(positionals);
     case 'forecast':
       return forecast(positionals, values);
     case 'teacher':

@@ -87,7 +87,7 @@ export function childTables(program: Program, thrower: Thrower): ChildTables {
 }
 
 /** The aims of one task from its places at its targets, places first. */
-export function aimsOf(game: Game, task: Task, places: number, targets: number, thrower: Thrower): Aim[] {
+function aimsOf(game: Game, task: Task, places: number, targets: number, thrower: Thrower): Aim[] {
   const spots = task.from === undefined ? [] : (game.course.places[task.from] ?? []);
   const things = task.at === undefined ? [] : (game.course.targets[task.at] ?? []);
   const aims: Aim[] = [];
@@ -148,7 +148,7 @@ interface Success {
 }
 
 /** The chance of a success from a spot at a thing, by what it is and how it is tried. */
-export function successAt(game: Game, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): Success {
+export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): Success {
   const { shape } = AIMED[thing.object];
   const ball = IMPLEMENTS[game.kit.implement];
   const length = distanceM(spot, thing);
@@ -237,13 +237,13 @@ function liftRelease(thrower: Thrower): Release {
 }
 
 /** A pillow on the goal line takes its own width away. */
-function keeperWidth(game: Game, goal: PlacedTarget): number {
+function keeperWidth(game: Pick<Game, 'course'>, goal: PlacedTarget): number {
   const keeper = game.course.obstacles?.find((one) => one.object === 'pillow' && distanceM(one, goal) < 0.6);
   return keeper ? 0.4 : 0;
 }
 
 /** Chance that nothing stands in the way: things within the spread of the roll, other than a ramp or the goal's keeper. */
-function clearWay(game: Game, spot: Spot, thing: PlacedTarget, shot: GroundShot): number {
+function clearWay(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, shot: GroundShot): number {
   let clear = 1;
   const length = distanceM(spot, thing);
   for (const obstacle of game.course.obstacles ?? []) {

@@ -2,7 +2,9 @@ import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import { releaseOf, type Technique, type Thrower } from '../motion/release';
 import { AIMED, IMPLEMENTS, isThrownAt } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '../rules/game';
+import type { AimedId, ImplementId } from '../objects/catalogue';
+import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
+import { successAt } from './attempts';
 import { TECHNIQUES } from '../rules/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
@@ -43,4 +45,21 @@ export function placeChances(game: Game, thrower: Thrower): readonly PlaceChance
     if (!shot) return [];
     return { distanceM: shot.distanceM, chance: hitChance(shot), airS: airSeconds(shot) };
   });
+}
+
+export interface PlainTry {
+  readonly technique: Task['technique'];
+  readonly implement: ImplementId;
+  readonly target: AimedId;
+  readonly distanceM: number;
+  readonly ageYears: number;
+  readonly skill?: number;
+}
+
+/** The chance of one try at one thing, square on, on a hard floor. */
+export function chanceOf({ technique, implement, target, distanceM: length, ageYears, skill = 1 }: PlainTry): number {
+  const thing: PlacedTarget = { xM: length, yM: 0, object: target, turnRad: 0, standM: 0 };
+  const task: Task = { id: 'try', technique, see: 'end' };
+  const course = { floor: { widthM: 30, depthM: 10, surface: 'hard' as const }, furniture: [], places: {}, targets: { aim: [thing] } };
+  return successAt({ kit: { implement, marker: 'sock' }, course }, task, { xM: 0, yM: 0 }, thing, { ageYears, skill }).chance;
 }

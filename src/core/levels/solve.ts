@@ -1,14 +1,55 @@
-/** Distances for wanted chances and points that are fair: levels solved, not guessed. */
-import { insideFloor, marksOf, spotTowards, targetOf, distanceM } from '../course/geometry';
+/** Distances for wanted chances, points that are fair, and the equal set-up of another home: solved, not guessed. */
+import { aimOf, distanceM, insideFloor, spotTowards } from '../course/geometry';
+import { successAt } from '../forecast/attempts';
 import { placeChances } from '../forecast/chances';
-import type { Game, Spot } from '../rules/game';
+import type { Thrower } from '../motion/release';
+import type { AimedId } from '../objects/catalogue';
+import type { Game, Spot, Task } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 
 const NEAREST_M = 0.4;
-const STEPS = 14;
+const STEPS = 13;
+const FARTHEST_M = 14;
+
+/** A place that something is aimed from: its group and number, what it looks at, and how its task is tried. */
+interface AimedPlace {
+  readonly group: string;
+  readonly index: number;
+  readonly spot: Spot;
+  readonly task: Task;
+  readonly at: string;
+}
+
+/** The places of a game resolved to one level from which a target is aimed at, each once. */
+function aimedPlaces(game: Game): AimedPlace[] {
+  const found = new Map<string, AimedPlace>();
+  for (const task of game.parts.flatMap((part) => part.tasks)) {
+    if (task.from === undefined || task.at === undefined || task.technique === 'move' || !game.course.targets[task.at]) continue;
+    (game.course.places[task.from] ?? []).forEach((spot, index) => {
+      const key = `${task.from!} ${index}`;
+      if (!found.has(key)) found.set(key, { group: task.from!, index, spot, task, at: task.at! });
+    });
+  }
+  return [...found.values()];
+}
+
+/** Chance of a success from a spot at the target of its task that is easiest to hit. */
+function chanceFrom(game: Game, { task, at }: AimedPlace, spot: Spot, thrower: Thrower): number {
+  return Math.max(...game.course.targets[at]!.map((target) => successAt(game, task, spot, target, thrower).chance));
+}
+
+function nearestTarget(game: Game, place: AimedPlace): Spot {
+  return game.course.targets[place.at]!.reduce((near, target) => (distanceM(place.spot, target) < distanceM(place.spot, near) ? target : near));
+}
+
+/** True for a game in which something is aimed at from marked places, so that distances can be solved. */
+export function isAimed(game: Game): boolean {
+  return aimedPlaces(resolveLevel(game, 0)).length > 0;
+}
 
 export interface SolvedLevel {
-  readonly marks: readonly Spot[];
+  /** Every group of places, moved. */
+  readonly places: Readonly<Record<string, readonly Spot[]>>;
   readonly chance: number;
   /** False when the floor is too short (or no distance is near enough) for the wanted chance. */
   readonly reached: boolean;
@@ -18,17 +59,19 @@ export interface SolvedLevel {
  * Moves the marks of a level along their own lines to the target, all by one factor, until the mean chance of a child of this age is
  * as wanted (bisection; the chance falls with distance). Marks stay on the floor.
  */
-export function solveMarks(game: Game, levelIndex: number, wantedChance: number, ageYears: number): SolvedLevel {
+export function solveLevel(game: Game, levelIndex: number, wantedChance: number, ageYears: number): SolvedLevel {
   const level = resolveLevel(game, levelIndex);
-  const target = targetOf(level)!;
-  const marks = marksOf(level);
-  const placed = (factor: number) =>
-    marks.map((mark) => insideFloor(level, spotTowards(target, mark, Math.max(NEAREST_M, factor * distanceM(mark, target)))));
+  const thrower = { ageYears };
+  const marks = aimedPlaces(level).map((place) => {
+    const target = nearestTarget(level, place);
+    return { place, target, lengthM: distanceM(place.spot, target) };
+  });
+  if (marks.length === 0) return { places: level.course.places, chance: 0, reached: false };
+  const moved = (factor: number) =>
+    marks.map(({ place, target, lengthM }) => insideFloor(level, spotTowards(target, place.spot, Math.max(NEAREST_M, factor * lengthM))));
   const chanceAt = (factor: number) => {
-    const from = level.parts[0]!.tasks[0]!.from!;
-    const moved: Game = { ...level, course: { ...level.course, places: { ...level.course.places, [from]: placed(factor) } } };
-    const chances = placeChances(moved, { ageYears });
-    return chances.reduce((sum, place) => sum + place.chance, 0) / chances.length;
+    const spots = moved(factor);
+    return marks.reduce((sum, { place }, index) => sum + chanceFrom(level, place, spots[index]!, thrower), 0) / marks.length;
   };
   let near = 0.05;
   let far = 8;
@@ -38,9 +81,32 @@ export function solveMarks(game: Game, levelIndex: number, wantedChance: number,
     else far = middle;
   }
   const factor = Math.sqrt(near * far);
-  const solved = placed(factor).map((spot) => ({ xM: Math.round(spot.xM * 100) / 100, yM: Math.round(spot.yM * 100) / 100 }));
+  const spots = moved(factor);
+  const places: Record<string, Spot[]> = {};
+  for (const [group, list] of Object.entries(level.course.places)) places[group] = [...list];
+  marks.forEach(({ place }, index) => {
+    const spot = spots[index]!;
+    places[place.group]![place.index] = { xM: Math.round(spot.xM * 100) / 100, yM: Math.round(spot.yM * 100) / 100 };
+  });
   const chance = chanceAt(factor);
-  return { marks: solved, chance, reached: Math.abs(chance - wantedChance) <= 0.02 };
+  return { places, chance, reached: Math.abs(chance - wantedChance) <= 0.02 };
+}
+
+/** The game with the places of one level elsewhere. */
+export function withPlaces(game: Game, levelIndex: number, places: Readonly<Record<string, readonly Spot[]>>): Game {
+  const set = Object.fromEntries(Object.entries(places).map(([group, spots]) => [`/course/places/${group}`, spots]));
+  return { ...game, levels: game.levels.map((level, index) => (index === levelIndex ? { ...level, set: { ...level.set, ...set } } : level)) };
+}
+
+/** solveLevel for the marks of the plain kind of game. */
+export function solveMarks(
+  game: Game,
+  levelIndex: number,
+  wantedChance: number,
+  ageYears: number,
+): { marks: readonly Spot[]; chance: number; reached: boolean } {
+  const { places, chance, reached } = solveLevel(game, levelIndex, wantedChance, ageYears);
+  return { marks: places[game.parts[0]!.tasks[0]!.from!]!, chance, reached };
 }
 
 /** Small whole points, near to far, that make value × chance as even as can be: the smallest set within 12% of the best. */
@@ -55,4 +121,101 @@ export function fairPoints(chances: readonly number[], most = 12): readonly numb
     if (!best || unevenness < best.unevenness - 0.12) best = { points, unevenness };
   }
   return best!.points;
+}
+
+/** The ages of 4 to 12 at which these points are fair from these marks: no mark worth more than `most` times another. */
+export function fairAges(game: Game, levelIndex: number, values: readonly number[], most = 1.6): readonly number[] {
+  const level = resolveLevel(game, levelIndex);
+  return [4, 5, 6, 7, 8, 9, 10, 11, 12].filter((ageYears) => {
+    const worths = placeChances(level, { ageYears }).map((place, index) => place.chance * (values[index] ?? 1));
+    return worths.length > 0 && Math.max(...worths) / Math.max(1e-9, Math.min(...worths)) <= most;
+  });
+}
+
+/** Set-ups whose chances differ by no more than this at every place are like each other. */
+export const LIKE_TOLERANCE = 0.05;
+
+export interface Home {
+  /** What the home has that can be aimed at; the thing that the game asks for counts as had unless `without` names it. */
+  readonly have: readonly AimedId[];
+  readonly without?: readonly AimedId[];
+  /** Longest clear line, metres. */
+  readonly clearM: number;
+}
+
+export interface EqualPlace {
+  readonly group: string;
+  readonly index: number;
+  readonly designM: number;
+  readonly lengthM: number;
+  readonly designChance: number;
+  readonly chance: number;
+}
+
+export interface EqualSetUp {
+  /** What stands in for the thing that was asked for. */
+  readonly object: AimedId;
+  readonly places: readonly EqualPlace[];
+  /** Largest difference of chance at a place. */
+  readonly worst: number;
+  /** True when every place is within the tolerance. */
+  readonly equal: boolean;
+  /** The game with that thing and those distances. */
+  readonly game: Game;
+}
+
+/** Room that a child needs behind the mark, metres. */
+const STANDING_ROOM_M = 0.3;
+
+/**
+ * The set-up of another home with the same chances: of what it has, the thing for which the distances within its clear line come nearest.
+ * Null when the game has nothing that is aimed at. `equal` is false when no thing and no distance will do: par is then another.
+ */
+export function equalSetUp(level: Game, thrower: Thrower, home: Home): EqualSetUp | null {
+  const places = aimedPlaces(level);
+  if (places.length === 0) return null;
+  const asked = level.course.targets[places[0]!.at]![0]!.object;
+  const without = new Set(home.without ?? []);
+  const candidates = [...new Set([...(without.has(asked) ? [] : [asked]), ...home.have])].filter((object) => !without.has(object));
+  const reach = Math.max(NEAREST_M, home.clearM - STANDING_ROOM_M);
+  const design = places.map((place) => ({ place, target: nearestTarget(level, place), chance: chanceFrom(level, place, place.spot, thrower) }));
+  let best: EqualSetUp | null = null;
+  for (const object of candidates) {
+    const game = withTargetObject(level, object);
+    const solved = design.map(({ place, target, chance }): EqualPlace => {
+      const at = (lengthM: number) => chanceFrom(game, place, spotTowards(target, place.spot, lengthM), thrower);
+      const designM = distanceM(place.spot, target);
+      let near = NEAREST_M;
+      let far = Math.min(reach, FARTHEST_M);
+      for (let i = 0; i < STEPS; i += 1) {
+        const middle = (near + far) / 2;
+        if (at(middle) > chance) near = middle;
+        else far = middle;
+      }
+      // The same thing at the same distance is as equal as can be.
+      const lengthM = object === asked && designM <= reach ? designM : Math.round(((near + far) / 2) * 100) / 100;
+      return { group: place.group, index: place.index, designM, lengthM, designChance: chance, chance: at(lengthM) };
+    });
+    const worst = Math.max(...solved.map((place) => Math.abs(place.chance - place.designChance)));
+    if (!best || worst < best.worst - 0.005)
+      best = { object, places: solved, worst, equal: worst <= LIKE_TOLERANCE, game: withLengths(game, solved) };
+  }
+  return best;
+}
+
+function withTargetObject(game: Game, object: AimedId): Game {
+  const targets = Object.fromEntries(
+    Object.entries(game.course.targets).map(([group, list]) => [group, list.map((target) => ({ ...target, object }))]),
+  );
+  return { ...game, course: { ...game.course, targets } };
+}
+
+function withLengths(game: Game, lengths: readonly EqualPlace[]): Game {
+  const places: Record<string, Spot[]> = Object.fromEntries(Object.entries(game.course.places).map(([group, list]) => [group, [...list]]));
+  for (const { group, index, lengthM } of lengths) {
+    const spot = places[group]![index]!;
+    const target = aimOf(game.course, group, spot);
+    if (target) places[group]![index] = spotTowards(target, spot, lengthM);
+  }
+  return { ...game, course: { ...game.course, places } };
 }

@@ -7,6 +7,7 @@ import { distancesOf, targetOf } from '@/core/course/geometry';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
+import { fairAges } from '@/core/levels/solve';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { AIMED } from '@/core/objects/catalogue';
 import { Button, QuietButton } from '@/ui/button';
@@ -361,6 +362,8 @@ function Warnings({ game, shown, forecast, audience, values, onSolve, onFair }: 
   const name = game.levels[shown]!.name;
   const far = forecast.places.at(-1);
   const worths = forecast.places.map((place, index) => place.chance * (values[index] ?? 1));
+  const ages = useMemo(() => fairAges(game, shown, values), [game, shown, values]);
+  const agesWords = ages.length > 1 ? ` (from ${ages[0]} to ${ages.at(-1)} years)` : '';
   const uneven = Math.max(...worths) / Math.max(0.01, Math.min(...worths));
   return (
     <>
@@ -381,7 +384,8 @@ function Warnings({ game, shown, forecast, audience, values, onSolve, onFair }: 
         </Notice>
       ) : (
         <Notice $tone="remark">
-          Points are fair at {name} for {audience}. {shareWords(forecast.fetchShare)} of the time goes on fetching
+          Points are fair at {name} for {audience}
+          {agesWords}. {shareWords(forecast.fetchShare)} of the time goes on fetching
           {forecast.exerciseShare > 0.02 ? `, ${Math.round(forecast.exerciseShare * 100)}% on the exercise` : ''}.
         </Notice>
       )}

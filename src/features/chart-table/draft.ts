@@ -2,7 +2,7 @@
 import { insideFloor, marksOf, spotTowards, targetOf } from '@/core/course/geometry';
 import { withMarks, withTargetAt } from '@/core/course/sensible-start';
 import { placeChances } from '@/core/forecast/chances';
-import { fairPoints, solveMarks } from '@/core/levels/solve';
+import { fairPoints, solveLevel, withPlaces } from '@/core/levels/solve';
 import type { Game, Spot } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { readThrowRules, withThrowRules } from '@/core/rules/throw-rules';
@@ -109,7 +109,7 @@ function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo
         ...draft,
         game: action.chances.reduce(
           (next, chance, index) =>
-            index < next.levels.length ? withMarks(next, index, solveMarks(next, index, chance, draft.ageYears).marks) : next,
+            index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, draft.ageYears).places) : next,
           game,
         ),
       };

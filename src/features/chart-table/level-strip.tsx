@@ -6,6 +6,7 @@ import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
+import { isAimed } from '@/core/levels/solve';
 import { leversBetween, type Lever } from '@/core/rules/gaps';
 import { placeName } from '@/core/rules/sentences';
 import { readThrowRules } from '@/core/rules/throw-rules';
@@ -142,6 +143,7 @@ const inTen = (chance: number) => Math.round(chance * 10);
 export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
   const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
   const plain = readThrowRules(game) !== null;
+  const aimed = plain || isAimed(game);
   return (
     <Strip aria-label="Levels">
       {game.levels.slice(0, 3).map((level, index) => (
@@ -160,7 +162,7 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
           differs={differenceWords(game, index)}
         />
       ))}
-      {plain ? (
+      {aimed ? (
         <Finder>
           <h2>Find distances for</h2>
           <div>
@@ -182,7 +184,7 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
           <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
             Set the marks
           </Button>
-          <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
+          <Button isDisabled={readOnly || !plain} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
             Make points fair
           </Button>
           <Small>for {audienceName} · assumed for this age</Small>
