@@ -4,7 +4,7 @@ import { contours } from 'd3-contour';
 import { resolveLevel } from '@/core/rules/level';
 import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
-import { BAND_CHANCES, chanceTable, depthGrid, type ChanceTable } from '@/core/forecast/depth';
+import { BAND_CHANCES, chanceTable, depthGrid, floorChance, floorGrid, type ChanceTable, type DepthGrid } from '@/core/forecast/depth';
 import { forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
 import { targetOf } from '@/core/course/geometry';
 
@@ -56,10 +56,19 @@ function tableFor(level: Game, ageYears: number): ChanceTable | null {
   return table.read;
 }
 
+/** The plain kind of game has a table with the angle of the throw in it; any other that is aimed is told by distance. */
+function gridOf(level: Game, ageYears: number): DepthGrid | null {
+  if (readThrowRules(level) !== null) {
+    const read = tableFor(level, ageYears);
+    return read && depthGrid(level, read);
+  }
+  const chanceAt = floorChance(level, { ageYears });
+  return chanceAt && floorGrid(level, chanceAt);
+}
+
 function floorDepth(level: Game, ageYears: number): FloorDepth {
-  const read = tableFor(level, ageYears);
-  if (!read || readThrowRules(level) === null) return { bands: [], soundings: [] };
-  const grid = depthGrid(level, read);
+  const grid = gridOf(level, ageYears);
+  if (!grid) return { bands: [], soundings: [] };
   const cellX = (level.course.floor.widthM * 100) / grid.columns;
   const cellY = (level.course.floor.depthM * 100) / grid.rows;
   const drawn = contours()
@@ -93,7 +102,7 @@ const api = {
   forecast({ game, ageYears, levels, plays, floorOf, floorKnown }: ForecastRequest): ForecastAnswer {
     const shown = resolveLevel(game, floorOf);
     const target = targetOf(shown);
-    const floorKey = `${tableKey(shown, ageYears)} ${target?.xM} ${target?.yM} ${target?.turnRad}`;
+    const floorKey = `${tableKey(shown, ageYears)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad}`;
     return {
       levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: SEED }) })),
       floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears),

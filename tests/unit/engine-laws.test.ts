@@ -180,7 +180,7 @@ describe('what few games use', () => {
       ]);
       return measure(program, state);
     };
-    expect(of('last')).toMatchObject({ value: 1, sum: 'last of 3, 1: 1 hits' });
+    expect(of('last')).toMatchObject({ value: 1, sum: 'last of 3, 1: 1 hit' });
     expect(of('sum')).toMatchObject({ value: 4, sum: '3 + 1 = 4' });
   });
 });

@@ -52,7 +52,7 @@ describe('A. a course by strokes', () => {
     );
     expect(result).toMatchObject({ value: 15, better: 'low', finished: 'cap', refused: [] });
     expect(result.parts.map((part) => part.value)).toEqual([4, 2, 9]);
-    expect(result.parts[0]!.sum).toBe('3 strokes + 1 extra strokes = 4');
+    expect(result.parts[0]!.sum).toBe('3 strokes + 1 extra stroke = 4');
     expect(result.sum).toBe('First holt 4 + Second holt 2 + Third holt 9 = 15');
   });
   it('an edge and a rock in one stroke cost one each', () => {

@@ -2,7 +2,8 @@
 import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
 import { hitChance, type Shot } from '../motion/chance';
 import type { Thrower } from '../motion/release';
-import type { Game } from '../rules/game';
+import type { Game, Spot } from '../rules/game';
+import { successAt } from './attempts';
 import { shotFrom } from './chances';
 
 export interface DepthGrid {
@@ -85,4 +86,51 @@ export function bandRadii(game: Game, thrower: Thrower): readonly number[] {
     }
     return near;
   });
+}
+
+/**
+ * The chance over the floor for any game that is aimed: from every spot at the target of the first aimed task that is easiest from there,
+ * read from one table of distances for each kind of thing. Null when nothing is aimed at.
+ */
+export function floorChance(game: Game, thrower: Thrower): ((spot: Spot) => number) | null {
+  const task = game.parts
+    .flatMap((part) => part.tasks)
+    .find((one) => one.from !== undefined && one.at !== undefined && one.technique !== 'move' && (game.course.targets[one.at]?.length ?? 0) > 0);
+  if (!task) return null;
+  const targets = game.course.targets[task.at!]!;
+  const reach = Math.hypot(game.course.floor.widthM, game.course.floor.depthM);
+  // What stands in the way is told by the chances at the marks; the bands show the open floor.
+  const open = { kit: game.kit, course: { ...game.course, obstacles: [] } };
+  const tables = new Map<string, Float64Array>();
+  for (const target of targets) {
+    if (tables.has(target.object)) continue;
+    const nodes = new Float64Array(RADII + 1);
+    for (let r = 0; r <= RADII; r += 1) {
+      const spot = { xM: target.xM - Math.max(0.05, (r / RADII) * reach), yM: target.yM };
+      nodes[r] = successAt(open, task, spot, { ...target, turnRad: 0 }, thrower).chance;
+    }
+    tables.set(target.object, nodes);
+  }
+  return (spot) => {
+    let best = 0;
+    for (const target of targets) {
+      const nodes = tables.get(target.object)!;
+      const at = Math.min(RADII - 1e-6, (distanceM(spot, target) / reach) * RADII);
+      const from = Math.floor(at);
+      best = Math.max(best, nodes[from]! * (1 - (at - from)) + nodes[from + 1]! * (at - from));
+    }
+    return best;
+  };
+}
+
+/** The same on a grid, for the contours. */
+export function floorGrid(game: Game, chanceAt: (spot: Spot) => number, cellM = 0.1): DepthGrid {
+  const { widthM, depthM } = game.course.floor;
+  const columns = Math.max(2, Math.round(widthM / cellM));
+  const rows = Math.max(2, Math.round(depthM / cellM));
+  const chance = new Float32Array(columns * rows);
+  for (let row = 0; row < rows; row += 1)
+    for (let column = 0; column < columns; column += 1)
+      chance[row * columns + column] = chanceAt({ xM: (column + 0.5) * (widthM / columns), yM: (row + 0.5) * (depthM / rows) });
+  return { columns, rows, cellM, chance };
 }

@@ -1,6 +1,7 @@
 import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { finishedWhy, playedMs, rawScore, type State } from './engine';
 import type { FinishReason, Measure } from './game';
+import { counted } from './general-words.en-gb';
 import { messages } from './messages.en-gb';
 
 /** One product of the sum: so many times, worth so much each. `place` is the number of the mark, from 1, where it tells. */
@@ -214,7 +215,8 @@ const total = (lines: readonly WorkingLine[]) => lines.reduce((sum, line) => sum
 /** "2 × 1 + 3 × 2 = 8", or in the game's own words "4 full rounds × 5 = 20, and 3 more = 23". */
 function sumWords(lines: readonly WorkingLine[], value: number): string {
   if (lines.every((line) => line.what === undefined)) return `${lines.map((line) => `${line.times} × ${line.each}`).join(' + ')} = ${value}`;
-  const term = (line: WorkingLine) => `${line.times}${line.what ? ` ${line.what}` : ''}${line.each === 1 ? '' : ` × ${line.each}`}`;
+  const term = (line: WorkingLine) =>
+    `${line.times}${line.what ? ` ${counted(line.times, line.what)}` : ''}${line.each === 1 ? '' : ` × ${line.each}`}`;
   if (lines.length === 1) return lines[0]!.each === 1 ? term(lines[0]!) : `${term(lines[0]!)} = ${value}`;
   if (lines.length === 2 && lines[0]!.each !== 1)
     return `${term(lines[0]!)} = ${lines[0]!.times * lines[0]!.each}, ${messages.and} ${term(lines[1]!)} = ${value}`;

@@ -97,9 +97,7 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
       return index === 0 ? `Put a ${marker} down: ${place.name || 'the start'}.` : `Walk ${place.steps}. ${place.name}: a ${marker}.`;
     const from = single ? 'it' : AIMED[nearestObject(game, mark)].name;
     const called =
-      places.length > 1
-        ? `Put a ${marker} there: the ${/^mark|mark$/.test(place.name) ? place.name : `${place.name} mark`}.`
-        : `Put the ${marker} there.`;
+      places.length > 1 ? `Put a ${marker} there: ${/^mark /.test(place.name) ? place.name : `the ${place.name} mark`}.` : `Put the ${marker} there.`;
     return `Walk ${place.steps} away from ${single ? 'it' : `the ${from}`}. ${called}`;
   });
   return [...set, ...way, ...walks];

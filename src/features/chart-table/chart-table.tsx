@@ -88,7 +88,7 @@ const Plan = styled.div`
   & svg {
     display: block;
     width: 100%;
-    max-height: 458px;
+    max-height: 436px;
     font-family: var(--font-desk), sans-serif;
   }
 `;
@@ -220,6 +220,8 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           <Plan>
             <CourseDrawing
               drawnPx={780}
+              bands={forecasts.floor?.bands ?? []}
+              soundings={forecasts.floor?.soundings ?? []}
               names
               id="plan"
               course={level.course}
@@ -263,7 +265,11 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       <Foot>
         <Lengths level={level} dispatch={dispatch} readOnly={readOnly} />
         <span>
-          {rules && 'small figures: hits in 100 · arrows move a mark · '}
+          {rules
+            ? 'small figures: hits in 100 · arrows move a mark · '
+            : forecasts.floor && forecasts.floor.bands.length > 0
+              ? 'small figures: hits in 100 · '
+              : ''}
           <a href={`/api/v1/games/${id}/file`} download>
             Keep as a file
           </a>{' '}

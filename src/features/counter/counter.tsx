@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { framesOf, playsFrames } from '@/core/rules/frames';
 import type { End } from '@/core/rules/game';
+import { counted } from '@/core/rules/general-words.en-gb';
 import { placeName } from '@/core/rules/sentences';
 import { Ask, Entry, Failure, Field, Flags, Left, List, Marks, Owed, Said, Score, Small, Success, TextButton, Time } from './counter-style';
 import { FrameSheet } from './frame-sheet';
@@ -115,7 +116,7 @@ function ScoreSoFar({ play }: { play: PlayInHand }) {
     return counter ? (
       <Score aria-live="polite">
         <b>{counter.value}</b>
-        {counter.words}
+        {counted(counter.value, counter.words)}
       </Score>
     ) : null;
   }
@@ -126,7 +127,9 @@ function ScoreSoFar({ play }: { play: PlayInHand }) {
       <b>{value ?? '–'}</b>
       {unit}
       {counters.length > 1 && (
-        <small style={{ display: 'block', fontSize: '1rem', marginTop: 4 }}>{counters.map((one) => `${one.value} ${one.words}`).join(', ')}</small>
+        <small style={{ display: 'block', fontSize: '1rem', marginTop: 4 }}>
+          {counters.map((one) => `${one.value} ${counted(one.value, one.words)}`).join(', ')}
+        </small>
       )}
     </Score>
   );

@@ -10,6 +10,9 @@ export interface CourseDrawingProps {
   readonly course: Course;
   /** Radii in metres at which the bands of depth end, round the first target; empty where no depth is known. */
   readonly radii?: readonly number[];
+  /** Bands of depth as SVG paths in centimetres, and figures over the floor. */
+  readonly bands?: readonly string[];
+  readonly soundings?: readonly { readonly xM: number; readonly yM: number; readonly chance: number }[];
   /** Words for screen readers; without them it is an ornament. */
   readonly label?: string;
   readonly numbers?: boolean;
@@ -20,7 +23,17 @@ export interface CourseDrawingProps {
 }
 
 /** A course from above, to scale, in centimetres: ways, patches, things in the way, targets and places, each as large as it is. */
-export function CourseDrawing({ id, course, radii = [], label, numbers = false, drawnPx = 300, names = false }: CourseDrawingProps) {
+export function CourseDrawing({
+  id,
+  course,
+  radii = [],
+  bands = [],
+  soundings = [],
+  label,
+  numbers = false,
+  drawnPx = 300,
+  names = false,
+}: CourseDrawingProps) {
   const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
@@ -33,6 +46,7 @@ export function CourseDrawing({ id, course, radii = [], label, numbers = false, 
       targets.findIndex((other) => other.object === target.object) === index ? [[index, AIMED[target.object].name]] : [],
     ),
   );
+  const busy = [...targets, ...Object.values(course.places).flat(), ...(course.obstacles ?? [])];
   const deep = radii.length > 0 ? targets[0] : undefined;
   return (
     <svg className="chart" viewBox={`0 0 ${width} ${depth}`} {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
@@ -40,7 +54,24 @@ export function CourseDrawing({ id, course, radii = [], label, numbers = false, 
         <rect width={width} height={depth} />
       </clipPath>
       <g clipPath={`url(#${clip})`}>
-        <rect width={width} height={depth} fill={deep ? 'var(--band-5)' : 'var(--band-2)'} />
+        <rect width={width} height={depth} fill={deep || bands.length > 0 ? 'var(--band-5)' : 'var(--band-2)'} />
+        {bands.map((path, index) => (
+          <path key={index} d={path} fill={FILLS[index]!} stroke="var(--band-5)" strokeOpacity={0.55} strokeWidth={0.8 * px} />
+        ))}
+        <g aria-hidden fontSize={11 * px} textAnchor="middle">
+          {soundings
+            .filter((sounding) => busy.every((spot) => Math.hypot(spot.xM - sounding.xM, spot.yM - sounding.yM) > 0.36))
+            .map((sounding) => (
+              <text
+                key={`${sounding.xM} ${sounding.yM}`}
+                x={sounding.xM * 100}
+                y={sounding.yM * 100}
+                fill={sounding.chance < 0.2 ? 'var(--on-deep)' : 'var(--ink)'}
+              >
+                {Math.round(sounding.chance * 100)}
+              </text>
+            ))}
+        </g>
         {deep &&
           radii.map((radius, index) => (
             <circle key={index} cx={deep.xM * 100} cy={deep.yM * 100} r={radius * 100} fill={FILLS[index]} stroke="var(--band-5)" strokeWidth={px} />
