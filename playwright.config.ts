@@ -7,8 +7,10 @@ const url = `http://127.0.0.1:${port}`;
 export default defineConfig({
   testDir: 'tests/browser',
   testMatch: '*.spec.ts',
-  timeout: 150_000,
-  expect: { timeout: 10_000 },
+  // Long, and once again, for machines that are shared: what is slow is not broken, what fails twice is.
+  timeout: 300_000,
+  expect: { timeout: 25_000 },
+  retries: 1,
   workers: 1,
   forbidOnly: true,
   use: {

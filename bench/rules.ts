@@ -1,9 +1,15 @@
 /** What the rules cost: ratios from one run, so that the machine does not matter. */
+import { contours } from 'd3-contour';
 import { Bench } from 'tinybench';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { distancesOf } from '@/core/course/geometry';
 import { childTables } from '@/core/forecast/attempts';
+import { BAND_CHANCES, floorChance, floorGrid } from '@/core/forecast/depth';
+import { forecastLevel } from '@/core/forecast/forecast-level';
+import { fallTable } from '@/core/forecast/pins';
 import { simulateGo } from '@/core/forecast/simulate';
+import { solveLevel } from '@/core/levels/solve';
+import { IMPLEMENTS } from '@/core/objects/catalogue';
 import { drawU32, PURPOSE } from '@/core/random/draw';
 import { judge } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
@@ -16,6 +22,7 @@ import { measure } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
 import { readThrowRules, withThrowRules } from '@/core/rules/throw-rules';
 import { framesGame } from '../tests/examples/frames-game';
+import { STARTERS } from '../tests/examples/starters';
 import { throwByTheClock } from './reference/throw-by-the-clock';
 
 type Say = (what: string, measured: string, target: string, reached: boolean | null) => void;
@@ -115,4 +122,76 @@ export async function benchRules(say: Say): Promise<void> {
   say('sixty-second games a second on one core', `${Math.round(games).toLocaleString('en-GB')}`, '≥ 200,000', games >= 200_000);
   say('checking a report', `${us('check').toFixed(0)} µs`, '< 1000 µs', us('check') < 1000);
   if (sink === 0.5) throw new Error('never');
+  benchForecast(say, base, draw);
+}
+
+/** The fastest of several runs, milliseconds. */
+function fastest(runs: number, work: () => unknown): number {
+  let best = Infinity;
+  for (let run = 0; run < runs; run += 1) {
+    const began = performance.now();
+    work();
+    best = Math.min(best, performance.now() - began);
+  }
+  return best;
+}
+
+function benchForecast(say: Say, base: Game, drawUs: number): void {
+  const ages = [5, 6, 7, 8, 9, 10, 11];
+  const all = fastest(3, () =>
+    ages.forEach((ageYears) => [0, 1, 2].forEach((index) => forecastLevel(base, index, { ageYears, plays: 4000, seed: 1 }))),
+  );
+  const within = (what: string, ms: number, target: number) => say(what, `${ms.toFixed(1)} ms`, `≤ ${target} ms`, ms <= target);
+  within('three levels × seven ages × 4,000 plays', all, 500);
+  say('the same, in bare draws a play', `${((1000 * all) / (3 * ages.length * 4000) / drawUs).toFixed(0)} ×`, '', null);
+  within(
+    '200 plays of one level while dragging',
+    fastest(9, () => forecastLevel(base, 1, { ageYears: 8, plays: 200, seed: 1 })),
+    8,
+  );
+  const wide = starterGame('regatta-day');
+  const course = { ...wide.course, floor: { ...wide.course.floor, widthM: 6, depthM: 4 } };
+  within(
+    'bands of a 60 × 40 floor, contours included',
+    fastest(9, () => contoured({ ...wide, course })),
+    12,
+  );
+  const pins = starterGame('loch-frames');
+  within(
+    'first figures for a full rack of pins',
+    fastest(5, () => pinTable(pins)(63)),
+    60,
+  );
+  within(
+    'a frames game forecast from nothing, 2,000 plays (rough)',
+    fastest(2, () => forecastLevel(pins, 1, { ageYears: 9, plays: 2000, seed: 1 })),
+    1500,
+  );
+  within(
+    'three distances solved',
+    fastest(9, () => [0.7, 0.5, 0.3].forEach((wanted, index) => solveLevel(starterGame('heron-strike'), index, wanted, 9))),
+    2,
+  );
+}
+
+function starterGame(id: string): Game {
+  return STARTERS.find((one) => one.id === id)!.game;
+}
+
+function contoured(game: Game): number {
+  const level = resolveLevel(game, 1);
+  const grid = floorGrid(level, floorChance(level, { ageYears: 8 })!);
+  return contours()
+    .size([grid.columns, grid.rows])
+    .thresholds([...BAND_CHANCES])(Array.from(grid.chance)).length;
+}
+
+function pinTable(game: Game): ReturnType<typeof fallTable> {
+  const level = resolveLevel(game, 1);
+  return fallTable(level.course.targets['pin']!, level.course.places['line']![0]!, {
+    technique: 'roll',
+    thrower: { ageYears: 9 },
+    ball: IMPLEMENTS['playground-ball'],
+    surface: 'hard',
+  });
 }

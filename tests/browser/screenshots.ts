@@ -40,6 +40,25 @@ try {
   await desk.getByRole('dialog').waitFor();
   await desk.waitForTimeout(300);
   await shoot(desk, 'send');
+  await desk.goto('/games');
+  await desk.getByRole('button', { name: /^Starter games/ }).click();
+  await shoot(desk, 'starters');
+  await desk.getByRole('button', { name: 'Put Loch Frames on the shelf' }).click();
+  await desk.waitForURL('**/games/*-*');
+  await desk
+    .getByText(/par \d+/)
+    .first()
+    .waitFor();
+  await desk.waitForTimeout(1500);
+  await desk.getByRole('button', { name: 'Try it' }).click();
+  await desk.getByRole('button', { name: 'A helper taps every try' }).click();
+  await desk.getByRole('button', { name: 'All 6 fell' }).click();
+  for (const balls of [[2, 4], [0, 1, 3], [5]]) {
+    for (const pin of balls) await desk.getByRole('checkbox', { name: new RegExp(`^Pin ${pin + 1}$`) }).click();
+    await desk.getByRole('button', { name: `${balls.length} fell`, exact: true }).click();
+  }
+  await desk.getByRole('checkbox', { name: 'Pin 2' }).click();
+  await shoot(desk, 'try-it');
   await desk.goto('/weeks');
   await shoot(desk, 'weeks');
   await desk.goto('/scores');

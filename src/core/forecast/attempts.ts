@@ -27,6 +27,8 @@ import {
 } from '../motion/assumed';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import { GAP_NODES, passChance, rollSeconds, stopChance, stopGaps, type GroundShot, type GroundTechnique } from '../motion/ground';
+import { staysShare } from '../motion/stays-in';
+import { wallChance } from '../motion/wall';
 import { ageFactor, releaseOf, type Release, type Technique, type Thrower } from '../motion/release';
 import { AIMED, IMPLEMENTS, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
@@ -166,6 +168,23 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
       turnRad: throwTurnRad(spot, thing),
     });
     const one = (shot: Shot): Success => ({ chance: hitChance(shot), firstShare: 1, airS: airSeconds(shot) });
+    const wall = shape.kind === 'opening' ? wallBehind(game, spot, thing) : null;
+    if (wall && shape.kind === 'opening') {
+      const across = shape.outline === 'round' ? shape.diameterM : shape.widthM;
+      const along = shape.outline === 'round' ? shape.diameterM : shape.depthM;
+      const chance = wallChance({
+        release,
+        restitution: ball.restitution,
+        radiusM: ball.radiusM,
+        ...wall,
+        rimM: thing.standM + shape.rimM,
+        halfAlongM: along / 2,
+        halfAcrossM: across / 2,
+      });
+      // Back from the wall the ball comes down steeply.
+      const stays = staysShare(ball.restitution, Math.max(0.05, shape.rimM), 1.1, 0.6, ball.radiusM);
+      return { chance: chance * stays, firstShare: 1, airS: 1.1 };
+    }
     switch (shape.kind) {
       case 'opening':
       case 'upright':
@@ -217,6 +236,16 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
     return rings(glideChance(length, radius, thrower), glideChance(length, radius + 0.1, thrower), length / 2.5, task);
   }
   return { chance: OTHER_CHANCE, firstShare: 1, airS: OTHER_MS / 1000 };
+}
+
+/** A wall that stands behind an opening, seen from the thrower, is thrown at first. */
+function wallBehind(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget): { wallM: number; backM: number } | null {
+  const wall = game.course.obstacles?.find((one) => one.object === 'wall');
+  if (!wall) return null;
+  const length = distanceM(spot, thing);
+  const along = ((wall.xM - spot.xM) * (thing.xM - spot.xM) + (wall.yM - spot.yM) * (thing.yM - spot.yM)) / Math.max(0.01, length);
+  const aside = Math.abs((wall.xM - spot.xM) * (thing.yM - spot.yM) - (wall.yM - spot.yM) * (thing.xM - spot.xM)) / Math.max(0.01, length);
+  return along > length && along < length + 3 && aside < 1 ? { wallM: along, backM: along - length } : null;
 }
 
 /** A ball rolled up a ramp into a box must have a speed between too slow and too fast: the share that has. Assumed. */

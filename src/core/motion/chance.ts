@@ -6,6 +6,7 @@ import type { Implement, ThrownShape } from '../objects/catalogue';
 import { easiestAngle, entryAngle, flatAngle, flightSeconds, GRAVITY, speedToReach } from './flight';
 import { normalCdf, normalPdf, withinChance } from './normal';
 import type { Release, Technique } from './release';
+import { staysShare } from './stays-in';
 
 /** A graze does not fell an upright: its half width grows by this share of the ball's radius. Assumed. */
 const GRAZE_SHARE = 0.35;
@@ -17,8 +18,6 @@ const SOFT_RESTITUTION = 0.35;
 const SHORT_AIM_SHARE = 0.1;
 /** A flat overarm throw at an upright is this much faster than the slowest that reaches it. Assumed. */
 const FLAT_THROW_FACTOR = 1.3;
-/** Share of hard balls that bounce out again of an opening with a low rim, by restitution. Assumed, rough. */
-const BOUNCE_OUT_AT_FULL_RESTITUTION = 0.6;
 
 const ELEVATION_NODES = 31;
 const AZIMUTH_NODES = 17;
@@ -120,11 +119,13 @@ function edgeShrinkM(shot: Shot, aim: AimedThrow): { alongM: number; acrossM: nu
   return { alongM: (0.5 * ball.radiusM) / steepness, acrossM: 0.5 * ball.radiusM };
 }
 
-/** Share of balls inside the opening that stay there. */
-function staysIn(shot: Shot): number {
-  const e = shot.ball.restitution;
-  if (e <= SOFT_RESTITUTION) return 1;
-  return 1 - BOUNCE_OUT_AT_FULL_RESTITUTION * ((e - SOFT_RESTITUTION) / (1 - SOFT_RESTITUTION));
+/** Share of balls inside the opening that stay there: by bounce, depth and how steeply the ball comes in. */
+function staysIn(shot: Shot, aim: AimedThrow): number {
+  const { target, ball, distanceM, release } = shot;
+  if (target.kind !== 'opening') return 1;
+  const up = Math.max(0, aim.speed * Math.sin(aim.angleRad));
+  const apexM = Math.max(0.05, release.heightM + (up * up) / (2 * GRAVITY) - shot.standM - target.rimM);
+  return staysShare(ball.restitution, Math.max(0.05, target.rimM), entryAngle(distanceM, aim.speed, aim.angleRad), apexM, ball.radiusM);
 }
 
 function openingChance(shot: Shot, aim: AimedThrow): number {
@@ -133,7 +134,7 @@ function openingChance(shot: Shot, aim: AimedThrow): number {
   const shrink = edgeShrinkM(shot, aim);
   const rise = shot.standM + target.rimM - release.heightM;
   const acrossSd = distanceM * release.azimuthSd;
-  const stays = staysIn(shot);
+  const stays = staysIn(shot, aim);
   if (target.outline === 'rectangle' && Math.abs(Math.sin(2 * shot.turnRad)) < 1e-9) {
     const turned = Math.abs(Math.sin(shot.turnRad)) > 0.5;
     const halfAlong = (turned ? target.widthM : target.depthM) / 2 - shrink.alongM;

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { distancesOf } from '../course/geometry';
 import { sensibleStart } from '../course/sensible-start';
 import { childTables } from '../forecast/attempts';
+import { rarityOf } from '../forecast/rarity';
 import { simulateGo } from '../forecast/simulate';
 import { compile } from '../rules/compile';
 import { start } from '../rules/engine';
@@ -222,5 +223,22 @@ describe('judging every kind of rule', () => {
     });
     expect(one.goes).toHaveLength(1);
     expect(both).toMatchObject({ kind: 'clean', goes: [{ result: { value: 4 } }, { result: { value: 4 } }] });
+  });
+  it('doubts a score that children of a calibrated class hardly ever make, and none before there are 36 attempts', () => {
+    const sent = starter('ferry-fares');
+    const level_ = resolveLevel(sent, 1);
+    const ask = { ageYears: 8, classSkill: 1, attempts: 60, seed: 3 };
+    const rare = rarityOf(level_, ask);
+    expect(rare(1)).toBeGreaterThan(0.9);
+    expect(rare(400)).toBe(0);
+    expect(rarityOf(level_, { ...ask, attempts: 20 })(400)).toBeNull();
+    const events = typed('ferry-fares', [0, 0, 40]);
+    const go: Go = { ...played(1).goes[0]!, level: sent.levels[1]!.id, counting: 'parts', events, total: 200, unit: 'points' };
+    const report: Report = { ...played(1), goes: [go] };
+    expect(judge(sent, report, new Map(), (_, result) => rare(result.value!))).toMatchObject({
+      kind: 'doubtful',
+      reasons: [{ place: '/goes/0/total' }],
+    });
+    expect(judge(sent, report).kind).toBe('clean');
   });
 });

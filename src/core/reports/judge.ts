@@ -67,15 +67,24 @@ export interface KnownLevel {
   totals?: Totals;
 }
 
+/**
+ * How rare a score is among plays of children drawn from the class's spread: the share of plays at least as good. Null while the class has
+ * too few attempts for that to be said (about 36), or the set-up is another.
+ */
+export type Rarity = (go: Go, result: Result) => number | null;
+
+/** Fewer than 8 of 20,000 plays. */
+const HARDLY_EVER = 8 / 20_000;
+
 /** `levels` holds the levels of this very game that were compiled before, by their place; it is filled as levels are met. */
-export function judge(game: Game, report: Report, levels: Map<number, KnownLevel> = new Map()): Verdict {
+export function judge(game: Game, report: Report, levels: Map<number, KnownLevel> = new Map(), rarity: Rarity = () => null): Verdict {
   const reasons: Reason[] = [];
-  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons, levels));
+  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons, levels, rarity));
   const kind = GRAVITY.find((grave) => reasons.some((reason) => reason.kind === grave)) ?? 'clean';
   return { kind, reasons, goes };
 }
 
-function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: Map<number, KnownLevel>): GoVerdict {
+function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: Map<number, KnownLevel>, rarity: Rarity): GoVerdict {
   const say = (kind: Reason['kind'], place: string, sentence: string) =>
     reasons.push({ kind, go: index, place: `/goes/${index}/${place}`, sentence });
   const levelIndex = game.levels.findIndex((level) => level.id === go.level);
@@ -104,6 +113,13 @@ function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: M
   judgeUnit(go, result.unit, say);
   if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_ATTEMPT_S)
     say('doubtful', 'events', `${result.attempts} throws in ${result.seconds} seconds is faster than anybody can throw and fetch.`);
+  const rare = rarity(go, result);
+  if (rare !== null && rare < HARDLY_EVER)
+    say(
+      'doubtful',
+      'total',
+      `${result.value} ${result.unit} is far beyond what children of this class have done: hardly one play in ${Math.round(1 / HARDLY_EVER / 100) * 100} is as good.`,
+    );
   return { result, seconds: result.seconds };
 }
 

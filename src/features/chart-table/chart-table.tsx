@@ -1,5 +1,5 @@
 'use client';
-import { memo, useEffect, useMemo, useReducer, useState, type Dispatch } from 'react';
+import { memo, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
@@ -20,6 +20,7 @@ import { Chart, type Picked } from './chart';
 import { begin, changeDraft, type DraftAction } from './draft';
 import { GapList } from './gap-list';
 import { LevelStrip } from './level-strip';
+import { Probe } from './probe';
 import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
 import { TryIt } from './try-it';
@@ -139,6 +140,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const [sending, setSending] = useState(false);
   const [trying, setTrying] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
+  const chart = useRef<HTMLDivElement>(null);
   const { state, saveNow } = useAutosave(id, game, ageYears, revision);
   const forecasts = useForecast(game, ageYears, shown, history.dragging);
   const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
@@ -203,33 +205,35 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         </Notice>
       )}
       <Table>
-        {rules ? (
-          <Chart
-            level={level}
-            levelIndex={shown}
-            stepM={stepM}
-            values={rules.values}
-            floor={forecasts.floor}
-            forecast={forecast}
-            picked={picked}
-            onPick={setPicked}
-            dispatch={dispatch}
-            readOnly={readOnly}
-          />
-        ) : (
-          <Plan>
-            <CourseDrawing
-              drawnPx={780}
-              bands={forecasts.floor?.bands ?? []}
-              soundings={forecasts.floor?.soundings ?? []}
-              names
-              id="plan"
-              course={level.course}
-              label={`The floor from above, ${level.course.floor.widthM} by ${level.course.floor.depthM} metres`}
-              numbers
+        <div ref={chart}>
+          {rules ? (
+            <Chart
+              level={level}
+              levelIndex={shown}
+              stepM={stepM}
+              values={rules.values}
+              floor={forecasts.floor}
+              forecast={forecast}
+              picked={picked}
+              onPick={setPicked}
+              dispatch={dispatch}
+              readOnly={readOnly}
             />
-          </Plan>
-        )}
+          ) : (
+            <Plan>
+              <CourseDrawing
+                drawnPx={780}
+                bands={forecasts.floor?.bands ?? []}
+                soundings={forecasts.floor?.soundings ?? []}
+                names
+                id="plan"
+                course={level.course}
+                label={`The floor from above, ${level.course.floor.widthM} by ${level.course.floor.depthM} metres`}
+                numbers
+              />
+            </Plan>
+          )}
+        </div>
         {trying ? (
           <TryIt key={`${shown}`} level={level} levelName={game.levels[shown]!.name} onClose={() => setTrying(false)} />
         ) : (
@@ -264,6 +268,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       />
       <Foot>
         <Lengths level={level} dispatch={dispatch} readOnly={readOnly} />
+        <Probe chart={chart} level={level} ageYears={ageYears} />
         <span>
           {rules
             ? 'small figures: hits in 100 · arrows move a mark · '
