@@ -12,7 +12,7 @@ const PLAYS = 20_000;
 /** Children between whom the plays are shared out, from steadiest to wildest. */
 const CHILDREN = 25;
 /** A class with fewer attempts is not calibrated: nothing is called rare. */
-export const ENOUGH_ATTEMPTS = 36;
+const ENOUGH_ATTEMPTS = 36;
 
 export interface RarityAsk {
   readonly ageYears: number;
