@@ -7,7 +7,8 @@ import { distancesOf } from '@/core/course/geometry';
 import { reportSchema, type Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/compile';
 import { start } from '@/core/rules/engine';
-import { PLAY_FORMAT, REPORT_FORMAT } from '@/core/rules/formats';
+import { EVENT_FORMAT, PLAY_FORMAT, REPORT_FORMAT } from '@/core/rules/formats';
+import { eventSchema, type GameEvent } from '@/core/rules/event';
 import { gameSchema } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
@@ -58,8 +59,19 @@ export function formatFiles(): Readonly<Record<string, string>> {
     sentAt: '2027-03-01T16:05:00.000Z',
     felt: 'right',
   };
+  const event: GameEvent = {
+    format: EVENT_FORMAT,
+    title: 'Otter Day',
+    items: [
+      { game, level: 'level-1' },
+      { game: { ...game, title: 'Otter Steps, far' }, level: 'level-3', ages: { from: 8, to: 12 } },
+    ],
+    card: { combine: 'sum', better: 'high' },
+  };
   const text = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
   return {
+    'event.schema.json': schemaText('A Lochside event, format 1', eventSchema),
+    'example.event.json': text(event),
     'game.schema.json': schemaText('A Lochside game, format 1', gameSchema),
     'play.schema.json': schemaText('A Lochside play, format 1', playSchema),
     'report.schema.json': schemaText('A Lochside report, format 1', reportSchema),

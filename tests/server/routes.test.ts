@@ -266,7 +266,7 @@ describe('games', () => {
     const row = await firstRow<Record<string, unknown>>('SELECT * FROM assignments WHERE id = ?', [
       toBytes((await week.assignment(school.childIds[0]!)).id),
     ]);
-    expect(row).toMatchObject({ level_id: 'level-1', model_version: 1 });
+    expect(row).toMatchObject({ level_id: 'level-1', model_version: 2 });
     expect(row!['par']).toBeGreaterThan(0);
     expect(row!['seed']).toEqual(expect.any(Number));
     const { setUp } = await week.assignment(school.childIds[0]!);

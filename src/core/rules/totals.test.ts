@@ -53,6 +53,11 @@ describe('reachable totals', () => {
     expect(totals.most).toBe(20);
     expect(totals.cannotBe).toEqual([9, 13, 14, 17, 18, 19]);
   });
+  it('no more than the tries that fit into the time', () => {
+    const totals = reachableTotals(ends([1, 5]), { seconds: 4 });
+    expect(totals).toMatchObject({ least: 0, most: 40, exact: true });
+    expect(reachableTotals(at(starter('ferry-fares')), { seconds: 10 }).most).toBe(100);
+  });
   it('of a frames game: 300 with ten pins and 180 with six at the most; 291 to 299 by one pin short', () => {
     const six = reachableTotals(at(starter('loch-frames')));
     expect(six).toMatchObject({ least: 0, most: 180, exact: true });

@@ -10,7 +10,12 @@ import { measure } from './measure';
 export interface Known {
   /** How many attempts were made, where that is known. */
   readonly attempts?: number;
+  /** How long it took, seconds: no more tries than fit into it. */
+  readonly seconds?: number;
 }
+
+/** Nobody makes a try faster than this. Assumed; for what cannot be, a generous figure. */
+const FASTEST_TRY_S = 0.5;
 
 export interface Totals {
   readonly unit: string;
@@ -108,7 +113,7 @@ function tellingCells(program: PartProgram, known: Known): number[] {
     B.task,
     B.carryNext,
     B.carryAfter,
-    ...(operands.includes('attempts') || known.attempts !== undefined ? [B.attempts] : []),
+    ...(operands.includes('attempts') || known.attempts !== undefined || known.seconds !== undefined ? [B.attempts] : []),
     ...program.groups.flatMap((group) => [group.offset, group.offset + 1]),
     ...part.counters.filter((counter) => used.has(counter)).map((counter) => program.counterOffset(counter)),
   ];
@@ -176,6 +181,7 @@ function walk(program: Program, known: Known): Values {
   const seen = new Set<string>();
   let frontier: State[] = [start(program)];
   let endless = false;
+  const most = known.attempts ?? (known.seconds === undefined ? Infinity : Math.floor(known.seconds / FASTEST_TRY_S));
   seen.add(keyOf(frontier[0]!));
   const note = (state: State) => {
     const { value } = measure(program, state);
@@ -196,7 +202,7 @@ function walk(program: Program, known: Known): Values {
         if (step(program, after, Kind.attempt, task.atWhistle ? part.clockDownMs : 0, a, flags) !== 0) continue;
         const value = note(after);
         if (after[AT.phase] !== Phase.playing) continue;
-        if (known.attempts !== undefined && after[part.base + B.attempts]! >= known.attempts) continue;
+        if (after[part.base + B.attempts]! >= most) continue;
         if (Math.abs(value) > CEILING) {
           endless = true;
           continue;

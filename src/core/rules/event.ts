@@ -1,0 +1,75 @@
+/** Format 1 of an event: one to twenty games in order, sent home as one, with one card. */
+import Joi from 'joi';
+import { EVENT_FORMAT } from './formats';
+import { gameSchema, idSchema, type Game, type Id } from './game';
+import type { Outcome, Problem } from './problem';
+import { problemsOf, readGame } from './read-game';
+
+export interface EventItem {
+  readonly game: Game;
+  readonly level: Id;
+  /** For children of these ages only; without it for all. */
+  readonly ages?: { readonly from: number; readonly to: number };
+}
+
+export interface GameEvent {
+  readonly format: typeof EVENT_FORMAT;
+  readonly title: string;
+  readonly items: readonly EventItem[];
+  /** Points that mean the same may be added up; else each game stands for itself. */
+  readonly card: { readonly combine: 'sum' | 'list'; readonly better: 'high' | 'low' };
+}
+
+const age = Joi.number().integer().min(4).max(12).required();
+
+export const eventSchema = Joi.object<GameEvent>({
+  format: Joi.string().valid(EVENT_FORMAT).required(),
+  title: Joi.string().trim().min(1).max(60).required(),
+  items: Joi.array()
+    .items(Joi.object({ game: gameSchema, level: idSchema.required(), ages: Joi.object({ from: age, to: age }) }))
+    .min(1)
+    .max(20)
+    .required(),
+  card: Joi.object({
+    combine: Joi.string().valid('sum', 'list').required(),
+    better: Joi.string().valid('high', 'low').required(),
+  }).required(),
+}).required();
+
+/** Reads an unknown value as an event: its shape, every game of it, and that each names a level it has. Never throws. */
+export function readEvent(input: unknown): Outcome<GameEvent> {
+  const { error, value } = eventSchema.validate(input, { abortEarly: false, convert: false });
+  if (error) return { ok: false, problems: problemsOf(error) };
+  const event = value as GameEvent;
+  const problems: Problem[] = [];
+  event.items.forEach((item, index) => {
+    const read = readGame(item.game);
+    if (!read.ok) problems.push(...read.problems.map((problem) => ({ ...problem, place: `/items/${index}/game${problem.place}` })));
+    if (!item.game.levels.some((level) => level.id === item.level))
+      problems.push({
+        place: `/items/${index}/level`,
+        reason: `the game has no level “${item.level}”`,
+        fix: `Use one of ${item.game.levels.map((level) => level.id).join(', ')}.`,
+      });
+  });
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: event };
+}
+
+export interface EventCard {
+  readonly lines: readonly { readonly title: string; readonly value: number | null; readonly unit: string }[];
+  /** The sum of the card; null for a list, or while a game of a sum is missing or not finished. */
+  readonly value: number | null;
+  readonly done: number;
+}
+
+/** The card of one child: the best counted value of each game, in order; null where there is none yet. */
+export function eventCard(event: GameEvent, values: readonly (number | null)[]): EventCard {
+  const lines = event.items.map((item, index) => ({
+    title: item.game.title,
+    value: values[index] ?? null,
+    unit: item.game.parts[0]!.measure.unit,
+  }));
+  const known = lines.filter((line) => line.value !== null);
+  const whole = event.card.combine === 'sum' && known.length === lines.length;
+  return { lines, value: whole ? known.reduce((sum, line) => sum + line.value!, 0) : null, done: known.length };
+}
