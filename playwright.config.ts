@@ -21,7 +21,7 @@ export default defineConfig({
   webServer: {
     command: `${process.execPath} --import tsx src/cli/prepare.ts && exec ${process.execPath} node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
     url: `${url}/api/v1/health`,
-    timeout: 60_000,
+    timeout: 240_000,
     reuseExistingServer: false,
     env: { ...(process.env as Record<string, string>), PUBLIC_URL: url, LOCHSIDE_HOSTS: `127.0.0.1:${port}` },
     stdout: 'ignore',

@@ -5,8 +5,8 @@ export default defineConfig({
   test: {
     env: { LOCHSIDE_LOG: 'silent' },
     include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts', 'tests/server/**/*.test.ts'],
-    testTimeout: 60_000,
-    hookTimeout: 120_000,
+    testTimeout: 240_000,
+    hookTimeout: 300_000,
     fileParallelism: true,
     maxWorkers: 2,
   },

@@ -30,7 +30,7 @@ export async function startWebServer(port: number | string, env: Readonly<Record
     env: { ...process.env, NODE_ENV: 'production', LOCHSIDE_HOSTS: '', ...env },
   });
   const address = `http://127.0.0.1:${port}`;
-  for (let n = 0; n < 300; n += 1) {
+  for (let n = 0; n < 1200; n += 1) {
     const up = await fetch(`${address}/api/v1/health`).then(
       (answer) => answer.ok,
       () => false,

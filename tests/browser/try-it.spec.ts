@@ -55,7 +55,7 @@ async function tryIt(page: Page): Promise<void> {
   // A click before the page has come to life is lost.
   await expect(async () => {
     if ((await phone.count()) === 0) await page.getByRole('button', { name: 'Try it' }).click();
-    await expect(phone).toBeVisible({ timeout: 500 });
+    await expect(phone).toBeVisible({ timeout: 3000 });
   }).toPass();
 }
 
@@ -64,7 +64,7 @@ const THIRD = Math.ceil(STARTERS.length / 3);
 for (let third = 0; third < 3; third += 1) {
   const some = STARTERS.slice(third * THIRD, (third + 1) * THIRD);
   test(`the try-it view plays every kind of rule: ${some.map((one) => one.id).join(', ')}`, async ({ page }) => {
-    test.setTimeout(400_000);
+    test.setTimeout(900_000);
     const complaints = complaintsOf(page);
     await signInAs(page);
     for (const { id, game } of some) {

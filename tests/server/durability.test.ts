@@ -77,4 +77,4 @@ it('a report that was called received is there after the web server and the data
   }
   await pool().end();
   globalThis.lochsidePool = undefined;
-}, 300_000);
+}, 900_000);

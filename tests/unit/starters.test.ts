@@ -114,7 +114,7 @@ describe.each(STARTERS)('the starter game $id', ({ game }) => {
       expect(judge(game, alone).kind).toBe(DUE['total that cannot be']);
     }
     expect(readReport(reportOf(game, program, 3))).toMatchObject({ ok: true });
-  }, 60_000);
+  }, 300_000);
 });
 
 describe('the shelf of starters', () => {
