@@ -308,7 +308,7 @@ function Dimension({ mark, target, stepM, px }: { mark: Spot; target: Spot; step
 function ScaleBar({ x, y, px }: { x: number; y: number; px: number }) {
   return (
     <g transform={`translate(${x} ${y})`} aria-hidden>
-      <rect x={-8} y={-20 * px} width={124} height={27 * px} fill="var(--sheet)" fillOpacity={0.85} />
+      <rect x={-8} y={-20 * px} width={124} height={27 * px} fill="var(--sheet)" />
       <rect width={50} height={5 * px} fill="var(--ink)" />
       <rect x={50} width={50} height={5 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={px} />
       <text y={-5 * px} fontSize={11 * px} fill="var(--ink)">

@@ -295,7 +295,7 @@ const LevelColumn = memo(function LevelColumn({
           {!plain && (
             <Small>
               {forecast.finishShare < 0.995 && `${inTen(forecast.finishShare)} in 10 get to the end. `}
-              {forecast.rough && 'Pins are rough figures. '}
+              {forecast.rough && `pins are rough figures${differs ? '; ' : ''}`}
               {differs}
             </Small>
           )}
