@@ -9,6 +9,7 @@ import type { Game, Spot } from '@/core/rules/game';
 import { placeName } from '@/core/rules/sentences';
 import type { FloorDepth } from '@/workers/forecast.worker';
 import type { DraftAction } from './draft';
+import { Soundings } from '../drawing/soundings';
 import { Thing } from '../drawing/thing';
 
 const Frame = styled.div`
@@ -125,7 +126,7 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
           </clipPath>
         </defs>
         <Floor floor={floor} width={width} depth={depth} px={px} />
-        <Soundings floor={floor} px={px} free={freeOf(busySpots)} />
+        <FloorSoundings floor={floor} px={px} free={freeOf(busySpots)} />
         {level.course.furniture.map((thing) => (
           <g key={thing.name}>
             <rect
@@ -266,24 +267,12 @@ function freeOf(spots: readonly Spot[]): string {
   return spots.map((spot) => `${Math.round(spot.xM * 5) / 5} ${Math.round(spot.yM * 5) / 5}`).join('|');
 }
 
-const Soundings = memo(function Soundings({ floor, px, free }: { floor: FloorDepth | null; px: number; free: string }) {
-  const busy = free.split('|').map((spot) => spot.split(' ').map(Number) as [number, number]);
-  return (
-    <g aria-hidden fontSize={11 * px} textAnchor="middle">
-      {floor?.soundings
-        .filter((sounding) => busy.every(([x, y]) => Math.hypot(x - sounding.xM, y - sounding.yM) > 0.36))
-        .map((sounding) => (
-          <text
-            key={`${sounding.xM} ${sounding.yM}`}
-            x={sounding.xM * 100}
-            y={sounding.yM * 100}
-            fill={sounding.chance < 0.2 ? 'var(--on-deep)' : 'var(--ink)'}
-          >
-            {Math.round(sounding.chance * 100)}
-          </text>
-        ))}
-    </g>
-  );
+const FloorSoundings = memo(function FloorSoundings({ floor, px, free }: { floor: FloorDepth | null; px: number; free: string }) {
+  const busy = free.split('|').map((spot) => {
+    const [xM, yM] = spot.split(' ').map(Number) as [number, number];
+    return { xM, yM };
+  });
+  return <Soundings soundings={floor?.soundings ?? []} busy={busy} px={px} />;
 });
 
 function Dimension({ mark, target, stepM, px }: { mark: Spot; target: Spot; stepM: number; px: number }) {

@@ -1,6 +1,7 @@
 import { aimOf } from '@/core/course/geometry';
 import { AIMED, outlineWidthM } from '@/core/objects/catalogue';
 import type { Course } from '@/core/rules/game';
+import { Soundings, type Sounding } from './soundings';
 import { Thing } from './thing';
 
 const FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
@@ -12,7 +13,7 @@ export interface CourseDrawingProps {
   readonly radii?: readonly number[];
   /** Bands of depth as SVG paths in centimetres, and figures over the floor. */
   readonly bands?: readonly string[];
-  readonly soundings?: readonly { readonly xM: number; readonly yM: number; readonly chance: number }[];
+  readonly soundings?: readonly Sounding[];
   /** Words for screen readers; without them it is an ornament. */
   readonly label?: string;
   readonly numbers?: boolean;
@@ -58,20 +59,7 @@ export function CourseDrawing({
         {bands.map((path, index) => (
           <path key={index} d={path} fill={FILLS[index]!} stroke="var(--band-5)" strokeOpacity={0.55} strokeWidth={0.8 * px} />
         ))}
-        <g aria-hidden fontSize={11 * px} textAnchor="middle">
-          {soundings
-            .filter((sounding) => busy.every((spot) => Math.hypot(spot.xM - sounding.xM, spot.yM - sounding.yM) > 0.36))
-            .map((sounding) => (
-              <text
-                key={`${sounding.xM} ${sounding.yM}`}
-                x={sounding.xM * 100}
-                y={sounding.yM * 100}
-                fill={sounding.chance < 0.2 ? 'var(--on-deep)' : 'var(--ink)'}
-              >
-                {Math.round(sounding.chance * 100)}
-              </text>
-            ))}
-        </g>
+        <Soundings soundings={soundings} busy={busy} px={px} />
         {deep &&
           radii.map((radius, index) => (
             <circle key={index} cx={deep.xM * 100} cy={deep.yM * 100} r={radius * 100} fill={FILLS[index]} stroke="var(--band-5)" strokeWidth={px} />

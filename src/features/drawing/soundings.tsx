@@ -1,0 +1,34 @@
+export interface Sounding {
+  readonly xM: number;
+  readonly yM: number;
+  /** Chance of a hit from here, 0–1. */
+  readonly chance: number;
+}
+
+/** Chances over the floor as whole percentages, left out within 36 cm of a thing or a place, where they would be covered. */
+export function Soundings({
+  soundings,
+  busy,
+  px,
+}: {
+  soundings: readonly Sounding[];
+  busy: readonly { readonly xM: number; readonly yM: number }[];
+  px: number;
+}) {
+  return (
+    <g aria-hidden fontSize={11 * px} textAnchor="middle">
+      {soundings
+        .filter((sounding) => busy.every((spot) => Math.hypot(spot.xM - sounding.xM, spot.yM - sounding.yM) > 0.36))
+        .map((sounding) => (
+          <text
+            key={`${sounding.xM} ${sounding.yM}`}
+            x={sounding.xM * 100}
+            y={sounding.yM * 100}
+            fill={sounding.chance < 0.2 ? 'var(--on-deep)' : 'var(--ink)'}
+          >
+            {Math.round(sounding.chance * 100)}
+          </text>
+        ))}
+    </g>
+  );
+}
