@@ -27,7 +27,7 @@ import { addTeacherCommand } from './teacher-add';
 
 const USAGE = `npx lochside score GAME PLAY          the score of a play, worked out
 npx lochside check GAME REPORT        the verdict on a report (exit 1 when not clean)
-npx lochside totals GAME [--level 2] [--attempts 10] [--seconds 60]   the totals that can be, and those that cannot
+npx lochside totals GAME [--level 2] [--attempts 10] [--seconds 60] [--targets 5] [--marks 2]   the totals that can be, and those that cannot
 npx lochside gaps GAME                what the rules leave open, with mends (exit 1 when there are any)
 npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1]
 npx lochside levels GAME --age 8 --chances 0.7,0.5,0.3   distances for wanted chances
@@ -118,7 +118,9 @@ function totals(args: readonly string[], options: Readonly<Record<string, string
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
   const attempts = options['attempts'] === undefined ? {} : { attempts: whole(options['attempts'], 'attempts', 1, 0, 1000) };
   const seconds = options['seconds'] === undefined ? {} : { seconds: whole(options['seconds'], 'seconds', 60, 0, 3600) };
-  print(reachableTotals(accepted(gameFile, levelGame(game, level - 1)), { ...attempts, ...seconds }));
+  const targets = options['targets'] === undefined ? {} : { targets: whole(options['targets'], 'targets', 1, 1, 30) };
+  const marks = options['marks'] === undefined ? {} : { marks: whole(options['marks'], 'marks', 1, 1, 30) };
+  print(reachableTotals(accepted(gameFile, levelGame(game, level - 1)), { ...attempts, ...seconds, ...targets, ...marks }));
   return 0;
 }
 
@@ -258,6 +260,8 @@ async function run(): Promise<number> {
       clear: string,
       attempts: string,
       seconds: string,
+      targets: string,
+      marks: string,
       level: string,
       plays: string,
       seed: string,

@@ -1,14 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { distancesOf } from '@/core/course/geometry';
 import { judge, type VerdictKind } from '@/core/reports/judge';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { readReport } from '@/core/reports/read-report';
 import type { Go, Report } from '@/core/reports/report';
-import { compile, type Program } from '@/core/rules/compile';
+import { AT, compile, type Program } from '@/core/rules/compile';
+import { advance, replay, start } from '@/core/rules/engine';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import { gapsOf } from '@/core/rules/gaps';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
+import { nextMoves } from '@/core/rules/next-moves';
+import type { PlayEvent } from '@/core/rules/play';
 import { randomPlay } from '@/core/rules/random-play';
 import { readGame } from '@/core/rules/read-game';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
@@ -53,13 +57,74 @@ const changed = (report: Report, change: (go: Go) => Partial<Go>): Report => ({
 });
 
 /** What is due for each mutation of an honest play, said before it is looked at. A total that cannot be is judged by arithmetic alone. */
-const DUE: Readonly<Record<'wrong sum' | 'total that cannot be' | 'after the end', VerdictKind>> = {
+const DUE: Readonly<Record<'wrong sum' | 'total that cannot be' | 'second ball higher than what was left' | 'after the end', VerdictKind>> = {
   'wrong sum': 'sum',
   'total that cannot be': 'impossible',
+  'second ball higher than what was left': 'impossible',
   'after the end': 'impossible',
 };
 
-describe.each(STARTERS)('the starter game $id', ({ game }) => {
+/**
+ * One success more than the rules leave room for, typed into these fields: what is due, by the kind of game. Where the tries, the things
+ * or the steps are numbered it cannot be; where only a clock bounds the throws it is doubted; a game that bounds neither is not here.
+ */
+const ONE_TOO_MANY: Readonly<Record<string, { readonly field: number; readonly n: number; readonly due: VerdictKind }>> = {
+  'catch-the-ferry': { field: 0, n: 9, due: 'impossible' },
+  'heron-strike': { field: 0, n: 7, due: 'impossible' },
+  'stepping-stones': { field: 0, n: 13, due: 'impossible' },
+  'regatta-day': { field: 0, n: 7, due: 'impossible' },
+  'four-before-dusk': { field: 0, n: 5, due: 'impossible' },
+  'letter-tide': { field: 0, n: 6, due: 'impossible' },
+  'shore-list': { field: 0, n: 13, due: 'impossible' },
+  'harbour-mouth': { field: 0, n: 7, due: 'impossible' },
+  'harbour-stores': { field: 0, n: 15, due: 'impossible' },
+  'otters-errand': { field: 0, n: 22, due: 'impossible' },
+  'skittle-stair': { field: 0, n: 9, due: 'impossible' },
+  squall: { field: 0, n: 2, due: 'impossible' },
+  'up-the-burn': { field: 0, n: 10, due: 'impossible' },
+  'walk-the-shore': { field: 0, n: 11, due: 'impossible' },
+  'ferry-fares': { field: 0, n: 63, due: 'doubtful' },
+  'harbour-lamps': { field: 0, n: 67, due: 'doubtful' },
+  'over-the-burn': { field: 0, n: 67, due: 'doubtful' },
+};
+
+/** Successes tapped and misses unknown: one success more than there are tries cannot be. */
+const MORE_HITS_THAN_TRIES = ['catch-the-ferry', 'drop-anchor', 'heron-strike', 'regatta-day'];
+
+/** Games of sets: a ball after the first cannot fell more than what it left. */
+const SETS = ['all-ashore', 'clear-the-jetty', 'loch-frames', 'skittle-stair'];
+
+/** The play with one ball, thrown when something lay already, that fells one more than stood; undefined where no such ball was thrown. */
+function moreThanStood(program: Program, events: readonly PlayEvent[]): readonly PlayEvent[] | undefined {
+  const state = start(program);
+  for (const [index, event] of events.entries()) {
+    const { standing, task } = nextMoves(program, state);
+    const all = task.at === undefined ? 0 : program.parts[state[AT.part]!]!.part.groups[task.at]!.n;
+    if (event.do === 'attempt' && task.see === 'felled' && standing.length < all) {
+      const { felled: _felled, ...other } = event;
+      return events.with(index, { ...other, count: standing.length + 1 });
+    }
+    advance(program, state, event);
+  }
+  return undefined;
+}
+
+/** Nothing but successes, one more than there are tries in the first part that counts them. */
+function successesOnly(program: Program): readonly PlayEvent[] {
+  const part = program.parts[0]!.part;
+  const tries = Number(part.stop.find((stop) => stop.if[0]![0] === 'attempts')!.if[0]![2]);
+  const success = part.tasks[0]!.ends?.find((end) => end.as === 'success')?.id;
+  return [
+    ...Array.from({ length: tries + 1 }, (_, n): PlayEvent => ({
+      do: 'attempt',
+      t: 5000 * (n + 1),
+      ...(success ? { end: success } : { lengthMm: 100 }),
+    })),
+    { do: 'finish', t: 5000 * (tries + 2), why: 'stopped' },
+  ];
+}
+
+describe.each(STARTERS)('the starter game $id', ({ id, game }) => {
   it('reads, has three levels, leaves nothing open and says its rules to grown-ups and children', () => {
     expect(readGame(game)).toMatchObject({ ok: true });
     expect(game.levels).toHaveLength(3);
@@ -82,6 +147,7 @@ describe.each(STARTERS)('the starter game $id', ({ game }) => {
     const totals = reachableTotals(resolveLevel(game, 1));
     const levels = new Map();
     const ends = new Set<string>();
+    let later = 0;
     for (let play = 0; play < PLAYS; play += 1) {
       const report = reportOf(game, program, play);
       const go = report.goes[0]!;
@@ -96,6 +162,17 @@ describe.each(STARTERS)('the starter game $id', ({ game }) => {
           levels,
         ).kind,
       ).toBe(DUE['wrong sum']);
+      const more = moreThanStood(program, go.events);
+      if (more) {
+        later += 1;
+        expect(
+          judge(
+            game,
+            changed(report, () => ({ events: more })),
+            levels,
+          ).kind,
+        ).toBe(DUE['second ball higher than what was left']);
+      }
       const last = go.events.at(-1)!;
       const late = { ...go.events.find((event) => event.do === 'attempt')!, t: last.t + 1 };
       expect(
@@ -107,6 +184,7 @@ describe.each(STARTERS)('the starter game $id', ({ game }) => {
       ).toBe(DUE['after the end']);
     }
     expect(ends.size).toBeGreaterThan(0);
+    expect(later > PLAYS / 4).toBe(SETS.includes(id));
     const [first] = totals.cannotBe;
     const never = totals.most !== null ? totals.most + 1 : first;
     if (never !== undefined) {
@@ -115,6 +193,41 @@ describe.each(STARTERS)('the starter game $id', ({ game }) => {
     }
     expect(readReport(reportOf(game, program, 3))).toMatchObject({ ok: true });
   }, 300_000);
+
+  it('is found wrong in the way that is due when more is typed than it has room for, and clean one below', () => {
+    const tooMany = ONE_TOO_MANY[id];
+    const level = resolveLevel(game, 1);
+    const program = programOf(game, 1);
+    const fields = partFields(level);
+    const verdictOf = (n: number) => {
+      const events = eventsFromFields(
+        level,
+        fields,
+        fields.map((_, at) => (at === (tooMany?.field ?? 0) ? n : null)),
+      );
+      const { value, unit } = measure(program, replay(program, events, 'parts').state);
+      return judge(
+        game,
+        changed(reportOf(game, program, 0), () => ({ events, counting: 'parts', total: value, unit })),
+      ).kind;
+    };
+    if (tooMany) expect([verdictOf(tooMany.n), verdictOf(tooMany.n - 1)]).toEqual([tooMany.due, 'clean']);
+    else expect(fields[0]!.kind === 'row' ? reachableTotals(level).most : null).toBeNull();
+  });
+});
+
+describe.each(STARTERS.filter(({ id }) => MORE_HITS_THAN_TRIES.includes(id)))('the starter game $id', ({ game }) => {
+  it('has no more hits than tries when only successes were tapped', () => {
+    const program = programOf(game, 1);
+    const events = successesOnly(program);
+    const { value, unit } = measure(program, replay(program, events, 'successes').state);
+    const verdict = judge(
+      game,
+      changed(reportOf(game, program, 0), () => ({ events, counting: 'successes', total: value, unit })),
+    );
+    expect(verdict).toMatchObject({ kind: 'impossible' });
+    expect(verdict.reasons[0]!.sentence).toMatch(/^(\d+) hits in \d+ tries cannot be\.$|^(\d+) tries were counted; there are only \d+\.$/);
+  });
 });
 
 describe('the shelf of starters', () => {

@@ -6,12 +6,12 @@
  * A report may hold every event, the parts typed at the end, or a total alone; of a total alone only whether it can be is judged.
  */
 import { distancesOf } from '../course/geometry';
-import { B, compile, type Program } from '../rules/compile';
-import { replay, type Refusal, type State } from '../rules/engine';
-import type { Game } from '../rules/game';
-import { levelGame, resolveLevel } from '../rules/level';
+import { B, compile, UNSET, type PartProgram, type Program } from '../rules/compile';
+import { rawScore, replay, type Refusal, type State } from '../rules/engine';
+import type { Game, Measure, Task } from '../rules/game';
+import { levelGame } from '../rules/level';
 import { measure, type Result } from '../rules/measure';
-import { canBe, reachableTotals, type Totals } from '../rules/totals';
+import { canBe, goTotals, reachableTotals, type Known, type Totals } from '../rules/totals';
 import type { Go, Report } from './report';
 
 export type VerdictKind = 'clean' | 'sum' | 'impossible' | 'doubtful' | 'incomplete';
@@ -64,7 +64,8 @@ const REFUSED: Readonly<Record<Refusal, string>> = {
 /** What is worked out once for a level and kept by the caller. */
 export interface KnownLevel {
   readonly program: Program;
-  totals?: Totals;
+  /** Totals by what they are of; filled as they are asked for. */
+  readonly totals: Map<string, Totals>;
 }
 
 /**
@@ -101,14 +102,18 @@ function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: M
   if (go.setUp.distancesM.length === 0 && distancesOf(program.game).length > 0)
     say('incomplete', 'setUp/distancesM', 'It does not say from how far it was played.');
 
-  if (go.events.length === 0) return judgeTotal(game, levelIndex, level, go, say);
+  if (go.events.length === 0) return judgeTotal(level, go, say);
 
   const { state, refused } = replay(program, go.events, go.counting);
   const result = measure(program, state);
   for (const first of refused.slice(0, 1))
     say('impossible', `events/${first.index}`, `It cannot have been so: ${refusalWords(go, first.index, first.reason)}.`);
-  const over = tooMany(program, state, go);
+  const over = go.counting === 'attempts' ? null : (tooMany(program, state) ?? outOfReach(level, state, go));
   if (over) say('impossible', 'events', over);
+  else if (go.counting !== 'attempts') {
+    const fast = fasterThanTheClock(program, state);
+    if (fast) say('doubtful', 'events', fast);
+  }
   if (go.total !== result.value) say('sum', 'total', sumSentence(go, result));
   judgeUnit(go, result.unit, say);
   if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_ATTEMPT_S)
@@ -131,28 +136,65 @@ function knownLevel(game: Game, levelIndex: number, levels: Map<number, KnownLev
   const resolved = levelGame(game, levelIndex);
   const compiled = resolved.ok ? compile(resolved.value) : resolved;
   if (!compiled.ok) return undefined;
-  const made: KnownLevel = { program: compiled.value };
+  const made: KnownLevel = { program: compiled.value, totals: new Map() };
   levels.set(levelIndex, made);
   return made;
 }
 
 /** Only a total came: can it be? */
-function judgeTotal(game: Game, levelIndex: number, level: KnownLevel, go: Go, say: Say): GoVerdict {
+function judgeTotal(level: KnownLevel, go: Go, say: Say): GoVerdict {
   const { program } = level;
   const empty = measure(program, replay(program, []).state);
   const unit = empty.unit;
   judgeUnit(go, unit, say);
   if (go.total !== null) {
-    level.totals ??= reachableTotals(resolveLevel(game, levelIndex));
-    if (!canBe(level.totals, go.total)) say('impossible', 'total', cannotBeSentence(level.totals, go.total, unit));
+    const known = setUpKnown(program.game, go);
+    const totals = kept(level, `card ${JSON.stringify(known)}`, () => reachableTotals(program.game, known));
+    const inTime = canBe(totals, go.total) ? withinTheClock(level, known) : totals;
+    if (!canBe(totals, go.total)) say('impossible', 'total', cannotBeSentence(totals, go.total, unit, known));
+    else if (!canBe(inTime, go.total))
+      say('doubtful', 'total', `${go.total} ${unit} is more than can be thrown and fetched in the time: about ${inTime.most} at most.`);
   }
   return { result: { ...empty, value: go.total, sum: `${go.total ?? '–'}`, finished: null }, seconds: 0 };
 }
 
-function cannotBeSentence({ least, most }: Totals, total: number, unit: string): string {
-  if (most !== null && total > most) return `${total} ${unit} cannot be: the most is ${most}.`;
-  if (least !== null && total < least) return `${total} ${unit} cannot be: the least is ${least}.`;
-  return `${total} ${unit} cannot be made from what this game gives.`;
+function kept(level: KnownLevel, of: string, work: () => Totals): Totals {
+  const known = level.totals.get(of) ?? work();
+  level.totals.set(of, known);
+  return known;
+}
+
+/** What the set-up tells about what can be: fewer targets, pins or marks than the level has. An empty list of targets tells nothing. */
+function setUpKnown(game: Game, { setUp }: Go): Known {
+  const targets = Object.values(game.course.targets).flat().length;
+  const marks = distancesOf(game).length;
+  return {
+    ...(setUp.targets.length > 0 && setUp.targets.length < targets && { targets: setUp.targets.length }),
+    ...(setUp.distancesM.length > 0 && setUp.distancesM.length < marks && { marks: setUp.distancesM.length }),
+  };
+}
+
+/** What fits into the countdown of an aimed game of one part, at the fastest that anybody aims, throws and fetches. */
+function withinTheClock(level: KnownLevel, known: Known): Totals {
+  const { program } = level;
+  const { clock } = program.parts[0]!.part;
+  const all = kept(level, `card ${JSON.stringify(known)}`, () => reachableTotals(program.game, known));
+  if (program.parts.length > 1 || clock.kind !== 'down' || clock.per !== 'part' || !isAimed(program) || all.most !== null) return all;
+  const seconds = clock.s;
+  return kept(level, `clock ${JSON.stringify(known)}`, () =>
+    reachableTotals(program.game, { ...known, mostAttempts: Math.floor(seconds / FASTEST_ATTEMPT_S) }),
+  );
+}
+
+function cannotBeSentence({ least, most }: Totals, total: number, unit: string, { targets, marks }: Known): string {
+  const set = [
+    ...(targets === undefined ? [] : [`${targets} ${targets === 1 ? 'target' : 'targets'}`]),
+    ...(marks === undefined ? [] : [`${marks} ${marks === 1 ? 'mark' : 'marks'}`]),
+  ];
+  const so = set.length === 0 ? '' : ` with ${set.join(' and ')} set out`;
+  if (most !== null && total > most) return `${total} ${unit} cannot be${so}: the most is ${most}.`;
+  if (least !== null && total < least) return `${total} ${unit} cannot be${so}: the least is ${least}.`;
+  return `${total} ${unit} cannot be made from what this game gives${so}.`;
 }
 
 function judgeUnit(go: Go, unit: string, say: Say): void {
@@ -177,23 +219,68 @@ function refusalWords(go: Go, index: number, reason: Refusal): string {
   return REFUSED[reason];
 }
 
-/** More successes typed than there were attempts, where the rules say how many attempts there are. */
-function tooMany(program: Program, state: State, go: Go): string | null {
-  if (go.counting === 'attempts') return null;
-  for (const part of program.parts) {
+interface Block {
+  readonly part: PartProgram;
+  readonly go: number;
+  readonly base: number;
+}
+
+function blocksOf(program: Program): Block[] {
+  const sides = program.joint ? 1 : program.sides;
+  return program.parts.flatMap((part) =>
+    Array.from({ length: part.goes * sides }, (_, block) => ({ part, go: Math.floor(block / sides), base: part.base + block * part.blockSize })),
+  );
+}
+
+/** More successes, or more attempts, than the rules allow. */
+function tooMany(program: Program, state: State): string | null {
+  for (const { part, base } of blocksOf(program)) {
     const limit = part.stops.find((stop) => stop.onAttempts && stop.conds.length === 1)?.conds[0]!.value;
-    const blocks = part.goes * (program.joint ? 1 : program.sides);
-    for (let block = 0; limit !== undefined && block < blocks; block += 1) {
-      const base = part.base + block * part.blockSize;
-      const successes = state[base + B.successes]!;
-      if (successes > limit) return `${successes} hits in ${limit} tries cannot be.`;
+    const successes = state[base + B.successes]!;
+    if (limit === undefined) continue;
+    if (successes > limit) return `${successes} hits in ${limit} tries cannot be.`;
+    const attempts = state[base + B.attempts]!;
+    if (attempts > limit) return `${attempts} tries were counted; there are only ${limit}.`;
+  }
+  return null;
+}
+
+/** A figure of a go, typed or added up from successes alone, that the rules cannot give. */
+function outOfReach(level: KnownLevel, state: State, go: Go): string | null {
+  const { program } = level;
+  const known = setUpKnown(program.game, go);
+  for (const { part, base } of blocksOf(program)) {
+    if (state[base + B.why]! < 0) continue;
+    const figures: readonly Measure[] = [part.part.measure, ...(part.part.measure.tie ?? [])];
+    for (const [at, rule] of figures.entries()) {
+      if (typeof rule.of === 'string') continue;
+      const value = rawScore({ ...part, part: { ...part.part, measure: rule } }, state, base);
+      if (Math.abs(value) >= UNSET) continue;
+      const totals = kept(level, `go ${part.index} ${at} ${JSON.stringify(known)}`, () => goTotals(program.game, part.index, rule, known));
+      if (!canBe(totals, value)) return cannotBeSentence(totals, value, rule.unit, known);
     }
+  }
+  return null;
+}
+
+/** More successes in a countdown than anybody can aim, throw and fetch in that time. */
+function fasterThanTheClock(program: Program, state: State): string | null {
+  for (const { part, base } of blocksOf(program)) {
+    const { clock, tasks } = part.part;
+    if (clock.kind !== 'down' || clock.per === 'item' || !tasks.every(isAimedTask)) continue;
+    const successes = state[base + B.successes]!;
+    if (successes >= FEW_ATTEMPTS && clock.s < successes * FASTEST_ATTEMPT_S)
+      return `${successes} hits in ${clock.s} seconds is faster than anybody can throw and fetch.`;
   }
   return null;
 }
 
 const AIMED_TECHNIQUES: readonly string[] = ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift'];
 
+function isAimedTask(task: Task): boolean {
+  return AIMED_TECHNIQUES.includes(task.technique) && task.see !== 'count';
+}
+
 function isAimed(program: Program): boolean {
-  return program.parts.every((part) => part.part.tasks.every((task) => AIMED_TECHNIQUES.includes(task.technique) && task.see !== 'count'));
+  return program.parts.every((part) => part.part.tasks.every(isAimedTask));
 }

@@ -53,6 +53,14 @@ describe('reachable totals', () => {
     expect(totals.most).toBe(20);
     expect(totals.cannotBe).toEqual([9, 13, 14, 17, 18, 19]);
   });
+  it('knows a set-up of fewer pins or marks: five of six pins, and no far mark', () => {
+    expect(reachableTotals(at(starter('loch-frames'))).most).toBe(180);
+    // Ten strikes of five pins: three times 5 in every frame.
+    expect(reachableTotals(at(starter('loch-frames')), { targets: 5 }).most).toBe(150);
+    expect(reachableTotals(at(starter('harbour-mouth')), { marks: 4 }).most).toBe(4);
+    const nearOnly = reachableTotals(at(starter('ferry-fares')), { marks: 1 });
+    expect([canBe(nearOnly, 6), canBe(nearOnly, 7)]).toEqual([true, false]);
+  });
   it('no more than the tries that fit into the time', () => {
     const totals = reachableTotals(ends([1, 5]), { seconds: 4 });
     expect(totals).toMatchObject({ least: 0, most: 40, exact: true });

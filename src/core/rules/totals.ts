@@ -4,14 +4,20 @@
  */
 import { AT, B, compile, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { isNext, Kind, popCount, start, step, type State } from './engine';
-import type { Game, Part } from './game';
+import type { Game, Group, Measure, Part } from './game';
 import { measure } from './measure';
 
 export interface Known {
   /** How many attempts were made, where that is known. */
   readonly attempts?: number;
+  /** No more attempts than this. */
+  readonly mostAttempts?: number;
   /** How long it took, seconds: no more tries than fit into it. */
   readonly seconds?: number;
+  /** How many targets or pins were set up, where there were fewer than the rules have. */
+  readonly targets?: number;
+  /** How many marks were set out, where there were fewer than the rules have. */
+  readonly marks?: number;
 }
 
 /** Nobody makes a try faster than this. Assumed; for what cannot be, a generous figure. */
@@ -35,13 +41,42 @@ const MOST_STATES = 60_000;
 const anything = (unit: string, least: number | null, most: number | null): Totals => ({ unit, least, most, exact: false, cannotBe: [] });
 
 /** The totals that one player can reach on the whole card. Throws only on a game that was not read. */
-export function reachableTotals(game: Game, known: Known = {}): Totals {
+export function reachableTotals(whole: Game, known: Known = {}): Totals {
+  const game = asSetUp(whole, known);
   const { combine } = game.card;
   if (game.parts.length === 1) return describe(game.parts[0]!.measure.unit, valuesOfPart(game, 0, known));
   if (combine === 'list') return anything('', null, null);
   if (combine === 'wins') return { unit: 'won', least: 0, most: game.parts.length, exact: true, cannotBe: [] };
   const sets = game.parts.map((part, index): Values => ({ ...valuesOfPart(game, index, {}), optional: part.when !== undefined }));
   return describe(game.parts[0]!.measure.unit, sets.reduce(added));
+}
+
+/** What one player can reach in one go of one part, by its own measure or by another figure of it, such as one that breaks a tie. */
+export function goTotals(whole: Game, index: number, rule: Measure, known: Known = {}): Totals {
+  const game = asSetUp(whole, known);
+  const parts = game.parts.map((part, at): Part => (at === index ? { ...part, measure: rule, goes: { n: 1, keep: 'last' } } : part));
+  return describe(rule.unit, valuesOfPart({ ...game, parts }, index, known));
+}
+
+/** The game as it was really set up: groups of pins, targets and marks are no larger than what stood there. */
+function asSetUp(game: Game, { targets = Infinity, marks = Infinity }: Known): Game {
+  const most = (kind: Group['kind']) => Math.max(1, kind === 'place' ? marks : kind === 'pin' || kind === 'target' ? targets : Infinity);
+  const tooLarge = ({ kind, n }: Group) => n > most(kind);
+  if (!game.parts.some((part) => Object.values(part.groups).some(tooLarge))) return game;
+  const kept = (group: Group): Group => {
+    const n = Math.min(group.n, most(group.kind));
+    return { ...group, n, ...(group.value && { value: group.value.slice(0, n) }), ...(group.labels && { labels: group.labels.slice(0, n) }) };
+  };
+  const fewer = <T>(placed: Readonly<Record<string, readonly T[]>>, n: number) =>
+    Object.fromEntries(Object.entries(placed).map(([id, list]) => [id, list.slice(0, Math.max(1, n))]));
+  return {
+    ...game,
+    parts: game.parts.map((part) => ({
+      ...part,
+      groups: Object.fromEntries(Object.entries(part.groups).map(([id, group]) => [id, kept(group)])),
+    })),
+    course: { ...game.course, places: fewer(game.course.places, marks), targets: fewer(game.course.targets, targets) },
+  };
 }
 
 /** True when this total can be. */
@@ -113,7 +148,7 @@ function tellingCells(program: PartProgram, known: Known): number[] {
     B.task,
     B.carryNext,
     B.carryAfter,
-    ...(operands.includes('attempts') || known.attempts !== undefined || known.seconds !== undefined ? [B.attempts] : []),
+    ...(operands.includes('attempts') || [known.attempts, known.seconds, known.mostAttempts].some((one) => one !== undefined) ? [B.attempts] : []),
     ...program.groups.flatMap((group) => [group.offset, group.offset + 1]),
     ...part.counters.filter((counter) => used.has(counter)).map((counter) => program.counterOffset(counter)),
   ];
@@ -181,7 +216,7 @@ function walk(program: Program, known: Known): Values {
   const seen = new Set<string>();
   let frontier: State[] = [start(program)];
   let endless = false;
-  const most = known.attempts ?? (known.seconds === undefined ? Infinity : Math.floor(known.seconds / FASTEST_TRY_S));
+  const most = known.attempts ?? Math.min(known.mostAttempts ?? Infinity, (known.seconds ?? Infinity) / FASTEST_TRY_S);
   seen.add(keyOf(frontier[0]!));
   const note = (state: State) => {
     const { value } = measure(program, state);
