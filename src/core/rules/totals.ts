@@ -5,7 +5,6 @@
 import { AT, B, compile, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { isNext, Kind, popCount, start, step, type State } from './engine';
 import type { Game, Group, Measure, Part } from './game';
-import { measure } from './measure';
 
 export interface Known {
   /** How many attempts were made, where that is known. */
@@ -148,7 +147,7 @@ function tellingCells(program: PartProgram, known: Known): number[] {
     B.task,
     B.carryNext,
     B.carryAfter,
-    ...(operands.includes('attempts') || [known.attempts, known.seconds, known.mostAttempts].some((one) => one !== undefined) ? [B.attempts] : []),
+    ...(operands.includes('attempts') || known.attempts !== undefined ? [B.attempts] : []),
     ...program.groups.flatMap((group) => [group.offset, group.offset + 1]),
     ...part.counters.filter((counter) => used.has(counter)).map((counter) => program.counterOffset(counter)),
   ];
@@ -210,18 +209,35 @@ function walk(program: Program, known: Known): Values {
   const aliked = new Set(part.groups.filter((group) => alike(part.part, group.id)).map((group) => group.offset));
   const keyOf = (state: State) => {
     const base = state[AT.base]!;
-    return cells.map((cell) => (aliked.has(cell) ? 0 : aliked.has(cell - 1) ? popCount(state[base + cell]!) : state[base + cell]!)).join(' ');
+    let key = '';
+    for (const cell of cells) {
+      const value = state[base + cell]!;
+      key += aliked.has(cell) ? ' ' : `${aliked.has(cell - 1) ? popCount(value) : value} `;
+    }
+    return key;
+  };
+  const { of } = part.part.measure;
+  const sum = typeof of === 'string' ? [] : Object.entries(of.sum).map(([counter, weight]) => [part.counterOffset(counter), weight] as const);
+  const valueOf = (state: State) => {
+    let value = 0;
+    for (const [offset, weight] of sum) {
+      const figure = state[part.base + offset]!;
+      if (figure === UNSET) return null;
+      value += weight * figure;
+    }
+    return value;
   };
   const values = new Set<number>();
   const seen = new Set<string>();
   let frontier: State[] = [start(program)];
   let endless = false;
+  // States are walked in the order of the attempts that lead to them, so that what is met again later can do no more.
   const most = known.attempts ?? Math.min(known.mostAttempts ?? Infinity, (known.seconds ?? Infinity) / FASTEST_TRY_S);
   seen.add(keyOf(frontier[0]!));
   const note = (state: State) => {
-    const { value } = measure(program, state);
+    const value = valueOf(state);
     const attempts = state[part.base + B.attempts]!;
-    if (value !== null && Math.abs(value) !== UNSET && (known.attempts === undefined || attempts === known.attempts)) values.add(value);
+    if (value !== null && (known.attempts === undefined || attempts === known.attempts)) values.add(value);
     return value ?? 0;
   };
   note(frontier[0]!);
