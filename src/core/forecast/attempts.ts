@@ -15,6 +15,7 @@ import {
   FIND,
   FLAG_CHANCE,
   FLIP_CHANCE,
+  GATE_MS,
   GLIDE,
   OTHER_CHANCE,
   OTHER_MS,
@@ -78,6 +79,8 @@ export interface TaskTables {
 
 export interface ChildTables {
   readonly parts: readonly (readonly TaskTables[])[];
+  /** For each part and gate how long one repetition (one toss, one setting up) takes. */
+  readonly gateMs: readonly (readonly number[])[];
 }
 
 const GROUND: Readonly<Partial<Record<Task['technique'], GroundTechnique>>> = { roll: 'roll', kick: 'kick', lift: 'lift' };
@@ -85,7 +88,22 @@ const THROWN: Readonly<Partial<Record<Task['technique'], Technique>>> = { undera
 
 /** Tables of one child for a game resolved to one level. */
 export function childTables(program: Program, thrower: Thrower): ChildTables {
-  return { parts: program.parts.map((part) => part.part.tasks.map((task, index) => taskTables(program.game, part, task, index, thrower))) };
+  return {
+    parts: program.parts.map((part) => part.part.tasks.map((task, index) => taskTables(program.game, part, task, index, thrower))),
+    gateMs: program.parts.map(gateTimes),
+  };
+}
+
+/** Setting up again takes a while for each pin or target. */
+function gateTimes({ part, gates }: PartProgram): number[] {
+  const things = Object.values(part.groups).reduce(
+    (most, group) => (group.kind === 'pin' || group.kind === 'target' ? Math.max(most, group.n) : most),
+    1,
+  );
+  return gates.map(({ id }) => {
+    const { kind } = part.gates[id]!;
+    return GATE_MS[kind] * (kind === 'set-up' ? things : 1);
+  });
 }
 
 /** The aims of one task from its places at its targets, places first. */

@@ -115,33 +115,39 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
   const state = start(program);
   const times: GoTimes = { fetchMs: 0, exerciseMs: 0 };
   const read = scoreReader(program);
-  const scores: number[] = [];
-  const byChild = tables.map((): number[] => []);
+  const scores = new Float64Array(ask.plays);
+  const byChild = tables.map((): Moments => ({ n: 0, sum: 0, squares: 0 }));
+  let counted = 0;
   let throws = 0;
   let totalMs = 0;
   let fetchMs = 0;
   let exerciseMs = 0;
   let reached = 0;
+  const attempts = attemptCells(program);
   for (let play = 0; play < ask.plays; play += 1) {
     simulateGo(program, tables[play % tables.length]!, state, ask.seed, play, times);
     const score = read(state);
     if (score !== null) {
-      scores.push(score);
-      byChild[play % tables.length]!.push(score);
+      scores[counted] = score;
+      counted += 1;
+      const child = byChild[play % tables.length]!;
+      child.n += 1;
+      child.sum += score;
+      child.squares += score * score;
     }
-    throws += attemptsOf(program, state);
+    for (let cell = 0; cell < attempts.length; cell += 1) throws += state[attempts[cell]!]!;
     totalMs += state[AT.lastT]!;
     fetchMs += times.fetchMs;
     exerciseMs += times.exerciseMs;
-    if (GOALS.has(FINISH_REASONS[state[AT.why]!]!)) reached += 1;
+    if (GOALS[state[AT.why]!]) reached += 1;
   }
-  scores.sort((a, b) => a - b);
-  const lowestScore = scores[0] ?? 0;
-  const span = (scores.at(-1) ?? 0) - lowestScore;
+  const sorted = scores.subarray(0, counted).sort();
+  const lowestScore = sorted[0] ?? 0;
+  const span = (sorted[counted - 1] ?? 0) - lowestScore;
   const scoreStep = Math.max(1, Math.ceil((span + 1) / MOST_COLUMNS));
   const histogram = new Array<number>(Math.floor(span / scoreStep) + 1).fill(0);
-  for (const score of scores) histogram[Math.floor((score - lowestScore) / scoreStep)]! += 1;
-  const quantile = (share: number) => scores[Math.min(scores.length - 1, Math.floor(share * scores.length))] ?? 0;
+  for (const score of sorted) histogram[Math.floor((score - lowestScore) / scoreStep)]! += 1;
+  const quantile = (share: number) => sorted[Math.min(counted - 1, Math.floor(share * counted))] ?? 0;
   const goal = program.parts.some(
     (part) => part.part.stop.some((stop) => stop.why === 'goal') || Object.values(part.part.groups).some((group) => group.end === 'finish'),
   );
@@ -163,14 +169,13 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
   };
 }
 
-const GOALS: ReadonlySet<string> = new Set(['goal', 'target-score', 'rounds']);
+/** For each reason of the engine whether it is an end that the game is played for. */
+const GOALS: readonly boolean[] = FINISH_REASONS.map((why) => ['goal', 'target-score', 'rounds'].includes(why));
 
-function attemptsOf(program: Program, state: Int32Array): number {
-  let attempts = 0;
+/** Where the attempts of the child are counted, one cell for each go of each part. */
+function attemptCells(program: Program): readonly number[] {
   const blocks = program.joint ? 1 : program.sides;
-  for (const part of program.parts)
-    for (let go = 0; go < part.goes; go += 1) attempts += state[part.base + go * blocks * part.blockSize + B.attempts]!;
-  return attempts;
+  return program.parts.flatMap((part) => Array.from({ length: part.goes }, (_, go) => part.base + go * blocks * part.blockSize + B.attempts));
 }
 
 /** The child's score of a state: by its counters where that is all there is to it, else by measure(). */
@@ -192,17 +197,28 @@ function scoreReader(program: Program): (state: Int32Array) => number | null {
   };
 }
 
+/** What is kept of the scores of one child. */
+interface Moments {
+  n: number;
+  sum: number;
+  squares: number;
+}
+
 /** How much of the difference between scores is luck: mean variance within a child ÷ total variance. */
-function luckShare(byChild: readonly (readonly number[])[]): number {
-  const played = byChild.filter((scores) => scores.length > 1);
-  const total = variance(played.flat());
+function luckShare(byChild: readonly Moments[]): number {
+  const played = byChild.filter((child) => child.n > 1);
+  const all = played.reduce((total, child) => ({ n: total.n + child.n, sum: total.sum + child.sum, squares: total.squares + child.squares }), {
+    n: 0,
+    sum: 0,
+    squares: 0,
+  });
+  const total = variance(all);
   if (played.length < 2 || total <= 0) return 0;
   return Math.min(1, mean(played.map(variance)) / total);
 }
 
-function variance(numbers: readonly number[]): number {
-  const centre = mean(numbers);
-  return mean(numbers.map((one) => (one - centre) ** 2));
+function variance({ n, sum, squares }: Moments): number {
+  return n === 0 ? 0 : Math.max(0, squares / n - (sum / n) ** 2);
 }
 
 function mean(numbers: readonly number[]): number {

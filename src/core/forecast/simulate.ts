@@ -2,8 +2,7 @@
  * A simulated child plays any game through the engine itself. Integers only in the loop: chances are 32-bit thresholds and durations
  * whole milliseconds, so that the same seed gives the same play on every machine.
  */
-import { GATE_MS } from '../motion/assumed';
-import { drawU32, PURPOSE } from '../random/draw';
+import { attemptDraw, drawU32, playHash, PURPOSE } from '../random/draw';
 import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program } from '../rules/compile';
 import { Kind, restart, step, type State } from '../rules/engine';
 import type { FinishReason } from '../rules/game';
@@ -23,6 +22,7 @@ export interface GoTimes {
 
 /** The first element that is up at or after the wanted one. */
 function standingFrom(mask: number, wanted: number, n: number): number {
+  if ((mask & (1 << wanted)) !== 0) return wanted;
   for (let step = 0; step < n; step += 1) {
     const one = (wanted + step) % n;
     if ((mask & (1 << one)) !== 0) return one;
@@ -52,6 +52,9 @@ export function simulateGo(
   restart(program, state);
   times.fetchMs = 0;
   times.exerciseMs = 0;
+  const outcomeHash = playHash(seed, play, PURPOSE.outcome);
+  const aimHash = playHash(seed, play, PURPOSE.aimTime);
+  const choiceHash = playHash(seed, play, PURPOSE.choice);
   let t = 0;
   let lieMm = -1;
   for (let n = 0; n < MOST_TRIES && state[AT.phase] !== Phase.finished; n += 1) {
@@ -75,7 +78,7 @@ export function simulateGo(
       const owed = state[base + part.gates[g]!.offset]!;
       if (owed === 0) continue;
       owing = true;
-      t = doGate(program, part, state, g, owed, t, whistle, seed, play, n, times, record);
+      t = doGate(program, part, state, g, owed, tables.gateMs[part.index]![g]!, t, whistle, seed, play, n, times, record);
     }
     if (owing && t >= whistle && state[AT.heldSince]! < 0) {
       if (!whistleBlown(program, part, state, t, whistle, record)) break;
@@ -84,13 +87,13 @@ export function simulateGo(
     const compiled = part.tasks[state[base + B.task]!]!;
     const task = tables.parts[part.index]![state[base + B.task]!]!;
     if (compiled.atWhistle) {
-      const end = picked(task.ends, 0, task.endIndex.length, drawU32(seed, play, n, PURPOSE.outcome));
+      const end = picked(task.ends, 0, task.endIndex.length, attemptDraw(outcomeHash, n));
       t = Math.max(t, whistle);
       step(program, state, Kind.attempt, t, task.endIndex[end]!, 0);
       record?.push({ do: 'attempt', t, end: compiled.ends[task.endIndex[end]!]! });
       continue;
     }
-    t += task.aimLeastMs + (drawU32(seed, play, n, PURPOSE.aimTime) % Math.max(1, task.aimSpreadMs));
+    t += task.aimLeastMs + (attemptDraw(aimHash, n) % Math.max(1, task.aimSpreadMs));
     // The clock moves on while an exercise off the clock is done: look again.
     const limit = state[AT.clockT]! === clockT ? whistle : down > 0 ? state[AT.clockT]! + share - used : Infinity;
     if (t >= limit) {
@@ -105,16 +108,7 @@ export function simulateGo(
     const from = compiled.from >= 0 ? part.groups[compiled.from]! : undefined;
     const at = compiled.at >= 0 ? part.groups[compiled.at]! : undefined;
     if (from && from.order !== 'fixed' && from.n > 1)
-      choosePlace(
-        program,
-        compiled.from,
-        from,
-        state,
-        base,
-        picked(task.pickPlace, 0, task.places, drawU32(seed, play, n, PURPOSE.choice)),
-        t,
-        record,
-      );
+      choosePlace(program, compiled.from, from, state, base, picked(task.pickPlace, 0, task.places, attemptDraw(choiceHash, n)), t, record);
     const place = from ? state[base + from.offset]! : 0;
     if (at && at.order !== 'fixed' && at.n > 1 && task.targets > 1)
       choosePlace(
@@ -138,7 +132,7 @@ export function simulateGo(
       t = Math.max(limit, state[AT.lastT]!);
       continue;
     }
-    const draw = drawU32(seed, play, n, PURPOSE.outcome);
+    const draw = attemptDraw(outcomeHash, n);
     let flags = 0;
     for (let f = 0; f < compiled.flags.length; f += 1) if (drawU32(seed, play, n * 8 + f, PURPOSE.demo) < task.flagThreshold) flags |= 1 << f;
     let a = 0;
@@ -238,6 +232,7 @@ function doGate(
   state: State,
   g: number,
   owed: number,
+  eachMs: number,
   t: number,
   whistle: number,
   seed: number,
@@ -247,20 +242,15 @@ function doGate(
   record?: PlayEvent[],
 ): number {
   const gate = part.gates[g]!;
-  const rule = part.part.gates[gate.id]!;
-  const pins = Object.values(part.part.groups).reduce(
-    (most, group) => (group.kind === 'pin' || group.kind === 'target' ? Math.max(most, group.n) : most),
-    1,
-  );
-  const each = rule.kind === 'set-up' ? GATE_MS['set-up'] * pins : GATE_MS[rule.kind];
   let now = t;
+  const takesMs = gate.faces > 0 ? eachMs : owed * eachMs;
   for (let toss = 0; toss < 30 && state[state[AT.base]! + gate.offset]! > 0; toss += 1) {
-    now += rule.kind === 'face' ? each : owed * each;
-    times.exerciseMs += rule.kind === 'face' ? each : owed * each;
+    now += takesMs;
+    times.exerciseMs += takesMs;
     if (gate.onClock && now >= whistle) return now;
-    const face = rule.kind === 'face' ? drawU32(seed, play, n * 32 + toss, PURPOSE.demo) % Math.max(1, rule.faces?.length ?? 2) : 0;
+    const face = gate.faces > 0 ? drawU32(seed, play, n * 32 + toss, PURPOSE.demo) % gate.faces : 0;
     step(program, state, Kind.gateDone, now, g, face);
-    record?.push({ do: 'gateDone', t: now, gate: gate.id, ...(rule.kind === 'face' ? { face } : {}) });
+    record?.push({ do: 'gateDone', t: now, gate: gate.id, ...(gate.faces > 0 ? { face } : {}) });
   }
   return now;
 }

@@ -1,11 +1,8 @@
 /**
- * The standard normal distribution function Φ, used in the inner loop of every chance.
- * Complementary error function by the Chebyshev fit of W. H. Press et al., Numerical Recipes (3rd ed., §6.2.2), relative
- * error below 1.2e-7 in its short form; checked against jstat in the tests.
+ * The standard normal distribution function by the Chebyshev fit of W. H. Press et al., Numerical Recipes (3rd ed., §6.2.2), relative
+ * error below 1.2e-7 in its short form.
  */
-export function normalCdf(z: number): number {
-  if (z > 8) return 1;
-  if (z < -8) return 0;
+function fittedCdf(z: number): number {
   const x = Math.abs(z) * Math.SQRT1_2;
   const t = 1 / (1 + 0.5 * x);
   const tail =
@@ -21,6 +18,31 @@ export function normalCdf(z: number): number {
                 t * (0.09678418 + t * (-0.18628806 + t * (0.27886807 + t * (-1.13520398 + t * (1.48851587 + t * (-0.82215223 + t * 0.17087277)))))))),
     );
   return z >= 0 ? 1 - tail : tail;
+}
+
+const FARTHEST = 8;
+const PER_UNIT = 64;
+const NODES = 2 * FARTHEST * PER_UNIT;
+
+/** Φ and its slope at every node, interleaved: the inner loop of every chance reads it between them. */
+const TABLE = Float64Array.from({ length: 2 * (NODES + 1) }, (_, at) => {
+  const z = (at >> 1) / PER_UNIT - FARTHEST;
+  return at % 2 === 0 ? fittedCdf(z) : normalPdf(z) / PER_UNIT;
+});
+
+/**
+ * The standard normal distribution function Φ, by cubic Hermite interpolation between nodes 1/64 apart (which adds less than 1e-9 to the
+ * error of the fit); checked against jstat in the tests.
+ */
+export function normalCdf(z: number): number {
+  if (z >= FARTHEST) return 1;
+  if (!(z > -FARTHEST)) return 0;
+  const at = (z + FARTHEST) * PER_UNIT;
+  const node = Math.floor(at);
+  const u = at - node;
+  const w = 1 - u;
+  const here = 2 * node;
+  return TABLE[here]! * (1 + 2 * u) * w * w + TABLE[here + 1]! * u * w * w + TABLE[here + 2]! * (3 - 2 * u) * u * u - TABLE[here + 3]! * u * u * w;
 }
 
 /** Density of the standard normal distribution. */

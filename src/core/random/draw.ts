@@ -25,11 +25,19 @@ function mix32(value: number): number {
   return h >>> 0;
 }
 
+/** What the draws of one play for one purpose have in common: worked out once a play, for loops that draw often. */
+export function playHash(seed: number, play: number, purpose: DrawPurpose): number {
+  return mix32(mix32(seed ^ purpose) + Math.imul(play + 1, 0x9e3779b1));
+}
+
+/** The draw of an attempt from the hash of its play: the same as drawU32. */
+export function attemptDraw(hash: number, attempt: number): number {
+  return mix32(hash + Math.imul(attempt + 1, 0x85ebca77));
+}
+
 /** A uniform unsigned 32-bit integer for this attempt of this play. */
 export function drawU32(seed: number, play: number, attempt: number, purpose: DrawPurpose): number {
-  let h = mix32(seed ^ purpose);
-  h = mix32(h + Math.imul(play + 1, 0x9e3779b1));
-  return mix32(h + Math.imul(attempt + 1, 0x85ebca77));
+  return attemptDraw(playHash(seed, play, purpose), attempt);
 }
 
 /** A uniform number in [0, 1). */

@@ -194,6 +194,8 @@ export interface CompiledGate {
   readonly before: 'attempt' | 'round' | null;
   /** Faces that let the child go on, as bits; −1: no chance in it. */
   readonly passes: number;
+  /** How many faces a toss can show; 0: no chance in it. */
+  readonly faces: number;
 }
 
 export interface PartProgram {
@@ -327,6 +329,7 @@ function compilePart(part: Part, index: number, base: number): PartProgram {
     onClock: gate.onClock,
     before: gate.before ?? null,
     passes: gate.kind === 'face' ? (gate.passes ?? []).reduce((mask, face) => mask | (1 << face), 0) : -1,
+    faces: gate.kind === 'face' ? Math.max(1, gate.faces?.length ?? 2) : 0,
   }));
   const allEnds = [...new Set(part.tasks.flatMap((task) => task.ends?.map((end) => end.id) ?? []))];
   const flags = [...new Set(part.tasks.flatMap((task) => task.flags ?? []))];
