@@ -49,13 +49,13 @@ describe('the draft on the chart table', () => {
   const lengths = (history: DraftHistory, level: number) => distancesOf(resolveLevel(history.now.game, level));
 
   it('a typed length moves one mark of one level along its own line', () => {
-    const typed = after({ do: 'set-distance', level: 1, mark: 2, distanceM: 2 });
+    const typed = after({ do: 'set-distance', level: 1, group: 'mark', mark: 2, distanceM: 2 });
     expect(lengths(typed, 1)[2]).toBeCloseTo(2, 2);
     expect(lengths(typed, 1).slice(0, 2)).toEqual(lengths(begin(game, 8), 1).slice(0, 2));
     expect(lengths(typed, 0)).toEqual(lengths(begin(game, 8), 0));
   });
   it('a mark never leaves the floor', () => {
-    const moved = after({ do: 'move-mark', level: 0, mark: 0, to: { xM: -3, yM: 99 } });
+    const moved = after({ do: 'move', level: 0, thing: { kind: 'place', group: 'mark', index: 0 }, to: { xM: -3, yM: 99 } });
     const mark = marksOf(resolveLevel(moved.now.game, 0))[0]!;
     expect(mark.xM).toBeGreaterThan(0);
     expect(mark.yM).toBeLessThan(game.course.floor.depthM);
@@ -63,8 +63,8 @@ describe('the draft on the chart table', () => {
   it('a whole drag is one step of undo', () => {
     const dragged = after(
       { do: 'drag-start' },
-      { do: 'move-mark', level: 0, mark: 0, to: { xM: 3, yM: 1 } },
-      { do: 'move-mark', level: 0, mark: 0, to: { xM: 2, yM: 1 } },
+      { do: 'move', level: 0, thing: { kind: 'place', group: 'mark', index: 0 }, to: { xM: 3, yM: 1 } },
+      { do: 'move', level: 0, thing: { kind: 'place', group: 'mark', index: 0 }, to: { xM: 2, yM: 1 } },
       { do: 'drag-end' },
     );
     expect(dragged.past).toHaveLength(1);
@@ -90,7 +90,7 @@ describe('the draft on the chart table', () => {
       { do: 'fair-points', level: 1 },
       { do: 'title', title: 'Another' },
       { do: 'level-name', level: 0, name: 'Shallow' },
-      { do: 'move-target', to: { xM: 1, yM: 1 } },
+      { do: 'move', level: 0, thing: { kind: 'target', group: 'aim', index: 0 }, to: { xM: 1, yM: 1 } },
       { do: 'slot', slot: 'order', value: 'fixed' },
       { do: 'slot', slot: 'target', value: 'bottle' },
       { do: 'age', ageYears: 11 },

@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { starter, STARTERS } from '../../../tests/examples/starters';
 import { AIMED, IMPLEMENTS, MARKERS, outlineWidthM, THROWN_AT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
 import { levelGame, resolveLevel } from '../rules/level';
 import { readGame } from '../rules/read-game';
 import { readThrowRules } from '../rules/throw-rules';
 import { cautionsFor, setUpFor } from '../sheet/set-up';
-import { distanceM, distancesOf, insideFloor, marksOf, spotTowards, targetOf, throwTurnRad } from './geometry';
-import { sensibleStart, withMarks, withTargetAt } from './sensible-start';
+import { distanceM, distancesOf, insideFloor, marksOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
+import { placeDistance, spotOf, thingsOf, withFloor, withPlaceDistance, withThingAt } from './move';
+import { sensibleStart, withMarks } from './sensible-start';
 
 const start = (target: AimedId, ageYears = 8) =>
   sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target, ageYears });
@@ -50,7 +52,7 @@ describe('a game to start from', () => {
     expect(values[0]).toBeGreaterThan(0);
   });
   it('moves the target for every level and the marks of one level only', () => {
-    const game = withTargetAt(start('box'), { xM: 1, yM: 1 });
+    const game = withThingAt(start('box'), 0, { kind: 'target', group: 'aim', index: 0 }, { xM: 1, yM: 1 });
     for (let index = 0; index < 3; index += 1) expect(targetOf(resolveLevel(game, index))).toMatchObject({ xM: 1, yM: 1 });
     const spots = [1, 2, 3].map((xM) => ({ xM, yM: 3 }));
     const marked = withMarks(game, 1, spots);
@@ -136,5 +138,55 @@ describe('what is in a house', () => {
     expect(2 * Math.PI * radiusM).toBeLessThanOrEqual(0.7);
     expect(massKg).toBeGreaterThanOrEqual(0.41);
     expect(massKg).toBeLessThanOrEqual(0.45);
+  });
+});
+
+describe('taking hold of what stands on the floor', () => {
+  it.each(STARTERS)('everything of $id can be moved, stays on the floor, and the game still reads', ({ game }) => {
+    const { widthM, depthM } = game.course.floor;
+    for (const thing of thingsOf(resolveLevel(game, 1))) {
+      const before = spotOf(resolveLevel(game, 1).course, thing)!;
+      const away = before.xM > widthM / 2 ? -1 : 1;
+      const moved = withThingAt(game, 1, thing, { xM: before.xM + away * 0.3, yM: before.yM });
+      const after = spotOf(resolveLevel(moved, 1).course, thing)!;
+      expect(after.xM, JSON.stringify(thing)).not.toBe(before.xM);
+      expect(readGame(moved)).toMatchObject({ ok: true });
+      const out = spotOf(resolveLevel(withThingAt(game, 1, thing, { xM: -50, yM: 50 }), 1).course, thing)!;
+      expect(out.xM).toBeGreaterThan(0);
+      expect(out.yM).toBeLessThan(depthM);
+    }
+  });
+  it('pins move as a set and keep their gaps, at every level; a place moves at its own level only', () => {
+    const game = starter('loch-frames');
+    const moved = withThingAt(game, 1, { kind: 'target', group: 'pin', index: 3 }, { xM: 4, yM: 1.5 });
+    const gaps = (one: typeof game) =>
+      targetsOf(resolveLevel(one, 2), 'pin').map((pin) => distanceM(pin, targetsOf(resolveLevel(one, 2), 'pin')[0]!));
+    gaps(moved).forEach((gap, index) => expect(gap).toBeCloseTo(gaps(game)[index]!, 3));
+    expect(targetsOf(moved, 'pin')[3]).toMatchObject({ xM: 4, yM: 1.5 });
+    const line = withThingAt(game, 1, { kind: 'place', group: 'line', index: 0 }, { xM: 1, yM: 1 });
+    expect(resolveLevel(line, 1).course.places['line']![0]).toEqual({ xM: 1, yM: 1 });
+    expect(resolveLevel(line, 0).course.places).toEqual(resolveLevel(game, 0).course.places);
+  });
+  it('a set stops at the wall as a whole', () => {
+    const game = starter('loch-frames');
+    const moved = withThingAt(game, 0, { kind: 'target', group: 'pin', index: 0 }, { xM: 99, yM: 1.6 });
+    const right = Math.max(...targetsOf(moved, 'pin').map((pin) => pin.xM));
+    expect(right).toBeCloseTo(game.course.floor.widthM - 0.2, 3);
+  });
+  it('a typed length puts a place on its own line', () => {
+    const game = withPlaceDistance(starter('heron-strike'), 1, 'bank', 0, 2.5);
+    expect(placeDistance(resolveLevel(game, 1).course, 'bank', 0)).toBeCloseTo(2.5, 3);
+  });
+  it.each(STARTERS)('$id comes in to the walls of a small home, and the game still reads', ({ game }) => {
+    const small = withFloor(game, 2.5, 2);
+    small.levels.forEach((_, index) => {
+      const level = resolveLevel(small, index);
+      for (const thing of thingsOf(level)) {
+        const spot = spotOf(level.course, thing)!;
+        expect(spot.xM).toBeLessThanOrEqual(2.5);
+        expect(spot.yM).toBeLessThanOrEqual(2);
+      }
+    });
+    expect(readGame(small)).toMatchObject({ ok: true });
   });
 });

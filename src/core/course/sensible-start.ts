@@ -84,12 +84,3 @@ export function withMarks(game: Game, levelIndex: number, marks: readonly Spot[]
     ),
   };
 }
-
-/** The game with its target elsewhere, at every level. */
-export function withTargetAt(game: Game, spot: Spot): Game {
-  const at = game.parts[0]!.tasks[0]!.at!;
-  return {
-    ...game,
-    course: { ...game.course, targets: { ...game.course.targets, [at]: game.course.targets[at]!.map((target) => ({ ...target, ...spot })) } },
-  };
-}

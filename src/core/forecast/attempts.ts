@@ -36,6 +36,7 @@ import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/compile';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
 import { fallTable, type FallTable } from './pins';
+import type { RackShelf } from './racks';
 
 /** One place and one target of a task: how likely a success is, and how long ball and child are under way. */
 export interface Aim {
@@ -86,10 +87,10 @@ export interface ChildTables {
 const GROUND: Readonly<Partial<Record<Task['technique'], GroundTechnique>>> = { roll: 'roll', kick: 'kick', lift: 'lift' };
 const THROWN: Readonly<Partial<Record<Task['technique'], Technique>>> = { underarm: 'underarm', overarm: 'overarm', 'set-shot': 'set-shot' };
 
-/** Tables of one child for a game resolved to one level. */
-export function childTables(program: Program, thrower: Thrower): ChildTables {
+/** Tables of one child for a game resolved to one level; pins are looked up on the shelf of racks where they are there. */
+export function childTables(program: Program, thrower: Thrower, shelf?: RackShelf): ChildTables {
   return {
-    parts: program.parts.map((part) => part.part.tasks.map((task, index) => taskTables(program.game, part, task, index, thrower))),
+    parts: program.parts.map((part) => part.part.tasks.map((task, index) => taskTables(program.game, part, task, index, thrower, shelf))),
     gateMs: program.parts.map(gateTimes),
   };
 }
@@ -325,7 +326,7 @@ function glideChance(length: number, radius: number, thrower: Thrower): number {
 /** One, as the lie table writes shares of a distance. */
 export const LIE_UNIT = 65_536;
 
-function taskTables(game: Game, part: PartProgram, task: Task, index: number, thrower: Thrower): TaskTables {
+function taskTables(game: Game, part: PartProgram, task: Task, index: number, thrower: Thrower, shelf?: RackShelf): TaskTables {
   const compiled = part.tasks[index]!;
   const from = compiled.from >= 0 ? part.groups[compiled.from]! : undefined;
   const at = compiled.at >= 0 ? part.groups[compiled.at]! : undefined;
@@ -377,6 +378,7 @@ function taskTables(game: Game, part: PartProgram, task: Task, index: number, th
               things,
               spots[place] ?? { xM: 0, yM: 0 },
               shot ?? { technique: 'roll', thrower, ball: IMPLEMENTS[game.kit.implement], surface: game.course.floor.surface },
+              shelf,
             ),
           )
         : null,

@@ -6,6 +6,7 @@ import type { Game } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { measure } from '../rules/measure';
 import { childTables, type Aim, type ChildTables } from './attempts';
+import type { RackShelf } from './racks';
 import { simulateGo, type GoTimes } from './simulate';
 
 export interface ForecastAsk {
@@ -15,10 +16,15 @@ export interface ForecastAsk {
   readonly seed: number;
   /** How much wilder (above 1) or steadier the class is than assumed for its age, from its own reports. */
   readonly classSkill?: number;
+  /** Tables of rigid bodies for pins; without one the rough chain model is asked. */
+  readonly shelf?: RackShelf;
 }
 
 export interface ChanceAbout {
   readonly distanceM: number;
+  /** The place that it is thrown from; none for a mean over places. */
+  readonly group?: string;
+  readonly index?: number;
   readonly chance: number;
   /** The chance for a class a quarter wilder and a quarter steadier than assumed. */
   readonly low: number;
@@ -47,8 +53,8 @@ export interface LevelForecast {
   readonly finishShare: number;
   /** Mean variance within a child ÷ total variance of the score of one go. */
   readonly luckShare: number;
-  /** True when pins were worked out by the chain model. */
-  readonly rough: boolean;
+  /** How much of the pins is the rough chain model's: all, only what is left after a first ball, or none. */
+  readonly rough: 'all' | 'leaves' | 'none';
   readonly plays: number;
 }
 
@@ -73,12 +79,13 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   const program = compiled.value;
   const classSkill = ask.classSkill ?? 1;
   const thrower = (skill: number): Thrower => ({ ageYears: ask.ageYears, skill: skill * classSkill, ...(ask.form ? { form: ask.form } : {}) });
-  const tables = SKILL_NINTHS.map((z) => childTables(program, thrower(Math.exp(z * SKILL_SPREAD_LN))));
+  const tables = SKILL_NINTHS.map((z) => childTables(program, thrower(Math.exp(z * SKILL_SPREAD_LN)), ask.shelf));
   const steadier = markAims(program, childTables(program, thrower(1 / CLASS_DOUBT)));
   const wilder = markAims(program, childTables(program, thrower(CLASS_DOUBT)));
   const bySkill = tables.map((child) => markAims(program, child));
   const places = bySkill[0]!.map((mark, index) => ({
     distanceM: mark.distanceM,
+    ...(mark.group !== undefined && { group: mark.group, index: mark.index }),
     chance: mean(bySkill.map((child) => child[index]!.chance)),
     low: wilder[index]!.chance,
     high: steadier[index]!.chance,
@@ -86,16 +93,26 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   return { places, chance: meanOf(places), ...playMany(program, tables, ask) };
 }
 
+interface AimedMark {
+  readonly group: string | undefined;
+  readonly index: number;
+  readonly distanceM: number;
+  readonly chance: number;
+}
+
 /** The aimed marks of every task: at each place the target that is easiest to hit. */
-function markAims(program: Program, tables: ChildTables): { distanceM: number; chance: number }[] {
+function markAims(program: Program, tables: ChildTables): AimedMark[] {
   return program.parts.flatMap((part, p) =>
     tables.parts[p]!.flatMap((task, t) => {
-      if (part.part.tasks[t]!.see === 'length') return [];
-      return Array.from({ length: task.places }, (_, place) => {
+      const { see, from } = part.part.tasks[t]!;
+      if (see === 'length') return [];
+      return Array.from({ length: task.places }, (_, place): AimedMark[] => {
         const aims = task.aims
           .slice(place * task.targets, (place + 1) * task.targets)
           .filter((aim): aim is Aim & { chance: number } => aim.chance !== null && aim.distanceM > 0);
-        return aims.length === 0 ? [] : [aims.reduce((best, aim) => (aim.chance > best.chance ? aim : best))];
+        if (aims.length === 0) return [];
+        const { distanceM, chance } = aims.reduce((best, aim) => (aim.chance > best.chance ? aim : best));
+        return [{ group: from, index: place, distanceM, chance }];
       }).flat();
     }),
   );
@@ -164,9 +181,15 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
     exerciseShare: Math.min(1, exerciseMs / Math.max(1, totalMs)),
     finishShare: goal ? reached / ask.plays : 1,
     luckShare: luckShare(byChild),
-    rough: program.parts.some((part) => part.part.tasks.some((task) => task.see === 'felled')),
+    rough: roughness(tables),
     plays: ask.plays,
   };
+}
+
+function roughness(tables: readonly ChildTables[]): LevelForecast['rough'] {
+  const used = tables.flatMap((child) => child.parts.flat().flatMap((task) => (task.single ? [] : (task.falls ?? []).map((table) => table.used))));
+  if (!used.some((one) => one.chain)) return 'none';
+  return used.some((one) => one.rigid) ? 'leaves' : 'all';
 }
 
 /** For each reason of the engine whether it is an end that the game is played for. */

@@ -1,12 +1,12 @@
 /**
- * Which pins fall: a table of the chain model over offset, angle and speed for each set of pins that stands, made when that set is first
- * met and kept for the layout. Marked rough: see motion/chain.
+ * Which pins fall when this child rolls: equally likely outcomes over its offset, angle and speed for each set of pins that stands, made
+ * when that set is first met. Read from the table of rigid bodies where the shelf has one, else from the chain model and marked rough.
  */
 import { distanceM } from '../course/geometry';
-import { chainFall, pinOf, type Pin } from '../motion/chain';
+import { chainFall } from '../motion/chain';
 import { arrivalSpeed, groundErrors, type GroundShot } from '../motion/ground';
-import { AIMED } from '../objects/catalogue';
 import type { PlacedTarget, Spot } from '../rules/game';
+import { inGroup, middleOf, rackFall, rackOf, type Rack, type RackShelf, type RackTable } from './racks';
 
 const OFFSETS = 41;
 const ANGLES = 3;
@@ -17,42 +17,55 @@ const THIRDS = [-0.9674, 0, 0.9674] as const;
 export const PIN_NODES = OFFSETS * ANGLES * SPEEDS;
 
 /** Equally likely outcomes of one ball at the pins that stand, as bits of those that fall. */
-export type FallTable = (standing: number) => Int32Array;
-
-/** The table of a layout for one thrower from one place. Sideways errors grow with the distance; the aim is the middle of what stands. */
-export function fallTable(targets: readonly PlacedTarget[], from: Spot, shot: Omit<GroundShot, 'distanceM'>): FallTable {
-  const pins = targets.map((target) => pinOf(AIMED[target.object], target)).filter((pin): pin is Pin => pin !== null);
-  const known = new Map<number, Int32Array>();
-  return (standing) => {
-    let table = known.get(standing);
-    if (!table) known.set(standing, (table = fallsOf(pins, standing, from, shot)));
-    return table;
-  };
+export interface FallTable {
+  (standing: number): Int32Array;
+  /** Which models have been asked so far: the rough chain, or a table of rigid bodies. */
+  readonly used: { chain: boolean; rigid: boolean };
 }
 
-function fallsOf(pins: readonly Pin[], standing: number, from: Spot, shot: Omit<GroundShot, 'distanceM'>): Int32Array {
-  const up = pins.filter((_, index) => (standing & (1 << index)) !== 0);
+type PinShot = Omit<GroundShot, 'distanceM'>;
+
+/** The table of a layout for one thrower from one place. Sideways errors grow with the distance; the aim is the middle of what stands. */
+export function fallTable(targets: readonly PlacedTarget[], from: Spot, shot: PinShot, shelf: RackShelf = () => undefined): FallTable {
+  const known = new Map<number, Int32Array>();
+  const used = { chain: false, rigid: false };
+  const of = (standing: number): Int32Array => {
+    const rack = rackOf(targets, standing, from, shot.ball.id);
+    if (!rack) return new Int32Array(PIN_NODES);
+    const shots = shelf(rack.key);
+    used[shots ? 'rigid' : 'chain'] = true;
+    return fallsOf(rack, from, middleOf(standingOf(targets, standing)), shot, shots);
+  };
+  const kept = (standing: number): Int32Array => {
+    const table = known.get(standing) ?? of(standing);
+    known.set(standing, table);
+    return table;
+  };
+  return Object.assign(kept, { used });
+}
+
+function standingOf(targets: readonly PlacedTarget[], standing: number): readonly PlacedTarget[] {
+  return targets.filter((_, index) => (standing & (1 << index)) !== 0);
+}
+
+function fallsOf(rack: Rack, from: Spot, centre: Spot, shot: PinShot, shots: RackTable | undefined): Int32Array {
   const table = new Int32Array(PIN_NODES);
-  if (up.length === 0) return table;
-  const centre = { xM: mean(up.map((pin) => pin.xM)), yM: mean(up.map((pin) => pin.yM)) };
   const length = Math.max(0.3, distanceM(from, centre));
-  const forward = { x: (centre.xM - from.xM) / length, y: (centre.yM - from.yM) / length };
   const errors = groundErrors(shot.technique, shot.thrower);
   const speed = arrivalSpeed({ ...shot, distanceM: length });
+  if (speed <= 0) return table;
   const spread = length * Math.tan(errors.azimuthSd);
+  const all = (1 << rack.pins.length) - 1;
   let at = 0;
   for (let o = 0; o < OFFSETS; o += 1) {
     const offsetM = spread * quantile((o + 0.5) / OFFSETS);
     for (const angle of THIRDS) {
       for (const share of THIRDS) {
-        table[at] =
-          speed <= 0
-            ? 0
-            : chainFall(pins, standing, shot.ball, forward, centre, {
-                offsetM,
-                angleRad: offsetM / length + angle * 0.01,
-                speed: speed * Math.max(0.1, 1 + share * errors.speedShareSd),
-              });
+        const one = { offsetM, angleRad: offsetM / length + angle * 0.01, speed: speed * Math.max(0.1, 1 + share * errors.speedShareSd) };
+        const fallen = shots
+          ? rackFall(shots, rack, one.offsetM, one.angleRad, one.speed, (at * GOLDEN) % 1)
+          : chainFall(rack.pins, all, shot.ball, { x: 1, y: 0 }, { xM: 0, yM: 0 }, one);
+        table[at] = inGroup(fallen, rack);
         at += 1;
       }
     }
@@ -60,9 +73,8 @@ function fallsOf(pins: readonly Pin[], standing: number, from: Spot, shot: Omit<
   return table;
 }
 
-function mean(numbers: readonly number[]): number {
-  return numbers.reduce((sum, one) => sum + one, 0) / numbers.length;
-}
+/** Steps of this share of one never come back to the same place: they spread the looks into a table evenly. */
+const GOLDEN = 0.6180339887;
 
 /**
  * Quantile of the standard normal distribution by P. J. Acklam's rational approximation (relative error below 1.2e-9; from memory),

@@ -3,9 +3,9 @@ import { memo, useEffect, useMemo, useReducer, useRef, useState, type Dispatch }
 import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
-import { distancesOf, targetOf } from '@/core/course/geometry';
+import { placeDistance, spotOf, thingsOf, type CourseThing } from '@/core/course/move';
 import { stepLengthM } from '@/core/measure/stature';
-import type { Game } from '@/core/rules/game';
+import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { fairAges } from '@/core/levels/solve';
 import { readThrowRules } from '@/core/rules/throw-rules';
@@ -14,7 +14,6 @@ import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice, Spoken } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
-import { CourseDrawing } from '../drawing/course-drawing';
 import { aboutGame } from '../games/about-game';
 import { Chart, type Picked } from './chart';
 import { begin, changeDraft, type DraftAction } from './draft';
@@ -82,18 +81,6 @@ const Side = styled.div`
   scrollbar-width: thin;
 `;
 
-const Plan = styled.div`
-  border: 1px solid var(--ink);
-  padding: 6px;
-  background: var(--sheet);
-  & svg {
-    display: block;
-    width: 100%;
-    max-height: 436px;
-    font-family: var(--font-desk), sans-serif;
-  }
-`;
-
 const Foot = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -136,7 +123,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const [history, dispatch] = useReducer(changeDraft, null, () => begin(firstGame, firstAge));
   const { game, ageYears } = history.now;
   const [shown, setShown] = useState(Math.min(1, game.levels.length - 1));
-  const [picked, setPicked] = useState<Picked>({ kind: 'mark', index: Math.min(1, distancesOf(resolveLevel(game, 0)).length - 1) });
+  const [picked, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
   const [sending, setSending] = useState(false);
   const [trying, setTrying] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
@@ -206,33 +193,17 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       )}
       <Table>
         <div ref={chart}>
-          {rules ? (
-            <Chart
-              level={level}
-              levelIndex={shown}
-              stepM={stepM}
-              values={rules.values}
-              floor={forecasts.floor}
-              forecast={forecast}
-              picked={picked}
-              onPick={setPicked}
-              dispatch={dispatch}
-              readOnly={readOnly}
-            />
-          ) : (
-            <Plan>
-              <CourseDrawing
-                drawnPx={780}
-                bands={forecasts.floor?.bands ?? []}
-                soundings={forecasts.floor?.soundings ?? []}
-                names
-                id="plan"
-                course={level.course}
-                label={`The floor from above, ${level.course.floor.widthM} by ${level.course.floor.depthM} metres`}
-                numbers
-              />
-            </Plan>
-          )}
+          <Chart
+            level={level}
+            levelIndex={shown}
+            stepM={stepM}
+            floor={forecasts.floor}
+            forecast={forecast}
+            picked={picked}
+            onPick={setPicked}
+            dispatch={dispatch}
+            readOnly={readOnly}
+          />
         </div>
         {trying ? (
           <TryIt key={`${shown}`} level={level} levelName={game.levels[shown]!.name} onClose={() => setTrying(false)} />
@@ -267,14 +238,10 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         readOnly={readOnly}
       />
       <Foot>
-        <Lengths level={level} dispatch={dispatch} readOnly={readOnly} />
+        <Lengths level={level} levelIndex={shown} picked={picked} dispatch={dispatch} readOnly={readOnly} />
         <Probe chart={chart} level={level} ageYears={ageYears} />
         <span>
-          {rules
-            ? 'small figures: hits in 100 · arrows move a mark · '
-            : forecasts.floor && forecasts.floor.bands.length > 0
-              ? 'small figures: hits in 100 · '
-              : ''}
+          {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}
           <a href={`/api/v1/games/${id}/file`} download>
             Keep as a file
           </a>{' '}
@@ -305,24 +272,63 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   );
 }
 
-/** Where the target stands and how large the floor is, as figures to type. */
-function Lengths({ level, dispatch, readOnly }: { level: Game; dispatch: Dispatch<DraftAction>; readOnly: boolean }) {
-  const target = targetOf(level);
-  if (!target || readOnly || !readThrowRules(level)) return <span />;
-  const { widthM, depthM } = level.course.floor;
-  const metres = (label: string, value: number, max: number, onChange: (value: number) => void) => (
-    <NumberSlot label={label} value={value} min={label.startsWith('Floor') ? 1.5 : 0.2} max={max} step={0.1} decimals={2} onChange={onChange} />
+/** The mark that is taken hold of at first: the middle one of the first group. */
+function firstPicked(level: Game): Picked {
+  const [first] = thingsOf(level).filter((thing) => thing.kind === 'place');
+  if (!first) return null;
+  return { kind: 'place', group: first.group, index: Math.min(1, level.course.places[first.group]!.length - 1) };
+}
+
+interface LengthsProps {
+  readonly level: Game;
+  readonly levelIndex: number;
+  readonly picked: Picked;
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly readOnly: boolean;
+}
+
+/** How large the floor is, and where the thing that is picked stands, as figures to type. */
+function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps) {
+  if (readOnly) return <span />;
+  const { course } = level;
+  const { widthM, depthM } = course.floor;
+  const metres = (label: string, value: number, least: number, max: number, onChange: (value: number) => void) => (
+    <NumberSlot label={label} value={value} min={least} max={max} step={0.1} decimals={2} onChange={onChange} />
   );
+  const spot = picked ? spotOf(course, picked) : undefined;
+  const length = picked?.kind === 'place' ? placeDistance(course, picked.group, picked.index) : undefined;
+  const move = (to: Spot) => dispatch({ do: 'move', level: levelIndex, thing: picked!, to });
   return (
     <span>
-      floor {metres('Floor, metres wide', widthM, 30, (value) => dispatch({ do: 'floor', widthM: value, depthM }))} by{' '}
-      {metres('Floor, metres deep', depthM, 30, (value) => dispatch({ do: 'floor', widthM, depthM: value }))} m · {AIMED[target.object].name}{' '}
-      {metres('Target, metres from the left wall', target.xM, widthM, (value) => dispatch({ do: 'move-target', to: { xM: value, yM: target.yM } }))}{' '}
-      from the left,{' '}
-      {metres('Target, metres from the back wall', target.yM, depthM, (value) => dispatch({ do: 'move-target', to: { xM: target.xM, yM: value } }))}{' '}
-      from the back
+      floor {metres('Floor, metres wide', widthM, 1.5, 30, (value) => dispatch({ do: 'floor', widthM: value, depthM }))} by{' '}
+      {metres('Floor, metres deep', depthM, 1.5, 30, (value) => dispatch({ do: 'floor', widthM, depthM: value }))} m
+      {picked && spot && (
+        <>
+          {' '}
+          · {thingName(level, picked)}{' '}
+          {picked.kind === 'place' && length !== undefined && (
+            <>
+              {metres('Picked mark, metres from what it looks towards', length, 0.3, 30, (distanceM) =>
+                dispatch({ do: 'set-distance', level: levelIndex, group: picked.group, mark: picked.index, distanceM }),
+              )}{' '}
+              m off,{' '}
+            </>
+          )}
+          {metres('Picked thing, metres from the left wall', spot.xM, 0.1, widthM, (xM) => move({ xM, yM: spot.yM }))} from the left,{' '}
+          {metres('Picked thing, metres from the back wall', spot.yM, 0.1, depthM, (yM) => move({ xM: spot.xM, yM }))} from the back
+        </>
+      )}
     </span>
   );
+}
+
+function thingName(level: Game, thing: CourseThing): string {
+  if (thing.kind === 'place') {
+    const n = level.course.places[thing.group]!.length;
+    return n === 1 ? 'throw line' : `mark ${thing.index + 1} of ${n}`;
+  }
+  const stands = spotOf(level.course, thing) as PlacedTarget;
+  return AIMED[stands.object].name;
 }
 
 const AgeChoice = memo(function AgeChoice({ ageYears, dispatch }: { ageYears: number; dispatch: Dispatch<DraftAction> }) {

@@ -1,14 +1,16 @@
 'use client';
 import { memo, useRef, type Dispatch, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { distanceM, marksOf, targetOf } from '@/core/course/geometry';
+import { aimOf, distanceM } from '@/core/course/geometry';
+import { isPinSet, spotOf, thingsOf, type CourseThing } from '@/core/course/move';
 import { sayMetres, saySteps, snapToDecimetre, toHalfSteps } from '@/core/measure/lengths';
 import { AIMED, outlineWidthM } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
-import type { Game, Spot } from '@/core/rules/game';
+import type { Course, Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { placeName } from '@/core/rules/sentences';
 import type { FloorDepth } from '@/workers/forecast.worker';
 import type { DraftAction } from './draft';
+import { Ground } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';
 import { Thing } from '../drawing/thing';
 
@@ -36,14 +38,14 @@ const Frame = styled.div`
   }
 `;
 
-export type Picked = { readonly kind: 'mark'; readonly index: number } | { readonly kind: 'target' } | null;
+/** What is taken hold of; its length and place stand below the chart as figures. */
+export type Picked = CourseThing | null;
 
 export interface ChartProps {
   /** The game at the level that is shown. */
   readonly level: Game;
   readonly levelIndex: number;
   readonly stepM: number;
-  readonly values: readonly number[];
   readonly floor: FloorDepth | null;
   readonly forecast: LevelForecast | null;
   readonly picked: Picked;
@@ -54,25 +56,30 @@ export interface ChartProps {
 
 const PAD = 6;
 const DRAWN_WIDTH_PX = 770;
+/** With more places than this only the one that is picked has its line drawn, and the marks are short. */
+const FEW_PLACES = 4;
 const BAND_FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
-/** The floor from above, to scale, in centimetres: bands of depth, target, marks; drag them or move them with the arrow keys. */
-export function Chart({ level, levelIndex, stepM, values, floor, forecast, picked, onPick, dispatch, readOnly = false }: ChartProps) {
+const same = (one: Picked, other: Picked) => JSON.stringify(one) === JSON.stringify(other);
+
+/** The floor from above, to scale, in centimetres: bands of depth, targets, things in the way, places; drag them or move them with the arrow keys. */
+export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPick, dispatch, readOnly = false }: ChartProps) {
   const svg = useRef<SVGSVGElement>(null);
-  const grabbed = useRef<{ what: Picked; offset: Spot } | null>(null);
-  const { widthM, depthM } = level.course.floor;
+  const grabbed = useRef<{ what: CourseThing; offset: Spot } | null>(null);
+  const { course } = level;
+  const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
   const px = (width + 2 * PAD) / DRAWN_WIDTH_PX;
-  const target = targetOf(level);
-  const marks = marksOf(level);
+  const things = thingsOf(level);
+  const placeCount = things.filter((thing) => thing.kind === 'place').length;
 
   const spotAt = (event: PointerEvent): Spot => {
     const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
     return { xM: point.x / 100, yM: point.y / 100 };
   };
-  const grab = (event: PointerEvent, what: Picked, at: Spot) => {
+  const grab = (event: PointerEvent, what: CourseThing, at: Spot) => {
     if (event.button !== 0) return;
     onPick(what);
     if (readOnly) return;
@@ -83,32 +90,41 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
   };
   const drag = (event: PointerEvent) => {
     const held = grabbed.current;
-    if (!held?.what) return;
+    if (!held) return;
     const pointer = spotAt(event);
     const free = event.altKey;
     const x = pointer.xM + held.offset.xM;
     const y = pointer.yM + held.offset.yM;
     const to = { xM: free ? x : snapToDecimetre(x), yM: free ? y : snapToDecimetre(y) };
-    if (held.what.kind === 'mark') dispatch({ do: 'move-mark', level: levelIndex, mark: held.what.index, to });
-    else dispatch({ do: 'move-target', to });
+    dispatch({ do: 'move', level: levelIndex, thing: held.what, to });
   };
   const drop = () => {
     if (!grabbed.current) return;
     grabbed.current = null;
     dispatch({ do: 'drag-end' });
   };
-  const nudge = (event: KeyboardEvent, what: Picked, at: Spot) => {
+  const nudge = (event: KeyboardEvent, thing: CourseThing, at: Spot) => {
     const arrow = ARROWS[event.key];
-    if (!arrow || readOnly || !what) return;
+    if (!arrow || readOnly) return;
     event.preventDefault();
-    onPick(what);
+    onPick(thing);
     const by = event.shiftKey ? 0.5 : 0.1;
     const to = { xM: Math.round((at.xM + arrow[0] * by) * 100) / 100, yM: Math.round((at.yM + arrow[1] * by) * 100) / 100 };
-    dispatch(what.kind === 'mark' ? { do: 'move-mark', level: levelIndex, mark: what.index, to } : { do: 'move-target', to });
+    dispatch({ do: 'move', level: levelIndex, thing, to });
   };
+  /** What every thing on the floor that can be taken hold of has in common. */
+  const handle = (thing: CourseThing, at: Spot, label: string) => ({
+    tabIndex: 0,
+    role: 'button',
+    'aria-label': `${label} ${readOnly ? '' : 'Arrow keys move it.'}`.trim(),
+    transform: `translate(${at.xM * 100} ${at.yM * 100})`,
+    onPointerDown: (event: PointerEvent) => grab(event, thing, at),
+    onKeyDown: (event: KeyboardEvent) => nudge(event, thing, at),
+    onFocus: () => onPick(thing),
+  });
 
-  const pickedMark = picked?.kind === 'mark' ? picked.index : null;
-  const busySpots = [...marks, ...(target ? [target] : [])];
+  const placed = things.map((thing) => ({ thing, spot: spotOf(course, thing)! }));
+  const aimed = picked?.kind === 'place' ? aimAt(course, picked) : undefined;
   return (
     <Frame>
       <svg
@@ -126,127 +142,154 @@ export function Chart({ level, levelIndex, stepM, values, floor, forecast, picke
           </clipPath>
         </defs>
         <Floor floor={floor} width={width} depth={depth} px={px} />
-        <FloorSoundings floor={floor} px={px} free={freeOf(busySpots)} />
-        {level.course.furniture.map((thing) => (
-          <g key={thing.name}>
-            <rect
-              x={thing.xM * 100}
-              y={thing.yM * 100}
-              width={thing.widthM * 100}
-              height={thing.depthM * 100}
-              rx={4}
-              fill="var(--sheet)"
-              stroke="var(--ink)"
-              strokeWidth={px}
-            />
-            <text x={(thing.xM + thing.widthM / 2) * 100} y={(thing.yM + thing.depthM / 2) * 100} fontSize={12 * px} textAnchor="middle">
-              {thing.name}
-            </text>
-          </g>
-        ))}
+        <FloorSoundings floor={floor} px={px} free={freeOf(placed.map(({ spot }) => spot))} />
+        <Ground course={course} px={px} />
         <rect x={0} y={0} width={width} height={depth} fill="none" stroke="var(--ink)" strokeWidth={3 * px} />
-        {target &&
-          marks.map((mark, index) => (
-            <line
-              key={index}
-              x1={mark.xM * 100}
-              y1={mark.yM * 100}
-              x2={target.xM * 100}
-              y2={target.yM * 100}
-              stroke="var(--ink)"
-              strokeWidth={(index === pickedMark ? 1.6 : 1) * px}
-              strokeDasharray={`${1.5 * px} ${5 * px}`}
-              strokeLinecap="round"
-              aria-hidden
-            />
-          ))}
-        {target && (
-          <g
-            tabIndex={0}
-            role="button"
-            aria-label={`${AIMED[target.object].name}, ${target.xM.toFixed(1)} metres from the left wall and ${target.yM.toFixed(1)} from the back. Arrow keys move it.`}
-            transform={`translate(${target.xM * 100} ${target.yM * 100})`}
-            onPointerDown={(event) => grab(event, { kind: 'target' }, target)}
-            onKeyDown={(event) => nudge(event, { kind: 'target' }, target)}
-            onFocus={() => onPick({ kind: 'target' })}
-          >
-            <circle className="halo" r={outlineWidthM(AIMED[target.object].shape) * 50 + 12} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
-            <circle r={Math.max(18, outlineWidthM(AIMED[target.object].shape) * 60)} fill="transparent" />
-            <g transform={`rotate(${(target.turnRad * 180) / Math.PI})`}>
-              <Thing shape={AIMED[target.object].shape} casing={1.5 * px} />
-            </g>
-            <text
-              y={-outlineWidthM(AIMED[target.object].shape) * 50 - 7 * px}
-              fontSize={13 * px}
-              textAnchor="middle"
-              fill="var(--ink)"
-              stroke="var(--band-1)"
-              strokeWidth={3 * px}
-              paintOrder="stroke"
-            >
-              {AIMED[target.object].name}
-            </text>
-          </g>
-        )}
-        {target &&
-          marks.map((mark, index) => {
-            const angle = Math.atan2(target.yM - mark.yM, target.xM - mark.xM);
-            const steps = toHalfSteps(distanceM(mark, target), stepM);
-            const chance = forecast?.places[index]?.chance;
-            const name = placeName(index, marks.length);
-            return (
-              <g
-                key={index}
-                tabIndex={0}
-                role="button"
-                aria-label={`${name} mark: ${sayMetres(distanceM(mark, target))}, ${saySteps(steps.halfSteps)}${chance === undefined ? '' : `, about ${Math.round(chance * 100)} hits in 100`}. Arrow keys move it.`}
-                transform={`translate(${mark.xM * 100} ${mark.yM * 100})`}
-                onPointerDown={(event) => grab(event, { kind: 'mark', index }, mark)}
-                onKeyDown={(event) => nudge(event, { kind: 'mark', index }, mark)}
-                onFocus={() => onPick({ kind: 'mark', index })}
-              >
-                <circle className="halo" r={30} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
-                <circle r={24} fill="transparent" />
-                <g transform={`rotate(${(angle * 180) / Math.PI})`}>
-                  {index === pickedMark && (
-                    <rect
-                      x={-9}
-                      y={-26}
-                      width={18}
-                      height={52}
-                      fill="none"
-                      stroke="var(--ink)"
-                      strokeWidth={1.3 * px}
-                      strokeDasharray={`${4 * px} ${3 * px}`}
-                    />
-                  )}
-                  <rect x={-4.5} y={-21} width={9} height={42} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.2 * px} />
-                </g>
-                <circle
-                  cx={-Math.cos(angle) * 22}
-                  cy={-Math.sin(angle) * 22 - 2}
-                  r={12.5 * px}
-                  fill="var(--sheet)"
-                  stroke="var(--ink)"
-                  strokeWidth={1.3 * px}
-                />
+        {placed.map(({ thing, spot }) => {
+          const aim = thing.kind === 'place' && (placeCount <= FEW_PLACES || same(thing, picked)) ? aimAt(course, thing) : undefined;
+          return (
+            aim && (
+              <line
+                key={keyOf(thing)}
+                x1={spot.xM * 100}
+                y1={spot.yM * 100}
+                x2={aim.xM * 100}
+                y2={aim.yM * 100}
+                stroke="var(--ink)"
+                strokeWidth={(same(thing, picked) ? 1.6 : 1) * px}
+                strokeDasharray={`${1.5 * px} ${5 * px}`}
+                strokeLinecap="round"
+                aria-hidden
+              />
+            )
+          );
+        })}
+        {placed.map(({ thing, spot }) => {
+          if (thing.kind === 'place') return null;
+          const stands = (thing.kind === 'target' ? course.targets[thing.group]! : course.obstacles!)[thing.index]!;
+          const { name, shape } = AIMED[stands.object];
+          const half = outlineWidthM(shape) * 50;
+          const set = thing.kind === 'target' && isPinSet(level, thing.group);
+          const label = `${name}${set ? `, number ${thing.index + 1} of the set, which moves as one` : ''}, ${spot.xM.toFixed(1)} metres from the left wall and ${spot.yM.toFixed(1)} from the back.`;
+          return (
+            <g key={keyOf(thing)} {...handle(thing, spot, label)}>
+              <circle className="halo" r={half + 12} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
+              <circle r={Math.max(set ? 8 : 18, half * 1.2)} fill="transparent" />
+              <g transform={`rotate(${(stands.turnRad * 180) / Math.PI})`}>
+                <Thing shape={shape} casing={(set ? 1 : 1.5) * px} role={thing.kind} />
+              </g>
+              {isFirstOfItsName(course, thing) && (
                 <text
-                  x={-Math.cos(angle) * 22}
-                  y={-Math.sin(angle) * 22 - 2 + 5 * px}
-                  fontSize={14 * px}
-                  fontWeight={700}
+                  y={-half - 7 * px}
+                  fontSize={13 * px}
                   textAnchor="middle"
                   fill="var(--ink)"
+                  stroke="var(--band-1)"
+                  strokeWidth={3 * px}
+                  paintOrder="stroke"
                 >
-                  {values[index]}
+                  {name}
                 </text>
-              </g>
-            );
-          })}
-        {target && pickedMark !== null && marks[pickedMark] && <Dimension mark={marks[pickedMark]} target={target} stepM={stepM} px={px} />}
+              )}
+            </g>
+          );
+        })}
+        {placed.map(({ thing, spot }) => {
+          if (thing.kind !== 'place') return null;
+          const aim = aimAt(course, thing);
+          const list = course.places[thing.group]!;
+          const name = labelOf(level, thing.group, thing.index) ?? `${placeName(thing.index, list.length)} mark`;
+          const length = aim ? distanceM(spot, aim) : 0;
+          const chance = forecast?.places.find((place) => place.group === thing.group && place.index === thing.index)?.chance;
+          const told = aim ? `: ${sayMetres(length)}, ${saySteps(toHalfSteps(length, stepM).halfSteps)}` : '';
+          const label = `${name}${told}${chance === undefined ? '' : `, about ${Math.round(chance * 100)} hits in 100`}.`;
+          return (
+            <g key={keyOf(thing)} {...handle(thing, spot, label)}>
+              <Mark
+                angleRad={aim ? Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) : 0}
+                on={same(thing, picked)}
+                long={placeCount <= FEW_PLACES}
+                px={px}
+                badge={badgeOf(level, thing.group, thing.index)}
+              />
+            </g>
+          );
+        })}
+        {aimed && <Dimension mark={spotOf(course, picked!)!} target={aimed} stepM={stepM} px={px} />}
         <ScaleBar x={width - 128} y={depth - 12} px={px} />
       </svg>
     </Frame>
+  );
+}
+
+const keyOf = (thing: CourseThing) => `${thing.kind} ${thing.kind === 'obstacle' ? '' : thing.group} ${thing.index}`;
+
+/** What a place looks towards; undefined for a picked place that is there no more. */
+function aimAt(course: Course, place: Extract<CourseThing, { kind: 'place' }>): Spot | undefined {
+  const spot = spotOf(course, place);
+  return spot && aimOf(course, place.group, spot);
+}
+
+/** Of things that are alike the first bears the name. */
+function isFirstOfItsName(course: Course, thing: CourseThing): boolean {
+  const list = thing.kind === 'obstacle' ? (course.obstacles ?? []) : Object.values(course.targets).flat();
+  const now = spotOf(course, thing) as PlacedTarget;
+  return list.find((other) => other.object === now.object) === now;
+}
+
+/** The name that the game gives to a place, where it has one. */
+function labelOf(game: Game, group: string, index: number): string | undefined {
+  return game.parts.map((part) => part.groups[group]?.labels?.[index]).find((one) => one !== undefined);
+}
+
+/** What stands in the circle of a mark: what a hit from there gives, or its number among several. */
+function badgeOf(game: Game, group: string, index: number): string {
+  const rule = game.parts.map((part) => part.groups[group]).find((one) => one !== undefined);
+  if (rule?.value) return `${rule.value[index]}`;
+  return (rule?.n ?? 1) > 1 ? `${index + 1}` : '';
+}
+
+interface MarkProps {
+  readonly angleRad: number;
+  readonly on: boolean;
+  readonly long: boolean;
+  readonly px: number;
+  readonly badge: string;
+}
+
+/** The throw line of a place, square to what it looks towards. */
+function Mark({ angleRad, on, long, px, badge }: MarkProps) {
+  const [thick, broad] = long ? [9, 42] : [8 * px, 30 * px];
+  const off = long ? 22 : 20 * px;
+  const [x, y] = [-Math.cos(angleRad) * off, -Math.sin(angleRad) * off - 2];
+  return (
+    <>
+      <circle className="halo" r={broad * 0.72} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
+      <circle r={broad * 0.57} fill="transparent" />
+      <g transform={`rotate(${(angleRad * 180) / Math.PI})`}>
+        {on && (
+          <rect
+            x={-thick}
+            y={-broad * 0.62}
+            width={thick * 2}
+            height={broad * 1.24}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={1.3 * px}
+            strokeDasharray={`${4 * px} ${3 * px}`}
+          />
+        )}
+        <rect x={-thick / 2} y={-broad / 2} width={thick} height={broad} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.2 * px} />
+      </g>
+      {badge !== '' && (
+        <>
+          <circle cx={x} cy={y} r={12.5 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.3 * px} />
+          <text x={x} y={y + 5 * px} fontSize={14 * px} fontWeight={700} textAnchor="middle" fill="var(--ink)">
+            {badge}
+          </text>
+        </>
+      )}
+    </>
   );
 }
 

@@ -1,6 +1,5 @@
 /** The draft on the chart table and what can be done to it, with undo and redo. */
-import { insideFloor, marksOf, spotTowards, targetOf } from '@/core/course/geometry';
-import { withMarks, withTargetAt } from '@/core/course/sensible-start';
+import { withFloor, withPlaceDistance, withThingAt, type CourseThing } from '@/core/course/move';
 import { placeChances } from '@/core/forecast/chances';
 import { fairPoints, solveLevel, withPlaces } from '@/core/levels/solve';
 import type { Game, Spot } from '@/core/rules/game';
@@ -22,9 +21,8 @@ export interface DraftHistory {
 }
 
 export type DraftAction =
-  | { readonly do: 'move-mark'; readonly level: number; readonly mark: number; readonly to: Spot }
-  | { readonly do: 'set-distance'; readonly level: number; readonly mark: number; readonly distanceM: number }
-  | { readonly do: 'move-target'; readonly to: Spot }
+  | { readonly do: 'move'; readonly level: number; readonly thing: CourseThing; readonly to: Spot }
+  | { readonly do: 'set-distance'; readonly level: number; readonly group: string; readonly mark: number; readonly distanceM: number }
   | { readonly do: 'floor'; readonly widthM: number; readonly depthM: number }
   | { readonly do: 'slot'; readonly slot: string; readonly value: string | number }
   | { readonly do: 'mend'; readonly game: Game }
@@ -69,21 +67,10 @@ export function changeDraft(history: DraftHistory, action: DraftAction): DraftHi
 function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo' | 'drag-start' | 'drag-end' }>): Draft {
   const { game } = draft;
   switch (action.do) {
-    case 'move-mark': {
-      const level = resolveLevel(game, action.level);
-      const marks = marksOf(level).map((spot, index) => (index === action.mark ? insideFloor(level, action.to) : spot));
-      return { ...draft, game: withMarks(game, action.level, marks) };
-    }
-    case 'set-distance': {
-      const level = resolveLevel(game, action.level);
-      const target = targetOf(level)!;
-      const marks = marksOf(level).map((spot, index) =>
-        index === action.mark ? rounded(insideFloor(level, spotTowards(target, spot, action.distanceM))) : spot,
-      );
-      return { ...draft, game: withMarks(game, action.level, marks) };
-    }
-    case 'move-target':
-      return { ...draft, game: withTargetAt(game, insideFloor(game, action.to, 0.2)) };
+    case 'move':
+      return { ...draft, game: withThingAt(game, action.level, action.thing, action.to) };
+    case 'set-distance':
+      return { ...draft, game: withPlaceDistance(game, action.level, action.group, action.mark, action.distanceM) };
     case 'floor':
       return { ...draft, game: withFloor(game, action.widthM, action.depthM) };
     case 'slot':
@@ -120,22 +107,4 @@ function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo
       return { ...draft, game: withThrowRules(game, { ...rules, values: fairPoints(chances) }) };
     }
   }
-}
-
-/** Another floor: what would stand outside it comes in to the wall, at every level. */
-function withFloor(game: Game, widthM: number, depthM: number): Game {
-  const resized: Game = { ...game, course: { ...game.course, floor: { ...game.course.floor, widthM, depthM } } };
-  const inside = withTargetAt(resized, insideFloor(resized, targetOf(resized)!, 0.2));
-  return inside.levels.reduce((next, _, index) => {
-    const level = resolveLevel(next, index);
-    return withMarks(
-      next,
-      index,
-      marksOf(level).map((spot) => insideFloor(level, spot)),
-    );
-  }, inside);
-}
-
-function rounded(spot: Spot): Spot {
-  return { xM: Math.round(spot.xM * 1000) / 1000, yM: Math.round(spot.yM * 1000) / 1000 };
 }

@@ -137,6 +137,13 @@ function differenceWords(game: Game, index: number): string {
     : `${levers.map((lever) => LEVER_WORDS[lever]).join(', ')} than ${game.levels[index - 1]!.name}`;
 }
 
+/** How far the figures of pins can be trusted. */
+const ROUGH_WORDS: Readonly<Record<LevelForecast['rough'], string>> = {
+  all: 'pins are rough figures',
+  leaves: 'pins left by a first ball are rough figures',
+  none: '',
+};
+
 const inTen = (chance: number) => Math.round(chance * 10);
 
 /** One column a level: distances, the chance as ten dots, likely scores with par, throws and time; and the solver beside them. */
@@ -159,6 +166,7 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
           dispatch={dispatch}
           readOnly={readOnly}
           plain={plain}
+          group={game.parts[0]!.tasks[0]!.from ?? ''}
           differs={differenceWords(game, index)}
         />
       ))}
@@ -213,6 +221,8 @@ interface LevelColumnProps {
   readonly readOnly: boolean;
   /** A game whose marks can be moved and whose throws are forecast. */
   readonly plain: boolean;
+  /** The marks of its first task. */
+  readonly group: string;
   /** What sets this level apart from the one before. */
   readonly differs: string;
 }
@@ -228,6 +238,7 @@ const LevelColumn = memo(function LevelColumn({
   dispatch,
   readOnly,
   plain,
+  group,
   differs,
 }: LevelColumnProps) {
   const distances = written === '' ? [] : written.split(' ').map(Number);
@@ -295,7 +306,8 @@ const LevelColumn = memo(function LevelColumn({
           {!plain && (
             <Small>
               {forecast.finishShare < 0.995 && `${inTen(forecast.finishShare)} in 10 get to the end. `}
-              {forecast.rough && `pins are rough figures${differs ? '; ' : ''}`}
+              {ROUGH_WORDS[forecast.rough]}
+              {forecast.rough !== 'none' && differs !== '' && '; '}
               {differs}
             </Small>
           )}
@@ -318,7 +330,7 @@ const LevelColumn = memo(function LevelColumn({
                   max={20}
                   step={0.1}
                   decimals={2}
-                  onChange={(distanceM) => dispatch({ do: 'set-distance', level: index, mark, distanceM })}
+                  onChange={(distanceM) => dispatch({ do: 'set-distance', level: index, group, mark, distanceM })}
                 />
               )}{' '}
               m

@@ -1,6 +1,7 @@
 import { aimOf } from '@/core/course/geometry';
 import { AIMED, outlineWidthM } from '@/core/objects/catalogue';
 import type { Course } from '@/core/rules/game';
+import { Ground } from './ground';
 import { Soundings, type Sounding } from './soundings';
 import { Thing } from './thing';
 
@@ -64,57 +65,7 @@ export function CourseDrawing({
           radii.map((radius, index) => (
             <circle key={index} cx={deep.xM * 100} cy={deep.yM * 100} r={radius * 100} fill={FILLS[index]} stroke="var(--band-5)" strokeWidth={px} />
           ))}
-        {course.zones?.map((zone) => (
-          <g key={zone.name}>
-            <circle
-              cx={zone.xM * 100}
-              cy={zone.yM * 100}
-              r={zone.radiusM * 100}
-              fill="var(--band-4)"
-              stroke="var(--ink)"
-              strokeWidth={px}
-              strokeDasharray={`${3 * px} ${3 * px}`}
-            />
-            <text x={zone.xM * 100} y={zone.yM * 100 + 4 * px} fontSize={11 * px} textAnchor="middle" fill="var(--ink)">
-              {zone.name}
-            </text>
-          </g>
-        ))}
-        {Object.entries(course.routes ?? {}).map(([name, way]) => (
-          <polyline
-            key={name}
-            points={way.map((spot) => `${spot.xM * 100},${spot.yM * 100}`).join(' ')}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={1.4 * px}
-            strokeDasharray={`${2 * px} ${5 * px}`}
-            strokeLinecap="round"
-            strokeLinejoin="round"
-          />
-        ))}
-        {course.furniture.map((thing) => (
-          <g key={thing.name}>
-            <rect
-              x={thing.xM * 100}
-              y={thing.yM * 100}
-              width={thing.widthM * 100}
-              height={thing.depthM * 100}
-              rx={4}
-              fill="var(--sheet)"
-              stroke="var(--ink)"
-              strokeWidth={px}
-            />
-            <text
-              x={(thing.xM + thing.widthM / 2) * 100}
-              y={(thing.yM + thing.depthM / 2) * 100 + 4 * px}
-              fontSize={12 * px}
-              textAnchor="middle"
-              fill="var(--ink)"
-            >
-              {thing.name}
-            </text>
-          </g>
-        ))}
+        <Ground course={course} px={px} />
         {course.obstacles?.map((thing, index) => (
           <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${(thing.turnRad * 180) / Math.PI})`}>
             <Thing shape={AIMED[thing.object].shape} casing={px} role="obstacle" />

@@ -1,0 +1,123 @@
+/** What can be taken hold of on a floor, and a game with it elsewhere. */
+import type { Course, Game, PlacedTarget, Spot } from '../rules/game';
+import { resolveLevel } from '../rules/level';
+import { aimOf, distanceM, insideFloor, spotTowards } from './geometry';
+
+export type CourseThing =
+  | { readonly kind: 'place'; readonly group: string; readonly index: number }
+  | { readonly kind: 'target'; readonly group: string; readonly index: number }
+  | { readonly kind: 'obstacle'; readonly index: number };
+
+/** Where a thing stands; undefined when the course has no such thing. */
+export function spotOf(course: Course, thing: CourseThing): Spot | undefined {
+  switch (thing.kind) {
+    case 'place':
+      return course.places[thing.group]?.[thing.index];
+    case 'target':
+      return course.targets[thing.group]?.[thing.index];
+    case 'obstacle':
+      return course.obstacles?.[thing.index];
+  }
+}
+
+/** True for a group of pins: they stand as a set, and are moved as one. */
+export function isPinSet(game: Game, group: string): boolean {
+  return game.parts.some((part) => part.groups[group]?.kind === 'pin');
+}
+
+const WALL_M = { place: 0.1, target: 0.2, obstacle: 0.1 } as const;
+
+/**
+ * The game with a thing of one level elsewhere, inside the floor. Places belong to their level; targets and obstacles stand at every level
+ * unless the level has them elsewhere already. Pins move as a set. The same game when there is no such thing.
+ */
+export function withThingAt(game: Game, levelIndex: number, thing: CourseThing, to: Spot): Game {
+  const level = resolveLevel(game, levelIndex);
+  const now = spotOf(level.course, thing);
+  if (!now) return game;
+  if (thing.kind === 'place') {
+    const spots = level.course.places[thing.group]!;
+    const spot = insideFloor(level, to, WALL_M.place);
+    return set(game, levelIndex, `/course/places/${thing.group}`, spots.with(thing.index, spot), true);
+  }
+  const list: readonly PlacedTarget[] = thing.kind === 'target' ? level.course.targets[thing.group]! : level.course.obstacles!;
+  const all = thing.kind === 'target' && isPinSet(game, thing.group);
+  const by = { xM: to.xM - now.xM, yM: to.yM - now.yM };
+  const wanted = list.map((one, index) => (all || index === thing.index ? { ...one, xM: one.xM + by.xM, yM: one.yM + by.yM } : one));
+  // A set that would pass through a wall stops at it as a whole.
+  const over = wanted.reduce(
+    (most, one, index) => {
+      if (!all && index !== thing.index) return most;
+      const inside = insideFloor(level, one, WALL_M[thing.kind]);
+      const x = inside.xM - one.xM;
+      const y = inside.yM - one.yM;
+      return { xM: Math.abs(x) > Math.abs(most.xM) ? x : most.xM, yM: Math.abs(y) > Math.abs(most.yM) ? y : most.yM };
+    },
+    { xM: 0, yM: 0 },
+  );
+  const moved = wanted.map((one, index) =>
+    all || index === thing.index ? { ...one, xM: millimetres(one.xM + over.xM), yM: millimetres(one.yM + over.yM) } : one,
+  );
+  return set(game, levelIndex, thing.kind === 'target' ? `/course/targets/${thing.group}` : '/course/obstacles', moved, false);
+}
+
+/** The game with a place of one level so far from what it looks towards, on the line that it is on. */
+export function withPlaceDistance(game: Game, levelIndex: number, group: string, index: number, lengthM: number): Game {
+  const level = resolveLevel(game, levelIndex);
+  const spot = level.course.places[group]?.[index];
+  const aim = spot && aimOf(level.course, group, spot);
+  if (!aim) return game;
+  const to = spotTowards(aim, spot, lengthM);
+  return withThingAt(game, levelIndex, { kind: 'place', group, index }, { xM: millimetres(to.xM), yM: millimetres(to.yM) });
+}
+
+/** How far a place is from what it looks towards; undefined where that is nothing. */
+export function placeDistance(course: Course, group: string, index: number): number | undefined {
+  const spot = course.places[group]?.[index];
+  const aim = spot && aimOf(course, group, spot);
+  return aim && distanceM(spot, aim);
+}
+
+/** Another floor: what would stand outside it comes in to the wall, at every level. */
+export function withFloor(game: Game, widthM: number, depthM: number): Game {
+  const resized: Game = { ...game, course: { ...game.course, floor: { ...game.course.floor, widthM, depthM } } };
+  return resized.levels.reduce(
+    (next, _, level) => thingsOf(resolveLevel(next, level)).reduce((one, thing) => broughtIn(one, level, thing), next),
+    resized,
+  );
+}
+
+function broughtIn(game: Game, levelIndex: number, thing: CourseThing): Game {
+  const level = resolveLevel(game, levelIndex);
+  const now = spotOf(level.course, thing)!;
+  const inside = insideFloor(level, now, WALL_M[thing.kind]);
+  return inside.xM === now.xM && inside.yM === now.yM ? game : withThingAt(game, levelIndex, thing, inside);
+}
+
+/** Everything of a game resolved to one level that can be taken hold of: targets, then what stands in the way, then places. */
+export function thingsOf({ course }: Pick<Game, 'course'>): readonly CourseThing[] {
+  const each = (kind: 'place' | 'target', groups: Readonly<Record<string, readonly Spot[]>>) =>
+    Object.entries(groups).flatMap(([group, list]) => list.map((_, index): CourseThing => ({ kind, group, index })));
+  return [
+    ...each('target', course.targets),
+    ...(course.obstacles ?? []).map((_, index): CourseThing => ({ kind: 'obstacle', index })),
+    ...each('place', course.places),
+  ];
+}
+
+/** Sets a slot in the level where it is the level's own (or is to become so), else in the game. */
+function set(game: Game, levelIndex: number, pointer: string, value: unknown, own: boolean): Game {
+  if (own || pointer in game.levels[levelIndex]!.set)
+    return {
+      ...game,
+      levels: game.levels.map((level, index) => (index === levelIndex ? { ...level, set: { ...level.set, [pointer]: value } } : level)),
+    } as Game;
+  const [, , field, group] = pointer.split('/') as ['', 'course', 'targets' | 'obstacles', string?];
+  const course =
+    field === 'obstacles' ? { ...game.course, obstacles: value } : { ...game.course, targets: { ...game.course.targets, [group!]: value } };
+  return { ...game, course } as Game;
+}
+
+function millimetres(lengthM: number): number {
+  return Math.round(lengthM * 1000) / 1000;
+}
