@@ -8,9 +8,11 @@ import Papa from 'papaparse';
 import { distancesOf } from '@/core/course/geometry';
 import { chanceOf } from '@/core/forecast/chances';
 import { forecastLevel, forecastSetUp } from '@/core/forecast/forecast-level';
+import { racksOf, wholeRack, type RackShelf } from '@/core/forecast/racks';
+import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { equalSetUp, solveLevel, withPlaces } from '@/core/levels/solve';
 import { AIMED, AIMED_IDS, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
-import { fitClass, type Observed } from '@/core/progress/fit';
+import { fitClass, type FittedClass, type Observed } from '@/core/progress/fit';
 import { judge } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
 import { compile } from '@/core/rules/compile';
@@ -29,7 +31,7 @@ const USAGE = `npx lochside score GAME PLAY          the score of a play, worked
 npx lochside check GAME REPORT        the verdict on a report (exit 1 when not clean)
 npx lochside totals GAME [--level 2] [--attempts 10] [--seconds 60] [--targets 5] [--marks 2]   the totals that can be, and those that cannot
 npx lochside gaps GAME                what the rules leave open, with mends (exit 1 when there are any)
-npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1]
+npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1] [--pins rough] [--reports REPORTS.csv]
 npx lochside levels GAME --age 8 --chances 0.7,0.5,0.3   distances for wanted chances
 npx lochside equal GAME --age 8 --have bucket,box --clear 2.6 [--level 2]   the set-up of another home
 npx lochside fit REPORTS.csv          how steady a class is: child,age,technique,implement,target,distance_m,attempts,hits
@@ -133,18 +135,37 @@ function gaps(args: readonly string[]): number {
 
 type Options = Readonly<Record<string, string | undefined>>;
 
-function forecast(args: readonly string[], options: Options): number {
+async function forecast(args: readonly string[], options: Options): Promise<number> {
   const gameFile = file(args, 0, 'GAME');
   const game: Game = accepted(gameFile, readGame(readJson(gameFile)));
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
+  const shelf = await pinTables(accepted(gameFile, levelGame(game, level - 1)), options['pins'] === 'rough');
   print(
     forecastLevel(game, level - 1, {
       ageYears: whole(options['age'], 'age', 8, 4, 12),
       plays: whole(options['plays'], 'plays', 2000, 1, 100_000),
       seed: whole(options['seed'], 'seed', 1, 0, 0xffffffff),
+      shelf,
+      ...(options['reports'] === undefined ? {} : { fitted: fittedFrom(options['reports']).group }),
     }),
   );
   return 0;
+}
+
+/** The tables of the pins of a level: those that are shipped, and the others worked out now unless rough figures will do. */
+async function pinTables(level: Game, rough: boolean): Promise<RackShelf> {
+  const compiled = compile(level);
+  const missing = rough || !compiled.ok ? [] : racksOf(level, compiled.value).filter(({ key }) => !shippedRacks(key));
+  if (missing.length === 0) return shippedRacks;
+  const { default: rapier } = await import('@dimforge/rapier3d-compat');
+  await rapier.init();
+  const filled = new Map(
+    missing.map((rack, index) => {
+      process.stderr.write(`rolling balls at the pins, set ${index + 1} of ${missing.length}; --pins rough does without\n`);
+      return [rack.key, wholeRack(rapier, rack)];
+    }),
+  );
+  return (key) => filled.get(key) ?? shippedRacks(key);
 }
 
 function levels(args: readonly string[], options: Options): number {
@@ -187,7 +208,7 @@ function equal(args: readonly string[], options: Options): number {
   const home = { have: have as AimedId[], clearM, ...(have.length > 0 && asked && !have.includes(asked) ? { without: [asked] } : {}) };
   const found = equalSetUp(resolved, { ageYears }, home);
   if (!found) throw new BadInput([{ place: gameFile, reason: 'nothing is aimed at in this game', fix: 'It needs no equal set-up.' }]);
-  const par = (of: Game) => forecastSetUp(of, { ageYears, plays: 2000, seed: 1 }).par;
+  const par = (of: Game) => forecastSetUp(of, { ageYears, plays: 2000, seed: 1, shelf: shippedRacks }).par;
   print({
     object: found.object,
     equal: found.equal,
@@ -201,8 +222,8 @@ function equal(args: readonly string[], options: Options): number {
 
 const COLUMNS = ['child', 'age', 'technique', 'implement', 'target', 'distance_m', 'attempts', 'hits'] as const;
 
-function fit(args: readonly string[]): number {
-  const csvFile = file(args, 0, 'REPORTS.csv');
+/** The class and its children as a file of attempts tells. */
+function fittedFrom(csvFile: string): FittedClass {
   const { data, meta } = Papa.parse<Record<string, string>>(readText(csvFile), { header: true, skipEmptyLines: true });
   const missing = COLUMNS.filter((column) => !meta.fields?.includes(column));
   if (missing.length > 0)
@@ -215,7 +236,11 @@ function fit(args: readonly string[]): number {
     return [];
   });
   if (problems.length > 0) throw new BadInput(problems);
-  const { group, children } = fitClass(observed);
+  return fitClass(observed);
+}
+
+function fit(args: readonly string[]): number {
+  const { group, children } = fittedFrom(file(args, 0, 'REPORTS.csv'));
   print({ class: group, children: Object.fromEntries(children) });
   return 0;
 }
@@ -264,6 +289,8 @@ async function run(): Promise<number> {
       marks: string,
       level: string,
       plays: string,
+      pins: string,
+      reports: string,
       seed: string,
       name: string,
       email: string,

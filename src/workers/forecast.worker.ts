@@ -6,6 +6,8 @@ import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { BAND_CHANCES, chanceTable, depthGrid, floorChance, floorGrid, type ChanceTable, type DepthGrid } from '@/core/forecast/depth';
 import { forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
+import { readRack, type RackShelf, type RackTable } from '@/core/forecast/racks';
+import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { targetOf } from '@/core/course/geometry';
 
 export interface ForecastRequest {
@@ -18,6 +20,8 @@ export interface ForecastRequest {
   readonly floorOf: number;
   /** What the last floor that was answered belonged to; the same floor is not answered again. */
   readonly floorKnown: string;
+  /** Tables of pins that are not shipped, by the key of their layout. */
+  readonly racks: Readonly<Record<string, string>>;
 }
 
 export interface Sounding {
@@ -98,13 +102,25 @@ function floorDepth(level: Game, ageYears: number): FloorDepth {
   return { bands, soundings };
 }
 
+const readRacks = new Map<string, RackTable | undefined>();
+
+/** The tables that came with the request, each read once, and those that are shipped. */
+function shelfOf(racks: Readonly<Record<string, string>>): RackShelf {
+  return (key) => {
+    const text = racks[key];
+    if (text === undefined) return shippedRacks(key);
+    if (!readRacks.has(key)) readRacks.set(key, readRack(text));
+    return readRacks.get(key);
+  };
+}
+
 const api = {
-  forecast({ game, ageYears, levels, plays, floorOf, floorKnown }: ForecastRequest): ForecastAnswer {
+  forecast({ game, ageYears, levels, plays, floorOf, floorKnown, racks }: ForecastRequest): ForecastAnswer {
     const shown = resolveLevel(game, floorOf);
     const target = targetOf(shown);
     const floorKey = `${tableKey(shown, ageYears)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad}`;
     return {
-      levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: SEED }) })),
+      levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: SEED, shelf: shelfOf(racks) }) })),
       floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears),
       floorKey,
     };

@@ -8,7 +8,7 @@ import { successAt } from './attempts';
 import { TECHNIQUES } from '../rules/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
-export const MODEL_VERSION = 2;
+export const MODEL_VERSION = 3;
 
 function techniqueOf(game: Game): Technique {
   return TECHNIQUES.find((known) => known === game.parts[0]!.tasks[0]!.technique) ?? 'underarm';

@@ -1,4 +1,5 @@
 /** The forecast of one level: chance at each mark, likely scores, par, minutes, what the time goes on, and how much of it is luck. */
+import type { Fitted } from '../progress/fit';
 import { SKILL_SPREAD_LN, type BodyForm, type Thrower } from '../motion/release';
 import { AT, B, compile, FINISH_REASONS, type Program } from '../rules/compile';
 import { start } from '../rules/engine';
@@ -14,8 +15,8 @@ export interface ForecastAsk {
   readonly form?: BodyForm;
   readonly plays: number;
   readonly seed: number;
-  /** How much wilder (above 1) or steadier the class is than assumed for its age, from its own reports. */
-  readonly classSkill?: number;
+  /** How steady the class is by its own reports; without them the spread of its age is assumed. */
+  readonly fitted?: Fitted;
   /** Tables of rigid bodies for pins; without one the rough chain model is asked. */
   readonly shelf?: RackShelf;
 }
@@ -26,7 +27,7 @@ export interface ChanceAbout {
   readonly group?: string;
   readonly index?: number;
   readonly chance: number;
-  /** The chance for a class a quarter wilder and a quarter steadier than assumed. */
+  /** The chance for a class as wild and as steady as it may well be: by 80% of what its reports say, or a quarter off what is assumed. */
   readonly low: number;
   readonly high: number;
 }
@@ -56,6 +57,8 @@ export interface LevelForecast {
   /** How much of the pins is the rough chain model's: all, only what is left after a first ball, or none. */
   readonly rough: 'all' | 'leaves' | 'none';
   readonly plays: number;
+  /** What the figures rest on: attempts of this class, or 0 for what is assumed for the age. */
+  readonly restsOn: number;
 }
 
 /** Midpoints of nine equal shares of the standard normal distribution: nine children from steadiest to wildest. */
@@ -77,11 +80,11 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   const compiled = compile(level);
   if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
   const program = compiled.value;
-  const classSkill = ask.classSkill ?? 1;
-  const thrower = (skill: number): Thrower => ({ ageYears: ask.ageYears, skill: skill * classSkill, ...(ask.form ? { form: ask.form } : {}) });
-  const tables = SKILL_NINTHS.map((z) => childTables(program, thrower(Math.exp(z * SKILL_SPREAD_LN)), ask.shelf));
-  const steadier = markAims(program, childTables(program, thrower(1 / CLASS_DOUBT)));
-  const wilder = markAims(program, childTables(program, thrower(CLASS_DOUBT)));
+  const group = ask.fitted ?? { skill: 1, low: 1 / CLASS_DOUBT, high: CLASS_DOUBT, attempts: 0 };
+  const thrower = (skill: number): Thrower => ({ ageYears: ask.ageYears, skill, ...(ask.form ? { form: ask.form } : {}) });
+  const tables = SKILL_NINTHS.map((z) => childTables(program, thrower(group.skill * Math.exp(z * SKILL_SPREAD_LN)), ask.shelf));
+  const steadier = markAims(program, childTables(program, thrower(group.low)));
+  const wilder = markAims(program, childTables(program, thrower(group.high)));
   const bySkill = tables.map((child) => markAims(program, child));
   const places = bySkill[0]!.map((mark, index) => ({
     distanceM: mark.distanceM,
@@ -90,7 +93,7 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
     low: wilder[index]!.chance,
     high: steadier[index]!.chance,
   }));
-  return { places, chance: meanOf(places), ...playMany(program, tables, ask) };
+  return { places, chance: meanOf(places), ...playMany(program, tables, ask), restsOn: group.attempts };
 }
 
 interface AimedMark {
@@ -128,7 +131,7 @@ function meanOf(places: readonly ChanceAbout[]): ChanceAbout | null {
   };
 }
 
-function playMany(program: Program, tables: readonly ChildTables[], ask: ForecastAsk): Omit<LevelForecast, 'places' | 'chance'> {
+function playMany(program: Program, tables: readonly ChildTables[], ask: ForecastAsk): Omit<LevelForecast, 'places' | 'chance' | 'restsOn'> {
   const state = start(program);
   const times: GoTimes = { fetchMs: 0, exerciseMs: 0 };
   const read = scoreReader(program);

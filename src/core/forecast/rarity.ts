@@ -6,6 +6,7 @@ import type { Game } from '../rules/game';
 import { measure } from '../rules/measure';
 import { childTables } from './attempts';
 import { quantile } from './pins';
+import type { RackShelf } from './racks';
 import { simulateGo } from './simulate';
 
 const PLAYS = 20_000;
@@ -21,6 +22,8 @@ export interface RarityAsk {
   readonly classSkill: number;
   readonly attempts: number;
   readonly seed: number;
+  /** Tables of rigid bodies for pins. */
+  readonly shelf?: RackShelf;
 }
 
 /** The share of plays at least as good as a score, for a game resolved to one level; null for a class with too few attempts. */
@@ -31,11 +34,15 @@ export function rarityOf(level: Game, ask: RarityAsk): (score: number) => number
   const program = compiled.value;
   const state = start(program);
   const tables = Array.from({ length: CHILDREN }, (_, child) =>
-    childTables(program, {
-      ageYears: ask.ageYears,
-      skill: ask.classSkill * Math.exp(SKILL_SPREAD_LN * quantile((child + 0.5) / CHILDREN)),
-      ...(ask.form ? { form: ask.form } : {}),
-    }),
+    childTables(
+      program,
+      {
+        ageYears: ask.ageYears,
+        skill: ask.classSkill * Math.exp(SKILL_SPREAD_LN * quantile((child + 0.5) / CHILDREN)),
+        ...(ask.form ? { form: ask.form } : {}),
+      },
+      ask.shelf,
+    ),
   );
   const scores: number[] = [];
   let better: 'high' | 'low' = 'high';

@@ -12,7 +12,7 @@ const STEPS = 13;
 const FARTHEST_M = 14;
 
 /** A place that something is aimed from: its group and number, what it looks at, and how its task is tried. */
-interface AimedPlace {
+export interface AimedPlace {
   readonly group: string;
   readonly index: number;
   readonly spot: Spot;
@@ -21,7 +21,7 @@ interface AimedPlace {
 }
 
 /** The places of a game resolved to one level from which a target is aimed at, each once. */
-function aimedPlaces(game: Game): AimedPlace[] {
+export function aimedPlaces(game: Game): AimedPlace[] {
   const found = new Map<string, AimedPlace>();
   for (const task of game.parts.flatMap((part) => part.tasks)) {
     if (task.from === undefined || task.at === undefined || task.technique === 'move' || !game.course.targets[task.at]) continue;
@@ -45,6 +45,13 @@ function nearestTarget(game: Game, place: AimedPlace): Spot {
 /** True for a game in which something is aimed at from marked places, so that distances can be solved. */
 export function isAimed(game: Game): boolean {
   return aimedPlaces(resolveLevel(game, 0)).length > 0;
+}
+
+/** Mean chance over the aimed places of a level for a child of this age; 0 where nothing is aimed at. */
+export function levelChance(game: Game, levelIndex: number, ageYears: number): number {
+  const level = resolveLevel(game, levelIndex);
+  const places = aimedPlaces(level);
+  return places.reduce((sum, place) => sum + chanceFrom(level, place, place.spot, { ageYears }), 0) / Math.max(1, places.length);
 }
 
 export interface SolvedLevel {

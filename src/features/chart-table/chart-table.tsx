@@ -7,8 +7,6 @@ import { placeDistance, spotOf, thingsOf, type CourseThing } from '@/core/course
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
-import { fairAges } from '@/core/levels/solve';
-import { readThrowRules } from '@/core/rules/throw-rules';
 import { AIMED } from '@/core/objects/catalogue';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
@@ -19,6 +17,7 @@ import { Chart, type Picked } from './chart';
 import { begin, changeDraft, type DraftAction } from './draft';
 import { GapList } from './gap-list';
 import { LevelStrip } from './level-strip';
+import { LevelWarnings } from './level-warnings';
 import { Probe } from './probe';
 import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
@@ -26,8 +25,13 @@ import { TryIt } from './try-it';
 import { useAutosave, type SaveState } from './use-autosave';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { useForecast } from './use-forecast';
+import { useRacks, type Racks } from './use-racks';
 
 const Page = styled.main`
+  & progress {
+    height: 10px;
+    accent-color: var(--band-5);
+  }
   max-width: 1320px;
   margin: 0 auto;
   padding: 6px 22px 16px;
@@ -124,14 +128,15 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const { game, ageYears } = history.now;
   const [shown, setShown] = useState(Math.min(1, game.levels.length - 1));
   const [picked, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
+  const [asked, setAsked] = useState<readonly number[]>([]);
   const [sending, setSending] = useState(false);
   const [trying, setTrying] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const chart = useRef<HTMLDivElement>(null);
   const { state, saveNow } = useAutosave(id, game, ageYears, revision);
-  const forecasts = useForecast(game, ageYears, shown, history.dragging);
+  const racks = useRacks(game, history.dragging);
+  const forecasts = useForecast(game, ageYears, shown, history.dragging, racks.tables);
   const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
-  const rules = useMemo(() => readThrowRules(game), [game]);
   const stepM = stepLengthM(ageYears);
   const audience = classes.find((one) => one.ageYears === ageYears)?.name ?? `about ${ageYears} years`;
 
@@ -211,18 +216,21 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           <Side>
             <RulesPanel game={game} dispatch={dispatch} readOnly={readOnly} />
             <GapList game={game} dispatch={dispatch} readOnly={readOnly} />
+            <PinsRemark racks={racks} />
             {forecast && <LuckRemark forecast={forecast} />}
-            {forecast && rules && (
-              <Warnings
+            {forecast && (
+              <LevelWarnings
                 game={game}
                 shown={shown}
                 forecast={forecast}
+                ageYears={ageYears}
                 audience={audience}
-                onSolve={() => dispatch({ do: 'solve', chances: [0.8, 0.6, 0.4] })}
-                onFair={() => dispatch({ do: 'fair-points', level: shown })}
-                values={rules?.values ?? []}
+                asked={asked}
+                dispatch={dispatch}
+                readOnly={readOnly}
               />
             )}
+            {forecast && <TimeRemark forecast={forecast} />}
             {forecasts.failed && <Notice $tone="caution">The forecast could not be worked out here. Reload the page to try again.</Notice>}
           </Side>
         )}
@@ -231,6 +239,10 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         game={game}
         shown={shown}
         onShow={setShown}
+        onSolve={(chances) => {
+          setAsked(chances);
+          dispatch({ do: 'solve', chances });
+        }}
         forecasts={forecasts.levels}
         stepM={stepM}
         audienceName={audience}
@@ -360,53 +372,16 @@ function SavedWords({ state }: { state: SaveState }) {
   return <Saved role="status">{words}</Saved>;
 }
 
-interface WarningsProps {
-  readonly game: Game;
-  readonly shown: number;
-  readonly forecast: NonNullable<ReturnType<typeof useForecast>['levels'][number]>;
-  readonly audience: string;
-  readonly values: readonly number[];
-  readonly onSolve: () => void;
-  readonly onFair: () => void;
-}
-
-const SELDOM = 0.12;
-const ALWAYS = 0.93;
-const UNEVEN = 1.6;
-
-/** What the forecast makes of the level, where it needs saying, each with its mend. */
-function Warnings({ game, shown, forecast, audience, values, onSolve, onFair }: WarningsProps) {
-  const name = game.levels[shown]!.name;
-  const far = forecast.places.at(-1);
-  const worths = forecast.places.map((place, index) => place.chance * (values[index] ?? 1));
-  const ages = useMemo(() => fairAges(game, shown, values), [game, shown, values]);
-  const agesWords = ages.length > 1 ? ` (from ${ages[0]} to ${ages.at(-1)} years)` : '';
-  const uneven = Math.max(...worths) / Math.max(0.01, Math.min(...worths));
+/** While pins are worked out as rigid bodies the rough figures stand, and say so. */
+function PinsRemark({ racks: { progress, stop } }: { racks: Racks }) {
+  if (!progress) return null;
+  const percent = Math.round((100 * (progress.done + progress.share)) / progress.of);
   return (
-    <>
-      {far && far.chance < SELDOM && (
-        <Notice $tone="caution">
-          At {name} the farthest mark is hit about {Math.round(far.chance * 100)} times in 100.{' '}
-          <QuietButton onPress={onSolve}>Bring the marks nearer</QuietButton>
-        </Notice>
-      )}
-      {forecast.chance && forecast.chance.chance > ALWAYS && (
-        <Notice $tone="open">
-          At {name} nearly every throw hits. <QuietButton onPress={onSolve}>Move the marks back</QuietButton>
-        </Notice>
-      )}
-      {uneven > UNEVEN ? (
-        <Notice $tone="open">
-          One mark is worth {uneven.toFixed(1)} times another at {name}. <QuietButton onPress={onFair}>Make points fair</QuietButton>
-        </Notice>
-      ) : (
-        <Notice $tone="remark">
-          Points are fair at {name} for {audience}
-          {agesWords}. {shareWords(forecast.fetchShare)} of the time goes on fetching
-          {forecast.exerciseShare > 0.02 ? `, ${Math.round(forecast.exerciseShare * 100)}% on the exercise` : ''}.
-        </Notice>
-      )}
-    </>
+    <Notice $tone="remark">
+      Pins are rough figures until each ball has been rolled at them: <progress value={percent} max={100} aria-label="Rolling balls at the pins" />{' '}
+      {percent}% {progress.of > 1 && `(set ${progress.done + 1} of ${progress.of}) `}
+      <QuietButton onPress={stop}>Stop</QuietButton>
+    </Notice>
   );
 }
 
@@ -423,6 +398,19 @@ function LuckRemark({ forecast }: { forecast: LevelForecast }) {
   );
 }
 
+/** What the time of a go is spent on, where it is more than a little. */
+function TimeRemark({ forecast: { fetchShare, exerciseShare } }: { forecast: LevelForecast }) {
+  const spent = [
+    ...(fetchShare > WORTH_SAYING ? [`${shareWords(fetchShare)} of the time goes on fetching`] : []),
+    ...(exerciseShare > WORTH_SAYING ? [`${shareWords(exerciseShare)} on exercises and setting up`] : []),
+  ];
+  if (spent.length === 0) return null;
+  const words = spent.join(', ');
+  return <Notice $tone="remark">{words.charAt(0).toUpperCase() + words.slice(1)}.</Notice>;
+}
+
+const WORTH_SAYING = 0.05;
+
 function shareWords(share: number): string {
-  return share > 0.45 && share < 0.55 ? 'Half' : share > 0.28 && share < 0.38 ? 'A third' : `${Math.round(share * 100)}%`;
+  return share > 0.45 && share < 0.55 ? 'half' : share > 0.28 && share < 0.38 ? 'a third' : `${Math.round(share * 100)}%`;
 }

@@ -180,7 +180,7 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
               </g>
               {isFirstOfItsName(course, thing) && (
                 <text
-                  y={-half - 7 * px}
+                  y={(set ? topOf(course.targets[thing.group]!) - spot.yM : 0) * 100 - half - 7 * px}
                   fontSize={13 * px}
                   textAnchor="middle"
                   fill="var(--ink)"
@@ -229,6 +229,9 @@ function aimAt(course: Course, place: Extract<CourseThing, { kind: 'place' }>): 
   const spot = spotOf(course, place);
   return spot && aimOf(course, place.group, spot);
 }
+
+/** How far up the floor a set reaches. */
+const topOf = (pins: readonly Spot[]) => Math.min(...pins.map((pin) => pin.yM));
 
 /** Of things that are alike the first bears the name. */
 function isFirstOfItsName(course: Course, thing: CourseThing): boolean {

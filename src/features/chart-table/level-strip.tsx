@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { distancesOf } from '@/core/course/geometry';
 import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
+import { chanceWords, restsOnWords } from '@/core/forecast/words';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { isAimed } from '@/core/levels/solve';
@@ -114,6 +115,8 @@ export interface LevelStripProps {
   readonly game: Game;
   readonly shown: number;
   readonly onShow: (level: number) => void;
+  /** Distances were asked for these chances. */
+  readonly onSolve: (chances: readonly number[]) => void;
   readonly forecasts: readonly (LevelForecast | null)[];
   readonly stepM: number;
   readonly audienceName: string;
@@ -147,10 +150,11 @@ const ROUGH_WORDS: Readonly<Record<LevelForecast['rough'], string>> = {
 const inTen = (chance: number) => Math.round(chance * 10);
 
 /** One column a level: distances, the chance as ten dots, likely scores with par, throws and time; and the solver beside them. */
-export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
+export function LevelStrip({ game, shown, onShow, onSolve, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
   const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
   const plain = readThrowRules(game) !== null;
   const aimed = plain || isAimed(game);
+  const restsOn = restsOnWords(forecasts.find((one) => one !== null) ?? { restsOn: 0 });
   return (
     <Strip aria-label="Levels">
       {game.levels.slice(0, 3).map((level, index) => (
@@ -189,18 +193,20 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
             ))}{' '}
             hits in 10
           </div>
-          <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
+          <Button isDisabled={readOnly} onPress={() => onSolve(wanted.map((tenths) => tenths / 10))}>
             Set the marks
           </Button>
           <Button isDisabled={readOnly || !plain} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
             Make points fair
           </Button>
-          <Small>for {audienceName} · assumed for this age</Small>
+          <Small>
+            for {audienceName} · {restsOn}
+          </Small>
         </Finder>
       ) : (
         <Finder>
           <Small>
-            For {audienceName}, assumed for this age: how straight and how hard children of that age throw, roll and kick is not published.
+            For {audienceName}, {restsOn}: how straight and how hard children of that age throw, roll and kick is not published.
           </Small>
         </Finder>
       )}
@@ -283,7 +289,7 @@ const LevelColumn = memo(function LevelColumn({
                 high={forecast.chance.high}
                 label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
               />
-              <strong>{inTen(forecast.chance.chance)} in 10</strong>
+              <strong>{chanceWords(forecast.chance)}</strong>
               {forecast.places.length > 1 && (
                 <span>
                   {inTen(nearest(forecast).chance)} near · {inTen(farthest(forecast).chance)} far

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Game } from '@/core/rules/game';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { FloorDepth, ForecastWorker } from '@/workers/forecast.worker';
+import type { Racks } from './use-racks';
 
 const PLAYS_WHILE_DRAGGING = 200;
 const PLAYS_AT_REST = 2000;
@@ -20,10 +21,10 @@ export interface Forecasts {
  * The forecast of every level and the depth of the floor, worked out in a worker. One request is under way at a time and only the
  * newest game waits, so that figures follow a drag instead of queueing behind it.
  */
-export function useForecast(game: Game, ageYears: number, level: number, dragging: boolean): Forecasts {
+export function useForecast(game: Game, ageYears: number, level: number, dragging: boolean, racks: Racks['tables']): Forecasts {
   const [found, setFound] = useState<Forecasts>({ levels: game.levels.map(() => null), floor: null, of: null, failed: false });
   const worker = useRef<{ remote: Remote<ForecastWorker>; end: () => void } | null>(null);
-  const wanted = useRef<{ game: Game; ageYears: number; level: number; dragging: boolean; since: number } | null>(null);
+  const wanted = useRef<{ game: Game; ageYears: number; level: number; dragging: boolean; racks: Racks['tables']; since: number } | null>(null);
   const busy = useRef(false);
   const floorKey = useRef('');
 
@@ -40,7 +41,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
   }, []);
 
   useEffect(() => {
-    wanted.current = { game, ageYears, level, dragging, since: performance.now() };
+    wanted.current = { game, ageYears, level, dragging, racks, since: performance.now() };
     const work = async () => {
       if (busy.current) return;
       busy.current = true;
@@ -55,6 +56,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
             plays: ask.dragging ? PLAYS_WHILE_DRAGGING : PLAYS_AT_REST,
             floorOf: ask.level,
             floorKnown: floorKey.current,
+            racks: ask.racks,
           });
           floorKey.current = answer.floorKey;
           performance.measure(ask.dragging ? 'forecast while dragging' : 'forecast at rest', { start: ask.since });
@@ -71,7 +73,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
       busy.current = false;
     };
     void work();
-  }, [game, ageYears, level, dragging]);
+  }, [game, ageYears, level, dragging, racks]);
 
   return found;
 }

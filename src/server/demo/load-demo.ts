@@ -3,6 +3,7 @@
  * children through the product's own engine, seeded, so that every install has the same ones; today lies in the last week.
  */
 import { childTables } from '@/core/forecast/attempts';
+import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { simulateGo } from '@/core/forecast/simulate';
 import { SKILL_SPREAD_LN } from '@/core/motion/release';
 import { drawU32, drawUnit, PURPOSE } from '@/core/random/draw';
@@ -176,7 +177,7 @@ async function storePlay(
   const program = compiled.value;
   const state = start(program);
   const recorded: PlayEvent[] = [];
-  simulateGo(program, childTables(program, { ageYears, form, skill }), state, SEED, play, { fetchMs: 0, exerciseMs: 0 }, recorded);
+  simulateGo(program, childTables(program, { ageYears, form, skill }, shippedRacks), state, SEED, play, { fetchMs: 0, exerciseMs: 0 }, recorded);
   const events =
     wrong === 'too-fast' ? recorded.map((event) => (event.do === 'finish' ? event : { ...event, t: Math.round(event.t / 6) })) : recorded;
   const result = measure(program, state);

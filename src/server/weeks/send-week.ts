@@ -2,6 +2,7 @@
 import { distancesOf } from '@/core/course/geometry';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
+import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
@@ -54,7 +55,7 @@ function assignmentsFor(game: Game, levelId: string, children: readonly Child[],
     let found = pars.get(key);
     if (!found) {
       const paced = pacedGame(level, stepM);
-      const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed });
+      const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed, shelf: shippedRacks });
       found = {
         par: forecast?.par ?? null,
         parLow: forecast?.likelyLow ?? null,

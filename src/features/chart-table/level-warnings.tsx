@@ -1,0 +1,108 @@
+'use client';
+import { useMemo, type Dispatch } from 'react';
+import type { LevelForecast } from '@/core/forecast/forecast-level';
+import { chanceMends, type ChanceMend } from '@/core/levels/chance-mends';
+import { fairAges, isAimed, levelChance, solveLevel } from '@/core/levels/solve';
+import { AIMED } from '@/core/objects/catalogue';
+import type { Game } from '@/core/rules/game';
+import { readThrowRules } from '@/core/rules/throw-rules';
+import { QuietButton } from '@/ui/button';
+import { Notice } from '@/ui/notice';
+import type { DraftAction } from './draft';
+
+/** Hit less often than this a child gives up; hit more often there is nothing to aim for. Assumed. */
+const SELDOM = 0.12;
+const ALWAYS = 0.93;
+/** What a level is brought to when it is too hard or too easy. */
+const STILL_HARD = 0.35;
+const STILL_EASY = 0.8;
+/** One mark worth so many times another is the only one worth throwing from. */
+const UNEVEN = 1.6;
+/** A solved level may miss what was asked for by so much before it is said. */
+const MISSED = 0.05;
+
+export interface LevelWarningsProps {
+  readonly game: Game;
+  readonly shown: number;
+  readonly forecast: LevelForecast;
+  readonly ageYears: number;
+  readonly audience: string;
+  /** Chances that were asked for, level by level, since distances were last found. */
+  readonly asked: readonly number[];
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly readOnly: boolean;
+}
+
+/** What the forecast makes of the level that is shown, where it needs saying, each with its mends: one lever a button. */
+export function LevelWarnings({ game, shown, forecast, ageYears, audience, asked, dispatch, readOnly }: LevelWarningsProps) {
+  const { name } = game.levels[shown]!;
+  const aimed = useMemo(() => isAimed(game), [game]);
+  const chance = useMemo(() => (aimed ? levelChance(game, shown, ageYears) : null), [aimed, game, shown, ageYears]);
+  const wanted = asked[shown];
+  // Still where the search for distances left it, and that is not what was asked for.
+  const short = useMemo(() => {
+    if (chance === null || wanted === undefined) return false;
+    const found = solveLevel(game, shown, wanted, ageYears).chance;
+    return Math.abs(found - wanted) > MISSED && Math.abs(found - chance) < MISSED / 2;
+  }, [chance, wanted, game, shown, ageYears]);
+  const farthest = forecast.places.length > 0 ? Math.min(...forecast.places.map((place) => place.chance)) : null;
+  const problem =
+    chance === null
+      ? null
+      : short && wanted !== undefined
+        ? { words: `There is no room on this floor for ${inTen(wanted)} in 10 at ${name}: it is about ${inTen(chance)} in 10.`, to: wanted }
+        : farthest !== null && farthest < SELDOM
+          ? { words: `At ${name} the hardest mark is hit about ${Math.round(farthest * 100)} times in 100 by ${audience}.`, to: STILL_HARD }
+          : chance > ALWAYS
+            ? { words: `At ${name} nearly every try of ${audience} succeeds.`, to: STILL_EASY }
+            : null;
+  const to = problem?.to;
+  const mends = useMemo(() => (to === undefined || readOnly ? [] : chanceMends(game, shown, to, ageYears)), [game, shown, to, ageYears, readOnly]);
+  return (
+    <>
+      {problem && (
+        <Notice $tone={farthest !== null && farthest < SELDOM ? 'caution' : 'open'}>
+          {problem.words}{' '}
+          {mends.map((mend) => (
+            <span key={mend.lever === 'space' ? 'space' : mend.object}>
+              <QuietButton onPress={() => dispatch({ do: 'mend', game: mend.game })}>{mendWords(mend)}</QuietButton>{' '}
+            </span>
+          ))}
+          {mends.length === 0 && !readOnly && 'No distance on it and no other thing comes near; a larger floor or another age would.'}
+        </Notice>
+      )}
+      <Points game={game} shown={shown} forecast={forecast} audience={audience} dispatch={dispatch} />
+    </>
+  );
+}
+
+const inTen = (chance: number) => Math.round(chance * 10);
+
+/** "Farthest mark to 2.1 m: about 4 in 10", "Use a bucket there: about 4 in 10". */
+function mendWords(mend: ChanceMend): string {
+  const what = mend.lever === 'space' ? `Farthest mark to ${mend.farthestM.toFixed(1)} m` : `Use the ${AIMED[mend.object].name} there`;
+  return `${what}: about ${inTen(mend.chance)} in 10`;
+}
+
+/** Of the plain kind of game: is one mark the only one worth throwing from? */
+function Points({ game, shown, forecast, audience, dispatch }: Pick<LevelWarningsProps, 'game' | 'shown' | 'forecast' | 'audience' | 'dispatch'>) {
+  const rules = useMemo(() => readThrowRules(game), [game]);
+  const ages = useMemo(() => (rules ? fairAges(game, shown, rules.values) : []), [game, shown, rules]);
+  if (!rules) return null;
+  const { name } = game.levels[shown]!;
+  const worths = forecast.places.map((place, index) => place.chance * (rules.values[index] ?? 1));
+  const uneven = Math.max(...worths) / Math.max(0.01, Math.min(...worths));
+  if (uneven > UNEVEN)
+    return (
+      <Notice $tone="open">
+        One mark is worth {uneven.toFixed(1)} times another at {name}.{' '}
+        <QuietButton onPress={() => dispatch({ do: 'fair-points', level: shown })}>Make points fair</QuietButton>
+      </Notice>
+    );
+  return (
+    <Notice $tone="remark">
+      Points are fair at {name} for {audience}
+      {ages.length > 1 ? ` (from ${ages[0]} to ${ages.at(-1)} years)` : ''}.
+    </Notice>
+  );
+}
