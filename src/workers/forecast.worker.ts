@@ -50,7 +50,15 @@ let table: { key: string; read: ChanceTable | null } | null = null;
 /** What the chance at a distance depends on: the throw and the target, not where anything stands. */
 function tableKey(level: Game, ageYears: number): string {
   const target = targetOf(level);
-  return JSON.stringify([ageYears, level.kit.implement, target?.object, target?.standM, level.parts[0]!.tasks[0]!.technique, level.course.floor]);
+  return JSON.stringify([
+    ageYears,
+    level.kit.implement,
+    target?.object,
+    target?.widthM,
+    target?.standM,
+    level.parts[0]!.tasks[0]!.technique,
+    level.course.floor,
+  ]);
 }
 
 /** The last table is kept. */

@@ -1,3 +1,4 @@
+import type { AimedId } from '../objects/catalogue';
 import type { Course, Game, PlacedTarget, Spot } from '../rules/game';
 
 /** Distance along the floor, metres. */
@@ -32,6 +33,11 @@ export function targetsOf(game: Game, group: string): readonly PlacedTarget[] {
 export function targetOf(game: Game): PlacedTarget | undefined {
   const at = game.parts[0]!.tasks[0]!.at;
   return at === undefined ? undefined : game.course.targets[at]?.[0];
+}
+
+/** Another thing in the place of one; a width that was told of the old one does not hold for it. */
+export function replacedBy({ widthM: _widthM, ...place }: PlacedTarget, object: AimedId): PlacedTarget {
+  return { ...place, object };
 }
 
 /** A place of the course with what it looks towards and how far that is, metres. */

@@ -1,4 +1,5 @@
 /** What can be taken hold of on a floor, and a game with it elsewhere. */
+import { AIMED } from '../objects/catalogue';
 import type { Course, Game, PlacedTarget, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { aimOf, distanceM, insideFloor, spotTowards } from './geometry';
@@ -69,6 +70,15 @@ export function withPlaceDistance(game: Game, levelIndex: number, group: string,
   if (!aim) return game;
   const to = spotTowards(aim, spot, lengthM);
   return withThingAt(game, levelIndex, { kind: 'place', group, index }, { xM: millimetres(to.xM), yM: millimetres(to.yM) });
+}
+
+/** The game with a target so wide: at the level where it has targets of its own, else at every level. */
+export function withWidth(game: Game, levelIndex: number, group: string, index: number, widthM: number): Game {
+  const list = resolveLevel(game, levelIndex).course.targets[group];
+  if (!list?.[index]) return game;
+  const [least, most] = AIMED[list[index].object].sizeM;
+  const kept = millimetres(Math.min(most, Math.max(least, widthM)));
+  return set(game, levelIndex, `/course/targets/${group}`, list.with(index, { ...list[index], widthM: kept }), false);
 }
 
 /** How far a place is from what it looks towards; undefined where that is nothing. */

@@ -31,7 +31,7 @@ import { GAP_NODES, passChance, rollSeconds, stopChance, stopGaps, type GroundSh
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
 import { ageFactor, releaseOf, type Release, type Technique, type Thrower } from '../motion/release';
-import { AIMED, IMPLEMENTS, type ThrownShape } from '../objects/catalogue';
+import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/compile';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
@@ -170,7 +170,7 @@ interface Success {
 
 /** The chance of a success from a spot at a thing, by what it is and how it is tried. */
 export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): Success {
-  const { shape } = AIMED[thing.object];
+  const shape = shapeOf(thing);
   const ball = IMPLEMENTS[game.kit.implement];
   const length = distanceM(spot, thing);
   const thrown = THROWN[task.technique];
@@ -299,7 +299,7 @@ function clearWay(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, s
     const along = ((obstacle.xM - spot.xM) * (thing.xM - spot.xM) + (obstacle.yM - spot.yM) * (thing.yM - spot.yM)) / Math.max(0.01, length);
     if (along <= 0 || along >= length) continue;
     const aside = Math.abs((obstacle.xM - spot.xM) * (thing.yM - spot.yM) - (obstacle.yM - spot.yM) * (thing.xM - spot.xM)) / Math.max(0.01, length);
-    const { shape } = AIMED[obstacle.object];
+    const shape = shapeOf(obstacle);
     const half = ('widthM' in shape ? shape.widthM : 0.3) / 2 + shot.ball.radiusM;
     if (aside > half + 1) continue;
     const near = passChance({ ...shot, distanceM: along }, Math.max(0.001, aside + half));
@@ -440,7 +440,7 @@ function playedFromRest(part: PartProgram, task: Task): boolean {
 }
 
 function lieTable(shot: Omit<GroundShot, 'distanceM'>, aims: readonly Aim[], cup: PlacedTarget): TaskTables['lie'] {
-  const { shape } = AIMED[cup.object];
+  const shape = shapeOf(cup);
   const width = 'diameterM' in shape ? shape.diameterM : shape.widthM;
   // A stroke twice as long leaves a gap twice as wide: one table for every distance.
   const unit = stopGaps({ ...shot, distanceM: 1 });

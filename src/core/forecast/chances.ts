@@ -1,7 +1,7 @@
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import { releaseOf, type Technique, type Thrower } from '../motion/release';
-import { AIMED, IMPLEMENTS, isThrownAt } from '../objects/catalogue';
+import { IMPLEMENTS, isThrownAt, shapeOf } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
 import { successAt } from './attempts';
@@ -16,7 +16,7 @@ function techniqueOf(game: Game): Technique {
 
 /** The throw from a spot at a target of this game by this child; null at a thing that is not thrown at through the air. */
 export function shotFrom(game: Game, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot | null {
-  const { shape } = AIMED[target.object];
+  const shape = shapeOf(target);
   if (!isThrownAt(shape)) return null;
   const technique = techniqueOf(game);
   return {

@@ -2,7 +2,7 @@
 import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
 import { hitChance, type Shot } from '../motion/chance';
 import type { Thrower } from '../motion/release';
-import type { Game, Spot } from '../rules/game';
+import type { Game, PlacedTarget, Spot } from '../rules/game';
 import { successAt } from './attempts';
 import { shotFrom } from './chances';
 
@@ -103,18 +103,18 @@ export function floorChance(game: Game, thrower: Thrower): ((spot: Spot) => numb
   const open = { kit: game.kit, course: { ...game.course, obstacles: [] } };
   const tables = new Map<string, Float64Array>();
   for (const target of targets) {
-    if (tables.has(target.object)) continue;
+    if (tables.has(kindOf(target))) continue;
     const nodes = new Float64Array(RADII + 1);
     for (let r = 0; r <= RADII; r += 1) {
       const spot = { xM: target.xM - Math.max(0.05, (r / RADII) * reach), yM: target.yM };
       nodes[r] = successAt(open, task, spot, { ...target, turnRad: 0 }, thrower).chance;
     }
-    tables.set(target.object, nodes);
+    tables.set(kindOf(target), nodes);
   }
   return (spot) => {
     let best = 0;
     for (const target of targets) {
-      const nodes = tables.get(target.object)!;
+      const nodes = tables.get(kindOf(target))!;
       const at = Math.min(RADII - 1e-6, (distanceM(spot, target) / reach) * RADII);
       const from = Math.floor(at);
       best = Math.max(best, nodes[from]! * (1 - (at - from)) + nodes[from + 1]! * (at - from));
@@ -122,6 +122,9 @@ export function floorChance(game: Game, thrower: Thrower): ((spot: Spot) => numb
     return best;
   };
 }
+
+/** Things of one kind and width are hit alike. */
+const kindOf = ({ object, widthM }: PlacedTarget) => `${object} ${widthM ?? ''}`;
 
 /** The same on a grid, for the contours. */
 export function floorGrid(game: Game, chanceAt: (spot: Spot) => number, cellM = 0.1): DepthGrid {

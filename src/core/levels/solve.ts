@@ -1,5 +1,5 @@
 /** Distances for wanted chances, points that are fair, and the equal set-up of another home: solved, not guessed. */
-import { aimOf, distanceM, insideFloor, spotTowards } from '../course/geometry';
+import { aimOf, distanceM, insideFloor, replacedBy, spotTowards } from '../course/geometry';
 import { successAt } from '../forecast/attempts';
 import { placeChances } from '../forecast/chances';
 import type { Thrower } from '../motion/release';
@@ -212,7 +212,10 @@ export function equalSetUp(level: Game, thrower: Thrower, home: Home): EqualSetU
 
 function withTargetObject(game: Game, object: AimedId): Game {
   const targets = Object.fromEntries(
-    Object.entries(game.course.targets).map(([group, list]) => [group, list.map((target) => ({ ...target, object }))]),
+    Object.entries(game.course.targets).map(([group, list]) => [
+      group,
+      list.map((target) => (target.object === object ? target : replacedBy(target, object))),
+    ]),
   );
   return { ...game, course: { ...game.course, targets } };
 }

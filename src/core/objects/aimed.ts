@@ -378,3 +378,23 @@ export function isThrownAt(shape: AimedShape): shape is ThrownShape {
 }
 
 export const THROWN_AT_IDS = AIMED_IDS.filter((id) => isThrownAt(AIMED[id].shape));
+
+/** The shape of a thing as wide as this one is: what else it measures across goes with the width, its height stays. */
+export function shapeOf({ object, widthM }: { readonly object: AimedId; readonly widthM?: number | undefined }): AimedShape {
+  const { shape } = AIMED[object];
+  if (widthM === undefined) return shape;
+  const scale = widthM / outlineWidthM(shape);
+  switch (shape.kind) {
+    case 'opening':
+      return shape.outline === 'round' ? { ...shape, diameterM: widthM } : { ...shape, widthM, depthM: shape.depthM * scale };
+    case 'flat':
+      return { ...shape, diameterM: widthM };
+    case 'mouth':
+    case 'block':
+      return { ...shape, widthM, depthM: shape.depthM * scale };
+    case 'upright':
+    case 'gate':
+    case 'face':
+      return { ...shape, widthM };
+  }
+}

@@ -17,6 +17,8 @@ export interface PlacedTarget extends Spot {
   readonly turnRad: number;
   /** Height of what it stands on; 0 on the floor. */
   readonly standM: number;
+  /** How wide this one is, where that is to be told: a gap between shoes, a small box. Without it the usual width of its kind. */
+  readonly widthM?: number;
 }
 
 export type Surface = 'hard' | 'carpet' | 'grass' | 'tarmac';
@@ -380,6 +382,7 @@ const placedTarget = Joi.object({
     .required(),
   turnRad: Joi.number().min(-7).max(7).required(),
   standM: Joi.number().min(0).max(2).required(),
+  widthM: Joi.number().min(0.02).max(5),
 });
 const courseSchema = Joi.object({
   floor: Joi.object({

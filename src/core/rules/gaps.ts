@@ -5,7 +5,7 @@
 import { IMPLEMENTS } from '../objects/catalogue';
 import { AT, B, compile, Phase } from './compile';
 import { Kind, start, step } from './engine';
-import type { Cond, Effect, Game, Part, Row } from './game';
+import type { Cond, Effect, Game, Part, PlacedTarget, Row } from './game';
 import { levelGame } from './level';
 import { readThrowRules, withThrowRules, type Tipped } from './throw-rules';
 
@@ -578,7 +578,9 @@ export function leversBetween(game: Game, from: number, to: number): ReadonlyMap
 
 function objectsOf(value: unknown): string {
   const list = Array.isArray(value) ? value : [value];
-  return list.map((one) => (one as { object?: string } | undefined)?.object ?? '').join(' ');
+  return list
+    .map((one) => JSON.stringify([(one as Partial<PlacedTarget> | undefined)?.object, (one as Partial<PlacedTarget> | undefined)?.widthM]))
+    .join(' ');
 }
 
 function valueAt(game: Game, pointer: string): unknown {

@@ -4,6 +4,7 @@
  */
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import { AIMED } from '../objects/catalogue';
+import { replacedBy } from '../course/geometry';
 import type { Technique } from '../motion/release';
 import type { Effect, Game, Part, Row } from './game';
 
@@ -134,7 +135,10 @@ export function withThrowRules(game: Game, rules: ThrowRules): Game {
     kit: { ...game.kit, implement: rules.implement },
     course: {
       ...game.course,
-      targets: { ...game.course.targets, aim: game.course.targets['aim']!.map((target) => ({ ...target, object: rules.target })) },
+      targets: {
+        ...game.course.targets,
+        aim: game.course.targets['aim']!.map((target) => (target.object === rules.target ? target : replacedBy(target, rules.target))),
+      },
     },
     parts: [partFromThrowRules(rules)],
   };

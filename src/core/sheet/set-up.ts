@@ -66,8 +66,20 @@ function thingsOf(game: Game, places: number): { name: string; hint: string }[] 
   const named = (object: AimedId, n: number) => `${n} ${n > 1 ? many(AIMED[object].name) : AIMED[object].name}`;
   const substitutes = (object: AimedId) => `Or use a ${AIMED[object].substitutes.map((id) => AIMED[id].name).join(' or a ')}.`;
   const { marker } = game.kit;
+  const wide = (object: AimedId) => {
+    const widths = new Set(
+      Object.values(game.course.targets)
+        .flat()
+        .filter((one) => one.object === object)
+        .map((one) => one.widthM),
+    );
+    return [...widths].flatMap((width) => (width === undefined ? [] : [`${Math.round(width * 100)} cm`])).join(' and ');
+  };
   return [
-    ...[...counts(targetObjects(game))].map(([object, n]) => ({ name: named(object, n), hint: AIMED[object].makeIt ?? substitutes(object) })),
+    ...[...counts(targetObjects(game))].map(([object, n]) => ({
+      name: named(object, n),
+      hint: `${wide(object) === '' ? '' : `About ${wide(object)} wide. `}${AIMED[object].makeIt ?? substitutes(object)}`,
+    })),
     ...[...counts((game.course.obstacles ?? []).map((one) => one.object))].map(([object, n]) => ({
       name: named(object, n),
       hint: AIMED[object].makeIt ?? substitutes(object),

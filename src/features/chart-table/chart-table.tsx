@@ -3,11 +3,11 @@ import { memo, useEffect, useMemo, useReducer, useRef, useState, type Dispatch }
 import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
-import { placeDistance, spotOf, thingsOf, type CourseThing } from '@/core/course/move';
+import { isPinSet, placeDistance, spotOf, thingsOf, type CourseThing } from '@/core/course/move';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
-import { AIMED } from '@/core/objects/catalogue';
+import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice, Spoken } from '@/ui/notice';
@@ -324,6 +324,21 @@ function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps
                 dispatch({ do: 'set-distance', level: levelIndex, group: picked.group, mark: picked.index, distanceM }),
               )}{' '}
               m off,{' '}
+            </>
+          )}
+          {picked.kind === 'target' && !isPinSet(level, picked.group) && (
+            <>
+              <NumberSlot
+                label="Picked thing, centimetres wide"
+                value={Math.round(100 * outlineWidthM(shapeOf(spot as PlacedTarget)))}
+                min={Math.round(100 * AIMED[(spot as PlacedTarget).object].sizeM[0])}
+                max={Math.round(100 * AIMED[(spot as PlacedTarget).object].sizeM[1])}
+                step={5}
+                onChange={(centimetres) =>
+                  dispatch({ do: 'set-width', level: levelIndex, group: picked.group, index: picked.index, widthM: centimetres / 100 })
+                }
+              />{' '}
+              cm wide,{' '}
             </>
           )}
           {metres('Picked thing, metres from the left wall', spot.xM, 0.1, widthM, (xM) => move({ xM, yM: spot.yM }))} from the left,{' '}

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { aimOf, distanceM } from '@/core/course/geometry';
 import { isPinSet, spotOf, thingsOf, type CourseThing } from '@/core/course/move';
 import { sayMetres, saySteps, snapToDecimetre, toHalfSteps } from '@/core/measure/lengths';
-import { AIMED, outlineWidthM } from '@/core/objects/catalogue';
+import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { Course, Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { placeName } from '@/core/rules/sentences';
@@ -167,7 +167,8 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
         {placed.map(({ thing, spot }) => {
           if (thing.kind === 'place') return null;
           const stands = (thing.kind === 'target' ? course.targets[thing.group]! : course.obstacles!)[thing.index]!;
-          const { name, shape } = AIMED[stands.object];
+          const { name } = AIMED[stands.object];
+          const shape = shapeOf(stands);
           const half = outlineWidthM(shape) * 50;
           const set = thing.kind === 'target' && isPinSet(level, thing.group);
           const label = `${name}${set ? `, number ${thing.index + 1} of the set, which moves as one` : ''}, ${spot.xM.toFixed(1)} metres from the left wall and ${spot.yM.toFixed(1)} from the back.`;

@@ -1,5 +1,5 @@
 /** The draft on the chart table and what can be done to it, with undo and redo. */
-import { withFloor, withPlaceDistance, withThingAt, type CourseThing } from '@/core/course/move';
+import { withFloor, withPlaceDistance, withThingAt, withWidth, type CourseThing } from '@/core/course/move';
 import { placeChances } from '@/core/forecast/chances';
 import { fairPoints, solveLevel, withPlaces } from '@/core/levels/solve';
 import type { Game, Spot } from '@/core/rules/game';
@@ -23,6 +23,7 @@ export interface DraftHistory {
 export type DraftAction =
   | { readonly do: 'move'; readonly level: number; readonly thing: CourseThing; readonly to: Spot }
   | { readonly do: 'set-distance'; readonly level: number; readonly group: string; readonly mark: number; readonly distanceM: number }
+  | { readonly do: 'set-width'; readonly level: number; readonly group: string; readonly index: number; readonly widthM: number }
   | { readonly do: 'floor'; readonly widthM: number; readonly depthM: number }
   | { readonly do: 'slot'; readonly slot: string; readonly value: string | number }
   | { readonly do: 'mend'; readonly game: Game }
@@ -71,6 +72,8 @@ function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo
       return { ...draft, game: withThingAt(game, action.level, action.thing, action.to) };
     case 'set-distance':
       return { ...draft, game: withPlaceDistance(game, action.level, action.group, action.mark, action.distanceM) };
+    case 'set-width':
+      return { ...draft, game: withWidth(game, action.level, action.group, action.index, action.widthM) };
     case 'floor':
       return { ...draft, game: withFloor(game, action.widthM, action.depthM) };
     case 'slot':

@@ -64,7 +64,7 @@ export function LevelWarnings({ game, shown, forecast, ageYears, audience, asked
         <Notice $tone={farthest !== null && farthest < SELDOM ? 'caution' : 'open'}>
           {problem.words}{' '}
           {mends.map((mend) => (
-            <span key={mend.lever === 'space' ? 'space' : mend.object}>
+            <span key={mend.lever === 'space' ? 'space' : `${mend.object} ${mend.widthM}`}>
               <QuietButton onPress={() => dispatch({ do: 'mend', game: mend.game })}>{mendWords(mend)}</QuietButton>{' '}
             </span>
           ))}
@@ -80,7 +80,12 @@ const inTen = (chance: number) => Math.round(chance * 10);
 
 /** "Farthest mark to 2.1 m: about 4 in 10", "Use a bucket there: about 4 in 10". */
 function mendWords(mend: ChanceMend): string {
-  const what = mend.lever === 'space' ? `Farthest mark to ${mend.farthestM.toFixed(1)} m` : `Use the ${AIMED[mend.object].name} there`;
+  const what =
+    mend.lever === 'space'
+      ? `Farthest mark to ${mend.farthestM.toFixed(1)} m`
+      : mend.widthM === undefined
+        ? `Use a ${AIMED[mend.object].name} there`
+        : `Make the ${AIMED[mend.object].name} ${Math.round(mend.widthM * 100)} cm wide there`;
   return `${what}: about ${inTen(mend.chance)} in 10`;
 }
 

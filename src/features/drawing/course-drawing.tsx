@@ -1,5 +1,5 @@
 import { aimOf } from '@/core/course/geometry';
-import { AIMED, outlineWidthM } from '@/core/objects/catalogue';
+import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { Course } from '@/core/rules/game';
 import { Ground } from './ground';
 import { Soundings, type Sounding } from './soundings';
@@ -68,9 +68,9 @@ export function CourseDrawing({
         <Ground course={course} px={px} />
         {course.obstacles?.map((thing, index) => (
           <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${(thing.turnRad * 180) / Math.PI})`}>
-            <Thing shape={AIMED[thing.object].shape} casing={px} role="obstacle" />
+            <Thing shape={shapeOf(thing)} casing={px} role="obstacle" />
             {names && (
-              <text y={outlineWidthM(AIMED[thing.object].shape) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
+              <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
                 {AIMED[thing.object].name}
               </text>
             )}
@@ -78,10 +78,10 @@ export function CourseDrawing({
         ))}
         {targets.map((target, index) => (
           <g key={index} transform={`translate(${target.xM * 100} ${target.yM * 100}) rotate(${(target.turnRad * 180) / Math.PI})`}>
-            <Thing shape={AIMED[target.object].shape} casing={px} />
+            <Thing shape={shapeOf(target)} casing={px} />
             {names && named.get(index) && (
               <text
-                y={-outlineWidthM(AIMED[target.object].shape) * 50 - 7 * px}
+                y={-outlineWidthM(shapeOf(target)) * 50 - 7 * px}
                 fontSize={12.5 * px}
                 textAnchor="middle"
                 fill="var(--ink)"

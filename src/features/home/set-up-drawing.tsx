@@ -1,7 +1,7 @@
 'use client';
 import { marksOf, targetOf } from '@/core/course/geometry';
 import styled from 'styled-components';
-import { AIMED, isThrownAt } from '@/core/objects/catalogue';
+import { AIMED, isThrownAt, shapeOf } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import type { PacedPlace } from '@/core/sheet/set-up';
@@ -19,7 +19,7 @@ const Whole = styled.div`
 /** The set-up from above, turned so that the child stands at the bottom: target, marks, and the child's own steps to each. */
 export function SetUpDrawing({ level, places, values }: { level: Game; places: readonly PacedPlace[]; values: readonly number[] }) {
   const target = targetOf(level);
-  const shape = target && AIMED[target.object].shape;
+  const shape = target && shapeOf(target);
   if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null)
     return (
       <Whole>
