@@ -5,7 +5,7 @@ import { levelGame, resolveLevel } from '../rules/level';
 import { readGame } from '../rules/read-game';
 import { readThrowRules } from '../rules/throw-rules';
 import { cautionsFor, setUpFor } from '../sheet/set-up';
-import { distanceM, distancesOf, insideFloor, marksOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
+import { aimOf, distanceM, distancesOf, insideFloor, marksOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
 import { placeDistance, spotOf, thingsOf, withFloor, withPlaceDistance, withThingAt } from './move';
 import { sensibleStart, withMarks } from './sensible-start';
 
@@ -24,6 +24,18 @@ describe('where things stand', () => {
   it('knows how a throw meets a turned target', () => {
     const box = { xM: 4, yM: 2, object: 'box' as const, turnRad: Math.PI / 2, standM: 0 };
     expect(throwTurnRad({ xM: 1, yM: 2 }, box)).toBeCloseTo(-Math.PI / 2, 10);
+  });
+  it('a place looks towards what is aimed at from it, not at what stands nearest', () => {
+    const regatta = resolveLevel(starter('regatta-day'), 1);
+    const line = regatta.course.places['line']![0]!;
+    expect(aimOf(regatta, 'line', line)).toEqual(targetsOf(regatta, 'crate')[0]);
+    expect(distanceM(line, targetsOf(regatta, 'nests')[0]!)).toBeLessThan(distanceM(line, targetsOf(regatta, 'crate')[0]!));
+    const errand = resolveLevel(starter('otters-errand'), 1);
+    for (const hole of ['one', 'two', 'three'])
+      expect(aimOf(errand, `tee-${hole}`, errand.course.places[`tee-${hole}`]![0]!)).toEqual(targetsOf(errand, `cup-${hole}`)[0]);
+    // Where nothing is aimed at, the way goes on.
+    const dash = resolveLevel(starter('oilskin-dash'), 1);
+    expect(aimOf(dash, 'post', dash.course.places['post']![0]!)).toEqual(dash.course.places['post']![1]);
   });
   it('brings a spot inside the walls', () => {
     const game = start('box');
@@ -175,7 +187,15 @@ describe('taking hold of what stands on the floor', () => {
   });
   it('a typed length puts a place on its own line', () => {
     const game = withPlaceDistance(starter('heron-strike'), 1, 'bank', 0, 2.5);
-    expect(placeDistance(resolveLevel(game, 1).course, 'bank', 0)).toBeCloseTo(2.5, 3);
+    expect(placeDistance(resolveLevel(game, 1), 'bank', 0)).toBeCloseTo(2.5, 3);
+  });
+  it('on a smaller floor everything moves together, so that distances stay as long as there is room', () => {
+    const game = starter('catch-the-ferry');
+    const small = withFloor(game, 4, game.course.floor.depthM);
+    const lengths = (one: typeof game, level: number) => distancesOf(resolveLevel(one, level));
+    expect(game.course.targets['deck']![0]!.xM).toBeGreaterThan(3.8);
+    lengths(small, 1).forEach((length, index) => expect(length).toBeCloseTo(lengths(game, 1)[index]!, 2));
+    expect(small.course.targets['deck']![0]!.xM).toBeCloseTo(3.8, 2);
   });
   it.each(STARTERS)('$id comes in to the walls of a small home, and the game still reads', ({ game }) => {
     const small = withFloor(game, 2.5, 2);

@@ -1,5 +1,5 @@
 import type { AimedId } from '../objects/catalogue';
-import type { Course, Game, PlacedTarget, Spot } from '../rules/game';
+import type { Game, PlacedTarget, Spot } from '../rules/game';
 
 /** Distance along the floor, metres. */
 export function distanceM(from: Spot, to: Spot): number {
@@ -17,12 +17,24 @@ export function marksOf(game: Game): readonly Spot[] {
   return (from === undefined ? undefined : game.course.places[from]) ?? [];
 }
 
-/** What a place of a group looks towards: the nearest target, or where the next place of a route is. */
-export function aimOf(course: Course, group: string, spot: Spot): Spot | undefined {
-  const targets = Object.values(course.targets).flat();
-  if (targets.length > 0) return targets.reduce((near, target) => (distanceM(spot, target) < distanceM(spot, near) ? target : near));
-  const spots = course.places[group] ?? [];
-  return spots.find((other) => other !== spot);
+/** A floor, and the rules that say what is tried from where on it; without rules every target may be looked at from everywhere. */
+export type Layout = Pick<Game, 'course'> & Partial<Pick<Game, 'parts'>>;
+
+/** The target that a place of a group looks towards: of those that are aimed at from there the nearest. */
+export function targetFrom({ course, parts = [] }: Layout, group: string, spot: Spot): PlacedTarget | undefined {
+  const aimed = parts
+    .flatMap((part) => part.tasks)
+    .flatMap((task) => (task.from === group && task.at !== undefined ? (course.targets[task.at] ?? []) : []));
+  const targets = aimed.length > 0 ? aimed : Object.values(course.targets).flat();
+  return targets.reduce<PlacedTarget | undefined>(
+    (near, target) => (near === undefined || distanceM(spot, target) < distanceM(spot, near) ? target : near),
+    undefined,
+  );
+}
+
+/** What a place of a group looks towards: its target, or where nothing is aimed at the next place of a route. */
+export function aimOf(layout: Layout, group: string, spot: Spot): Spot | undefined {
+  return targetFrom(layout, group, spot) ?? (layout.course.places[group] ?? []).find((other) => other !== spot);
 }
 
 /** The targets or pins of a group. */
@@ -54,7 +66,7 @@ export interface PlacedMark {
 export function placedMarks(game: Game): readonly PlacedMark[] {
   return Object.entries(game.course.places).flatMap(([group, spots]) =>
     spots.map((spot, index): PlacedMark => {
-      const towards = aimOf(game.course, group, spot);
+      const towards = aimOf(game, group, spot);
       return { group, index, of: spots.length, spot, towards, lengthM: towards ? distanceM(spot, towards) : 0 };
     }),
   );

@@ -2,7 +2,7 @@
 import { AIMED } from '../objects/catalogue';
 import type { Course, Game, PlacedTarget, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
-import { aimOf, distanceM, insideFloor, spotTowards } from './geometry';
+import { aimOf, distanceM, insideFloor, spotTowards, type Layout } from './geometry';
 
 export type CourseThing =
   | { readonly kind: 'place'; readonly group: string; readonly index: number }
@@ -66,7 +66,7 @@ export function withThingAt(game: Game, levelIndex: number, thing: CourseThing, 
 export function withPlaceDistance(game: Game, levelIndex: number, group: string, index: number, lengthM: number): Game {
   const level = resolveLevel(game, levelIndex);
   const spot = level.course.places[group]?.[index];
-  const aim = spot && aimOf(level.course, group, spot);
+  const aim = spot && aimOf(level, group, spot);
   if (!aim) return game;
   const to = spotTowards(aim, spot, lengthM);
   return withThingAt(game, levelIndex, { kind: 'place', group, index }, { xM: millimetres(to.xM), yM: millimetres(to.yM) });
@@ -82,19 +82,63 @@ export function withWidth(game: Game, levelIndex: number, group: string, index: 
 }
 
 /** How far a place is from what it looks towards; undefined where that is nothing. */
-export function placeDistance(course: Course, group: string, index: number): number | undefined {
-  const spot = course.places[group]?.[index];
-  const aim = spot && aimOf(course, group, spot);
+export function placeDistance(layout: Layout, group: string, index: number): number | undefined {
+  const spot = layout.course.places[group]?.[index];
+  const aim = spot && aimOf(layout, group, spot);
   return aim && distanceM(spot, aim);
 }
 
-/** Another floor: what would stand outside it comes in to the wall, at every level. */
+/**
+ * Another floor. Everything is moved together as far as that keeps it inside, so that distances stay; what would still stand outside then
+ * comes in to the wall, at every level.
+ */
 export function withFloor(game: Game, widthM: number, depthM: number): Game {
   const resized: Game = { ...game, course: { ...game.course, floor: { ...game.course.floor, widthM, depthM } } };
-  return resized.levels.reduce(
+  const spots = resized.levels.flatMap((_, index) => {
+    const level = resolveLevel(resized, index);
+    return thingsOf(level).map((thing) => spotOf(level.course, thing)!);
+  });
+  const by = (most: number, at: (spot: Spot) => number) => {
+    const over = Math.min(0, most - WALL_M.target - Math.max(...spots.map(at), 0));
+    return Math.max(over, Math.min(0, WALL_M.place - Math.min(...spots.map(at), most)));
+  };
+  const moved = shifted(resized, { xM: by(widthM, (spot) => spot.xM), yM: by(depthM, (spot) => spot.yM) });
+  return moved.levels.reduce(
     (next, _, level) => thingsOf(resolveLevel(next, level)).reduce((one, thing) => broughtIn(one, level, thing), next),
-    resized,
+    moved,
   );
+}
+
+/** The whole course, at every level, so far to the side. */
+function shifted(game: Game, by: Spot): Game {
+  if (by.xM === 0 && by.yM === 0) return game;
+  const list = <T extends Spot>(spots: readonly T[]) =>
+    spots.map((one) => ({ ...one, xM: millimetres(one.xM + by.xM), yM: millimetres(one.yM + by.yM) }));
+  const groups = <T extends Spot>(lists: Readonly<Record<string, readonly T[]>>) =>
+    Object.fromEntries(Object.entries(lists).map(([id, spots]) => [id, list(spots)]));
+  const { course } = game;
+  const inside = <T extends Spot>(spots: readonly T[]) => list(spots).map((one) => ({ ...one, xM: Math.max(0, one.xM), yM: Math.max(0, one.yM) }));
+  return {
+    ...game,
+    course: {
+      ...course,
+      furniture: inside(course.furniture),
+      places: groups(course.places),
+      targets: groups(course.targets),
+      ...(course.obstacles && { obstacles: list(course.obstacles) }),
+      ...(course.routes && { routes: Object.fromEntries(Object.entries(course.routes).map(([id, way]) => [id, inside(way)])) }),
+      ...(course.zones && { zones: inside(course.zones) }),
+    },
+    levels: game.levels.map((level) => ({
+      ...level,
+      set: Object.fromEntries(
+        Object.entries(level.set).map(([pointer, value]) => [
+          pointer,
+          /^\/course\/(places|targets)\/[^/]+$|^\/course\/obstacles$/.test(pointer) ? list(value as readonly Spot[]) : value,
+        ]),
+      ),
+    })),
+  };
 }
 
 function broughtIn(game: Game, levelIndex: number, thing: CourseThing): Game {

@@ -139,8 +139,8 @@ function unaimed(game: Game, task: Task, spots: readonly Spot[], place: number, 
   }
   if (task.technique === 'move') {
     const here = spots[place];
-    const next = here && (spots[(place + 1) % spots.length] ?? aimOf(game.course, task.from!, here));
-    const goal = next === here && here ? aimOf(game.course, task.from!, here) : next;
+    const next = here && (spots[(place + 1) % spots.length] ?? aimOf(game, task.from!, here));
+    const goal = next === here && here ? aimOf(game, task.from!, here) : next;
     const length = here && goal ? distanceM(here, goal) : 3;
     const careful = task.ends?.some((end) => end.as === 'failure') ?? false;
     const speed = (runSpeed(thrower.ageYears) * (careful ? CAREFUL_SHARE : 1)) / Math.sqrt(skill);

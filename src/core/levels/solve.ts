@@ -224,7 +224,7 @@ function withLengths(game: Game, lengths: readonly EqualPlace[]): Game {
   const places: Record<string, Spot[]> = Object.fromEntries(Object.entries(game.course.places).map(([group, list]) => [group, [...list]]));
   for (const { group, index, lengthM } of lengths) {
     const spot = places[group]![index]!;
-    const target = aimOf(game.course, group, spot);
+    const target = aimOf(game, group, spot);
     if (target) places[group]![index] = spotTowards(target, spot, lengthM);
   }
   return { ...game, course: { ...game.course, places } };

@@ -1,5 +1,5 @@
 /** What a family is told: things to find, where to put them in the child's own steps, and what to take care of. */
-import { distanceM, placedMarks, spotTowards, type PlacedMark } from '../course/geometry';
+import { placedMarks, spotTowards, targetFrom, type PlacedMark } from '../course/geometry';
 import { placeName } from '../rules/sentences';
 import { saySteps, toHalfSteps, writeHalfSteps } from '../measure/lengths';
 import { AIMED, IMPLEMENTS, MARKERS, type AimedId } from '../objects/catalogue';
@@ -107,17 +107,12 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
     if (!mark.towards) return `Put a ${marker} there: the ${place.name} mark`;
     if (targets.length === 0)
       return index === 0 ? `Put a ${marker} down: ${place.name || 'the start'}.` : `Walk ${place.steps}. ${place.name}: a ${marker}.`;
-    const from = single ? 'it' : AIMED[nearestObject(game, mark)].name;
+    const from = single ? 'it' : AIMED[targetFrom(game, mark.group, mark.spot)!.object].name;
     const called =
       places.length > 1 ? `Put a ${marker} there: ${/^mark /.test(place.name) ? place.name : `the ${place.name} mark`}.` : `Put the ${marker} there.`;
     return `Walk ${place.steps} away from ${single ? 'it' : `the ${from}`}. ${called}`;
   });
   return [...set, ...way, ...walks];
-}
-
-function nearestObject(game: Game, mark: PlacedMark): AimedId {
-  const all = Object.values(game.course.targets).flat();
-  return all.reduce((near, target) => (distanceM(target, mark.spot) < distanceM(near, mark.spot) ? target : near)).object;
 }
 
 /** The game with its places where the child's paces really put them. */

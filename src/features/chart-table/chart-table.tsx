@@ -120,6 +120,8 @@ export interface ChartTableProps {
   readonly today: string;
 }
 
+const NOTHING_ASKED: readonly number[] = [];
+
 const AGES = ['4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 
 /** The chart table: one game on its floor, its rules in sentences, its levels with what will likely happen. */
@@ -128,7 +130,6 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const { game, ageYears } = history.now;
   const [shown, setShown] = useState(Math.min(1, game.levels.length - 1));
   const [picked, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
-  const [asked, setAsked] = useState<readonly number[]>([]);
   const [sending, setSending] = useState(false);
   const [trying, setTrying] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
@@ -225,7 +226,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
                 forecast={forecast}
                 ageYears={ageYears}
                 audience={audience}
-                asked={asked}
+                asked={history.now.asked ?? NOTHING_ASKED}
                 dispatch={dispatch}
                 readOnly={readOnly}
               />
@@ -239,10 +240,6 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         game={game}
         shown={shown}
         onShow={setShown}
-        onSolve={(chances) => {
-          setAsked(chances);
-          dispatch({ do: 'solve', chances });
-        }}
         forecasts={forecasts.levels}
         stepM={stepM}
         audienceName={audience}
@@ -308,7 +305,7 @@ function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps
     <NumberSlot label={label} value={value} min={least} max={max} step={0.1} decimals={2} onChange={onChange} />
   );
   const spot = picked ? spotOf(course, picked) : undefined;
-  const length = picked?.kind === 'place' ? placeDistance(course, picked.group, picked.index) : undefined;
+  const length = picked?.kind === 'place' ? placeDistance(level, picked.group, picked.index) : undefined;
   const move = (to: Spot) => dispatch({ do: 'move', level: levelIndex, thing: picked!, to });
   return (
     <span>

@@ -22,6 +22,7 @@ const Frame = styled.div`
     display: block;
     width: 100%;
     height: auto;
+    max-height: 426px;
     touch-action: none;
     font-family: var(--font-desk), sans-serif;
     user-select: none;
@@ -56,6 +57,7 @@ export interface ChartProps {
 
 const PAD = 6;
 const DRAWN_WIDTH_PX = 770;
+const DRAWN_HEIGHT_PX = 426;
 /** With more places than this only the one that is picked has its line drawn, and the marks are short. */
 const FEW_PLACES = 4;
 const BAND_FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
@@ -71,7 +73,7 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
   const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
-  const px = (width + 2 * PAD) / DRAWN_WIDTH_PX;
+  const px = Math.max((width + 2 * PAD) / DRAWN_WIDTH_PX, (depth + 2 * PAD) / DRAWN_HEIGHT_PX);
   const things = thingsOf(level);
   const placeCount = things.filter((thing) => thing.kind === 'place').length;
 
@@ -124,7 +126,8 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
   });
 
   const placed = things.map((thing) => ({ thing, spot: spotOf(course, thing)! }));
-  const aimed = picked?.kind === 'place' ? aimAt(course, picked) : undefined;
+  const below = namesBelow(level, px);
+  const aimed = picked?.kind === 'place' ? aimAt(level, picked) : undefined;
   return (
     <Frame>
       <svg
@@ -146,7 +149,7 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
         <Ground course={course} px={px} />
         <rect x={0} y={0} width={width} height={depth} fill="none" stroke="var(--ink)" strokeWidth={3 * px} />
         {placed.map(({ thing, spot }) => {
-          const aim = thing.kind === 'place' && (placeCount <= FEW_PLACES || same(thing, picked)) ? aimAt(course, thing) : undefined;
+          const aim = thing.kind === 'place' && (placeCount <= FEW_PLACES || same(thing, picked)) ? aimAt(level, thing) : undefined;
           return (
             aim && (
               <line
@@ -181,7 +184,7 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
               </g>
               {isFirstOfItsName(course, thing) && (
                 <text
-                  y={(set ? topOf(course.targets[thing.group]!) - spot.yM : 0) * 100 - half - 7 * px}
+                  y={below.has(keyOf(thing)) ? half + 16 * px : (set ? topOf(course.targets[thing.group]!) - spot.yM : 0) * 100 - half - 7 * px}
                   fontSize={13 * px}
                   textAnchor="middle"
                   fill="var(--ink)"
@@ -197,7 +200,7 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
         })}
         {placed.map(({ thing, spot }) => {
           if (thing.kind !== 'place') return null;
-          const aim = aimAt(course, thing);
+          const aim = aimAt(level, thing);
           const list = course.places[thing.group]!;
           const name = labelOf(level, thing.group, thing.index) ?? `${placeName(thing.index, list.length)} mark`;
           const length = aim ? distanceM(spot, aim) : 0;
@@ -207,6 +210,8 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
           return (
             <g key={keyOf(thing)} {...handle(thing, spot, label)}>
               <Mark
+                spot={spot}
+                floor={course.floor}
                 angleRad={aim ? Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) : 0}
                 on={same(thing, picked)}
                 long={placeCount <= FEW_PLACES}
@@ -226,13 +231,32 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
 const keyOf = (thing: CourseThing) => `${thing.kind} ${thing.kind === 'obstacle' ? '' : thing.group} ${thing.index}`;
 
 /** What a place looks towards; undefined for a picked place that is there no more. */
-function aimAt(course: Course, place: Extract<CourseThing, { kind: 'place' }>): Spot | undefined {
-  const spot = spotOf(course, place);
-  return spot && aimOf(course, place.group, spot);
+function aimAt(level: Game, place: Extract<CourseThing, { kind: 'place' }>): Spot | undefined {
+  const spot = spotOf(level.course, place);
+  return spot && aimOf(level, place.group, spot);
 }
 
-/** How far up the floor a set reaches. */
+/** How far up and down the floor a set reaches. */
 const topOf = (pins: readonly Spot[]) => Math.min(...pins.map((pin) => pin.yM));
+
+const LETTER_PX = 6.8;
+const LINE_PX = 17;
+
+/** The names that stand below their thing, since above it they would run into the name of another. */
+function namesBelow(level: Game, px: number): ReadonlySet<string> {
+  const named = thingsOf(level).filter((thing) => thing.kind !== 'place' && isFirstOfItsName(level.course, thing));
+  const above: { x: number; y: number; half: number }[] = [];
+  const below = new Set<string>();
+  for (const thing of named) {
+    const stands = spotOf(level.course, thing) as PlacedTarget;
+    const half = (AIMED[stands.object].name.length * LETTER_PX * px) / 2;
+    const label = { x: stands.xM * 100, y: stands.yM * 100 - outlineWidthM(shapeOf(stands)) * 50, half };
+    const meets = above.some((other) => Math.abs(other.x - label.x) < other.half + half && Math.abs(other.y - label.y) < LINE_PX * px);
+    if (meets) below.add(keyOf(thing));
+    else above.push(label);
+  }
+  return below;
+}
 
 /** Of things that are alike the first bears the name. */
 function isFirstOfItsName(course: Course, thing: CourseThing): boolean {
@@ -254,6 +278,8 @@ function badgeOf(game: Game, group: string, index: number): string {
 }
 
 interface MarkProps {
+  readonly spot: Spot;
+  readonly floor: Course['floor'];
   readonly angleRad: number;
   readonly on: boolean;
   readonly long: boolean;
@@ -262,10 +288,15 @@ interface MarkProps {
 }
 
 /** The throw line of a place, square to what it looks towards. */
-function Mark({ angleRad, on, long, px, badge }: MarkProps) {
+function Mark({ spot, floor, angleRad, on, long, px, badge }: MarkProps) {
   const [thick, broad] = long ? [9, 42] : [8 * px, 30 * px];
   const off = long ? 22 : 20 * px;
-  const [x, y] = [-Math.cos(angleRad) * off, -Math.sin(angleRad) * off - 2];
+  // Behind the line, or before it where a wall is behind.
+  const room = 13 * px;
+  const [backX, backY] = [spot.xM * 100 - Math.cos(angleRad) * off, spot.yM * 100 - Math.sin(angleRad) * off];
+  const outside = backX < room || backY < room || backX > floor.widthM * 100 - room || backY > floor.depthM * 100 - room;
+  const side = outside ? 1 : -1;
+  const [x, y] = [side * Math.cos(angleRad) * off, side * Math.sin(angleRad) * off - 2];
   return (
     <>
       <circle className="halo" r={broad * 0.72} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />

@@ -10,6 +10,8 @@ import { withSlot } from '@/core/rules/sentences';
 export interface Draft {
   readonly game: Game;
   readonly ageYears: number;
+  /** The chances, level by level, for which distances were last found, while everything still stands where that left it. */
+  readonly asked?: readonly number[];
 }
 
 export interface DraftHistory {
@@ -39,6 +41,9 @@ export type DraftAction =
 
 const MOST_STEPS = 200;
 
+/** What leaves distances and chances as they are. */
+const STAYS_PUT: ReadonlySet<DraftAction['do']> = new Set(['title', 'level-name', 'fair-points']);
+
 export function begin(game: Game, ageYears: number): DraftHistory {
   return { now: { game, ageYears }, past: [], future: [], dragging: false };
 }
@@ -58,8 +63,9 @@ export function changeDraft(history: DraftHistory, action: DraftAction): DraftHi
     case 'drag-end':
       return { ...history, dragging: false, past: history.past.at(-1) === history.now ? history.past.slice(0, -1) : history.past };
     default: {
-      const now = changed(history.now, action);
-      if (now === history.now) return history;
+      const next = changed(history.now, action);
+      if (next === history.now) return history;
+      const now = STAYS_PUT.has(action.do) ? next : action.do === 'solve' ? { ...next, asked: action.chances } : { ...next, asked: [] };
       return history.dragging ? { ...history, now } : { now, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragging: false };
     }
   }

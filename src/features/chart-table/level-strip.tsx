@@ -115,8 +115,6 @@ export interface LevelStripProps {
   readonly game: Game;
   readonly shown: number;
   readonly onShow: (level: number) => void;
-  /** Distances were asked for these chances. */
-  readonly onSolve: (chances: readonly number[]) => void;
   readonly forecasts: readonly (LevelForecast | null)[];
   readonly stepM: number;
   readonly audienceName: string;
@@ -141,16 +139,15 @@ function differenceWords(game: Game, index: number): string {
 }
 
 /** How far the figures of pins can be trusted. */
-const ROUGH_WORDS: Readonly<Record<LevelForecast['rough'], string>> = {
+const ROUGH_WORDS: Readonly<Record<Exclude<LevelForecast['rough'], 'none'>, string>> = {
   all: 'pins are rough figures',
   leaves: 'pins left by a first ball are rough figures',
-  none: '',
 };
 
 const inTen = (chance: number) => Math.round(chance * 10);
 
 /** One column a level: distances, the chance as ten dots, likely scores with par, throws and time; and the solver beside them. */
-export function LevelStrip({ game, shown, onShow, onSolve, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
+export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
   const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
   const plain = readThrowRules(game) !== null;
   const aimed = plain || isAimed(game);
@@ -193,7 +190,7 @@ export function LevelStrip({ game, shown, onShow, onSolve, forecasts, stepM, aud
             ))}{' '}
             hits in 10
           </div>
-          <Button isDisabled={readOnly} onPress={() => onSolve(wanted.map((tenths) => tenths / 10))}>
+          <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
             Set the marks
           </Button>
           <Button isDisabled={readOnly || !plain} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
@@ -290,11 +287,6 @@ const LevelColumn = memo(function LevelColumn({
                 label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
               />
               <strong>{chanceWords(forecast.chance)}</strong>
-              {forecast.places.length > 1 && (
-                <span>
-                  {inTen(nearest(forecast).chance)} near · {inTen(farthest(forecast).chance)} far
-                </span>
-              )}
             </Chance>
           )}
           <ScoreBand
@@ -309,14 +301,7 @@ const LevelColumn = memo(function LevelColumn({
             likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} {plain ? 'throws' : 'tries'} ·{' '}
             {sayTime(forecast.seconds)} a go
           </Small>
-          {!plain && (
-            <Small>
-              {forecast.finishShare < 0.995 && `${inTen(forecast.finishShare)} in 10 get to the end. `}
-              {ROUGH_WORDS[forecast.rough]}
-              {forecast.rough !== 'none' && differs !== '' && '; '}
-              {differs}
-            </Small>
-          )}
+          <Small>{remarksOf(forecast, differs).join(' · ')}</Small>
         </>
       ) : (
         <Small role="status">working it out …</Small>
@@ -347,6 +332,16 @@ const LevelColumn = memo(function LevelColumn({
     </Column>
   );
 });
+
+/** What else there is to say of a level: from near to far, how many come to the end, how far pins can be trusted, what differs. */
+function remarksOf(forecast: LevelForecast, differs: string): readonly string[] {
+  return [
+    ...(forecast.places.length > 1 ? [`${inTen(nearest(forecast).chance)} near, ${inTen(farthest(forecast).chance)} far`] : []),
+    ...(forecast.finishShare < 0.995 ? [`${inTen(forecast.finishShare)} in 10 get to the end`] : []),
+    ...(forecast.rough === 'none' ? [] : [ROUGH_WORDS[forecast.rough]]),
+    ...(differs === '' ? [] : [differs]),
+  ];
+}
 
 const nearest = (forecast: LevelForecast) => forecast.places.reduce((near, place) => (place.distanceM < near.distanceM ? place : near));
 const farthest = (forecast: LevelForecast) => forecast.places.reduce((far, place) => (place.distanceM > far.distanceM ? place : far));

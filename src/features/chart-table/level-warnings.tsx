@@ -2,7 +2,7 @@
 import { useMemo, type Dispatch } from 'react';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceMends, type ChanceMend } from '@/core/levels/chance-mends';
-import { fairAges, isAimed, levelChance, solveLevel } from '@/core/levels/solve';
+import { fairAges, isAimed, levelChance } from '@/core/levels/solve';
 import { AIMED } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
@@ -39,17 +39,11 @@ export function LevelWarnings({ game, shown, forecast, ageYears, audience, asked
   const aimed = useMemo(() => isAimed(game), [game]);
   const chance = useMemo(() => (aimed ? levelChance(game, shown, ageYears) : null), [aimed, game, shown, ageYears]);
   const wanted = asked[shown];
-  // Still where the search for distances left it, and that is not what was asked for.
-  const short = useMemo(() => {
-    if (chance === null || wanted === undefined) return false;
-    const found = solveLevel(game, shown, wanted, ageYears).chance;
-    return Math.abs(found - wanted) > MISSED && Math.abs(found - chance) < MISSED / 2;
-  }, [chance, wanted, game, shown, ageYears]);
   const farthest = forecast.places.length > 0 ? Math.min(...forecast.places.map((place) => place.chance)) : null;
   const problem =
     chance === null
       ? null
-      : short && wanted !== undefined
+      : wanted !== undefined && Math.abs(chance - wanted) > MISSED
         ? { words: `There is no room on this floor for ${inTen(wanted)} in 10 at ${name}: it is about ${inTen(chance)} in 10.`, to: wanted }
         : farthest !== null && farthest < SELDOM
           ? { words: `At ${name} the hardest mark is hit about ${Math.round(farthest * 100)} times in 100 by ${audience}.`, to: STILL_HARD }

@@ -1,6 +1,6 @@
 import { aimOf } from '@/core/course/geometry';
 import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
-import type { Course } from '@/core/rules/game';
+import type { Course, Part } from '@/core/rules/game';
 import { Ground } from './ground';
 import { Soundings, type Sounding } from './soundings';
 import { Thing } from './thing';
@@ -10,6 +10,8 @@ const FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)
 export interface CourseDrawingProps {
   readonly id: string;
   readonly course: Course;
+  /** The rules, where they are at hand: they say what each place looks towards. */
+  readonly parts?: readonly Part[];
   /** Radii in metres at which the bands of depth end, round the first target; empty where no depth is known. */
   readonly radii?: readonly number[];
   /** Bands of depth as SVG paths in centimetres, and figures over the floor. */
@@ -28,6 +30,7 @@ export interface CourseDrawingProps {
 export function CourseDrawing({
   id,
   course,
+  parts = [],
   radii = [],
   bands = [],
   soundings = [],
@@ -96,7 +99,7 @@ export function CourseDrawing({
         ))}
         {Object.entries(course.places).flatMap(([group, spots]) =>
           spots.map((spot, index) => {
-            const aim = aimOf(course, group, spot);
+            const aim = aimOf({ course, parts }, group, spot);
             const angle = aim ? (Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) * 180) / Math.PI : 0;
             return (
               <g key={`${group} ${index}`} transform={`translate(${spot.xM * 100} ${spot.yM * 100})`}>

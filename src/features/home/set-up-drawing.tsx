@@ -23,7 +23,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
   if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null)
     return (
       <Whole>
-        <CourseDrawing id="set-up" course={level.course} label="The set-up from above" numbers />
+        <CourseDrawing id="set-up" course={level.course} parts={level.parts} label="The set-up from above" numbers />
       </Whole>
     );
   const farthest = Math.max(...places.map((place) => place.lengthM));
