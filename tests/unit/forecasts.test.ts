@@ -8,7 +8,7 @@ import { AIMED, type AimedId } from '@/core/objects/catalogue';
 import { fitClass, type Observed } from '@/core/progress/fit';
 import { drawUnit, PURPOSE } from '@/core/random/draw';
 import { quantile } from '@/core/forecast/pins';
-import { SKILL_SPREAD_LN } from '@/core/motion/release';
+import { SKILL_SPREAD_LN } from '@/core/motion/assumed';
 import { compile } from '@/core/rules/compile';
 import { replay, start } from '@/core/rules/engine';
 import { resolveLevel } from '@/core/rules/level';

@@ -6,7 +6,7 @@ import { GAME_FORMAT } from '../rules/formats';
 import type { Game, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { partFromThrowRules, withThrowRules, readThrowRules, type ThrowRules } from '../rules/throw-rules';
-import type { Technique } from '../motion/release';
+import type { Technique } from '../motion/assumed';
 
 export interface StartFrom {
   readonly title: string;

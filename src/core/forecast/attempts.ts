@@ -25,12 +25,15 @@ import {
   touchChance,
   TOUCH_MS,
   TURN_MS,
+  ageFactor,
+  type GroundTechnique,
+  type Technique,
 } from '../motion/assumed';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
-import { GAP_NODES, passChance, rollSeconds, stopChance, stopGaps, type GroundShot, type GroundTechnique } from '../motion/ground';
+import { GAP_NODES, passChance, rollSeconds, stopChance, stopGaps, type GroundShot } from '../motion/ground';
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
-import { ageFactor, releaseOf, type Release, type Technique, type Thrower } from '../motion/release';
+import { releaseOf, type Thrower } from '../motion/release';
 import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/compile';
@@ -176,7 +179,7 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
   const thrown = THROWN[task.technique];
   if (thrown || task.technique === 'lift') {
     const technique = thrown ?? 'underarm';
-    const release = thrown ? releaseOf(technique, thrower) : liftRelease(thrower);
+    const release = releaseOf(thrown ?? 'lift', thrower);
     const shotAt = (target: ThrownShape, standM = thing.standM): Shot => ({
       technique,
       release,
@@ -275,13 +278,6 @@ function rings(inside: number, touching: number, airS: number, task: Task): Succ
   const two = (task.ends ?? []).filter((end) => end.as === 'success').length > 1;
   const chance = two ? Math.max(inside, touching) : inside;
   return { chance, firstShare: two && chance > 0 ? inside / chance : 1, airS };
-}
-
-function liftRelease(thrower: Thrower): Release {
-  const low = releaseOf('underarm', thrower);
-  const factor = ageFactor(thrower.ageYears) * (thrower.skill ?? 1);
-  const degree = Math.PI / 180;
-  return { ...low, azimuthSd: 3.6 * degree * factor, elevationSd: 4 * degree * factor, speedShareSd: 0.1 * factor, heightM: 0.06 };
 }
 
 /** A pillow on the goal line takes its own width away. */

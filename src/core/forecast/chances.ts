@@ -1,6 +1,7 @@
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
-import { releaseOf, type Technique, type Thrower } from '../motion/release';
+import type { Technique } from '../motion/assumed';
+import { releaseOf, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeOf } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/game';

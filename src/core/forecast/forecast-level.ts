@@ -1,6 +1,7 @@
 /** The forecast of one level: chance at each mark, likely scores, par, minutes, what the time goes on, and how much of it is luck. */
 import type { Fitted } from '../progress/fit';
-import { SKILL_SPREAD_LN, type BodyForm, type Thrower } from '../motion/release';
+import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
+import type { Thrower } from '../motion/release';
 import { AT, B, compile, FINISH_REASONS, type Program } from '../rules/compile';
 import { start } from '../rules/engine';
 import type { Game } from '../rules/game';

@@ -1,5 +1,5 @@
 /** How rare a score is: among many plays, kept, of children drawn from the class's spread. */
-import { SKILL_SPREAD_LN, type BodyForm } from '../motion/release';
+import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import { compile } from '../rules/compile';
 import { start } from '../rules/engine';
 import type { Game } from '../rules/game';

@@ -1,4 +1,110 @@
-/** What happens in tries that are not aimed, and what takes how long: simple rows, all ASSUMED until reports say more. */
+/**
+ * Every constant of the motion model in one table, each with its source or the word ASSUMED. No published standard deviations of release
+ * for ages 4–12 are known to us: take what rests on them as "about", until the reports of a class replace it.
+ */
+import type { Surface } from '../rules/game';
+
+export type Technique = 'underarm' | 'overarm' | 'set-shot';
+export type BodyForm = 'standing' | 'seated' | 'kneeling' | 'two-hands';
+export type GroundTechnique = 'roll' | 'kick' | 'lift';
+
+export interface TechniqueSpread {
+  /** Standard deviation of direction and elevation, degrees, for an adult. */
+  readonly azimuthDeg: number;
+  readonly elevationDeg: number;
+  /** Standard deviation of speed as a share of the speed, for an adult. */
+  readonly speedShare: number;
+  /** Height of release as a share of standing height. */
+  readonly releasePerStature: number;
+}
+
+/** Throws of an adult. Assumed; replaced by calibration. */
+export const TECHNIQUE_SPREAD: Readonly<Record<Technique, TechniqueSpread>> = {
+  underarm: { azimuthDeg: 1.8, elevationDeg: 2.8, speedShare: 0.03, releasePerStature: 0.5 },
+  overarm: { azimuthDeg: 1.7, elevationDeg: 2.3, speedShare: 0.04, releasePerStature: 1.02 },
+  'set-shot': { azimuthDeg: 1.8, elevationDeg: 2.5, speedShare: 0.03, releasePerStature: 1.05 },
+};
+
+/** A kick lifted with the laces, from the ground. Assumed. */
+export const LIFT_SPREAD: TechniqueSpread = { azimuthDeg: 3.6, elevationDeg: 4, speedShare: 0.1, releasePerStature: 0 };
+/** Height at which a lifted ball leaves the foot, metres. Assumed. */
+export const LIFT_HEIGHT_M = 0.06;
+
+/** What the form of the body does to the spread, the height of release and the top speed of a throw. Assumed. */
+export const FORM_FACTOR: Readonly<Record<BodyForm, { readonly spread: number; readonly height: number; readonly topSpeed: number }>> = {
+  standing: { spread: 1, height: 1, topSpeed: 1 },
+  seated: { spread: 1.15, height: 0.6, topSpeed: 0.75 },
+  kneeling: { spread: 1.08, height: 0.75, topSpeed: 0.85 },
+  'two-hands': { spread: 0.95, height: 0.95, topSpeed: 0.7 },
+};
+
+/** The other hand (or foot) is much worse. Assumed. */
+export const OTHER_HAND_FACTOR = 1.8;
+/** Standard deviation of ln(skill factor) between children of one age. Assumed: 0.25–0.35. */
+export const SKILL_SPREAD_LN = 0.3;
+
+/** Spread of a child of this age as a multiple of an adult's: 1 + 2.2·exp(−(age − 4)/4.5). Assumed. */
+export function ageFactor(ageYears: number): number {
+  return ageYears >= ADULT_YEARS ? 1 : 1 + 2.2 * Math.exp(-(ageYears - 4) / 4.5);
+}
+
+const ADULT_YEARS = 18;
+
+/** Fastest aimed throw, m/s. Assumed: 6 at four years and 1 more a year; an adult 20. */
+export function topAimedSpeed(ageYears: number): number {
+  return ageYears >= ADULT_YEARS ? 20 : 6 + (ageYears - 4);
+}
+
+/**
+ * A flat overarm throw at an upright is usually so much faster than the slowest that reaches it, and each share of that speed more (or
+ * less) widens (or narrows) the spread by this share: less power is more accurate until the ball falls short. Assumed.
+ */
+export const FLAT_THROW_FACTOR = 1.3;
+export const POWER_SPREAD = 0.8;
+
+/** A graze does not fell an upright: its half width grows by this share of the ball's radius. Assumed. */
+export const GRAZE_SHARE = 0.35;
+/** A soft ball dead on the rim usually drops in: edges of an opening shrink by this share of its radius. Assumed. */
+export const SOFT_EDGE_SHARE = 0.25;
+/** Below this restitution a ball that is inside stays inside. Assumed. */
+export const SOFT_RESTITUTION = 0.35;
+/** A throw at something that stands on the floor is meant to land this share of the way short, so that it skids on. Assumed. */
+export const SHORT_AIM_SHARE = 0.1;
+
+/** Standard deviations of an adult along the ground. Assumed. Two hands from a seat are the easy form close by, and wilder farther off. */
+export const GROUND_SPREAD: Readonly<
+  Record<GroundTechnique | 'roll-two-hands' | 'roll-kneeling', { readonly azimuthDeg: number; readonly speedShare: number }>
+> = {
+  roll: { azimuthDeg: 1.7, speedShare: 0.08 },
+  'roll-two-hands': { azimuthDeg: 2.6, speedShare: 0.12 },
+  'roll-kneeling': { azimuthDeg: 2.1, speedShare: 0.1 },
+  kick: { azimuthDeg: 2.5, speedShare: 0.08 },
+  lift: { azimuthDeg: 3.6, speedShare: 0.1 },
+};
+
+/**
+ * Rolling resistance µ by ground: a firm ball, and a soft one, which hardly rolls on carpet. Middle of assumed ranges; grass from the
+ * 4–8 m ball-roll test of football turf (µ .075–.15, derived).
+ */
+export const ROLLING: Readonly<Record<Surface, { readonly firm: number; readonly soft: number }>> = {
+  hard: { firm: 0.022, soft: 0.2 },
+  tarmac: { firm: 0.03, soft: 0.22 },
+  carpet: { firm: 0.045, soft: 0.3 },
+  grass: { firm: 0.11, soft: 0.4 },
+};
+/** Balls that keep less than this in a bounce roll like a bundle of cloth. Assumed. */
+export const SOFT_ROLL_BELOW = 0.45;
+/** How far past a thing that is to be struck or a gate that is to be passed a child means the ball to roll, metres. Assumed. */
+export const CARRY_PAST_M = 1.2;
+/** Nobody rolls slower than this when the ball is to pass, m/s. Assumed. */
+export const LEAST_ROLL_SPEED = 1.6;
+
+/** Density of air, kg/m³ (International Standard Atmosphere at 15 °C, sea level: 1.225). */
+export const AIR_DENSITY = 1.225;
+/** Drag of an upright tube or bottle across the wind: .7–1.1. Assumed. */
+export const PIN_DRAG = [0.7, 1.1] as const;
+/** Wind where a pin stands, as a share of the wind of a forecast (at ten metres). Assumed. */
+export const WIND_AT_PINS = 0.6;
 
 /** Milliseconds of aiming: the least, and how much more it may be. */
 export const AIM_MS = { least: 1000, spread: 1000 } as const;

@@ -5,19 +5,9 @@
 import type { Implement, ThrownShape } from '../objects/catalogue';
 import { easiestAngle, entryAngle, flatAngle, flightSeconds, GRAVITY, speedToReach } from './flight';
 import { normalCdf, normalPdf, withinChance } from './normal';
-import type { Release, Technique } from './release';
+import { FLAT_THROW_FACTOR, GRAZE_SHARE, POWER_SPREAD, SHORT_AIM_SHARE, SOFT_EDGE_SHARE, SOFT_RESTITUTION, type Technique } from './assumed';
+import type { Release } from './release';
 import { staysShare } from './stays-in';
-
-/** A graze does not fell an upright: its half width grows by this share of the ball's radius. Assumed. */
-const GRAZE_SHARE = 0.35;
-/** A soft ball dead on the rim usually drops in: edges of an opening shrink by this share of its radius. Assumed. */
-const SOFT_EDGE_SHARE = 0.25;
-/** Below this restitution a ball that is inside stays inside. Assumed. */
-const SOFT_RESTITUTION = 0.35;
-/** A throw at something that stands on the floor is meant to land this share of the way short, so that it skids on. Assumed. */
-const SHORT_AIM_SHARE = 0.1;
-/** A flat overarm throw at an upright is this much faster than the slowest that reaches it. Assumed. */
-const FLAT_THROW_FACTOR = 1.3;
 
 const ELEVATION_NODES = 31;
 const AZIMUTH_NODES = 17;
@@ -34,6 +24,8 @@ export interface Shot {
   readonly standM: number;
   /** Angle between the line of throw and the target's own depth axis; matters for rectangles. */
   readonly turnRad: number;
+  /** How hard an overarm throw at an upright is, as a multiple of the slowest that reaches it; without it as hard as usual. */
+  readonly power?: number;
 }
 
 /** What the child means to do: the angle and speed that would carry the ball to the middle of the target. */
@@ -57,7 +49,7 @@ export function aimFor(shot: Shot): AimedThrow {
   if (shot.target.kind === 'opening' || shot.technique !== 'overarm') {
     return { angleRad: lob, speed: Math.min(slowest, shot.release.topSpeed) };
   }
-  const speed = Math.min(slowest * FLAT_THROW_FACTOR, shot.release.topSpeed);
+  const speed = Math.min(slowest * (shot.power ?? FLAT_THROW_FACTOR), shot.release.topSpeed);
   return speed <= slowest ? { angleRad: lob, speed } : { angleRad: flatAngle(distanceM, riseM, speed), speed };
 }
 
@@ -68,11 +60,23 @@ export function airSeconds(shot: Shot): number {
 }
 
 /** Chance 0–1 that the shot succeeds: into the opening and stays, or strikes the upright. */
-export function hitChance(shot: Shot): number {
-  if (shot.distanceM <= 0) return 1;
+export function hitChance(thrown: Shot): number {
+  if (thrown.distanceM <= 0) return 1;
+  const shot = thrown.power === undefined ? thrown : { ...thrown, release: withPower(thrown.release, thrown.power) };
   const aim = aimFor(shot);
   const chance = shot.target.kind === 'opening' ? openingChance(shot, aim) : uprightChance(shot, aim);
   return Math.min(1, Math.max(0, chance));
+}
+
+/** More power than usual widens every error, less narrows it. */
+function withPower(release: Release, power: number): Release {
+  const wider = Math.max(0.5, 1 + POWER_SPREAD * (power - FLAT_THROW_FACTOR));
+  return {
+    ...release,
+    azimuthSd: release.azimuthSd * wider,
+    elevationSd: release.elevationSd * wider,
+    speedShareSd: release.speedShareSd * wider,
+  };
 }
 
 interface Chord {

@@ -1,3 +1,5 @@
+import { shippedRacks } from '../forecast/shipped-racks';
+import type { BodyForm } from './assumed';
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
 import { fallTable, PIN_NODES, quantile } from '../forecast/pins';
@@ -109,6 +111,46 @@ describe('facts of the trade (common practice, no published source), by five poi
         ).toBeGreaterThan(0.05);
       }
   });
+  it('the other hand and the other foot are much worse', () => {
+    for (const ageYears of AGES)
+      for (const distanceM of [1.5, 2, 3])
+        for (const technique of ['roll', 'kick'] as const) {
+          const of = (otherHand: boolean) => passChance(shot({ technique, thrower: { ageYears, otherHand }, distanceM }), 0.12);
+          expect(of(false) - of(true), `${technique} ${ageYears} ${distanceM}`).toBeGreaterThan(0.05);
+        }
+  });
+  it('kneeling lies between standing and two hands from a seat', () => {
+    for (const ageYears of AGES)
+      for (const distanceM of [2, 3, 4]) {
+        const of = (form: BodyForm) => passChance(shot({ thrower: { ageYears, form }, distanceM }), 0.12);
+        expect(of('standing')).toBeGreaterThan(of('kneeling'));
+        expect(of('kneeling')).toBeGreaterThan(of('seated'));
+      }
+  });
+  it('packed pins fall more than spread pins, of every throw that reaches them', () => {
+    for (const ageYears of AGES)
+      for (const distanceM of [1, 1.5, 2]) {
+        const share = (gap: number) => {
+          const pins = [0, 1, 2].flatMap((row) =>
+            Array.from({ length: row + 1 }, (_, k) => ({
+              xM: distanceM + (row * gap * Math.sqrt(3)) / 2,
+              yM: (k - row / 2) * gap,
+              object: 'small-bottle' as const,
+              turnRad: 0,
+              standM: 0,
+            })),
+          );
+          const table = fallTable(
+            pins,
+            { xM: 0, yM: 0 },
+            { technique: 'roll', thrower: { ageYears }, ball: IMPLEMENTS['playground-ball'], surface: 'hard' },
+            shippedRacks,
+          );
+          return table(63).reduce((sum, mask) => sum + popCount(mask), 0) / PIN_NODES / 6;
+        };
+        expect(share(0.16) - share(0.25), `${ageYears} ${distanceM}`).toBeGreaterThan(0.05);
+      }
+  });
   it('seated two hands close by is the easy form: a ball rolled from one metre nearly always hits a bottle', () => {
     for (const ageYears of AGES) {
       const of = shot({ thrower: { ageYears, form: 'seated' }, distanceM: 1 });
@@ -118,7 +160,7 @@ describe('facts of the trade (common practice, no published source), by five poi
   });
 });
 
-describe('pins', () => {
+describe('pins, by the rough model', () => {
   const triangle = (gap: number, object: AimedId): PlacedTarget[] =>
     [0, 1, 2].flatMap((row) =>
       Array.from({ length: row + 1 }, (_, k) => ({ xM: 4 + row * gap * 0.87, yM: 1.6 + (k - row / 2) * gap, object, turnRad: 0, standM: 0 })),

@@ -7,36 +7,18 @@ import type { Implement } from '../objects/catalogue';
 import type { Surface } from '../rules/game';
 import { GRAVITY } from './flight';
 import { normalCdf, withinChance } from './normal';
-import { ageFactor, SKILL_FORM, type Thrower } from './release';
-
-export type GroundTechnique = 'roll' | 'kick' | 'lift';
-
-interface GroundSpread {
-  readonly azimuthDeg: number;
-  readonly speedShare: number;
-}
-
-/** Standard deviations of an adult. Assumed. Two hands from a seat are the easy form close by, and wilder farther off. */
-const GROUND_SPREAD: Readonly<Record<GroundTechnique | 'roll-two-hands', GroundSpread>> = {
-  roll: { azimuthDeg: 1.7, speedShare: 0.08 },
-  'roll-two-hands': { azimuthDeg: 2.6, speedShare: 0.12 },
-  kick: { azimuthDeg: 2.5, speedShare: 0.08 },
-  lift: { azimuthDeg: 3.6, speedShare: 0.1 },
-};
-
-/** Rolling resistance µ by ground: a firm ball, and a soft one, which hardly rolls on carpet. Middle of assumed ranges. */
-const ROLLING: Readonly<Record<Surface, { readonly firm: number; readonly soft: number }>> = {
-  hard: { firm: 0.022, soft: 0.2 },
-  tarmac: { firm: 0.03, soft: 0.22 },
-  carpet: { firm: 0.045, soft: 0.3 },
-  grass: { firm: 0.11, soft: 0.4 },
-};
-
-/** Balls that keep less than this in a bounce roll like a bundle of cloth. Assumed. */
-const SOFT_BELOW = 0.45;
-
-/** How far past a thing that is to be struck or a gate that is to be passed a child means the ball to roll, metres. Assumed. */
-const CARRY_PAST_M = 1.2;
+import {
+  ageFactor,
+  CARRY_PAST_M,
+  GROUND_SPREAD,
+  LEAST_ROLL_SPEED,
+  OTHER_HAND_FACTOR,
+  ROLLING,
+  SOFT_ROLL_BELOW,
+  type BodyForm,
+  type GroundTechnique,
+} from './assumed';
+import type { Thrower } from './release';
 
 const DEGREE = Math.PI / 180;
 
@@ -50,8 +32,16 @@ export interface GroundShot {
 
 export function rollingResistance(ball: Implement, surface: Surface): number {
   const row = ROLLING[surface];
-  return ball.restitution < SOFT_BELOW ? row.soft : row.firm;
+  return ball.restitution < SOFT_ROLL_BELOW ? row.soft : row.firm;
 }
+
+/** Kneeling lies between standing and two hands from a seat. */
+const ROLL_FORMS: Readonly<Record<BodyForm, keyof typeof GROUND_SPREAD>> = {
+  standing: 'roll',
+  kneeling: 'roll-kneeling',
+  seated: 'roll-two-hands',
+  'two-hands': 'roll-two-hands',
+};
 
 export interface GroundErrors {
   readonly azimuthSd: number;
@@ -61,8 +51,8 @@ export interface GroundErrors {
 /** Spread of direction (radians) and of speed (a share) of this child. */
 export function groundErrors(technique: GroundTechnique, thrower: Thrower): GroundErrors {
   const form = thrower.form ?? 'standing';
-  const spread = GROUND_SPREAD[technique === 'roll' && (form === 'seated' || form === 'two-hands') ? 'roll-two-hands' : technique];
-  const factor = ageFactor(thrower.ageYears) * (thrower.skill ?? 1) * (thrower.otherHand ? SKILL_FORM.otherHand : 1);
+  const spread = GROUND_SPREAD[technique === 'roll' ? ROLL_FORMS[form] : technique];
+  const factor = ageFactor(thrower.ageYears) * (thrower.skill ?? 1) * (thrower.otherHand ? OTHER_HAND_FACTOR : 1);
   return { azimuthSd: spread.azimuthDeg * DEGREE * factor, speedShareSd: spread.speedShare * factor };
 }
 
@@ -77,7 +67,7 @@ function topGroundSpeed(ageYears: number): number {
 }
 
 function meantSpeed(shot: GroundShot, mu: number): number {
-  return Math.min(topGroundSpeed(shot.thrower.ageYears), Math.max(1.6, speedFor(shot.distanceM + CARRY_PAST_M, mu)));
+  return Math.min(topGroundSpeed(shot.thrower.ageYears), Math.max(LEAST_ROLL_SPEED, speedFor(shot.distanceM + CARRY_PAST_M, mu)));
 }
 
 /**

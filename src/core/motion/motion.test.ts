@@ -5,7 +5,11 @@ import { AIMED, IMPLEMENTS, type AimedId, type AimedShape, type ImplementId, typ
 import { aimFor, hitChance, type Shot } from './chance';
 import { easiestAngle, flatAngle, flightSeconds, GRAVITY, levelRange, speedToReach } from './flight';
 import { normalCdf, withinChance } from './normal';
-import { ageFactor, releaseOf, type Technique, type Thrower } from './release';
+import { ageFactor, type Technique } from './assumed';
+import { pinOf } from './chain';
+import { passChance } from './ground';
+import { tippingWind } from './wind';
+import { releaseOf, type Thrower } from './release';
 
 const { jStat } = createRequire(import.meta.url)('jstat') as { jStat: { normal: { cdf: (x: number, mean: number, sd: number) => number } } };
 
@@ -171,9 +175,82 @@ describe('facts of the trade (common practice, no published source)', () => {
         chance('laundry-basket', distance, { ageYears: age }, 'underarm', 'tennis-ball') + clearly,
       ),
     ));
+  it('less power is more accurate, up to the point where the ball falls short of a pot on a table', () => {
+    const pot: AimedShape = { kind: 'upright', widthM: 0.3, heightM: 0.28 };
+    const thrown = (age: number, distance: number, power: number) =>
+      hitChance({ ...shot(pot, distance, { ageYears: age }, 'overarm', 'sock-ball', { standM: 0.7 }), power });
+    each((age, distance) => {
+      expect(thrown(age, distance, 1.3)).toBeGreaterThan(thrown(age, distance, 1.9) + clearly);
+      expect(thrown(age, distance, 1.3)).toBeGreaterThan(thrown(age, distance, 0.8) + clearly);
+      // Thrown as hard as usual, and not told, is the same throw.
+      expect(hitChance(shot(pot, distance, { ageYears: age }, 'overarm', 'sock-ball', { standM: 0.7 }))).toBeCloseTo(thrown(age, distance, 1.3), 12);
+    });
+  });
   it('throws scatter less as children grow: 1 + 2.2·exp(−(age − 4)/4.5), assumed', () => {
     expect(ageFactor(4)).toBeCloseTo(3.2, 10);
     expect(ageFactor(8)).toBeCloseTo(1.9, 1);
     expect(ageFactor(30)).toBe(1);
+  });
+});
+
+describe('chances worked by hand', () => {
+  /** A throw by nobody in particular: the errors are given. */
+  const plain = (target: AimedShape, distanceM: number, release: Partial<Shot['release']>): Shot => ({
+    ...shot(target, distanceM, { ageYears: 8 }),
+    release: { azimuthSd: 0.04, elevationSd: 0, speedShareSd: 0.02, heightM: 0.3, topSpeed: 20, ...release },
+  });
+  const dead = 0.25 * IMPLEMENTS['sock-ball'].radiusM;
+
+  it('sideways only: a basket 0.60 m wide and endlessly deep at 2 m, 0.08 rad: half 28.9 cm against 16 cm is 0.929', () => {
+    // (0.30 − 0.25 × 0.045) / (2 × 0.08) = 1.805; 2Φ(1.805) − 1 = 0.929 (normal table).
+    const wide: AimedShape = { kind: 'opening', outline: 'rectangle', widthM: 0.6, depthM: 3, rimM: 0.3 };
+    expect(dead).toBeCloseTo(0.01125, 5);
+    expect(hitChance(plain(wide, 2, { azimuthSd: 0.08, speedShareSd: 0.0001 }))).toBeCloseTo(0.929, 3);
+  });
+  it('lengthways only: a rim as high as the hand, 45°, R grows as v²: 0.40 m at 2 m with 3% is 0.884', () => {
+    // dR = 2 × 0.03 × 2 m = 0.12 m; (0.20 − 0.01125) / 0.12 = 1.573; 2Φ(1.573) − 1 = 0.884.
+    const deep: AimedShape = { kind: 'opening', outline: 'rectangle', widthM: 9, depthM: 0.4, rimM: 0.3 };
+    expect(hitChance(plain(deep, 2, { azimuthSd: 0.0001, speedShareSd: 0.03 }))).toBeCloseTo(0.884, 2);
+  });
+  it('the Rayleigh law: equal errors both ways into a round opening, 1 − exp(−r²/2σ²)', () => {
+    // Sideways 2 m × 0.06 = 0.12 m; lengthways 2 × 0.03 × 2 m = 0.12 m.
+    for (const radius of [0.1, 0.1413, 0.2]) {
+      const bowl: AimedShape = { kind: 'opening', outline: 'round', diameterM: 2 * (radius + dead), rimM: 0.3 };
+      const share = hitChance(plain(bowl, 2, { azimuthSd: 0.06, speedShareSd: 0.03 }));
+      expect(share).toBeCloseTo(1 - Math.exp(-(radius * radius) / (2 * 0.12 * 0.12)), 1);
+      expect(Math.abs(share - (1 - Math.exp(-(radius * radius) / (2 * 0.12 * 0.12))))).toBeLessThan(0.012);
+    }
+    // The median radius is 1.1774 σ = 0.1413 m: half of the throws.
+  });
+  it('a post struck: 0.10 m wide at 3 m, 0.05 rad, tall: half width 6.6 cm against 15 cm is 0.339', () => {
+    // (0.05 + 0.35 × 0.045) / 0.15 = 0.4383; 2Φ(0.4383) − 1 = 0.339.
+    const post: AimedShape = { kind: 'upright', widthM: 0.1, heightM: 3 };
+    expect(hitChance(plain(post, 3, { azimuthSd: 0.05 }))).toBeCloseTo(0.339, 2);
+  });
+  it('a gate rolled through: 0.40 m between posts at 3 m, a tennis ball, ten years: 0.755', () => {
+    // σ = 1.7° × 1.58 = 2.686°; tan × 3 m = 14.07 cm; (20 − 3.35) / 14.07 = 1.183; 2Φ(1.183) − 1 = 0.763.
+    // It needs √(2 × 0.022 × 9.80665 × 3) = 1.138 m/s and has 1.6 ± 0.202: Φ(−2.29) = 0.011 stop short; 0.763 × 0.989 = 0.755.
+    const rolled = passChance(
+      { technique: 'roll', thrower: { ageYears: 10 }, ball: IMPLEMENTS['tennis-ball'], surface: 'hard', distanceM: 3 },
+      0.2 - IMPLEMENTS['tennis-ball'].radiusM,
+    );
+    expect(rolled).toBeCloseTo(0.755, 2);
+  });
+});
+
+describe('wind at a pin', () => {
+  const pin = (object: AimedId) => pinOf(AIMED[object], { xM: 0, yM: 0 })!;
+  it('tips an empty bottle at about 3 m/s, as a forecast about 5 (derived: v = √(2mg/(ρ·Cd·h²)))', () => {
+    // 20 g, 0.21 m: √(2 × 0.02 × 9.80665 / (1.225 × 1.1 × 0.0441)) = 2.57 and with 0.7 3.22 m/s.
+    const bottle = tippingWind({ massKg: 0.02, heightM: 0.21 });
+    expect(bottle.leastMs).toBeCloseTo(2.57, 2);
+    expect(bottle.mostMs).toBeCloseTo(3.22, 2);
+    expect(bottle.forecastMs).toBeGreaterThan(4);
+    expect(bottle.forecastMs).toBeLessThan(5.5);
+  });
+  it('needs far more for a can and for a bottle with water in it', () => {
+    const empty = tippingWind(pin('small-bottle')).forecastMs;
+    expect(tippingWind(pin('food-can')).leastMs).toBeGreaterThan(1.5 * empty);
+    expect(tippingWind(pin('weighted-bottle')).forecastMs).toBeGreaterThan(2 * empty);
   });
 });

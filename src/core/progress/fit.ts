@@ -2,7 +2,7 @@
  * How steady a class and its children are, from hits and attempts: maximum likelihood with a prior, on a grid. Skill is the spread of a
  * child's errors as a multiple of the age's; its logarithm has a normal prior. The class is fitted first, then each child is drawn to it.
  */
-import { SKILL_SPREAD_LN } from '../motion/release';
+import { SKILL_SPREAD_LN } from '../motion/assumed';
 
 /** Attempts of one child at one set-up. */
 export interface Observed {

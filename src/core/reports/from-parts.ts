@@ -1,4 +1,4 @@
-import type { BodyForm } from '../motion/release';
+import type { BodyForm } from '../motion/assumed';
 import { REPORT_FORMAT } from '../rules/formats';
 import type { Game } from '../rules/game';
 import { eventsFromFields, partFields } from './parts';

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { REPORT_FORMAT } from '../rules/formats';
 import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
-import type { BodyForm } from '../motion/release';
+import type { BodyForm } from '../motion/assumed';
 import { playFields, type CountingWay, type PlayEvent } from '../rules/play';
 
 /** What was really used: distances in metres in the order of the places, and the things. */

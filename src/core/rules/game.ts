@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { byDo } from './by-do';
 import { GAME_FORMAT } from './formats';
 import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
-import type { Technique } from '../motion/release';
+import type { Technique } from '../motion/assumed';
 
 export type Id = string;
 

@@ -5,7 +5,7 @@
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import { AIMED } from '../objects/catalogue';
 import { replacedBy } from '../course/geometry';
-import type { Technique } from '../motion/release';
+import type { Technique } from '../motion/assumed';
 import type { Effect, Game, Part, Row } from './game';
 
 export type AfterHit = 'choose' | 'stay' | 'next' | 'back';

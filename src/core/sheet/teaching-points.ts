@@ -1,4 +1,4 @@
-import type { Technique } from '../motion/release';
+import type { Technique } from '../motion/assumed';
 
 export type Hand = 'right' | 'left';
 

@@ -3,8 +3,11 @@ import { useMemo, type Dispatch } from 'react';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceMends, type ChanceMend } from '@/core/levels/chance-mends';
 import { fairAges, isAimed, levelChance } from '@/core/levels/solve';
-import { AIMED } from '@/core/objects/catalogue';
-import type { Game } from '@/core/rules/game';
+import { pinOf } from '@/core/motion/chain';
+import { tippingWind } from '@/core/motion/wind';
+import { replacedBy } from '@/core/course/geometry';
+import { AIMED, type AimedId } from '@/core/objects/catalogue';
+import type { Game, PlacedTarget } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
@@ -65,6 +68,7 @@ export function LevelWarnings({ game, shown, forecast, ageYears, audience, asked
           {mends.length === 0 && !readOnly && 'No distance on it and no other thing comes near; a larger floor or another age would.'}
         </Notice>
       )}
+      <Wind game={game} dispatch={dispatch} readOnly={readOnly} />
       <Points game={game} shown={shown} forecast={forecast} audience={audience} dispatch={dispatch} />
     </>
   );
@@ -82,6 +86,42 @@ function mendWords(mend: ChanceMend): string {
         : `Make the ${AIMED[mend.object].name} ${Math.round(mend.widthM * 100)} cm wide there`;
   return `${what}: about ${inTen(mend.chance)} in 10`;
 }
+
+/** With something in it a bottle stands in more wind. */
+const FILLED = 'weighted-bottle';
+const CAN_BE_FILLED: ReadonlySet<AimedId> = new Set(['bottle', 'small-bottle']);
+
+/** Out of doors: the wind that tips what is to be knocked over, and what helps. */
+function Wind({ game, dispatch, readOnly }: Pick<LevelWarningsProps, 'game' | 'dispatch' | 'readOnly'>) {
+  const { floor, targets } = game.course;
+  const light = Object.values(targets)
+    .flat()
+    .find((target) => target.standM === 0 && pinOf(AIMED[target.object], target) !== null && target.object !== FILLED);
+  if (!light || (floor.surface !== 'grass' && floor.surface !== 'tarmac')) return null;
+  const of = (object: AimedId) => tippingWind(pinOf(AIMED[object], light)!);
+  const { leastMs, mostMs, forecastMs } = of(light.object);
+  if (mostMs > STRONG_WIND_MS) return null;
+  const filled = (target: PlacedTarget) => (CAN_BE_FILLED.has(target.object) ? replacedBy(target, FILLED) : target);
+  const mended: Game = {
+    ...game,
+    course: { ...game.course, targets: Object.fromEntries(Object.entries(targets).map(([group, list]) => [group, list.map(filled)])) },
+  };
+  return (
+    <Notice $tone="remark">
+      Wind of {leastMs.toFixed(1)} to {mostMs.toFixed(1)} m/s where it stands tips a {AIMED[light.object].name}: about {Math.round(forecastMs)} m/s in
+      a forecast.{' '}
+      {CAN_BE_FILLED.has(light.object) && (
+        <>
+          With water or rice in the bottom about {Math.round(of(FILLED).forecastMs)}, and it is much harder to fell.{' '}
+          {!readOnly && <QuietButton onPress={() => dispatch({ do: 'mend', game: mended })}>Put some in</QuietButton>}
+        </>
+      )}
+    </Notice>
+  );
+}
+
+/** Nobody sends children out in more. Assumed. */
+const STRONG_WIND_MS = 9;
 
 /** Of the plain kind of game: is one mark the only one worth throwing from? */
 function Points({ game, shown, forecast, audience, dispatch }: Pick<LevelWarningsProps, 'game' | 'shown' | 'forecast' | 'audience' | 'dispatch'>) {

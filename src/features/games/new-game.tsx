@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Radio, RadioGroup, Label } from 'react-aria-components';
 import styled from 'styled-components';
 import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
-import type { Technique } from '@/core/motion/release';
+import type { Technique } from '@/core/motion/assumed';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Select, TextField } from '@/ui/field';

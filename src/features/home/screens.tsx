@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import type { Technique } from '@/core/motion/release';
+import type { Technique } from '@/core/motion/assumed';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { eventsFromFields, partFields } from '@/core/reports/parts';

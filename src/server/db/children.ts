@@ -1,4 +1,4 @@
-import type { BodyForm } from '@/core/motion/release';
+import type { BodyForm } from '@/core/motion/assumed';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
 

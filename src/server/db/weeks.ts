@@ -1,4 +1,4 @@
-import type { BodyForm } from '@/core/motion/release';
+import type { BodyForm } from '@/core/motion/assumed';
 import type { UsedSetUp } from '@/core/reports/report';
 import type { KnownLevel } from '@/core/reports/judge';
 import type { Game } from '@/core/rules/game';

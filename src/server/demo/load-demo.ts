@@ -5,7 +5,7 @@
 import { childTables } from '@/core/forecast/attempts';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { simulateGo } from '@/core/forecast/simulate';
-import { SKILL_SPREAD_LN } from '@/core/motion/release';
+import { SKILL_SPREAD_LN } from '@/core/motion/assumed';
 import { drawU32, drawUnit, PURPOSE } from '@/core/random/draw';
 import type { Go, Report } from '@/core/reports/report';
 import { REPORT_FORMAT } from '@/core/rules/formats';
