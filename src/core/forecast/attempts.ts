@@ -30,7 +30,7 @@ import {
   type Technique,
 } from '../motion/assumed';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
-import { GAP_NODES, passChance, rollSeconds, stopChance, stopGaps, type GroundShot } from '../motion/ground';
+import { GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, type Barred, type GroundShot } from '../motion/ground';
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
 import { releaseOf, type Thrower } from '../motion/release';
@@ -228,29 +228,30 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
   if (ground) {
     const shot: GroundShot = { technique: ground, thrower, ball, surface: game.course.floor.surface, distanceM: length };
     const airS = rollSeconds(shot);
-    const clear = clearWay(game, spot, thing, shot);
+    const barred = barredWays(game, spot, thing, shot);
     switch (shape.kind) {
       case 'upright':
-        return { chance: clear * passChance(shot, shape.widthM / 2 + ball.radiusM), firstShare: 1, airS };
+        return { chance: passChance(shot, shape.widthM / 2 + ball.radiusM, barred), firstShare: 1, airS };
       case 'gate':
-        return { chance: clear * passChance(shot, Math.max(0.01, shape.widthM / 2 - ball.radiusM)), firstShare: 1, airS };
+        return { chance: passChance(shot, Math.max(0.01, shape.widthM / 2 - ball.radiusM), barred), firstShare: 1, airS };
       case 'mouth':
         return {
-          chance: clear * passChance(shot, Math.max(0.01, (shape.widthM - keeperWidth(game, thing)) / 2 - 0.5 * ball.radiusM)),
+          chance: passChance(shot, Math.max(0.01, (shape.widthM - keeperWidth(game, thing)) / 2 - 0.5 * ball.radiusM), barred),
           firstShare: 1,
           airS,
         };
       case 'face':
-        return { chance: clear * passChance(shot, shape.widthM / 2), firstShare: 1, airS };
+        return { chance: passChance(shot, shape.widthM / 2, barred), firstShare: 1, airS };
       case 'opening': {
         const width = shape.outline === 'round' ? shape.diameterM : shape.widthM;
+        const depth = shape.outline === 'round' ? shape.diameterM : shape.depthM;
         const ramped = game.course.obstacles?.some((one) => one.object === 'ramp') ?? false;
-        return { chance: ramped ? RAMP_SPEED_CHANCE * passChance(shot, width / 2) : stopChance(shot, width / 2 + ball.radiusM), firstShare: 1, airS };
+        return { chance: ramped ? rampChance(shot, width / 2, depth / 2) : stopChance(shot, width / 2 + ball.radiusM), firstShare: 1, airS };
       }
       case 'flat':
         return rings(stopChance(shot, shape.diameterM / 2 - ball.radiusM / 2), stopChance(shot, shape.diameterM / 2 + ball.radiusM), airS, task);
       case 'block':
-        return { chance: clear * passChance(shot, shape.widthM / 2 + ball.radiusM), firstShare: 1, airS };
+        return { chance: passChance(shot, shape.widthM / 2 + ball.radiusM, barred), firstShare: 1, airS };
     }
   }
   if (IMPLEMENTS[game.kit.implement].moves === 'glides' || shape.kind === 'flat') {
@@ -270,9 +271,6 @@ function wallBehind(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget)
   return along > length && along < length + 3 && aside < 1 ? { wallM: along, backM: along - length } : null;
 }
 
-/** A ball rolled up a ramp into a box must have a speed between too slow and too fast: the share that has. Assumed. */
-const RAMP_SPEED_CHANCE = 0.75;
-
 /** Inside counts as the first success; between the two rings as the second, where the task has one. */
 function rings(inside: number, touching: number, airS: number, task: Task): Success {
   const two = (task.ends ?? []).filter((end) => end.as === 'success').length > 1;
@@ -286,23 +284,19 @@ function keeperWidth(game: Pick<Game, 'course'>, goal: PlacedTarget): number {
   return keeper ? 0.4 : 0;
 }
 
-/** Chance that nothing stands in the way: things within the spread of the roll, other than a ramp or the goal's keeper. */
-function clearWay(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, shot: GroundShot): number {
-  let clear = 1;
-  const length = distanceM(spot, thing);
-  for (const obstacle of game.course.obstacles ?? []) {
-    if (obstacle.object === 'ramp' || distanceM(obstacle, thing) < 0.6) continue;
-    const along = ((obstacle.xM - spot.xM) * (thing.xM - spot.xM) + (obstacle.yM - spot.yM) * (thing.yM - spot.yM)) / Math.max(0.01, length);
-    if (along <= 0 || along >= length) continue;
-    const aside = Math.abs((obstacle.xM - spot.xM) * (thing.yM - spot.yM) - (obstacle.yM - spot.yM) * (thing.xM - spot.xM)) / Math.max(0.01, length);
+/** Directions in which something stands in the way, other than a ramp or the goal's keeper. */
+function barredWays(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, { ball }: GroundShot): readonly Barred[] {
+  const length = Math.max(0.01, distanceM(spot, thing));
+  const [forwardX, forwardY] = [(thing.xM - spot.xM) / length, (thing.yM - spot.yM) / length];
+  return (game.course.obstacles ?? []).flatMap((obstacle) => {
+    if (obstacle.object === 'ramp' || distanceM(obstacle, thing) < 0.6) return [];
+    const along = (obstacle.xM - spot.xM) * forwardX + (obstacle.yM - spot.yM) * forwardY;
+    if (along <= 0 || along >= length) return [];
+    const aside = (obstacle.yM - spot.yM) * forwardX - (obstacle.xM - spot.xM) * forwardY;
     const shape = shapeOf(obstacle);
-    const half = ('widthM' in shape ? shape.widthM : 0.3) / 2 + shot.ball.radiusM;
-    if (aside > half + 1) continue;
-    const near = passChance({ ...shot, distanceM: along }, Math.max(0.001, aside + half));
-    const past = aside > half ? passChance({ ...shot, distanceM: along }, aside - half) : 0;
-    clear *= 1 - Math.max(0, near - past) / (aside > half ? 2 : 1);
-  }
-  return clear;
+    const half = ('widthM' in shape ? shape.widthM : 0.3) / 2 + ball.radiusM;
+    return [{ from: (aside - half) / along, to: (aside + half) / along }];
+  });
 }
 
 /** A plane that flies as far as it is meant to within its spread, and as straight: the chance that it lies within a radius. */

@@ -99,6 +99,11 @@ export const CARRY_PAST_M = 1.2;
 /** Nobody rolls slower than this when the ball is to pass, m/s. Assumed. */
 export const LEAST_ROLL_SPEED = 1.6;
 
+/**
+ * A ball rolled up a small ramp flies so far from its lip before it comes down, metres (a lip of 10 cm at 2 m/s: √(2h/g)·v = 0.29). Assumed.
+ */
+export const RAMP_CARRY_M = 0.3;
+
 /** Density of air, kg/m³ (International Standard Atmosphere at 15 °C, sea level: 1.225). */
 export const AIR_DENSITY = 1.225;
 /** Drag of an upright tube or bottle across the wind: .7–1.1. Assumed. */

@@ -13,6 +13,7 @@ import {
   GROUND_SPREAD,
   LEAST_ROLL_SPEED,
   OTHER_HAND_FACTOR,
+  RAMP_CARRY_M,
   ROLLING,
   SOFT_ROLL_BELOW,
   type BodyForm,
@@ -70,18 +71,39 @@ function meantSpeed(shot: GroundShot, mu: number): number {
   return Math.min(topGroundSpeed(shot.thrower.ageYears), Math.max(LEAST_ROLL_SPEED, speedFor(shot.distanceM + CARRY_PAST_M, mu)));
 }
 
+/** Directions that are barred by something on the way: from and to, as the tangent of the angle to the line of the roll. */
+export interface Barred {
+  readonly from: number;
+  readonly to: number;
+}
+
 /**
- * Chance that a ball meant to pass (or strike) what lies `distanceM` off does so: within ± halfWidthM sideways, and not stopped short.
- * Lateral Φ × [1 − Φ((√(2µgD) − v̄)/σv)].
+ * Chance that a ball meant to pass (or strike) what lies `distanceM` off does so: within ± halfWidthM sideways, in no barred direction, and
+ * not stopped short. Lateral Φ × [1 − Φ((√(2µgD) − v̄)/σv)].
  */
-export function passChance(shot: GroundShot, halfWidthM: number): number {
+export function passChance(shot: GroundShot, halfWidthM: number, barred: readonly Barred[] = []): number {
   if (shot.distanceM <= 0) return 1;
   const mu = rollingResistance(shot.ball, shot.surface);
   const errors = groundErrors(shot.technique, shot.thrower);
   const speed = meantSpeed(shot, mu);
-  const across = withinChance(halfWidthM, shot.distanceM * Math.tan(errors.azimuthSd));
+  const spread = Math.tan(errors.azimuthSd);
+  const wide = halfWidthM / shot.distanceM;
   const short = normalCdf((speedFor(shot.distanceM, mu) - speed) / (speed * errors.speedShareSd));
-  return across * (1 - short);
+  return (withinChance(wide, spread) - barredShare(wide, barred, spread)) * (1 - short);
+}
+
+/** Share of the directions within ± wide that are barred; what is barred twice counts once. */
+function barredShare(wide: number, barred: readonly Barred[], spread: number): number {
+  let share = 0;
+  let done = -wide;
+  for (const { from, to } of barred.toSorted((one, other) => one.from - other.from)) {
+    const start = Math.max(done, from);
+    const end = Math.min(wide, to);
+    if (end <= start) continue;
+    share += normalCdf(end / spread) - normalCdf(start / spread);
+    done = end;
+  }
+  return share;
 }
 
 /** Speed with which a ball meant for it arrives, m/s; 0 when it stops short. */
@@ -89,6 +111,16 @@ export function arrivalSpeed(shot: GroundShot): number {
   const mu = rollingResistance(shot.ball, shot.surface);
   const speed = meantSpeed(shot, mu);
   return Math.sqrt(Math.max(0, speed * speed - 2 * mu * GRAVITY * shot.distanceM));
+}
+
+/**
+ * Chance that a ball rolled up a ramp comes down in a box behind it: sideways into its width, and with a speed between too slow and too
+ * fast. From the lip it flies as far as its speed squared, so that the spread of the flight is twice that of the speed.
+ */
+export function rampChance(shot: GroundShot, halfWidthM: number, halfDepthM: number): number {
+  const errors = groundErrors(shot.technique, shot.thrower);
+  const across = withinChance(halfWidthM, shot.distanceM * Math.tan(errors.azimuthSd));
+  return across * withinChance(halfDepthM, 2 * RAMP_CARRY_M * errors.speedShareSd);
 }
 
 /** Seconds that the ball rolls to what it is meant for, by its mean speed on the way. */
