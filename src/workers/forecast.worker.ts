@@ -5,7 +5,7 @@ import { resolveLevel } from '@/core/rules/level';
 import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { BAND_CHANCES, chanceTable, depthGrid, floorChance, floorGrid, type ChanceTable, type DepthGrid } from '@/core/forecast/depth';
-import { forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
+import { DESK_SEED, forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
 import { readRack, type RackShelf, type RackTable } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { targetOf } from '@/core/course/geometry';
@@ -42,7 +42,6 @@ export interface ForecastAnswer {
   readonly floorKey: string;
 }
 
-const SEED = 20260801;
 const SOUNDING_GAP_M = 0.6;
 
 let table: { key: string; read: ChanceTable | null } | null = null;
@@ -128,7 +127,7 @@ const api = {
     const target = targetOf(shown);
     const floorKey = `${tableKey(shown, ageYears)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad}`;
     return {
-      levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: SEED, shelf: shelfOf(racks) }) })),
+      levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: DESK_SEED, shelf: shelfOf(racks) }) })),
       floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears),
       floorKey,
     };

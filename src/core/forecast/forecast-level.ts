@@ -71,6 +71,9 @@ const CLASS_DOUBT = 1.25;
 /** A histogram has at most about so many columns. */
 const MOST_COLUMNS = 60;
 
+/** The seed of the figures on a desk: the same everywhere, so that the same game shows the same figures. */
+export const DESK_SEED = 20260801;
+
 /** Forecast of one level for children of this age, with the spread of skill between children. Throws only on a game that was not read. */
 export function forecastLevel(game: Game, levelIndex: number, ask: ForecastAsk): LevelForecast {
   return forecastSetUp(resolveLevel(game, levelIndex), ask);
