@@ -16,7 +16,7 @@ import { fitClass, type FittedClass, type Observed } from '@/core/progress/fit';
 import { judge } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
 import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/engine';
+import { replay } from '@/core/rules/replay';
 import { gapsOf } from '@/core/rules/gaps';
 import type { Game } from '@/core/rules/game';
 import { levelGame, resolveLevel } from '@/core/rules/level';

@@ -3,7 +3,7 @@ import { starter, STARTERS } from '../../../tests/examples/starters';
 import { chanceWords, restsOnWords } from '../forecast/words';
 import { forecastLevel } from '../forecast/forecast-level';
 import { AIMED, AIMED_IDS, outlineWidthM, shapeOf, type AimedId } from '../objects/catalogue';
-import { leversBetween } from '../rules/gaps';
+import { leversBetween } from '../rules/levers';
 import { resolveLevel } from '../rules/level';
 import { readGame } from '../rules/read-game';
 import { withFloor } from '../course/move';

@@ -196,6 +196,35 @@ describe('judging every kind of rule', () => {
     });
     expect(verdictOf('oilskin-dash', { events: typed('oilskin-dash', [null]), total: 30 }).kind).toBe('sum');
   });
+  it('a set-up with one mark cannot give what only the far mark gives, and says so', () => {
+    const one = { implement: 'sock-ball' as const, targets: [], distancesM: [1.5] };
+    expect(verdictOf('ferry-fares', { total: 6, setUp: one }).kind).toBe('clean');
+    expect(verdictOf('ferry-fares', { total: 7, setUp: one })).toMatchObject({
+      kind: 'impossible',
+      reasons: [{ place: '/goes/0/total', sentence: '7 points cannot be made from what this game gives with 1 mark set out.' }],
+    });
+    expect(verdictOf('ferry-fares', { total: 7 }).kind).toBe('clean');
+  });
+  it('a sheet for six pins when five were set up has no 180', () => {
+    const five = { implement: 'playground-ball' as const, targets: Array<'small-bottle'>(5).fill('small-bottle'), distancesM: [2.5] };
+    expect(verdictOf('loch-frames', { total: 160, setUp: five }).reasons[0]!.sentence).toBe(
+      '160 points cannot be with 5 targets set out: the most is 150.',
+    );
+    expect(verdictOf('loch-frames', { total: 150, setUp: five }).kind).toBe('clean');
+  });
+  it('a total alone that nobody can throw in the time is doubted, not forbidden', () => {
+    expect(verdictOf('ferry-fares', { total: 400 })).toMatchObject({ kind: 'doubtful', reasons: [{ place: '/goes/0/total' }] });
+    expect(verdictOf('ferry-fares', { total: 40 }).kind).toBe('clean');
+  });
+  it('more tries than the rules allow cannot be, whatever they measured', () => {
+    const at = resolveLevel(starter('drop-anchor'), 1);
+    const lengths = Array.from({ length: 7 }, (_, n): PlayEvent => ({ do: 'attempt', t: 3000 * (n + 1), lengthMm: 300 }));
+    const events: PlayEvent[] = [...lengths, { do: 'finish', t: 30_000, why: 'stopped' }];
+    expect(at.parts[0]!.stop[0]!.if[0]).toEqual(['attempts', '>=', 6]);
+    expect(verdictOf('drop-anchor', { events, counting: 'successes', total: 300 }).reasons[0]!.sentence).toBe(
+      '7 tries were counted; there are only 6.',
+    );
+  });
   it('a go that does not say from how far it was played is incomplete', () => {
     expect(verdictOf('heron-strike', { total: 3, setUp: { implement: 'sock-ball', targets: [], distancesM: [] } })).toMatchObject({
       kind: 'incomplete',

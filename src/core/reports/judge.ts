@@ -7,7 +7,8 @@
  */
 import { distancesOf } from '../course/geometry';
 import { B, compile, UNSET, type PartProgram, type Program } from '../rules/compile';
-import { rawScore, replay, type Refusal, type State } from '../rules/engine';
+import { rawScore, type Refusal, type State } from '../rules/engine';
+import { replay } from '../rules/replay';
 import type { Game, Measure, Task } from '../rules/game';
 import { levelGame } from '../rules/level';
 import { measure, type Result } from '../rules/measure';

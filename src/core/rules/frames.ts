@@ -1,6 +1,7 @@
 /** The frame sheet: what fell, frame by frame, with the running total, read from the events. */
 import { AT, type PartProgram, type Program } from './compile';
-import { advance, popCount, start } from './engine';
+import { popCount, start } from './engine';
+import { advance } from './replay';
 import type { PlayEvent } from './play';
 
 export interface Frame {

@@ -4,7 +4,8 @@
  */
 import { drawU32, PURPOSE } from '../random/draw';
 import { AT, type Program } from './compile';
-import { advance, start, type State } from './engine';
+import { start, type State } from './engine';
+import { advance } from './replay';
 import { nextMoves, type NextMoves } from './next-moves';
 import type { CountingWay, PlayEvent } from './play';
 

@@ -66,8 +66,6 @@ function asSetUp(game: Game, { targets = Infinity, marks = Infinity }: Known): G
     const n = Math.min(group.n, most(group.kind));
     return { ...group, n, ...(group.value && { value: group.value.slice(0, n) }), ...(group.labels && { labels: group.labels.slice(0, n) }) };
   };
-  const fewer = <T>(placed: Readonly<Record<string, readonly T[]>>, n: number) =>
-    Object.fromEntries(Object.entries(placed).map(([id, list]) => [id, list.slice(0, Math.max(1, n))]));
   return {
     ...game,
     parts: game.parts.map((part) => ({
@@ -76,6 +74,11 @@ function asSetUp(game: Game, { targets = Infinity, marks = Infinity }: Known): G
     })),
     course: { ...game.course, places: fewer(game.course.places, marks), targets: fewer(game.course.targets, targets) },
   };
+}
+
+/** Of every group of what is placed the first few. */
+function fewer<T>(placed: Readonly<Record<string, readonly T[]>>, n: number): Record<string, readonly T[]> {
+  return Object.fromEntries(Object.entries(placed).map(([id, list]) => [id, list.slice(0, Math.max(1, n))]));
 }
 
 /** True when this total can be. */

@@ -8,7 +8,7 @@ import { chanceWords, restsOnWords } from '@/core/forecast/words';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { isAimed } from '@/core/levels/solve';
-import { leversBetween, type Lever } from '@/core/rules/gaps';
+import { leversBetween, type Lever } from '@/core/rules/levers';
 import { placeName } from '@/core/rules/sentences';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { Button } from '@/ui/button';

@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/engine';
+import { replay } from '@/core/rules/replay';
 import type { Game } from '@/core/rules/game';
 import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';

@@ -1,7 +1,8 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { AT, compile, type PartProgram, type Program } from '@/core/rules/compile';
-import { IN_FLIGHT_GRACE_MS, reduce, replay, undo, type State } from '@/core/rules/engine';
+import { IN_FLIGHT_GRACE_MS, type State } from '@/core/rules/engine';
+import { reduce, replay, undo } from '@/core/rules/replay';
 import type { Game } from '@/core/rules/game';
 import { measure, type Result } from '@/core/rules/measure';
 import { clockAt, nextMoves, type NextMoves } from '@/core/rules/next-moves';

@@ -5,7 +5,7 @@ import { goOf } from '@/core/reports/from-parts';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import type { Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/engine';
+import { replay } from '@/core/rules/replay';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';

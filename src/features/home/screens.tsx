@@ -6,7 +6,7 @@ import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/engine';
+import { replay } from '@/core/rules/replay';
 import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { plainText, sentencesOf } from '@/core/rules/sentences';

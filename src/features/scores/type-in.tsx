@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { v7 } from 'uuid';
 import type { Game } from '@/core/rules/game';
 import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/engine';
+import { replay } from '@/core/rules/replay';
 import { resolveLevel } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import type { AssignedSetUp } from '@/server/db/weeks';

@@ -1,0 +1,194 @@
+'use client';
+/** What is seen of a try: large buttons for its ends, pins by position, a count, a length, a face, a word, a thing of a list. */
+import { useEffect, useRef, useState } from 'react';
+import type { End } from '@/core/rules/game';
+import { placeName } from '@/core/rules/sentences';
+import { Ask, Entry, Failure, List, Said, Success } from './counter-style';
+import { Pins } from './pins';
+import type { PlayInHand, Seen } from './use-play';
+
+export interface Entering {
+  readonly onSeen: (seen: Seen) => void;
+}
+
+export function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { moves } = play;
+  const big = moves.ends.filter((end) => end.as !== 'seldom');
+  const hints = useHints(play);
+  const firstButton = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    firstButton.current?.focus({ preventScroll: true });
+  }, [moves.owed, moves.paused]);
+  const first = big.findIndex((end) => end.as === 'success');
+  return (
+    <>
+      {big.map((end, index) => {
+        const Shape = end.as === 'success' ? Success : Failure;
+        return (
+          <Shape
+            key={end.id}
+            type="button"
+            data-several={big.length > 2 || undefined}
+            onClick={() => onSeen({ end: end.id })}
+            ref={index === first ? firstButton : undefined}
+          >
+            {end.label}
+            {hints(end) && <span>{hints(end)}</span>}
+          </Shape>
+        );
+      })}
+    </>
+  );
+}
+
+/** "2 points from the middle mark", where the mark or the target says what a success gives. */
+function useHints({ moves }: PlayInHand): (end: End) => string {
+  return (end) => {
+    if (end.as !== 'success') return '';
+    const value = moves.values[moves.place];
+    if (value === undefined) return '';
+    const many = moves.values.length > 1;
+    const name = placeName(moves.place, moves.values.length);
+    return `${value} ${value === 1 ? 'point' : 'points'}${many ? ` from the ${name} mark` : ''}`;
+  };
+}
+
+export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { moves, program } = play;
+  const [fallen, setFallen] = useState<readonly number[]>([]);
+  const group = moves.task.at!;
+  const n = program.parts[moves.part]!.part.groups[group]!.n;
+  const spots = program.game.course.targets[group] ?? Array.from({ length: n }, (_, index) => ({ xM: 0, yM: index * 0.3 }));
+  const all = moves.standing;
+  return (
+    <>
+      <Pins
+        spots={spots}
+        standing={all}
+        fallen={fallen}
+        onToggle={(pin) => setFallen(fallen.includes(pin) ? fallen.filter((one) => one !== pin) : [...fallen, pin])}
+      />
+      <Success type="button" data-several onClick={() => onSeen({ felled: [...fallen].sort((a, b) => a - b) })}>
+        {fallen.length === 0 ? 'None fell' : `${fallen.length} fell`}
+      </Success>
+      {fallen.length < all.length && (
+        <Failure type="button" data-several onClick={() => onSeen({ felled: [...all] })}>
+          {all.length === n ? `All ${all.length} fell` : `The last ${all.length} fell`}
+        </Failure>
+      )}
+    </>
+  );
+}
+
+export function Counted({ onSeen }: Entering) {
+  const [number, setNumber] = useState(0);
+  return (
+    <>
+      <Entry>
+        <button type="button" aria-label="One fewer" onClick={() => setNumber(Math.max(0, number - 1))}>
+          −
+        </button>
+        <input
+          aria-label="How many so far"
+          inputMode="numeric"
+          value={number === 0 ? '' : number}
+          placeholder="0"
+          onChange={(event) => setNumber(Math.min(9999, Number(event.target.value.replace(/\D/g, ''))))}
+        />
+        <button type="button" aria-label="Ten more" onClick={() => setNumber(number + 10)}>
+          +10
+        </button>
+      </Entry>
+      <Success type="button" onClick={() => setNumber(number + 1)}>
+        One more
+      </Success>
+      <Failure
+        type="button"
+        onClick={() => {
+          onSeen({ count: number });
+          setNumber(0);
+        }}
+      >
+        Write down {number}
+      </Failure>
+    </>
+  );
+}
+
+export function Measured({ onSeen }: Entering) {
+  const [written, setWritten] = useState('');
+  const centimetres = Number(written.replace(',', '.'));
+  const valid = written.trim() !== '' && Number.isFinite(centimetres) && centimetres >= 0 && centimetres <= 10_000;
+  return (
+    <>
+      <Said>How many centimetres?</Said>
+      <Entry data-words>
+        <input aria-label="Centimetres" inputMode="decimal" value={written} onChange={(event) => setWritten(event.target.value)} />
+      </Entry>
+      <Success type="button" disabled={!valid} onClick={() => onSeen({ lengthMm: Math.round(centimetres * 10) })}>
+        Write it down
+      </Success>
+    </>
+  );
+}
+
+export function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
+  return (
+    <>
+      <Ask>What does it show?</Ask>
+      {(play.moves.task.faces ?? []).map((face, index) => (
+        <Failure key={face} type="button" data-several onClick={() => onSeen({ face: index })}>
+          {face}
+        </Failure>
+      ))}
+    </>
+  );
+}
+
+export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const [written, setWritten] = useState('');
+  const found = play.moves.ends.find((end) => end.as === 'success');
+  const not = play.moves.ends.find((end) => end.as === 'failure');
+  return (
+    <>
+      <Entry data-words>
+        <input aria-label="The word" value={written} maxLength={40} placeholder="what is it?" onChange={(event) => setWritten(event.target.value)} />
+      </Entry>
+      {found && (
+        <Success type="button" onClick={() => onSeen({ end: found.id, ...(written.trim() ? { text: written.trim() } : {}) })}>
+          {found.label}
+        </Success>
+      )}
+      {not && (
+        <Failure type="button" onClick={() => onSeen({ end: not.id })}>
+          {not.label}
+        </Failure>
+      )}
+    </>
+  );
+}
+
+export function Checklist({ play }: { play: PlayInHand }) {
+  const aim = play.moves.aim!;
+  const found = play.moves.ends.find((end) => end.as === 'success');
+  return (
+    <List aria-label="Tap what you find">
+      {Array.from({ length: aim.n }, (_, item) => (
+        <li key={item}>
+          <button
+            type="button"
+            disabled={!aim.options.includes(item)}
+            onClick={() => {
+              if (!found) return;
+              if (aim.at !== item) play.choose(aim.group, item);
+              play.attempt({ end: found.id });
+            }}
+          >
+            <span aria-hidden>{aim.options.includes(item) ? '○' : '●'}</span>
+            {aim.labels[item] ?? `thing ${item + 1}`}
+          </button>
+        </li>
+      ))}
+    </List>
+  );
+}
