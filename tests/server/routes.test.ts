@@ -1,3 +1,4 @@
+import { MODEL_VERSION } from '@/core/forecast/chances';
 import { createHash } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
@@ -266,7 +267,7 @@ describe('games', () => {
     const row = await firstRow<Record<string, unknown>>('SELECT * FROM assignments WHERE id = ?', [
       toBytes((await week.assignment(school.childIds[0]!)).id),
     ]);
-    expect(row).toMatchObject({ level_id: 'level-1', model_version: 2 });
+    expect(row).toMatchObject({ level_id: 'level-1', model_version: MODEL_VERSION });
     expect(row!['par']).toBeGreaterThan(0);
     expect(row!['seed']).toEqual(expect.any(Number));
     const { setUp } = await week.assignment(school.childIds[0]!);

@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { AT, compile, Phase, type Program } from '@/core/rules/compile';
-import { reduce, replay, start, undo } from '@/core/rules/engine';
+import { start } from '@/core/rules/engine';
+import { reduce, replay, undo } from '@/core/rules/replay';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';

@@ -105,4 +105,32 @@ describe('npx lochside', () => {
     expect(JSON.parse(done.stdout)).toMatchObject({ plays: 300 });
     expect(lochside('forecast', game, '--age', 'old').status).toBe(2);
   });
+  it('forecasts pins from the tables that are shipped, and a class from its own attempts', () => {
+    const pins = lochside('forecast', starterFile('skittle-stair'), '--age', '9', '--plays', '200');
+    expect(pins.stderr).not.toContain('rolling');
+    expect(JSON.parse(pins.stdout)).toMatchObject({ rough: 'none', restsOn: 0 });
+    const reports = file(
+      'reports.csv',
+      [
+        'child,age,technique,implement,target,distance_m,attempts,hits',
+        'Ada K,8,overarm,foam-ball,box,2,20,17',
+        'Bo L,8,overarm,foam-ball,box,2,20,18',
+      ].join('\n'),
+    );
+    const known = lochside('forecast', starterFile('catch-the-ferry'), '--age', '8', '--plays', '200', '--reports', reports);
+    const assumed = lochside('forecast', starterFile('catch-the-ferry'), '--age', '8', '--plays', '200');
+    const chanceIn = (out: string) => (JSON.parse(out) as { restsOn: number; chance: { chance: number; low: number; high: number } }).chance;
+    expect(JSON.parse(known.stdout)).toMatchObject({ restsOn: 40 });
+    expect(chanceIn(known.stdout).chance).toBeGreaterThan(chanceIn(assumed.stdout).chance);
+    const worse = lochside('forecast', starterFile('catch-the-ferry'), '--reports', file('worse.csv', 'child,age\nAda K,8'));
+    expect(worse.status).toBe(2);
+    expect(worse.stderr).toContain('has no column technique');
+  }, 120_000);
+  it('knows fewer pins and marks', () => {
+    const five = lochside('totals', starterFile('loch-frames'), '--targets', '5');
+    expect(JSON.parse(five.stdout)).toMatchObject({ most: 150 });
+    const near = lochside('totals', starterFile('harbour-mouth'), '--marks', '4');
+    expect(JSON.parse(near.stdout)).toMatchObject({ most: 4 });
+    expect(lochside('totals', starterFile('harbour-mouth'), '--marks', 'none').status).toBe(2);
+  }, 120_000);
 });

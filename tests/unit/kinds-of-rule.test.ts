@@ -1,7 +1,8 @@
 /** Every kind of rule, worked by hand from its rules: what a teacher would write beside the sum. docs/coverage.md lists them. */
 import { describe, expect, it } from 'vitest';
 import { compile, type Program } from '@/core/rules/compile';
-import { replay, start } from '@/core/rules/engine';
+import { start } from '@/core/rules/engine';
+import { replay } from '@/core/rules/replay';
 import { framesOf } from '@/core/rules/frames';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';

@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { distancesOf, marksOf, targetOf } from '@/core/course/geometry';
 import { sensibleStart } from '@/core/course/sensible-start';
+import { AIMED } from '@/core/objects/catalogue';
 import { resolveLevel } from '@/core/rules/level';
 import { readGame } from '@/core/rules/read-game';
 import { teachingPoints } from '@/core/sheet/teaching-points';
@@ -83,6 +84,35 @@ describe('the draft on the chart table', () => {
       expect(spot.yM).toBeLessThanOrEqual(2);
     }
     expect(readGame(small.now.game)).toMatchObject({ ok: true });
+  });
+  it('what was asked for stays with the draft until something is moved, and comes back with undo', () => {
+    const solved = after({ do: 'solve', chances: [0.7, 0.5, 0.3] });
+    expect(solved.now.asked).toEqual([0.7, 0.5, 0.3]);
+    const named = changeDraft(solved, { do: 'title', title: 'Another' });
+    expect(named.now.asked).toEqual([0.7, 0.5, 0.3]);
+    const moved = changeDraft(named, { do: 'move', level: 0, thing: { kind: 'place', group: 'mark', index: 0 }, to: { xM: 2, yM: 1 } });
+    expect(moved.now.asked).toEqual([]);
+    expect(changeDraft(moved, { do: 'undo' }).now.asked).toEqual([0.7, 0.5, 0.3]);
+  });
+  it('a target is made as wide as is typed, within what such things measure in homes', () => {
+    const wide = (history: DraftHistory) => targetOf(resolveLevel(history.now.game, 2))!.widthM;
+    const set = (widthM: number) => after({ do: 'set-width', level: 1, group: 'aim', index: 0, widthM });
+    expect(wide(set(0.5))).toBe(0.5);
+    expect(wide(set(9))).toBe(AIMED.box.sizeM[1]);
+    expect(wide(set(0.01))).toBe(AIMED.box.sizeM[0]);
+    // Another thing is as wide as its kind.
+    const swapped = changeDraft(set(0.5), { do: 'slot', slot: 'target', value: 'bucket' });
+    expect(targetOf(swapped.now.game)).toMatchObject({ object: 'bucket' });
+    expect(targetOf(swapped.now.game)!.widthM).toBeUndefined();
+  });
+  it('nothing happens to a thing that is not there', () => {
+    const history = begin(game, 8);
+    for (const action of [
+      { do: 'move', level: 0, thing: { kind: 'obstacle', index: 3 }, to: { xM: 1, yM: 1 } },
+      { do: 'set-width', level: 0, group: 'nowhere', index: 0, widthM: 0.4 },
+      { do: 'set-distance', level: 0, group: 'nowhere', mark: 0, distanceM: 2 },
+    ] as const)
+      expect(changeDraft(history, action).now.game).toBe(game);
   });
   it('every kind of change gives a game that reads', () => {
     const actions: DraftAction[] = [

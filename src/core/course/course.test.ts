@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { starter, STARTERS } from '../../../tests/examples/starters';
 import { AIMED, IMPLEMENTS, MARKERS, outlineWidthM, THROWN_AT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
@@ -178,6 +179,30 @@ describe('taking hold of what stands on the floor', () => {
     const line = withThingAt(game, 1, { kind: 'place', group: 'line', index: 0 }, { xM: 1, yM: 1 });
     expect(resolveLevel(line, 1).course.places['line']![0]).toEqual({ xM: 1, yM: 1 });
     expect(resolveLevel(line, 0).course.places).toEqual(resolveLevel(game, 0).course.places);
+  });
+  it('what is moved is where it was put, and nothing else is: laws over every thing of a card of stations', () => {
+    const game = starter('regatta-day');
+    const things = thingsOf(resolveLevel(game, 1));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: things.length - 1 }),
+        fc.double({ min: 0.5, max: 6, noNaN: true }),
+        fc.double({ min: 0.5, max: 3.5, noNaN: true }),
+        (which, xM, yM) => {
+          const thing = things[which]!;
+          const moved = withThingAt(game, 1, thing, { xM, yM });
+          expect(spotOf(resolveLevel(moved, 1).course, thing)!.xM).toBeCloseTo(xM, 2);
+          expect(spotOf(resolveLevel(moved, 1).course, thing)!.yM).toBeCloseTo(yM, 2);
+          things.forEach((other, index) => {
+            if (index !== which) expect(spotOf(resolveLevel(moved, 1).course, other)).toEqual(spotOf(resolveLevel(game, 1).course, other));
+          });
+          // And back again.
+          const back = withThingAt(moved, 1, thing, spotOf(resolveLevel(game, 1).course, thing)!);
+          expect(spotOf(resolveLevel(back, 1).course, thing)!.xM).toBeCloseTo(spotOf(resolveLevel(game, 1).course, thing)!.xM, 2);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
   it('a set stops at the wall as a whole', () => {
     const game = starter('loch-frames');

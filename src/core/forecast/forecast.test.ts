@@ -1,9 +1,11 @@
+import { starter } from '../../../tests/examples/starters';
 import { describe, expect, it } from 'vitest';
 import { distancesOf, marksOf, targetOf } from '../course/geometry';
 import { sensibleStart, withMarks } from '../course/sensible-start';
 import { fairPoints, solveMarks } from '../levels/solve';
 import { compile } from '../rules/compile';
-import { replay, start } from '../rules/engine';
+import { start } from '../rules/engine';
+import { replay } from '../rules/replay';
 import { resolveLevel } from '../rules/level';
 import { measure } from '../rules/measure';
 import type { PlayEvent } from '../rules/play';
@@ -165,6 +167,16 @@ describe('the set-up for a family', () => {
     expect(setUp.places.map((place) => place.name)).toEqual(['near', 'middle', 'far']);
     setUp.places.forEach((place) => expect(Math.abs(place.lengthM - place.designM)).toBeLessThanOrEqual(stepLengthM(8) / 4 + 1e-9));
     expect(setUp.directions[1]).toMatch(/^Walk \d+½? steps? away from it\. Put a sock there: the near mark\.$/);
+  });
+  it('says how wide a thing is where that is told, and what each place of a card is walked away from', () => {
+    const wide = {
+      ...level,
+      course: { ...level.course, targets: { aim: level.course.targets['aim']!.map((target) => ({ ...target, widthM: 0.4 })) } },
+    };
+    expect(setUpFor(wide, 0.5).things.map((thing) => thing.hint)).toContainEqual(expect.stringMatching(/^About 40 cm wide\. /));
+    const regatta = setUpFor(resolveLevel(starter('regatta-day'), 1), 0.5);
+    expect(regatta.directions.some((line) => /away from the cardboard box/.test(line))).toBe(true);
+    expect(regatta.directions.some((line) => /away from the loop of string/.test(line))).toBe(true);
   });
   it('moves the marks to where the paces really end', () => {
     const paced = pacedGame(level, 0.5);
