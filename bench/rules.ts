@@ -1,4 +1,5 @@
 /** What the rules cost: ratios from one run, so that the machine does not matter. */
+import RAPIER from '@dimforge/rapier3d-compat';
 import { contours } from 'd3-contour';
 import { Bench } from 'tinybench';
 import { sensibleStart } from '@/core/course/sensible-start';
@@ -7,6 +8,8 @@ import { childTables } from '@/core/forecast/attempts';
 import { BAND_CHANCES, floorChance, floorGrid } from '@/core/forecast/depth';
 import { forecastLevel } from '@/core/forecast/forecast-level';
 import { fallTable } from '@/core/forecast/pins';
+import { racksOf, wholeRack, type RackShelf } from '@/core/forecast/racks';
+import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { simulateGo } from '@/core/forecast/simulate';
 import { solveLevel } from '@/core/levels/solve';
 import { IMPLEMENTS } from '@/core/objects/catalogue';
@@ -122,7 +125,7 @@ export async function benchRules(say: Say): Promise<void> {
   say('sixty-second games a second on one core', `${Math.round(games).toLocaleString('en-GB')}`, '≥ 200,000', games >= 200_000);
   say('checking a report', `${us('check').toFixed(0)} µs`, '< 1000 µs', us('check') < 1000);
   if (sink === 0.5) throw new Error('never');
-  benchForecast(say, base, game, draw);
+  await benchForecast(say, base, game, draw);
 }
 
 /** The fastest of several runs, milliseconds. */
@@ -136,7 +139,7 @@ function fastest(runs: number, work: () => unknown): number {
   return best;
 }
 
-function benchForecast(say: Say, base: Game, sumGame: Game, drawUs: number): void {
+async function benchForecast(say: Say, base: Game, sumGame: Game, drawUs: number): Promise<void> {
   const ages = [5, 6, 7, 8, 9, 10, 11];
   const allOf = (game: Game) =>
     fastest(3, () => ages.forEach((ageYears) => [0, 1, 2].forEach((index) => forecastLevel(game, index, { ageYears, plays: 4000, seed: 1 }))));
@@ -164,6 +167,19 @@ function benchForecast(say: Say, base: Game, sumGame: Game, drawUs: number): voi
     60,
   );
   within(
+    'the same from the shipped table of rigid bodies',
+    fastest(5, () => pinTable(pins, shippedRacks)(63)),
+    5,
+  );
+  await RAPIER.init();
+  const level = resolveLevel(pins, 1);
+  const [rack] = racksOf(level, programOf(level));
+  within(
+    'a table of rigid bodies for six pins, in the background',
+    fastest(1, () => wholeRack(RAPIER, rack!)),
+    10_000,
+  );
+  within(
     'a frames game forecast from nothing, 2,000 plays (rough)',
     fastest(2, () => forecastLevel(pins, 1, { ageYears: 9, plays: 2000, seed: 1 })),
     1500,
@@ -187,12 +203,8 @@ function contoured(game: Game): number {
     .thresholds([...BAND_CHANCES])(Array.from(grid.chance)).length;
 }
 
-function pinTable(game: Game): ReturnType<typeof fallTable> {
+function pinTable(game: Game, shelf?: RackShelf): ReturnType<typeof fallTable> {
   const level = resolveLevel(game, 1);
-  return fallTable(level.course.targets['pin']!, level.course.places['line']![0]!, {
-    technique: 'roll',
-    thrower: { ageYears: 9 },
-    ball: IMPLEMENTS['playground-ball'],
-    surface: 'hard',
-  });
+  const shot = { technique: 'roll', thrower: { ageYears: 9 }, ball: IMPLEMENTS['playground-ball'], surface: 'hard' } as const;
+  return fallTable(level.course.targets['pin']!, level.course.places['line']![0]!, shot, shelf);
 }

@@ -6,7 +6,7 @@ import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { BAND_CHANCES, chanceTable, depthGrid, floorChance, floorGrid, type ChanceTable, type DepthGrid } from '@/core/forecast/depth';
 import { DESK_SEED, forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
-import { readRack, type RackShelf, type RackTable } from '@/core/forecast/racks';
+import { shelfOf, type RackShelf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { targetOf } from '@/core/course/geometry';
 
@@ -109,16 +109,13 @@ function floorDepth(level: Game, ageYears: number): FloorDepth {
   return { bands, soundings };
 }
 
-const readRacks = new Map<string, RackTable | undefined>();
+let shelf: { of: string; read: RackShelf } = { of: '', read: shippedRacks };
 
-/** The tables that came with the request, each read once, and those that are shipped. */
-function shelfOf(racks: Readonly<Record<string, string>>): RackShelf {
-  return (key) => {
-    const text = racks[key];
-    if (text === undefined) return shippedRacks(key);
-    if (!readRacks.has(key)) readRacks.set(key, readRack(text));
-    return readRacks.get(key);
-  };
+/** The tables that came with the request and those that are shipped; the last shelf is kept. */
+function racksShelf(racks: Readonly<Record<string, string>>): RackShelf {
+  const of = Object.keys(racks).sort().join('\n');
+  if (shelf.of !== of) shelf = { of, read: shelfOf(racks, shippedRacks) };
+  return shelf.read;
 }
 
 const api = {
@@ -127,7 +124,10 @@ const api = {
     const target = targetOf(shown);
     const floorKey = `${tableKey(shown, ageYears)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad}`;
     return {
-      levels: levels.map((index) => ({ index, forecast: forecastLevel(game, index, { ageYears, plays, seed: DESK_SEED, shelf: shelfOf(racks) }) })),
+      levels: levels.map((index) => ({
+        index,
+        forecast: forecastLevel(game, index, { ageYears, plays, seed: DESK_SEED, shelf: racksShelf(racks) }),
+      })),
       floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears),
       floorKey,
     };

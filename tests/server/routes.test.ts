@@ -1,4 +1,10 @@
+import { withThingAt } from '@/core/course/move';
 import { MODEL_VERSION } from '@/core/forecast/chances';
+import { RACK_SHOTS, racksOf, writeRack } from '@/core/forecast/racks';
+import { compile } from '@/core/rules/compile';
+import { resolveLevel } from '@/core/rules/level';
+import { starter } from '../examples/starters';
+import { POST as importGame } from '@/app/api/v1/games/import/route';
 import { createHash } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
@@ -19,7 +25,7 @@ import { hashToken } from '@/server/auth/tokens';
 import { childrenOf } from '@/server/db/children';
 import { classesOf } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
-import { toBytes } from '@/server/db/ids';
+import { toBytes, type Uuid } from '@/server/db/ids';
 import { firstRow, pool, rows } from '@/server/db/pool';
 import type { ClassWeek } from '@/server/scores/class-week';
 import { dayPlus, schoolDay, schoolYearOf } from '@/server/school-calendar';
@@ -272,6 +278,48 @@ describe('games', () => {
     expect(row!['seed']).toEqual(expect.any(Number));
     const { setUp } = await week.assignment(school.childIds[0]!);
     setUp.distancesM.forEach((length) => expect((2 * length) / setUp.stepM).toBeCloseTo(Math.round((2 * length) / setUp.stepM), 1));
+  });
+});
+
+describe('pins that a desk has worked out', () => {
+  it('give the par that was shown there; rubbish in place of a table is refused and sends nothing', async () => {
+    const school = await makeSchool();
+    const cookie = await school.cookie('teacher');
+    const frames = starter('loch-frames');
+    const moved = withThingAt(frames, 0, { kind: 'place', group: 'line', index: 0 }, { xM: 1.73, yM: 1.1 });
+    const added = await call(importGame, '/', { cookie, body: { game: { ...moved, ageYears: 9 }, ageYears: 9 } });
+    const { id: gameId } = added.answer as { id: string };
+    const level = resolveLevel(moved, 0);
+    const compiled = compile(level);
+    if (!compiled.ok) throw new Error('frames compile');
+    const [rack] = racksOf(level, compiled.value);
+    const all = writeRack(new Uint16Array(RACK_SHOTS).fill(63));
+    const week = (racks: unknown) => ({
+      classId: school.classId,
+      gameId,
+      levelId: 'level-1',
+      dueOn: schoolDay(new Date(), 'Europe/London'),
+      warmUp: '',
+      diary: '',
+      note: '',
+      racks,
+    });
+    const weeks = () => firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM weeks WHERE class_id = ?', [toBytes(school.classId)]);
+    expect((await call(assign, '/', { cookie, body: week({ [rack!.key]: 'fff' }) })).status).toBe(400);
+    expect(Number((await weeks())!.n)).toBe(0);
+    const parOf = async (racks: unknown) => {
+      const answer = await call(assign, '/', { cookie, body: week(racks) });
+      expect(answer.status).toBe(201);
+      const { id } = answer.answer as { id: Uuid };
+      const row = await firstRow<{ par: number }>(
+        'SELECT a.par FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = ? LIMIT 1',
+        [toBytes(id)],
+      );
+      return row!.par;
+    };
+    const rough = await parOf({});
+    // Where every ball that arrives fells all six there is little below the most.
+    expect(await parOf({ [rack!.key]: all })).toBeGreaterThan(rough + 20);
   });
 });
 

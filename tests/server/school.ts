@@ -87,6 +87,7 @@ export async function sendTo(school: TestSchool): Promise<{
       warmUp: 'w',
       diary: 'd',
       note: '',
+      racks: {},
       today,
     },
     now,

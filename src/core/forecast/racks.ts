@@ -164,6 +164,18 @@ export function racksOf(game: Game, program: Program): readonly Rack[] {
 }
 
 const DIGITS = 3;
+/** What a table looks like as text. */
+export const RACK_TEXT = new RegExp(`^[0-9a-f]{${RACK_SHOTS * DIGITS}}$`);
+
+/** A shelf of tables that are given as text, each read once, before another shelf. */
+export function shelfOf(texts: Readonly<Record<string, string>>, rest: RackShelf): RackShelf {
+  const read = new Map<string, RackTable | undefined>();
+  return (key) => {
+    if (!Object.hasOwn(texts, key)) return rest(key);
+    if (!read.has(key)) read.set(key, readRack(texts[key]!));
+    return read.get(key) ?? rest(key);
+  };
+}
 
 /** A table as text: three hexadecimal digits a shot. */
 export function writeRack(table: RackTable): string {
@@ -172,6 +184,6 @@ export function writeRack(table: RackTable): string {
 
 /** The table of a text; undefined for a text that is none. */
 export function readRack(text: string): RackTable | undefined {
-  if (text.length !== RACK_SHOTS * DIGITS || !/^[0-9a-f]+$/.test(text)) return undefined;
+  if (!RACK_TEXT.test(text)) return undefined;
   return Uint16Array.from({ length: RACK_SHOTS }, (_, shot) => parseInt(text.slice(shot * DIGITS, (shot + 1) * DIGITS), 16));
 }

@@ -275,6 +275,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           ageYears={ageYears}
           today={today}
           saveFirst={saveNow}
+          racks={racks.tables}
         />
       )}
     </Page>

@@ -31,6 +31,8 @@ export interface SendDialogProps {
   readonly ageYears: number;
   readonly today: string;
   readonly saveFirst: () => Promise<boolean>;
+  /** Tables of pins worked out on this desk, sent along so that par is the one that is shown here. */
+  readonly racks: Readonly<Record<string, string>>;
 }
 
 const WARM_UP = 'Five minutes: walk on the spot, big arm circles, ten slow squats, shake everything out.';
@@ -48,7 +50,7 @@ function focusWhenShown(link: HTMLAnchorElement | null): void {
 }
 
 /** Picks a class and a due day, and sends. */
-export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageYears, today, saveFirst }: SendDialogProps) {
+export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageYears, today, saveFirst, racks }: SendDialogProps) {
   const likely = classes.find((one) => one.ageYears === ageYears && one.children > 0) ?? classes.find((one) => one.children > 0) ?? classes[0];
   const [classId, setClassId] = useState(likely?.id ?? '');
   const [levelId, setLevelId] = useState<string | null>(null);
@@ -78,6 +80,7 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
       warmUp,
       diary,
       note,
+      racks,
     });
     setBusy(false);
     if (answer.ok && answer.value) setSent({ ...answer.value, classId });

@@ -95,6 +95,7 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
           warmUp: 'Five minutes: walk on the spot, big arm circles, ten slow squats, shake everything out.',
           diary: 'Write down how many minutes you moved each day.',
           note: '',
+          racks: {},
           today: day,
         },
         sentAt,

@@ -2,6 +2,7 @@
 import { distancesOf } from '@/core/course/geometry';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
+import { shelfOf, type RackShelf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
@@ -29,6 +30,8 @@ export interface WeekToSend {
   readonly warmUp: string;
   readonly diary: string;
   readonly note: string;
+  /** Tables of pins that the desk has worked out, by layout: par is then the one that was shown there. */
+  readonly racks: Readonly<Record<string, string>>;
   /** The day it is at the school. */
   readonly today: string;
 }
@@ -41,7 +44,7 @@ export interface SentWeek {
 }
 
 /** Each child's own set-up in whole half steps, and the par that goes with it; children alike share one forecast. */
-function assignmentsFor(game: Game, levelId: string, children: readonly Child[], classAge: number, seed: number): NewAssignment[] {
+function assignmentsFor(game: Game, levelId: string, children: readonly Child[], classAge: number, seed: number, shelf: RackShelf): NewAssignment[] {
   const level = resolveLevel(
     game,
     game.levels.findIndex((known) => known.id === levelId),
@@ -55,7 +58,7 @@ function assignmentsFor(game: Game, levelId: string, children: readonly Child[],
     let found = pars.get(key);
     if (!found) {
       const paced = pacedGame(level, stepM);
-      const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed, shelf: shippedRacks });
+      const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed, shelf });
       found = {
         par: forecast?.par ?? null,
         parLow: forecast?.likelyLow ?? null,
@@ -87,7 +90,7 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
   const children = await childrenOf(week.classId, week.today);
   if (children.length === 0) throw refuse(400, '/classId', 'There are no children in this class yet.', 'Add children first.');
   const seed = newId().readUInt32BE(12);
-  const assignments = assignmentsFor(read.value, week.levelId, children, toClass.ageYears, seed);
+  const assignments = assignmentsFor(read.value, week.levelId, children, toClass.ageYears, seed, shelfOf(week.racks, shippedRacks));
   return transact(async (db) => {
     const term = await termAt(db, week.schoolId, week.today);
     const version = await versionOf(db, week.gameId, read.value, week.teacherId, now);
