@@ -20,6 +20,8 @@ export interface ForecastRequest {
   readonly floorOf: number;
   /** What the last floor that was answered belonged to; the same floor is not answered again. */
   readonly floorKnown: string;
+  /** The group of places whose task the floor is drawn for; without one the first. */
+  readonly floorFrom: string | undefined;
   /** Tables of pins that are not shipped, by the key of their layout. */
   readonly racks: Readonly<Record<string, string>>;
 }
@@ -68,17 +70,17 @@ function tableFor(level: Game, ageYears: number): ChanceTable | null {
 }
 
 /** The plain kind of game has a table with the angle of the throw in it; any other that is aimed is told by distance. */
-function gridOf(level: Game, ageYears: number): DepthGrid | null {
+function gridOf(level: Game, ageYears: number, from: string | undefined): DepthGrid | null {
   if (readThrowRules(level) !== null) {
     const read = tableFor(level, ageYears);
     return read && depthGrid(level, read);
   }
-  const chanceAt = floorChance(level, { ageYears });
+  const chanceAt = floorChance(level, { ageYears }, from);
   return chanceAt && floorGrid(level, chanceAt);
 }
 
-function floorDepth(level: Game, ageYears: number): FloorDepth {
-  const grid = gridOf(level, ageYears);
+function floorDepth(level: Game, ageYears: number, from: string | undefined): FloorDepth {
+  const grid = gridOf(level, ageYears, from);
   if (!grid) return { bands: [], soundings: [] };
   const cellX = (level.course.floor.widthM * 100) / grid.columns;
   const cellY = (level.course.floor.depthM * 100) / grid.rows;
@@ -119,16 +121,16 @@ function racksShelf(racks: Readonly<Record<string, string>>): RackShelf {
 }
 
 const api = {
-  forecast({ game, ageYears, levels, plays, floorOf, floorKnown, racks }: ForecastRequest): ForecastAnswer {
+  forecast({ game, ageYears, levels, plays, floorOf, floorKnown, floorFrom, racks }: ForecastRequest): ForecastAnswer {
     const shown = resolveLevel(game, floorOf);
     const target = targetOf(shown);
-    const floorKey = `${tableKey(shown, ageYears)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad}`;
+    const floorKey = `${tableKey(shown, ageYears)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad} ${floorFrom}`;
     return {
       levels: levels.map((index) => ({
         index,
         forecast: forecastLevel(game, index, { ageYears, plays, seed: DESK_SEED, shelf: racksShelf(racks) }),
       })),
-      floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears),
+      floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears, floorFrom),
       floorKey,
     };
   },

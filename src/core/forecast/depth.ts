@@ -89,13 +89,15 @@ export function bandRadii(game: Game, thrower: Thrower): readonly number[] {
 }
 
 /**
- * The chance over the floor for any game that is aimed: from every spot at the target of the first aimed task that is easiest from there,
+ * The chance over the floor for any game that is aimed: from every spot at the target that is easiest from there, of the task that is tried
+ * from the places `from`, else of the first that is aimed,
  * read from one table of distances for each kind of thing. Null when nothing is aimed at.
  */
-export function floorChance(game: Game, thrower: Thrower): ((spot: Spot) => number) | null {
-  const task = game.parts
+export function floorChance(game: Game, thrower: Thrower, from?: string): ((spot: Spot) => number) | null {
+  const aimed = game.parts
     .flatMap((part) => part.tasks)
-    .find((one) => one.from !== undefined && one.at !== undefined && one.technique !== 'move' && (game.course.targets[one.at]?.length ?? 0) > 0);
+    .filter((one) => one.from !== undefined && one.at !== undefined && one.technique !== 'move' && (game.course.targets[one.at]?.length ?? 0) > 0);
+  const task = aimed.find((one) => one.from === from) ?? aimed[0];
   if (!task) return null;
   const targets = game.course.targets[task.at!]!;
   const reach = Math.hypot(game.course.floor.widthM, game.course.floor.depthM);

@@ -79,6 +79,27 @@ function withPower(release: Release, power: number): Release {
   };
 }
 
+/** How throws at an opening end, shares that add up to 1. */
+export interface OpeningShares {
+  readonly stays: number;
+  /** In, and out again with the bounce. */
+  readonly bouncesOut: number;
+  /** On the rim and away. */
+  readonly rim: number;
+  readonly misses: number;
+}
+
+/** Where the throws at an opening end; null for anything else. A ball whose middle is within its radius of the edge meets the rim. */
+export function openingShares(shot: Shot): OpeningShares | null {
+  if (shot.target.kind !== 'opening') return null;
+  const aim = aimFor(shot);
+  const stays = hitChance(shot);
+  const inside = Math.min(1, openingChance(shot, aim, edgeShrinkM(shot, aim), 1));
+  const touched = Math.min(1, openingChance(shot, aim, { alongM: -shot.ball.radiusM, acrossM: -shot.ball.radiusM }, 1));
+  const rim = Math.max(0, touched - inside);
+  return { stays, bouncesOut: Math.max(0, inside - stays), rim, misses: Math.max(0, 1 - inside - rim) };
+}
+
 interface Chord {
   readonly nearM: number;
   readonly farM: number;
@@ -132,13 +153,11 @@ function staysIn(shot: Shot, aim: AimedThrow): number {
   return staysShare(ball.restitution, Math.max(0.05, target.rimM), entryAngle(distanceM, aim.speed, aim.angleRad), apexM, ball.radiusM);
 }
 
-function openingChance(shot: Shot, aim: AimedThrow): number {
+function openingChance(shot: Shot, aim: AimedThrow, shrink = edgeShrinkM(shot, aim), stays = staysIn(shot, aim)): number {
   const { target, distanceM, release } = shot;
   if (target.kind !== 'opening') return 0;
-  const shrink = edgeShrinkM(shot, aim);
   const rise = shot.standM + target.rimM - release.heightM;
   const acrossSd = distanceM * release.azimuthSd;
-  const stays = staysIn(shot, aim);
   if (target.outline === 'rectangle' && Math.abs(Math.sin(2 * shot.turnRad)) < 1e-9) {
     const turned = Math.abs(Math.sin(shot.turnRad)) > 0.5;
     const halfAlong = (turned ? target.widthM : target.depthM) / 2 - shrink.alongM;

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
 import { drawUnit, PURPOSE } from '../random/draw';
 import { AIMED, IMPLEMENTS, type AimedId, type AimedShape, type ImplementId, type ThrownShape } from '../objects/catalogue';
-import { aimFor, hitChance, type Shot } from './chance';
+import { aimFor, hitChance, openingShares, type Shot } from './chance';
 import { easiestAngle, flatAngle, flightSeconds, GRAVITY, levelRange, speedToReach } from './flight';
 import { normalCdf, withinChance } from './normal';
 import { ageFactor, type Technique } from './assumed';
@@ -235,6 +235,27 @@ describe('chances worked by hand', () => {
       0.2 - IMPLEMENTS['tennis-ball'].radiusM,
     );
     expect(rolled).toBeCloseTo(0.755, 2);
+  });
+});
+
+describe('what happens at an opening', () => {
+  it('its shares add up to one; what stays is the chance; a rim is met a little, and more by a large ball', () => {
+    for (const distance of [1, 2, 3])
+      for (const ball of ['sock-ball', 'tennis-ball', 'playground-ball'] as const) {
+        const of = shot('laundry-basket', distance, { ageYears: 8 }, 'underarm', ball);
+        const shares = openingShares(of)!;
+        expect(shares.stays + shares.bouncesOut + shares.rim + shares.misses).toBeCloseTo(1, 6);
+        expect(shares.stays).toBeCloseTo(hitChance(of), 12);
+        for (const share of Object.values(shares)) expect(share).toBeGreaterThanOrEqual(0);
+      }
+    const rim = (ball: ImplementId) => openingShares(shot('laundry-basket', 2, { ageYears: 8 }, 'underarm', ball))!.rim;
+    expect(rim('playground-ball')).toBeGreaterThan(rim('sock-ball') + 0.02);
+  });
+  it('a tennis ball comes out again where socks stay; nothing of the kind for a post', () => {
+    const out = (ball: ImplementId) => openingShares(shot('laundry-basket', 2, { ageYears: 8 }, 'underarm', ball))!.bouncesOut;
+    expect(out('tennis-ball')).toBeGreaterThan(0.2);
+    expect(out('sock-ball')).toBeLessThan(0.01);
+    expect(openingShares(shot('bottle', 2, { ageYears: 8 }))).toBeNull();
   });
 });
 

@@ -135,8 +135,9 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const [keysShown, setKeysShown] = useState(false);
   const chart = useRef<HTMLDivElement>(null);
   const { state, saveNow } = useAutosave(id, game, ageYears, revision);
+  const from = picked?.kind === 'place' ? picked.group : undefined;
   const racks = useRacks(game, history.dragging);
-  const forecasts = useForecast(game, ageYears, shown, history.dragging, racks.tables);
+  const forecasts = useForecast(game, ageYears, shown, history.dragging, racks.tables, from);
   const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
   const stepM = stepLengthM(ageYears);
   const audience = classes.find((one) => one.ageYears === ageYears)?.name ?? `about ${ageYears} years`;
@@ -248,7 +249,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       />
       <Foot>
         <Lengths level={level} levelIndex={shown} picked={picked} dispatch={dispatch} readOnly={readOnly} />
-        <Probe chart={chart} level={level} ageYears={ageYears} />
+        <Probe chart={chart} level={level} ageYears={ageYears} from={from} />
         <span>
           {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}
           <a href={`/api/v1/games/${id}/file`} download>

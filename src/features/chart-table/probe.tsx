@@ -1,17 +1,33 @@
 'use client';
 import { useEffect, useMemo, useState, type RefObject } from 'react';
+import { targetOf } from '@/core/course/geometry';
+import { shotFrom } from '@/core/forecast/chances';
 import { floorChance } from '@/core/forecast/depth';
+import { openingShares } from '@/core/motion/chance';
 import type { Game, Spot } from '@/core/rules/game';
+import { readThrowRules } from '@/core/rules/throw-rules';
 import { NumberSlot } from '@/ui/number-slot';
 
 /**
  * The chance from any spot of the floor: the pointer shows it as it passes over the chart, and the figures can be typed or stepped by keys.
  * It stands beside the chart and listens to it, so that the chart itself is not drawn again.
  */
-export function Probe({ chart, level, ageYears }: { chart: RefObject<HTMLDivElement | null>; level: Game; ageYears: number }) {
+export function Probe({
+  chart,
+  level,
+  ageYears,
+  from,
+}: {
+  chart: RefObject<HTMLDivElement | null>;
+  level: Game;
+  ageYears: number;
+  /** The group of places whose task is looked at. */
+  from: string | undefined;
+}) {
   const { widthM, depthM } = level.course.floor;
   const [spot, setSpot] = useState<Spot>({ xM: Math.round(widthM * 5) / 10, yM: Math.round(depthM * 5) / 10 });
-  const chanceAt = useMemo(() => floorChance(level, { ageYears }), [level, ageYears]);
+  const chanceAt = useMemo(() => floorChance(level, { ageYears }, from), [level, ageYears, from]);
+  const rim = useMemo(() => rimWords(level, spot, ageYears), [level, spot, ageYears]);
   useEffect(() => {
     const area = chart.current;
     if (!area) return;
@@ -43,6 +59,17 @@ export function Probe({ chart, level, ageYears }: { chart: RefObject<HTMLDivElem
       from {slot('Looked at, metres across', Math.min(spot.xM, widthM), widthM, (xM) => setSpot({ ...spot, xM }))} m across,{' '}
       {slot('Looked at, metres down', Math.min(spot.yM, depthM), depthM, (yM) => setSpot({ ...spot, yM }))} m down: about{' '}
       <b>{Math.round(100 * chanceAt(spot))} in 100</b>
+      {rim}
     </span>
   );
+}
+
+/** Of throws at an opening: how many meet the rim, and how many come out again. Nothing for another kind of game. */
+function rimWords(level: Game, spot: Spot, ageYears: number): string {
+  const target = targetOf(level);
+  const shot = target && readThrowRules(level) && shotFrom(level, spot, target, { ageYears });
+  const shares = shot && openingShares(shot);
+  if (!shares) return '';
+  const told = (share: number, words: string) => (share < 0.005 ? '' : `, ${Math.round(100 * share)} ${words}`);
+  return `${told(shares.rim, 'on the rim')}${told(shares.bouncesOut, 'bounce out')}`;
 }

@@ -21,10 +21,18 @@ export interface Forecasts {
  * The forecast of every level and the depth of the floor, worked out in a worker. One request is under way at a time and only the
  * newest game waits, so that figures follow a drag instead of queueing behind it.
  */
-export function useForecast(game: Game, ageYears: number, level: number, dragging: boolean, racks: Racks['tables']): Forecasts {
+export function useForecast(game: Game, ageYears: number, level: number, dragging: boolean, racks: Racks['tables'], from?: string): Forecasts {
   const [found, setFound] = useState<Forecasts>({ levels: game.levels.map(() => null), floor: null, of: null, failed: false });
   const worker = useRef<{ remote: Remote<ForecastWorker>; end: () => void } | null>(null);
-  const wanted = useRef<{ game: Game; ageYears: number; level: number; dragging: boolean; racks: Racks['tables']; since: number } | null>(null);
+  const wanted = useRef<{
+    game: Game;
+    ageYears: number;
+    level: number;
+    dragging: boolean;
+    racks: Racks['tables'];
+    from: string | undefined;
+    since: number;
+  } | null>(null);
   const busy = useRef(false);
   const floorKey = useRef('');
 
@@ -41,7 +49,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
   }, []);
 
   useEffect(() => {
-    wanted.current = { game, ageYears, level, dragging, racks, since: performance.now() };
+    wanted.current = { game, ageYears, level, dragging, racks, from, since: performance.now() };
     const work = async () => {
       if (busy.current) return;
       busy.current = true;
@@ -57,6 +65,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
             floorOf: ask.level,
             floorKnown: floorKey.current,
             racks: ask.racks,
+            floorFrom: ask.from,
           });
           floorKey.current = answer.floorKey;
           performance.measure(ask.dragging ? 'forecast while dragging' : 'forecast at rest', { start: ask.since });
@@ -73,7 +82,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
       busy.current = false;
     };
     void work();
-  }, [game, ageYears, level, dragging, racks]);
+  }, [game, ageYears, level, dragging, racks, from]);
 
   return found;
 }
