@@ -34,7 +34,7 @@ const Page = styled.main`
   }
   max-width: 1320px;
   margin: 0 auto;
-  padding: 6px 22px 16px;
+  padding: 6px 22px 6px;
 `;
 
 const Head = styled.header`
@@ -80,7 +80,7 @@ const Side = styled.div`
   display: flex;
   flex-direction: column;
   gap: 10px;
-  max-height: max(458px, calc(100vh - 342px));
+  max-height: max(440px, calc(100vh - 360px));
   overflow-y: auto;
   scrollbar-width: thin;
 `;
@@ -340,8 +340,8 @@ function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps
               cm wide,{' '}
             </>
           )}
-          {metres('Picked thing, metres from the left wall', spot.xM, 0.1, widthM, (xM) => move({ xM, yM: spot.yM }))} from the left,{' '}
-          {metres('Picked thing, metres from the back wall', spot.yM, 0.1, depthM, (yM) => move({ xM: spot.xM, yM }))} from the back
+          {metres('Picked thing, metres from the left wall', spot.xM, 0.1, widthM, (xM) => move({ xM, yM: spot.yM }))} across,{' '}
+          {metres('Picked thing, metres from the back wall', spot.yM, 0.1, depthM, (yM) => move({ xM: spot.xM, yM }))} down
         </>
       )}
     </span>

@@ -339,7 +339,7 @@ function remarksOf(forecast: LevelForecast, differs: string): readonly string[] 
     ...(forecast.places.length > 1 ? [`${inTen(nearest(forecast).chance)} near, ${inTen(farthest(forecast).chance)} far`] : []),
     ...(forecast.finishShare < 0.995 ? [`${inTen(forecast.finishShare)} in 10 get to the end`] : []),
     ...(forecast.rough === 'none' ? [] : [ROUGH_WORDS[forecast.rough]]),
-    ...(differs === '' ? [] : [differs]),
+    ...(differs === '' || differs.startsWith(`${LEVER_WORDS.space} than`) ? [] : [differs]),
   ];
 }
 

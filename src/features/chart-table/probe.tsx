@@ -56,8 +56,8 @@ export function Probe({
   );
   return (
     <span>
-      from {slot('Looked at, metres across', Math.min(spot.xM, widthM), widthM, (xM) => setSpot({ ...spot, xM }))} m across,{' '}
-      {slot('Looked at, metres down', Math.min(spot.yM, depthM), depthM, (yM) => setSpot({ ...spot, yM }))} m down: about{' '}
+      from {slot('Looked at, metres across', Math.min(spot.xM, widthM), widthM, (xM) => setSpot({ ...spot, xM }))} across,{' '}
+      {slot('Looked at, metres down', Math.min(spot.yM, depthM), depthM, (yM) => setSpot({ ...spot, yM }))} down:{' '}
       <b>{Math.round(100 * chanceAt(spot))} in 100</b>
       {rim}
     </span>
