@@ -93,28 +93,34 @@ function upwards(body: Rapier.RigidBody): number {
   return 1 - 2 * (x * x + z * z);
 }
 
+/** How far beside the middle of what moves a standing pin may be and still be met: the ball, or a fallen pin that rolls on its side. */
+const BALL_REACH_M = 0.25;
+const PIN_REACH_M = 0.05;
+const STILL_MS = 0.05;
+const PIN_STILL_MS = 0.15;
+
+/** True when nothing more can fall: what stands does not rock, and nothing that moves is on its way to it. */
 function settled(ball: Rapier.RigidBody, bodies: readonly Rapier.RigidBody[], pins: readonly Pin[]): boolean {
-  if (bodies.every((body) => upwards(body) < FALLEN_BELOW)) return true;
-  const quiet = bodies.every((body) => {
-    const up = upwards(body);
+  const stands = bodies.map((body) => upwards(body) >= FALLEN_BELOW);
+  if (!stands.includes(true)) return true;
+  const rocks = bodies.some((body, index) => {
+    if (!stands[index]) return false;
     const turn = body.angvel();
-    const turning = Math.abs(turn.x) + Math.abs(turn.y) + Math.abs(turn.z);
-    if (up < FALLEN_BELOW) {
-      const move = body.linvel();
-      return Math.abs(move.x) + Math.abs(move.z) < 0.15;
-    }
-    return up > STANDS_ABOVE && turning < 0.2;
+    return upwards(body) <= STANDS_ABOVE || Math.abs(turn.x) + Math.abs(turn.y) + Math.abs(turn.z) >= 0.2;
   });
-  if (!quiet) return false;
-  const at = ball.translation();
-  const move = ball.linvel();
-  const speed = Math.hypot(move.x, move.z);
-  if (speed < 0.05) return true;
-  // On its way to a pin that it can still reach?
-  return !pins.some((pin, index) => {
-    if (upwards(bodies[index]!) < FALLEN_BELOW) return false;
-    const rx = pin.xM - at.x;
-    const ry = pin.yM - at.z;
-    return (rx * move.x + ry * move.z) / speed > 0 && Math.abs(rx * move.z - ry * move.x) / speed < pin.radiusM + 0.25;
-  });
+  if (rocks) return false;
+  const meets = (body: Rapier.RigidBody, stillMs: number, reachM: number) => {
+    const at = body.translation();
+    const move = body.linvel();
+    const speed = Math.hypot(move.x, move.z);
+    if (speed < stillMs) return false;
+    return pins.some((pin, index) => {
+      if (!stands[index]) return false;
+      const rx = pin.xM - at.x;
+      const ry = pin.yM - at.z;
+      return (rx * move.x + ry * move.z) / speed > -reachM && Math.abs(rx * move.z - ry * move.x) / speed < pin.radiusM + reachM;
+    });
+  };
+  if (meets(ball, STILL_MS, BALL_REACH_M)) return false;
+  return !bodies.some((body, index) => !stands[index] && meets(body, PIN_STILL_MS, pins[index]!.heightM / 2 + PIN_REACH_M));
 }
