@@ -100,6 +100,6 @@ for (const rack of wanted.values()) {
     kept[rack.key] = writeRack(next.value);
     break;
   }
-  writeFileSync(RACKS, `${JSON.stringify(Object.fromEntries(Object.entries(kept).sort()), null, 1)}\n`);
+  writeFileSync(RACKS, `${JSON.stringify(Object.fromEntries(Object.entries(kept).sort()), null, 2)}\n`);
   process.stdout.write(`${done} of ${wanted.size}: ${rack.key}\n`);
 }

@@ -7,7 +7,9 @@ import { leversBetween } from '../rules/levers';
 import { resolveLevel } from '../rules/level';
 import { readGame } from '../rules/read-game';
 import { withFloor } from '../course/move';
+import { successAt } from '../forecast/attempts';
 import { chanceMends } from './chance-mends';
+import { withFairPoints } from './fair-points';
 import { aimedPlaces, isAimed, levelChance, solveLevel, withPlaces } from './solve';
 
 const AIMED_STARTERS = STARTERS.filter(({ game }) => isAimed(game));
@@ -67,6 +69,30 @@ describe('one lever that brings a level to the wanted chance', () => {
   it('does not touch sets of pins and groups of different things', () => {
     expect(chanceMends(starter('loch-frames'), 1, 0.5, 8).every((mend) => mend.lever === 'space')).toBe(true);
     expect(chanceMends(starter('oilskin-dash'), 0, 0.5, 8)).toEqual([]);
+  });
+});
+
+describe('fair points of any game with a choice', () => {
+  it('a card of stations: the smaller the bowl the more it gives, and none is the only one worth aiming at', () => {
+    const game = starter('regatta-day');
+    const fair = withFairPoints(game, 1, 8)!;
+    expect(readGame(fair)).toMatchObject({ ok: true });
+    const nests = fair.parts[1]!.groups['nests']!.value!;
+    expect([...nests].sort((a, b) => a - b)).toEqual(nests);
+    const level = resolveLevel(fair, 1);
+    const task = level.parts[1]!.tasks[0]!;
+    const worth = level.course.targets['nests']!.map(
+      (target, at) => nests[at]! * successAt(level, task, level.course.places['throw-line']![0]!, target, { ageYears: 8 }).chance,
+    );
+    expect(Math.max(...worth) / Math.min(...worth)).toBeLessThan(1.6);
+    // The other stations are left as they were.
+    expect(fair.parts.filter((part, at) => part !== game.parts[at])).toHaveLength(1);
+  });
+  it('places of different worth, and nothing where there is no choice', () => {
+    const fares = withFairPoints(starter('ferry-fares'), 1, 8)!;
+    expect(fares.parts[0]!.groups['mark']!.value).toHaveLength(3);
+    expect(withFairPoints(starter('heron-strike'), 1, 8)).toBeNull();
+    expect(withFairPoints(starter('oilskin-dash'), 1, 8)).toBeNull();
   });
 });
 

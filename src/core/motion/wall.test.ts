@@ -32,7 +32,7 @@ describe('off a wall into a basket', () => {
     halfAcrossM: 0.3,
     ...change,
   });
-  it('agrees with 400,000 throws played out, within two points', () => {
+  it('agrees with a million throws played out, within two points', () => {
     const shot = shotOf();
     // The meant speed is the one that the sums use: found here by the same search.
     const lands = (speed: number, angle: number): number | null => {
@@ -52,7 +52,7 @@ describe('off a wall into a basket', () => {
       else fast = middle;
     }
     let hits = 0;
-    const throws = 400_000;
+    const throws = 1_000_000;
     for (let n = 0; n < throws; n += 1) {
       const pair = (salt: number) => {
         const radius = Math.sqrt(-2 * Math.log(1 - drawUnit(9, n, salt, PURPOSE.outcome)));

@@ -1,6 +1,7 @@
 /** The draft on the chart table and what can be done to it, with undo and redo. */
 import { withFloor, withPlaceDistance, withThingAt, withWidth, type CourseThing } from '@/core/course/move';
 import { placeChances } from '@/core/forecast/chances';
+import { withFairPoints } from '@/core/levels/fair-points';
 import { fairPoints, solveLevel, withPlaces } from '@/core/levels/solve';
 import type { Game, Spot } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
@@ -111,7 +112,7 @@ function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo
       };
     case 'fair-points': {
       const rules = readThrowRules(game);
-      if (!rules) return draft;
+      if (!rules) return { ...draft, game: withFairPoints(game, action.level, draft.ageYears) ?? game };
       const chances = placeChances(resolveLevel(game, action.level), { ageYears: draft.ageYears }).map((place) => place.chance);
       return { ...draft, game: withThrowRules(game, { ...rules, values: fairPoints(chances) }) };
     }

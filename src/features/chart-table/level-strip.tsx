@@ -151,6 +151,9 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
   const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
   const plain = readThrowRules(game) !== null;
   const aimed = plain || isAimed(game);
+  // Marks or targets of different worth to choose among.
+  const chosen =
+    plain || game.parts.some((part) => Object.values(part.groups).some((group) => group.order === 'free' && (group.value?.length ?? 0) > 1));
   const restsOn = restsOnWords(forecasts.find((one) => one !== null) ?? { restsOn: 0 });
   return (
     <Strip aria-label="Levels">
@@ -193,7 +196,7 @@ export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName
           <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
             Set the marks
           </Button>
-          <Button isDisabled={readOnly || !plain} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
+          <Button isDisabled={readOnly || !chosen} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
             Make points fair
           </Button>
           <Small>
