@@ -4,9 +4,11 @@ import { sensibleStart } from '@/core/course/sensible-start';
 import { AIMED } from '@/core/objects/catalogue';
 import { resolveLevel } from '@/core/rules/level';
 import { readGame } from '@/core/rules/read-game';
-import { teachingPoints } from '@/core/sheet/teaching-points';
+import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
+import { lookForsOf, SKILLS, teachingPoints } from '@/core/sheet/teaching-points';
 import { begin, changeDraft, type DraftAction, type DraftHistory } from '@/features/chart-table/draft';
 import { TrueClock } from '@/features/counter/true-clock';
+import { starter } from '../examples/starters';
 
 describe('the clock of the counter', () => {
   afterEach(() => vi.restoreAllMocks());
@@ -96,12 +98,12 @@ describe('the draft on the chart table', () => {
   });
   it('a target is made as wide as is typed, within what such things measure in homes', () => {
     const wide = (history: DraftHistory) => targetOf(resolveLevel(history.now.game, 2))!.widthM;
-    const set = (widthM: number) => after({ do: 'set-width', level: 1, group: 'aim', index: 0, widthM });
+    const set = (widthM: number) => after({ do: 'set-width', level: 1, thing: { kind: 'target', group: 'aim', index: 0 }, widthM });
     expect(wide(set(0.5))).toBe(0.5);
     expect(wide(set(9))).toBe(AIMED.box.sizeM[1]);
     expect(wide(set(0.01))).toBe(AIMED.box.sizeM[0]);
     // Another thing is as wide as its kind.
-    const swapped = changeDraft(set(0.5), { do: 'slot', slot: 'target', value: 'bucket' });
+    const swapped = changeDraft(set(0.5), { do: 'slot', slot: 'target', value: 'bucket', shown: 0, onlyHere: false });
     expect(targetOf(swapped.now.game)).toMatchObject({ object: 'bucket' });
     expect(targetOf(swapped.now.game)!.widthM).toBeUndefined();
   });
@@ -109,7 +111,7 @@ describe('the draft on the chart table', () => {
     const history = begin(game, 8);
     for (const action of [
       { do: 'move', level: 0, thing: { kind: 'obstacle', index: 3 }, to: { xM: 1, yM: 1 } },
-      { do: 'set-width', level: 0, group: 'nowhere', index: 0, widthM: 0.4 },
+      { do: 'set-width', level: 0, thing: { kind: 'target', group: 'nowhere', index: 0 }, widthM: 0.4 },
       { do: 'set-distance', level: 0, group: 'nowhere', mark: 0, distanceM: 2 },
     ] as const)
       expect(changeDraft(history, action).now.game).toBe(game);
@@ -121,8 +123,8 @@ describe('the draft on the chart table', () => {
       { do: 'title', title: 'Another' },
       { do: 'level-name', level: 0, name: 'Shallow' },
       { do: 'move', level: 0, thing: { kind: 'target', group: 'aim', index: 0 }, to: { xM: 1, yM: 1 } },
-      { do: 'slot', slot: 'order', value: 'fixed' },
-      { do: 'slot', slot: 'target', value: 'bottle' },
+      { do: 'slot', slot: 'order', value: 'fixed', shown: 0, onlyHere: false },
+      { do: 'slot', slot: 'target', value: 'bottle', shown: 0, onlyHere: false },
       { do: 'age', ageYears: 11 },
     ];
     let history = begin(game, 8);
@@ -137,17 +139,47 @@ describe('the draft on the chart table', () => {
 
 describe('teaching points', () => {
   it('the foot opposite the throwing hand steps, for right and left (common practice, no published source)', () => {
-    for (const technique of ['underarm', 'overarm'] as const) {
-      expect(teachingPoints(technique, 'right')[0]).toMatchObject({ frontFoot: 'left' });
-      expect(teachingPoints(technique, 'left')[0]).toMatchObject({ frontFoot: 'right' });
+    for (const skill of ['underarm', 'overarm', 'roll', 'kick', 'lift'] as const) {
+      expect(teachingPoints({}, skill, 'right')[0]).toMatchObject({ frontFoot: 'left' });
+      expect(teachingPoints({}, skill, 'left')[0]).toMatchObject({ frontFoot: 'right' });
     }
-    expect(teachingPoints('set-shot', 'right')[0]).toMatchObject({ frontFoot: 'right' });
   });
-  it('each has a word to say aloud and the usual fault', () => {
-    for (const technique of ['underarm', 'overarm', 'set-shot'] as const)
-      for (const point of teachingPoints(technique, 'left')) {
+  it('for a set shot the dominant foot is in front, and a rolling ball is picked up beside the foot of the same side (common practice)', () => {
+    expect(teachingPoints({}, 'set-shot', 'right')[0]).toMatchObject({ frontFoot: 'right' });
+    expect(teachingPoints({}, 'gather', 'left').find((point) => point.word === 'Together')).toMatchObject({ frontFoot: 'left' });
+  });
+  it.each(SKILLS)('%s: each has a word to say aloud, what to look for and the usual fault, for either hand, and no slot is left open', (skill) => {
+    for (const hand of ['left', 'right'] as const)
+      for (const point of teachingPoints({}, skill, hand)) {
         expect(point.word).toMatch(/^\w+$/);
+        expect(point.look.length).toBeGreaterThan(10);
         expect(point.fault.length).toBeGreaterThan(10);
+        expect([point.point, point.look, point.fault].join(' ')).not.toMatch(/[{}]/);
+        expect([point.point, point.look, point.fault].join(' ')).not.toMatch(/same side/);
       }
+  });
+  it('the words of the teacher take the place of ours, and a game says what to look for, four at most', () => {
+    const game = starter('heron-strike');
+    const mine = { word: 'Tall', point: 'Stand tall, {other} foot in front.', look: 'Tall.', fault: 'Small.' };
+    const taught = { ...game, teaching: { points: { overarm: [mine] }, lookFors: ['Eyes on the reed'] } };
+    expect(teachingPoints(taught, 'overarm', 'left')).toEqual([{ ...mine, point: 'Stand tall, right foot in front.', frontFoot: 'right' }]);
+    expect(lookForsOf(taught)).toEqual(['Eyes on the reed']);
+    expect(lookForsOf(game).length).toBeGreaterThan(0);
+    expect(lookForsOf(game).length).toBeLessThanOrEqual(4);
+    expect(readGame(taught)).toMatchObject({ ok: true });
+    expect(readGame({ ...game, teaching: { lookFors: ['a', 'b', 'c', 'd', 'e'] } })).toMatchObject({ ok: false });
+  });
+  it.each(SKILLS)('%s is drawn in four frames of a figure that stands on the floor and hangs together', (skill) => {
+    expect(MOVEMENTS[skill]).toHaveLength(4);
+    for (const frame of MOVEMENTS[skill]) {
+      const joints = jointsOf(frame);
+      expect(Math.min(joints.foot[1], joints.otherFoot[1])).toBeCloseTo(0, 6);
+      expect(joints.head[1]).toBeGreaterThan(joints.hip[1]);
+      for (const [x, y] of Object.values(joints).filter((joint) => joint !== null)) {
+        expect(Math.abs(x)).toBeLessThan(1.6);
+        expect(y).toBeGreaterThan(-0.02);
+        expect(y).toBeLessThan(2.2);
+      }
+    }
   });
 });

@@ -7,7 +7,8 @@ import { readGame } from '../rules/read-game';
 import { readThrowRules } from '../rules/throw-rules';
 import { cautionsFor, setUpFor } from '../sheet/set-up';
 import { aimOf, distanceM, distancesOf, insideFloor, marksOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
-import { placeDistance, spotOf, thingsOf, withFloor, withPlaceDistance, withThingAt } from './move';
+import { placeDistance, withFloor, withPlaceDistance, withThingAt } from './move';
+import { spotOf, thingsOf } from './things';
 import { sensibleStart, withMarks } from './sensible-start';
 
 const start = (target: AimedId, ageYears = 8) =>

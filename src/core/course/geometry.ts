@@ -48,7 +48,7 @@ export function targetOf(game: Game): PlacedTarget | undefined {
 }
 
 /** Another thing in the place of one; a width that was told of the old one does not hold for it. */
-export function replacedBy({ widthM: _widthM, ...place }: PlacedTarget, object: AimedId): PlacedTarget {
+export function replacedBy({ widthM: _widthM, own: _own, ...place }: PlacedTarget, object: AimedId): PlacedTarget {
   return { ...place, object };
 }
 

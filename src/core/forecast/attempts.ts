@@ -33,7 +33,7 @@ import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import { GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, type Barred, type GroundShot } from '../motion/ground';
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
-import { releaseOf, type Thrower } from '../motion/release';
+import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/compile';
@@ -91,7 +91,8 @@ const GROUND: Readonly<Partial<Record<Task['technique'], GroundTechnique>>> = { 
 const THROWN: Readonly<Partial<Record<Task['technique'], Technique>>> = { underarm: 'underarm', overarm: 'overarm', 'set-shot': 'set-shot' };
 
 /** Tables of one child for a game resolved to one level; pins are looked up on the shelf of racks where they are there. */
-export function childTables(program: Program, thrower: Thrower, shelf?: RackShelf): ChildTables {
+export function childTables(program: Program, child: Thrower, shelf?: RackShelf): ChildTables {
+  const thrower = throwerWith(program.game.kit, child);
   return {
     parts: program.parts.map((part) => part.part.tasks.map((task, index) => taskTables(program.game, part, task, index, thrower, shelf))),
     gateMs: program.parts.map(gateTimes),
@@ -172,7 +173,8 @@ interface Success {
 }
 
 /** The chance of a success from a spot at a thing, by what it is and how it is tried. */
-export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): Success {
+export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, child: Thrower): Success {
+  const thrower = throwerWith(game.kit, child);
   const shape = shapeOf(thing);
   const ball = IMPLEMENTS[game.kit.implement];
   const length = distanceM(spot, thing);

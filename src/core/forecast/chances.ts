@@ -1,7 +1,7 @@
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import type { Technique } from '../motion/assumed';
-import { releaseOf, type Thrower } from '../motion/release';
+import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeOf } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
@@ -22,7 +22,7 @@ export function shotFrom(game: Game, spot: Spot, target: PlacedTarget, thrower: 
   const technique = techniqueOf(game);
   return {
     technique,
-    release: releaseOf(technique, thrower),
+    release: releaseOf(technique, throwerWith(game.kit, thrower)),
     ball: IMPLEMENTS[game.kit.implement],
     target: shape,
     distanceM: distanceM(spot, target),

@@ -23,6 +23,12 @@ export interface Thrower {
   readonly form?: BodyForm;
 }
 
+/** The child as the kit of a level has it: seated, kneeling, with two hands, with the other hand. What is told of the child itself goes first. */
+export function throwerWith(kit: { readonly form?: BodyForm; readonly hand?: 'own' | 'other' }, thrower: Thrower): Thrower {
+  if (kit.form === undefined && kit.hand === undefined) return thrower;
+  return { ...(kit.form && { form: kit.form }), ...(kit.hand === 'other' && { otherHand: true }), ...thrower };
+}
+
 /** The random errors of one attempt: angles in radians, lengths in metres, speeds in metres a second. */
 export interface Release {
   readonly azimuthSd: number;

@@ -1,3 +1,5 @@
+import type { OwnThing } from './own';
+
 /**
  * What is aimed at, built with, or stands in the way. Lengths in metres, mass in kilograms. Sizes of household things vary: assumed,
  * typical, unless a source is named; `sizeM` is the range of the width met in homes.
@@ -379,9 +381,21 @@ export function isThrownAt(shape: AimedShape): shape is ThrownShape {
 
 export const THROWN_AT_IDS = AIMED_IDS.filter((id) => isThrownAt(AIMED[id].shape));
 
+/** What tells the size and the name of a thing that is set out. */
+export interface Sized {
+  readonly object: AimedId;
+  readonly widthM?: number | undefined;
+  readonly own?: OwnThing | undefined;
+}
+
+/** What a thing that is set out is called. */
+export function nameOf({ object, own }: Sized): string {
+  return own?.name ?? AIMED[object].name;
+}
+
 /** The shape of a thing as wide as this one is: what else it measures across goes with the width, its height stays. */
-export function shapeOf({ object, widthM }: { readonly object: AimedId; readonly widthM?: number | undefined }): AimedShape {
-  const { shape } = AIMED[object];
+export function shapeOf({ object, widthM, own }: Sized): AimedShape {
+  const shape = own?.shape ?? AIMED[object].shape;
   if (widthM === undefined) return shape;
   const scale = widthM / outlineWidthM(shape);
   switch (shape.kind) {

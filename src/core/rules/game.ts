@@ -3,13 +3,19 @@ import Joi from 'joi';
 import { byDo } from './by-do';
 import { GAME_FORMAT } from './formats';
 import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
-import type { Technique } from '../motion/assumed';
+import type { BodyForm, Technique } from '../motion/assumed';
+import { ownThingSchema, type OwnThing } from '../objects/own';
 
+export type { OwnThing };
 export type Id = string;
 
 export interface Spot {
   readonly xM: number;
   readonly yM: number;
+  /** Stays where it is until it is unlocked. */
+  readonly locked?: true;
+  /** Things with the same name here are moved together. */
+  readonly tied?: Id;
 }
 
 export interface PlacedTarget extends Spot {
@@ -19,12 +25,36 @@ export interface PlacedTarget extends Spot {
   readonly standM: number;
   /** How wide this one is, where that is to be told: a gap between shoes, a small box. Without it the usual width of its kind. */
   readonly widthM?: number;
+  /** A thing of the teacher's own: its name and size in place of those of the object, which is the one most like it. */
+  readonly own?: OwnThing;
 }
 
 export type Surface = 'hard' | 'carpet' | 'grass' | 'tarmac';
 
+/** A ball stops at a soft thing, comes back from a hard one, and must not reach one that breaks. A wall is a piece of one inside the floor. */
+export type FurnitureKind = 'soft' | 'hard' | 'breakable' | 'wall';
+
+/** The corner of a piece of furniture that is nearest the top left corner of the floor, and its size. Hard when it is not said. */
 export interface Furniture extends Spot {
   readonly name: string;
+  readonly widthM: number;
+  readonly depthM: number;
+  readonly kind?: FurnitureKind;
+}
+
+export type FloorSide = 'top' | 'right' | 'bottom' | 'left';
+
+/** A door or a way through on a side of the floor; `atM` is its middle, from the left or the top. */
+export interface Door {
+  readonly side: FloorSide;
+  readonly atM: number;
+  readonly widthM: number;
+}
+
+/** A part of the floor of another ground: a rug, a strip of lawn. */
+export interface Patch extends Spot {
+  readonly name: string;
+  readonly surface: Surface;
   readonly widthM: number;
   readonly depthM: number;
 }
@@ -46,6 +76,10 @@ export interface Course {
   readonly routes?: Readonly<Record<Id, readonly Spot[]>>;
   /** Patches that must not be touched, and boxes on the floor. */
   readonly zones?: readonly Zone[];
+  readonly doors?: readonly Door[];
+  readonly patches?: readonly Patch[];
+  /** Sides without a wall: the ball may roll on. */
+  readonly open?: readonly FloorSide[];
 }
 
 /** What a condition looks at; names inside the game are prefixed so that nothing hides an end. */
@@ -203,6 +237,48 @@ export interface Level {
   readonly set: Readonly<Record<string, unknown>>;
   /** Move up after this score, if the teacher set one. */
   readonly moveUpAt?: number;
+  readonly toBeat?: ToBeat;
+}
+
+/** A score to beat, and the set-up with which it was made. */
+export interface ToBeat {
+  readonly value: number;
+  readonly unit: string;
+  readonly by: string;
+  /** Day of the play, ISO 8601. */
+  readonly on: string;
+  readonly setUp: {
+    readonly implement: ImplementId;
+    /** Metres from each place to what it looks towards, in the order of the places. */
+    readonly distancesM: readonly number[];
+    readonly targets: readonly string[];
+  };
+}
+
+/** A teaching point as it is told: a word to say aloud, what to do, what to look for, and the usual fault with what it does. */
+export interface ToldPoint {
+  readonly word: string;
+  readonly point: string;
+  readonly look: string;
+  readonly fault: string;
+}
+
+/** What the teacher says of the movement, where it is not what Lochside says. */
+export interface Teaching {
+  /** By skill: points in place of the usual ones; "{hand}", "{foot}" and "{other}" stand for the child's own side. */
+  readonly points?: Readonly<Record<string, readonly ToldPoint[]>>;
+  /** Up to four things to look for, marked yes, sometimes or not yet. */
+  readonly lookFors?: readonly string[];
+  /** Cautions beside those that always go with the things. */
+  readonly cautions?: readonly string[];
+}
+
+/** How the body is held, and which hand or foot is used; standing and their own when it is not said. */
+export interface Kit {
+  readonly implement: ImplementId;
+  readonly marker: string;
+  readonly form?: BodyForm;
+  readonly hand?: 'own' | 'other';
 }
 
 export interface Game {
@@ -212,7 +288,7 @@ export interface Game {
   readonly ageYears?: number;
   /** One sentence said to the child before anything else: "Light as many lanterns as you can". */
   readonly aim: string;
-  readonly kit: { readonly implement: ImplementId; readonly marker: string };
+  readonly kit: Kit;
   readonly course: Course;
   readonly parts: readonly Part[];
   readonly card: { readonly combine: 'sum' | 'wins' | 'list'; readonly better: 'high' | 'low' };
@@ -226,6 +302,7 @@ export interface Game {
   };
   /** Who says what a doubtful attempt was. */
   readonly calls?: 'thrower' | 'partner' | 'again';
+  readonly teaching?: Teaching;
   readonly levels: readonly Level[];
 }
 
@@ -374,7 +451,9 @@ const partSchema = Joi.object({
   unfinished: Joi.string().valid('not-finished', 'as-it-stands'),
 });
 
-const spot = { xM: metres.required(), yM: metres.required() };
+const spot = { xM: metres.required(), yM: metres.required(), locked: Joi.valid(true), tied: idSchema };
+const surface = Joi.string().valid('hard', 'carpet', 'grass', 'tarmac').required();
+const side = Joi.string().valid('top', 'right', 'bottom', 'left');
 const placedTarget = Joi.object({
   ...spot,
   object: Joi.string()
@@ -383,15 +462,24 @@ const placedTarget = Joi.object({
   turnRad: Joi.number().min(-7).max(7).required(),
   standM: Joi.number().min(0).max(2).required(),
   widthM: Joi.number().min(0.02).max(5),
+  own: ownThingSchema,
 });
 const courseSchema = Joi.object({
   floor: Joi.object({
     widthM: Joi.number().min(1).max(100).required(),
     depthM: Joi.number().min(1).max(100).required(),
-    surface: Joi.string().valid('hard', 'carpet', 'grass', 'tarmac').required(),
+    surface,
   }).required(),
   furniture: Joi.array()
-    .items(Joi.object({ ...spot, name: Joi.string().max(30).required(), widthM: metres.required(), depthM: metres.required() }))
+    .items(
+      Joi.object({
+        ...spot,
+        name: Joi.string().max(30).required(),
+        widthM: metres.required(),
+        depthM: metres.required(),
+        kind: Joi.string().valid('soft', 'hard', 'breakable', 'wall'),
+      }),
+    )
     .max(30)
     .required(),
   places: Joi.object()
@@ -403,11 +491,43 @@ const courseSchema = Joi.object({
   zones: Joi.array()
     .items(Joi.object({ ...spot, name: words(30).required(), radiusM: Joi.number().min(0.05).max(20).required() }))
     .max(12),
+  doors: Joi.array()
+    .items(Joi.object({ side: side.required(), atM: metres.required(), widthM: Joi.number().min(0.3).max(10).required() }))
+    .max(8),
+  patches: Joi.array()
+    .items(Joi.object({ ...spot, name: words(30).required(), surface, widthM: metres.required(), depthM: metres.required() }))
+    .max(12),
+  open: Joi.array().items(side).max(4).unique(),
 });
 
-/** Slots that a level may replace. */
+/** Slots that a level may replace: of the kit, the course, the players and the parts; never names of parts, nor the levels themselves. */
 const LEVEL_SLOT =
-  /^\/(kit\/implement|course\/(places|targets)\/[a-z][a-z0-9-]*(\/\d+)?|parts\/\d+\/(clock\/s|groups\/[a-z][a-z0-9-]*\/(n|value)|gates\/[a-z][a-z0-9-]*\/(n|what)|tasks\/\d+\/(technique|what)|goes\/n|startAt\/[a-z][a-z0-9-]*|stop))$/;
+  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score)|parts\/\d+\/(clock|goes|groups|gates|tasks|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
+
+const toldPoint = Joi.object({ word: words(24).required(), point: words(160).required(), look: words(120).required(), fault: words(160).required() });
+const teachingSchema = Joi.object({
+  points: Joi.object().pattern(
+    Joi.string().valid('underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'gather'),
+    Joi.array().items(toldPoint).min(1).max(6),
+  ),
+  lookFors: Joi.array().items(words(80)).max(4),
+  cautions: Joi.array().items(words(160)).max(8),
+});
+const toBeatSchema = Joi.object({
+  value: Joi.number().integer().min(-99_999).max(9_999_999).required(),
+  unit: Joi.string().max(20).required(),
+  by: words(60).required(),
+  on: Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .required(),
+  setUp: Joi.object({
+    implement: Joi.string()
+      .valid(...IMPLEMENT_IDS)
+      .required(),
+    distancesM: Joi.array().items(metres).max(60).required(),
+    targets: Joi.array().items(words(60)).max(60).required(),
+  }).required(),
+});
 
 export const gameSchema = Joi.object<Game>({
   format: Joi.string().valid(GAME_FORMAT).required(),
@@ -419,6 +539,8 @@ export const gameSchema = Joi.object<Game>({
       .valid(...IMPLEMENT_IDS)
       .required(),
     marker: Joi.string().trim().min(1).max(30).required(),
+    form: Joi.string().valid('standing', 'seated', 'kneeling', 'two-hands'),
+    hand: Joi.string().valid('own', 'other'),
   }).required(),
   course: courseSchema.required(),
   parts: Joi.array().items(partSchema).min(1).max(20).required(),
@@ -433,6 +555,7 @@ export const gameSchema = Joi.object<Game>({
     score: Joi.string().valid('own', 'joint'),
   }).required(),
   calls: Joi.string().valid('thrower', 'partner', 'again'),
+  teaching: teachingSchema,
   levels: Joi.array()
     .items(
       Joi.object({
@@ -440,6 +563,7 @@ export const gameSchema = Joi.object<Game>({
         name: Joi.string().trim().min(1).max(24).required(),
         set: Joi.object().pattern(LEVEL_SLOT, Joi.any()).required(),
         moveUpAt: Joi.number().integer().min(-999).max(9999),
+        toBeat: toBeatSchema,
       }),
     )
     .min(1)

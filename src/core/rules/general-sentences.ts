@@ -73,6 +73,7 @@ class Writer {
       }),
     ];
     if (game.sides.n > 1) sentences.push(...this.sides());
+    sentences.push(this.form());
     game.parts.forEach((part, index) => sentences.push(...this.part(part, index)));
     if (game.parts.length > 1 && game.card.combine !== 'list') {
       const better = [choice('/card/better', 'Which card is better', game.card.better, this.catalogue.better)];
@@ -80,6 +81,16 @@ class Writer {
     }
     if (game.calls) sentences.push(this.say('calls', { calls: [choice('/calls', 'Who says in doubt', game.calls, this.catalogue.calls)] }));
     return sentences.filter((sentence) => sentence.length > 0);
+  }
+
+  /** How the body is held, where a game or a level says so. */
+  form(): Sentence {
+    const { form, hand } = this.game.kit;
+    const told = [
+      ...(form === undefined ? [] : [this.say('form', { form: [choice('/kit/form', 'How the body is held', form, this.catalogue.form)] })]),
+      ...(hand === undefined ? [] : [this.say('hand', { hand: [choice('/kit/hand', 'Which hand or foot', hand, this.catalogue.hand)] })]),
+    ];
+    return told.flatMap((tokens, index) => (index === 0 ? tokens : [text(' '), ...tokens]));
   }
 
   private sides(): Sentence[] {
@@ -481,4 +492,9 @@ function capital(tokens: readonly Token[]): Token[] {
 /** The rules of any game, in the words of a catalogue. */
 export function generalSentences(game: Game, audience: Audience, language: Catalogue): readonly Sentence[] {
   return new Writer(game, audience, language).all();
+}
+
+/** How the body is held, as a sentence of any game; empty where nothing is said of it. */
+export function formSentence(game: Game, audience: Audience, language: Catalogue): Sentence {
+  return new Writer(game, audience, language).form();
 }

@@ -4,6 +4,8 @@
  */
 const precise = {
   aim: '{aim}{stop}',
+  form: 'Play it {form}.',
+  hand: 'Use {hand}.',
   partTitle: '{title}:',
   clockDown: 'You have {seconds} seconds.',
   clockItem: 'You have {seconds} seconds for each.',
@@ -178,6 +180,8 @@ export const generalWords = {
   calls: { thrower: 'the one who played says what it was', partner: 'a partner says what it was', again: 'play it again' },
   validity: { counts: 'it counts', void: 'it does not count', replay: 'play it again' },
   go: { next: 'go on to the next', back: 'go back one', first: 'start again at the first', stay: 'stay' },
+  form: { standing: 'standing', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'with two hands' },
+  hand: { own: 'the hand or foot you like best', other: 'the other hand or foot' },
   orders: { fixed: 'in order', free: 'any', 'either-way': 'the next on either side' },
 } as const;
 

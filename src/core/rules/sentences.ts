@@ -4,7 +4,7 @@
 import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../objects/catalogue';
 import type { Game } from './game';
 import { replaceAt } from './level';
-import { fill, generalSentences } from './general-sentences';
+import { fill, formSentence, generalSentences } from './general-sentences';
 import { CATALOGUES, type Catalogue, type Language } from './languages';
 import { messages } from './messages.en-gb';
 import type { Audience, Sentence, SlotEditor, Token } from './tokens';
@@ -127,6 +127,7 @@ export function sentencesOf(game: Game, audience: Audience, language: Language =
     fill(words.after, slots),
     timed ? [...fill(words.fetch, slots), text(' '), ...fill(words.inFlight, slots)] : fill(words.fetchNoClock, slots),
     ...(rules.tipped ? [fill(words.tipped, slots)] : []),
+    ...[formSentence(game, audience, catalogue)].filter((sentence) => sentence.length > 0),
   ];
 }
 

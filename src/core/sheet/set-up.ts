@@ -2,8 +2,8 @@
 import { placedMarks, spotTowards, targetFrom, type PlacedMark } from '../course/geometry';
 import { placeName } from '../rules/sentences';
 import { saySteps, toHalfSteps, writeHalfSteps } from '../measure/lengths';
-import { AIMED, IMPLEMENTS, MARKERS, type AimedId } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/game';
+import { AIMED, IMPLEMENTS, MARKERS, nameOf, outlineWidthM, type AimedId } from '../objects/catalogue';
+import type { Game, PlacedTarget, Spot } from '../rules/game';
 
 export interface PacedPlace {
   readonly name: string;
@@ -54,36 +54,37 @@ function nameOfMark(game: Game, mark: PlacedMark): string {
   return label ?? placeName(mark.index, mark.of);
 }
 
-function counts(objects: readonly AimedId[]): ReadonlyMap<AimedId, number> {
-  const found = new Map<AimedId, number>();
-  for (const object of objects) found.set(object, (found.get(object) ?? 0) + 1);
-  return found;
+/** Things by what they are called, each with how many there are. */
+function counts(things: readonly PlacedTarget[]): readonly { readonly name: string; readonly n: number; readonly one: PlacedTarget }[] {
+  const found = new Map<string, { name: string; n: number; one: PlacedTarget }>();
+  for (const one of things) {
+    const name = nameOf(one);
+    found.set(name, { name, n: (found.get(name)?.n ?? 0) + 1, one });
+  }
+  return [...found.values()];
 }
 
-const targetObjects = (game: Game) => Object.values(game.course.targets).flatMap((list) => list.map((target) => target.object));
+const targetsOf = (game: Game) => Object.values(game.course.targets).flat();
+const numbered = (name: string, n: number) => `${n} ${n > 1 ? many(name) : name}`;
 
 function thingsOf(game: Game, places: number): { name: string; hint: string }[] {
-  const named = (object: AimedId, n: number) => `${n} ${n > 1 ? many(AIMED[object].name) : AIMED[object].name}`;
   const substitutes = (object: AimedId) => `Or use a ${AIMED[object].substitutes.map((id) => AIMED[id].name).join(' or a ')}.`;
   const { marker } = game.kit;
-  const wide = (object: AimedId) => {
+  const wide = (name: string) => {
     const widths = new Set(
-      Object.values(game.course.targets)
-        .flat()
-        .filter((one) => one.object === object)
-        .map((one) => one.widthM),
+      targetsOf(game)
+        .filter((one) => nameOf(one) === name)
+        .map((one) => one.widthM ?? (one.own && outlineWidthM(one.own.shape))),
     );
     return [...widths].flatMap((width) => (width === undefined ? [] : [`${Math.round(width * 100)} cm`])).join(' and ');
   };
+  const hint = (one: PlacedTarget) => (one.own ? substitutes(one.object) : (AIMED[one.object].makeIt ?? substitutes(one.object)));
   return [
-    ...[...counts(targetObjects(game))].map(([object, n]) => ({
-      name: named(object, n),
-      hint: `${wide(object) === '' ? '' : `About ${wide(object)} wide. `}${AIMED[object].makeIt ?? substitutes(object)}`,
+    ...counts(targetsOf(game)).map(({ name, n, one }) => ({
+      name: numbered(name, n),
+      hint: `${wide(name) === '' ? '' : `About ${wide(name)} wide. `}${hint(one)}`,
     })),
-    ...[...counts((game.course.obstacles ?? []).map((one) => one.object))].map(([object, n]) => ({
-      name: named(object, n),
-      hint: AIMED[object].makeIt ?? substitutes(object),
-    })),
+    ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name: numbered(name, n), hint: hint(one) })),
     ...(places > 0
       ? [{ name: `${places} ${places > 1 ? many(marker) : marker}`, hint: places > 1 ? 'They mark where you stand.' : 'It marks where you stand.' }]
       : []),
@@ -91,14 +92,16 @@ function thingsOf(game: Game, places: number): { name: string; hint: string }[] 
 }
 
 function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[]): string[] {
-  const targets = targetObjects(game);
+  const targets = targetsOf(game);
   const { marker } = game.kit;
-  const single = targets.length === 1 ? AIMED[targets[0]!].name : undefined;
+  const single = targets.length === 1 ? nameOf(targets[0]!) : undefined;
   const set = single
     ? [`Put the ${single} on the floor with clear space all round.`]
     : targets.length > 1
       ? [
-          `Set out ${[...counts(targets)].map(([object, n]) => `${n} ${n > 1 ? many(AIMED[object].name) : AIMED[object].name}`).join(', ')} as in the drawing.`,
+          `Set out ${counts(targets)
+            .map(({ name, n }) => numbered(name, n))
+            .join(', ')} as in the drawing.`,
         ]
       : [];
   const way = (game.course.obstacles ?? []).length > 0 ? ['Put what stands in the way where the drawing shows it.'] : [];
@@ -107,7 +110,7 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
     if (!mark.towards) return `Put a ${marker} there: the ${place.name} mark`;
     if (targets.length === 0)
       return index === 0 ? `Put a ${marker} down: ${place.name || 'the start'}.` : `Walk ${place.steps}. ${place.name}: a ${marker}.`;
-    const from = single ? 'it' : AIMED[targetFrom(game, mark.group, mark.spot)!.object].name;
+    const from = single ? 'it' : nameOf(targetFrom(game, mark.group, mark.spot)!);
     const called =
       places.length > 1 ? `Put a ${marker} there: ${/^mark /.test(place.name) ? place.name : `the ${place.name} mark`}.` : `Put the ${marker} there.`;
     return `Walk ${place.steps} away from ${single ? 'it' : `the ${from}`}. ${called}`;
@@ -128,7 +131,7 @@ export function pacedGame(game: Game, stepM: number): Game {
 
 /** Cautions that go with every game, then those of its things. Defers to school, national guidance and the adult present. */
 export function cautionsFor(game: Game): readonly string[] {
-  const objects = [...new Set([...targetObjects(game), ...(game.course.obstacles ?? []).map((one) => one.object)])];
+  const objects = [...new Set([...targetsOf(game), ...(game.course.obstacles ?? [])].map((one) => one.object))];
   const marker = MARKERS.find((one) => one.name === game.kit.marker);
   const ofThings = [
     ...new Set(
@@ -143,6 +146,7 @@ export function cautionsFor(game: Game): readonly string[] {
     'Look before you throw: nobody between you and the target.',
     game.course.floor.surface === 'hard' ? 'Bare or grippy feet on a hard floor, not socks.' : 'Shoes that grip. Keep well away from any road.',
     ...ofThings,
+    ...(game.teaching?.cautions ?? []),
     'Keep marks flat. Stop if it hurts; rest and drink water. Swap any exercise for one that suits you.',
     "Follow your school's and your national guidance; the adult with you decides.",
   ];

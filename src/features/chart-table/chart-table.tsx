@@ -1,31 +1,52 @@
 'use client';
-import { memo, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
+import dynamic from 'next/dynamic';
+import { memo, useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
-import { isPinSet, placeDistance, spotOf, thingsOf, type CourseThing } from '@/core/course/move';
+import type { Added } from '@/core/course/change';
+import { misfitsOf, type Misfit } from '@/core/course/fits';
+import { placeDistance } from '@/core/course/move';
+import type { Snap } from '@/core/course/snap';
+import { spotOf, thingsOf } from '@/core/course/things';
+import type { Moment } from '@/core/forecast/watch';
+import { toBeatOf } from '@/core/levels/to-beat';
 import { stepLengthM } from '@/core/measure/stature';
-import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
+import type { Game, Spot } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
-import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice, Spoken } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
 import { aboutGame } from '../games/about-game';
-import { Chart, type Picked } from './chart';
+import { Leaves } from '@/ui/leaves';
+import { send } from '@/ui/post';
+import { Chart, PAD, type Picked } from './chart';
+import { pickedWords } from './chart-marks';
+import { actByKey, actsOn, ChartTools } from './chart-tools';
+import { CompareLevels } from './compare-levels';
 import { begin, changeDraft, type DraftAction } from './draft';
+import { keepDrawing } from './export-drawing';
+import { FloorLeaf } from './floor-leaf';
 import { GapList } from './gap-list';
+import { LayoutLeaf } from './layout-leaf';
 import { LevelStrip } from './level-strip';
 import { LevelWarnings } from './level-warnings';
 import { Probe } from './probe';
 import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
+import { SkillLeaf } from './skill-leaf';
 import { TryIt } from './try-it';
 import { useAutosave, type SaveState } from './use-autosave';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { useForecast } from './use-forecast';
+import { keptHistory, useKeptHistory } from './use-kept-history';
 import { useRacks, type Racks } from './use-racks';
+import { VersionsLeaf } from './versions-leaf';
+import { Players } from './watch';
+
+const Cupboard = dynamic(() => import('./cupboard').then((module) => module.Cupboard), { ssr: false });
+const WaysDialog = dynamic(() => import('./ways-dialog'), { ssr: false });
 
 const Page = styled.main`
   & progress {
@@ -85,6 +106,20 @@ const Side = styled.div`
   scrollbar-width: thin;
 `;
 
+const SideStack = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+`;
+
+const OnlyHere = styled.label`
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  font-size: 0.875rem;
+  color: var(--ink-soft);
+`;
+
 const Foot = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -118,29 +153,79 @@ export interface ChartTableProps {
   readonly classes: readonly ClassChoice[];
   readonly readOnly: boolean;
   readonly today: string;
+  /** The name of who is signed in: who made a score to beat. */
+  readonly teacher: string;
 }
 
 const NOTHING_ASKED: readonly number[] = [];
+const NO_MISFITS: readonly Misfit[] = [];
 
 const AGES = ['4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 
+type LeafId = 'rules' | 'layout' | 'floor' | 'skill' | 'kept';
+
 /** The chart table: one game on its floor, its rules in sentences, its levels with what will likely happen. */
-export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today }: ChartTableProps) {
+export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today, teacher }: ChartTableProps) {
   const [history, dispatch] = useReducer(changeDraft, null, () => begin(firstGame, firstAge));
   const { game, ageYears } = history.now;
-  const [shown, setShown] = useState(Math.min(1, game.levels.length - 1));
-  const [picked, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
-  const [sending, setSending] = useState(false);
+  const [wantedLevel, setShown] = useState(Math.min(1, game.levels.length - 1));
+  const shown = Math.min(wantedLevel, game.levels.length - 1);
+  const [pickedNow, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
+  const [open, setOpen] = useState<'send' | 'cupboard' | 'ways' | 'compare' | null>(null);
   const [trying, setTrying] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
+  const [leaf, setLeaf] = useState<LeafId>('rules');
+  const [snap, setSnap] = useState<Snap>('ten');
+  const [taping, setTaping] = useState(false);
+  const [onlyHere, setOnlyHere] = useState(false);
+  const [moment, setMoment] = useState<Moment | null>(null);
+  const [looked, setLooked] = useState<Misfit | null>(null);
+  const [problem, setProblem] = useState('');
   const chart = useRef<HTMLDivElement>(null);
   const { state, saveNow } = useAutosave(id, game, ageYears, revision);
-  const from = picked?.kind === 'place' ? picked.group : undefined;
+  useKeptHistory(id, history, revision, state);
+  useEffect(() => {
+    const kept = keptHistory(id, firstGame);
+    if (kept) dispatch({ do: 'take-up', history: kept });
+  }, [id, firstGame]);
+  const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
+  const picked = useMemo(() => pickedNow.filter((thing) => spotOf(level.course, thing) !== undefined), [pickedNow, level]);
+  const [main] = picked;
+  const from = main?.kind === 'place' ? main.group : undefined;
   const racks = useRacks(game, history.dragging);
   const forecasts = useForecast(game, ageYears, shown, history.dragging, racks.tables, from);
-  const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
   const stepM = stepLengthM(ageYears);
   const audience = classes.find((one) => one.ageYears === ageYears)?.name ?? `about ${ageYears} years`;
+  const levelName = game.levels[shown]!.name;
+  // What does not fit is looked at when a drag has come to rest.
+  const misfits = useMemo(() => (history.dragging ? NO_MISFITS : misfitsOf(game, shown, { ageYears })), [game, shown, ageYears, history.dragging]);
+  const px = Math.max((level.course.floor.widthM * 100 + 2 * PAD) / 770, (level.course.floor.depthM * 100 + 2 * PAD) / 412);
+  const openWays = useCallback(() => setOpen('ways'), []);
+  const openMisfit = useCallback((misfit: Misfit) => {
+    setLooked(misfit);
+    setPicked(misfit.things);
+    setLeaf('rules');
+  }, []);
+  const acts = actsOn({ game, levelIndex: shown, level, picked, onPick: setPicked, dispatch });
+  const onAdd = (added: Added) => {
+    dispatch({ do: 'mend', game: added.game });
+    setPicked(added.things);
+    setLeaf('layout');
+    setOpen(null);
+  };
+  const act = async (action: 'duplicate') => {
+    const answer = await send<{ id: string }>('POST', `/api/v1/games/${id}`, { action });
+    if (answer.ok && answer.value) window.location.assign(`/games/${answer.value.id}`);
+    else setProblem(answer.problem);
+  };
+  const keepMine = async () => {
+    const answer = await send<{ id: string }>('POST', '/api/v1/games/import', {
+      game: { ...game, title: `${game.title.slice(0, 48)} (mine)` },
+      ageYears,
+    });
+    if (answer.ok && answer.value) window.location.assign(`/games/${answer.value.id}`);
+    else setProblem(answer.problem);
+  };
 
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
@@ -151,6 +236,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       }
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === '?') setKeysShown((on) => !on);
+      if (event.key === 'm') setTaping((on) => !on);
       const number = Number(event.key);
       if (number >= 1 && number <= game.levels.length) setShown(number - 1);
     };
@@ -161,7 +247,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const forecast = forecasts.levels[shown] ?? null;
   const said =
     forecast && !history.dragging
-      ? `${game.levels[shown]!.name}: ${forecast.chance ? `about ${Math.round(forecast.chance.chance * 10)} hits in 10, ` : ''}par ${forecast.par}.`
+      ? `${levelName}: ${forecast.chance ? `about ${Math.round(forecast.chance.chance * 10)} hits in 10, ` : ''}par ${forecast.par}.`
       : '';
   return (
     <Page>
@@ -189,51 +275,189 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         <Button onPress={() => setTrying(!trying)} aria-pressed={trying}>
           Try it
         </Button>
-        <Button $strong isDisabled={readOnly} onPress={() => setSending(true)}>
+        <Button $strong isDisabled={readOnly} onPress={() => setOpen('send')}>
           Send to a class
         </Button>
       </Head>
       {state.kind === 'conflict' && (
         <Notice $tone="caution" role="alert">
-          {state.problem} <QuietButton onPress={() => window.location.reload()}>Open the newest</QuietButton>
+          {state.problem} <QuietButton onPress={() => window.location.reload()}>Open the newest</QuietButton>{' '}
+          <QuietButton onPress={() => void keepMine()}>Keep what is here as a game of its own</QuietButton>
+        </Notice>
+      )}
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
         </Notice>
       )}
       <Table>
-        <div ref={chart}>
-          <Chart
+        <div>
+          <ChartTools
+            game={game}
             level={level}
             levelIndex={shown}
-            stepM={stepM}
-            floor={forecasts.floor}
-            forecast={forecast}
+            levelName={levelName}
             picked={picked}
             onPick={setPicked}
             dispatch={dispatch}
+            snap={snap}
+            onSnap={setSnap}
+            taping={taping}
+            onTape={setTaping}
+            onCupboard={() => setOpen('cupboard')}
             readOnly={readOnly}
+            keep={[
+              {
+                acts: [
+                  { id: 'svg', label: `Drawing of ${levelName}, SVG to scale`, act: () => void keepDrawing(level, levelName, 'svg') },
+                  { id: 'png', label: `Drawing of ${levelName}, PNG to scale`, act: () => void keepDrawing(level, levelName, 'png') },
+                  { id: 'file', label: 'The game as a file', act: () => window.location.assign(`/api/v1/games/${id}/file`) },
+                ],
+              },
+              { acts: readOnly ? [] : [{ id: 'copy', label: 'A second game like this one', act: () => void act('duplicate') }] },
+            ]}
           />
+          <div ref={chart}>
+            <Chart
+              level={level}
+              levelIndex={shown}
+              stepM={stepM}
+              floor={forecasts.floor}
+              forecast={forecast}
+              picked={picked}
+              onPick={setPicked}
+              dispatch={dispatch}
+              snap={snap}
+              onlyHere={onlyHere}
+              misfits={misfits}
+              onMisfit={openMisfit}
+              onKey={(key) => actByKey(acts, key)}
+              taping={taping}
+              readOnly={readOnly}
+            >
+              {moment && <Players moment={moment} px={px} />}
+            </Chart>
+          </div>
         </div>
         {trying ? (
-          <TryIt key={`${shown}`} level={level} levelName={game.levels[shown]!.name} onClose={() => setTrying(false)} />
+          <TryIt
+            key={`${shown}`}
+            level={level}
+            levelName={levelName}
+            ageYears={ageYears}
+            onMoment={setMoment}
+            onToBeat={
+              readOnly
+                ? undefined
+                : (value, unit) =>
+                    dispatch({
+                      do: 'edit',
+                      change: (now) => ({
+                        ...now,
+                        levels: now.levels.map((one, index) =>
+                          index === shown ? { ...one, toBeat: toBeatOf(level, value, unit, teacher, today) } : one,
+                        ),
+                      }),
+                    })
+            }
+            onClose={() => setTrying(false)}
+          />
         ) : (
           <Side>
-            <RulesPanel game={game} dispatch={dispatch} readOnly={readOnly} />
-            <GapList game={game} dispatch={dispatch} readOnly={readOnly} />
-            <PinsRemark racks={racks} />
-            {forecast && <LuckRemark forecast={forecast} />}
-            {forecast && (
-              <LevelWarnings
-                game={game}
-                shown={shown}
-                forecast={forecast}
-                ageYears={ageYears}
-                audience={audience}
-                asked={history.now.asked ?? NOTHING_ASKED}
-                dispatch={dispatch}
-                readOnly={readOnly}
-              />
-            )}
-            {forecast && <TimeRemark forecast={forecast} />}
-            {forecasts.failed && <Notice $tone="caution">The forecast could not be worked out here. Reload the page to try again.</Notice>}
+            <Leaves<LeafId>
+              label="What to look at"
+              on={leaf}
+              onTurn={setLeaf}
+              leaves={[
+                {
+                  id: 'rules',
+                  title: 'Rules',
+                  children: (
+                    <SideStack>
+                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} readOnly={readOnly} />
+                      {!readOnly && game.levels.length > 1 && (
+                        <OnlyHere>
+                          <input type="checkbox" checked={onlyHere} onChange={(event) => setOnlyHere(event.target.checked)} /> change {levelName} only
+                        </OnlyHere>
+                      )}
+                      <RulesPanel
+                        level={level}
+                        game={game}
+                        shown={shown}
+                        levelName={levelName}
+                        onlyHere={onlyHere}
+                        onWays={openWays}
+                        dispatch={dispatch}
+                        readOnly={readOnly}
+                      />
+                      <GapList game={game} dispatch={dispatch} readOnly={readOnly} />
+                      <PinsRemark racks={racks} />
+                      {forecast && <LuckRemark forecast={forecast} />}
+                      {forecast && (
+                        <LevelWarnings
+                          game={game}
+                          shown={shown}
+                          forecast={forecast}
+                          ageYears={ageYears}
+                          audience={audience}
+                          asked={history.now.asked ?? NOTHING_ASKED}
+                          dispatch={dispatch}
+                          readOnly={readOnly}
+                        />
+                      )}
+                      {forecast && <TimeRemark forecast={forecast} />}
+                      {forecasts.failed && <Notice $tone="caution">The forecast could not be worked out here. Reload the page to try again.</Notice>}
+                    </SideStack>
+                  ),
+                },
+                {
+                  id: 'layout',
+                  title: 'Layout',
+                  open: misfits.length,
+                  children: (
+                    <SideStack>
+                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} readOnly={readOnly} />
+                      {!readOnly && game.levels.length > 1 && (
+                        <OnlyHere>
+                          <input type="checkbox" checked={onlyHere} onChange={(event) => setOnlyHere(event.target.checked)} /> move things at{' '}
+                          {levelName} only (marks always are)
+                        </OnlyHere>
+                      )}
+                      <LayoutLeaf
+                        game={game}
+                        level={level}
+                        levelIndex={shown}
+                        ageYears={ageYears}
+                        picked={picked}
+                        onPick={setPicked}
+                        dispatch={dispatch}
+                        onlyHere={onlyHere}
+                        readOnly={readOnly}
+                      />
+                    </SideStack>
+                  ),
+                },
+                {
+                  id: 'floor',
+                  title: 'Floor',
+                  children: <FloorLeaf game={game} levelIndex={shown} ageYears={ageYears} dispatch={dispatch} readOnly={readOnly} />,
+                },
+                { id: 'skill', title: 'Skill', children: <SkillLeaf game={game} dispatch={dispatch} readOnly={readOnly} /> },
+                {
+                  id: 'kept',
+                  title: 'Versions',
+                  children: (
+                    <VersionsLeaf
+                      id={id}
+                      dispatch={dispatch}
+                      saveNow={saveNow}
+                      savedAt={state.kind === 'saved' ? state.at : null}
+                      readOnly={readOnly}
+                    />
+                  ),
+                },
+              ]}
+            />
           </Side>
         )}
       </Table>
@@ -243,8 +467,10 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         onShow={setShown}
         forecasts={forecasts.levels}
         stepM={stepM}
+        ageYears={ageYears}
         audienceName={audience}
         dispatch={dispatch}
+        onCompare={() => setOpen('compare')}
         readOnly={readOnly}
       />
       <Foot>
@@ -252,23 +478,21 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         <Probe chart={chart} level={level} ageYears={ageYears} from={from} />
         <span>
           {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}
-          <a href={`/api/v1/games/${id}/file`} download>
-            Keep as a file
-          </a>{' '}
-          · <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
+          <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
         </span>
       </Foot>
       {keysShown && (
         <Notice $tone="remark">
-          1, 2, 3: show a level · Tab: next mark · arrows: move it 10 cm · Shift and arrow: 50 cm · Alt while dragging: no grid · Ctrl Z: undo · Ctrl
-          Shift Z: redo · ?: this list
+          1 to 6: show a level · Tab: next thing · arrows: move it 10 cm · Shift and arrow: 50 cm · Alt and arrow: 1 cm · Space: pick it as well ·
+          Enter: one pin of a set alone · a: all of its group · d: once more · r, Shift R: turn by 15° · +, −: wider apart, closer · l: lock · g: move
+          as one · Delete: take away · m: tape · Alt while dragging: no grid · Ctrl Z, Ctrl Shift Z: undo, redo · ?: this list
         </Notice>
       )}
       <Spoken role="status">{said}</Spoken>
-      {sending && (
+      {open === 'send' && (
         <SendDialog
           isOpen
-          onClose={() => setSending(false)}
+          onClose={() => setOpen(null)}
           gameId={id}
           game={game}
           level={shown}
@@ -279,15 +503,78 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           racks={racks.tables}
         />
       )}
+      {open === 'cupboard' && (
+        <Cupboard
+          game={game}
+          level={level}
+          ageYears={ageYears}
+          onAdd={onAdd}
+          onBall={(implement) => dispatch({ do: 'edit', change: (now) => ({ ...now, kit: { ...now.kit, implement } }) })}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open === 'ways' && (
+        <WaysDialog
+          game={game}
+          onTake={(next) => {
+            dispatch({ do: 'mend', game: next });
+            setPicked([]);
+            setOpen(null);
+          }}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open === 'compare' && <CompareLevels game={game} onClose={() => setOpen(null)} />}
     </Page>
   );
 }
 
+/** What does not fit or is not safe, numbered as on the chart, each with its mends. */
+function Misfits({
+  misfits,
+  looked,
+  dispatch,
+  onPick,
+  readOnly,
+}: {
+  misfits: readonly Misfit[];
+  looked: Misfit | null;
+  dispatch: Dispatch<DraftAction>;
+  onPick: (picked: Picked) => void;
+  readOnly: boolean;
+}) {
+  return misfits.slice(0, MOST_MISFITS).map((misfit, index) => (
+    <Notice
+      key={`${misfit.kind} ${index}`}
+      $tone={misfit.danger ? 'caution' : 'open'}
+      style={looked?.words === misfit.words ? { background: 'var(--sheet)', outline: '1px solid var(--line-strong)' } : undefined}
+    >
+      <b>{index + 1}.</b> {misfit.words}{' '}
+      {!readOnly &&
+        misfit.mends.map((mend) => (
+          <span key={mend.label}>
+            <QuietButton
+              onPress={() => {
+                dispatch({ do: 'mend', game: mend.game });
+                onPick(misfit.things);
+              }}
+            >
+              {mend.label}
+            </QuietButton>{' '}
+          </span>
+        ))}
+      {misfit.danger && misfit.mends.length === 0 && <small>No turn of the marks helps here: choose another floor, or move it at home.</small>}
+    </Notice>
+  ));
+}
+
+const MOST_MISFITS = 5;
+
 /** The mark that is taken hold of at first: the middle one of the first group. */
 function firstPicked(level: Game): Picked {
-  const [first] = thingsOf(level).filter((thing) => thing.kind === 'place');
-  if (!first) return null;
-  return { kind: 'place', group: first.group, index: Math.min(1, level.course.places[first.group]!.length - 1) };
+  const first = thingsOf(level).find((thing) => thing.kind === 'place');
+  if (first?.kind !== 'place') return [];
+  return [{ kind: 'place', group: first.group, index: Math.min(1, level.course.places[first.group]!.length - 1) }];
 }
 
 interface LengthsProps {
@@ -306,55 +593,32 @@ function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps
   const metres = (label: string, value: number, least: number, max: number, onChange: (value: number) => void) => (
     <NumberSlot label={label} value={value} min={least} max={max} step={0.1} decimals={2} onChange={onChange} />
   );
-  const spot = picked ? spotOf(course, picked) : undefined;
-  const length = picked?.kind === 'place' ? placeDistance(level, picked.group, picked.index) : undefined;
-  const move = (to: Spot) => dispatch({ do: 'move', level: levelIndex, thing: picked!, to });
+  const [main] = picked;
+  const spot = main && spotOf(course, main);
+  const length = main?.kind === 'place' ? placeDistance(level, main.group, main.index) : undefined;
+  const move = (to: Spot) => dispatch({ do: 'move', level: levelIndex, thing: main!, with: picked, to });
   return (
     <span>
       floor {metres('Floor, metres wide', widthM, 1.5, 30, (value) => dispatch({ do: 'floor', widthM: value, depthM }))} by{' '}
-      {metres('Floor, metres deep', depthM, 1.5, 30, (value) => dispatch({ do: 'floor', widthM, depthM: value }))} m
-      {picked && spot && (
+      {metres('Floor, metres deep', depthM, 1, 30, (value) => dispatch({ do: 'floor', widthM, depthM: value }))} m
+      {main && spot && (
         <>
           {' '}
-          · {thingName(level, picked)}{' '}
-          {picked.kind === 'place' && length !== undefined && (
+          · {pickedWords(level, picked)}{' '}
+          {main.kind === 'place' && length !== undefined && (
             <>
               {metres('Picked mark, metres from what it looks towards', length, 0.3, 30, (distanceM) =>
-                dispatch({ do: 'set-distance', level: levelIndex, group: picked.group, mark: picked.index, distanceM }),
+                dispatch({ do: 'set-distance', level: levelIndex, group: main.group, mark: main.index, distanceM }),
               )}{' '}
               m off,{' '}
             </>
           )}
-          {picked.kind === 'target' && !isPinSet(level, picked.group) && (
-            <>
-              <NumberSlot
-                label="Picked thing, centimetres wide"
-                value={Math.round(100 * outlineWidthM(shapeOf(spot as PlacedTarget)))}
-                min={Math.round(100 * AIMED[(spot as PlacedTarget).object].sizeM[0])}
-                max={Math.round(100 * AIMED[(spot as PlacedTarget).object].sizeM[1])}
-                step={5}
-                onChange={(centimetres) =>
-                  dispatch({ do: 'set-width', level: levelIndex, group: picked.group, index: picked.index, widthM: centimetres / 100 })
-                }
-              />{' '}
-              cm wide,{' '}
-            </>
-          )}
-          {metres('Picked thing, metres from the left wall', spot.xM, 0.1, widthM, (xM) => move({ xM, yM: spot.yM }))} across,{' '}
-          {metres('Picked thing, metres from the back wall', spot.yM, 0.1, depthM, (yM) => move({ xM: spot.xM, yM }))} down
+          {metres('Picked thing, metres from the left wall', spot.xM, 0, widthM, (xM) => move({ xM, yM: spot.yM }))} across,{' '}
+          {metres('Picked thing, metres from the back wall', spot.yM, 0, depthM, (yM) => move({ xM: spot.xM, yM }))} down
         </>
       )}
     </span>
   );
-}
-
-function thingName(level: Game, thing: CourseThing): string {
-  if (thing.kind === 'place') {
-    const n = level.course.places[thing.group]!.length;
-    return n === 1 ? 'throw line' : `mark ${thing.index + 1} of ${n}`;
-  }
-  const stands = spotOf(level.course, thing) as PlacedTarget;
-  return AIMED[stands.object].name;
 }
 
 const AgeChoice = memo(function AgeChoice({ ageYears, dispatch }: { ageYears: number; dispatch: Dispatch<DraftAction> }) {

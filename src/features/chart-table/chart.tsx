@@ -1,28 +1,33 @@
 'use client';
-import { memo, useRef, type Dispatch, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useMemo, useRef, useState, type Dispatch, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { aimOf, distanceM } from '@/core/course/geometry';
-import { isPinSet, spotOf, thingsOf, type CourseThing } from '@/core/course/move';
-import { sayMetres, saySteps, snapToDecimetre, toHalfSteps } from '@/core/measure/lengths';
-import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
+import { thingWords, type Misfit } from '@/core/course/fits';
+import { middleOfAll } from '@/core/course/move';
+import { snapped, type Snap } from '@/core/course/snap';
+import { groundOf, isLocked, isPinSet, keyOf, listedOf, middleOf, movedWith, spotOf, thingsOf, type CourseThing } from '@/core/course/things';
+import { sayMetres, saySteps, toHalfSteps } from '@/core/measure/lengths';
+import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
-import type { Course, Game, PlacedTarget, Spot } from '@/core/rules/game';
+import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/game';
 import { placeName } from '@/core/rules/sentences';
 import type { FloorDepth } from '@/workers/forecast.worker';
-import type { DraftAction } from './draft';
-import { Ground } from '../drawing/ground';
+import { Sides, Ways } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';
-import { Thing } from '../drawing/thing';
+import { GroundThing, Mark, Standing } from './chart-things';
+import type { DraftAction } from './draft';
+import { Dimension, Grips, gripsOf, MisfitMarks, ScaleBar, Tape, type Grip } from './chart-marks';
 
 const Frame = styled.div`
+  position: relative;
   border: 1px solid var(--ink);
   padding: 6px;
   background: var(--sheet);
-  & svg {
+  & > svg {
     display: block;
     width: 100%;
     height: auto;
-    max-height: 426px;
+    max-height: 412px;
     touch-action: none;
     font-family: var(--font-desk), sans-serif;
     user-select: none;
@@ -37,10 +42,13 @@ const Frame = styled.div`
   & g[tabindex]:focus-visible .halo {
     opacity: 1;
   }
+  &[data-taping='true'] svg {
+    cursor: crosshair;
+  }
 `;
 
-/** What is taken hold of; its length and place stand below the chart as figures. */
-export type Picked = CourseThing | null;
+/** What is taken hold of; the first of them is the one that figures are about. */
+export type Picked = readonly CourseThing[];
 
 export interface ChartProps {
   /** The game at the level that is shown. */
@@ -52,92 +60,241 @@ export interface ChartProps {
   readonly picked: Picked;
   readonly onPick: (picked: Picked) => void;
   readonly dispatch: Dispatch<DraftAction>;
+  readonly snap: Snap;
+  /** What is moved is moved at this level only. */
+  readonly onlyHere: boolean;
+  readonly misfits: readonly Misfit[];
+  readonly onMisfit: (misfit: Misfit) => void;
+  /** Keys on a thing that the toolbar has acts for. */
+  readonly onKey: (key: string) => boolean;
+  /** A tape is drawn from spot to spot instead of taking hold of things. */
+  readonly taping: boolean;
   readonly readOnly?: boolean;
+  /** What is drawn over the floor: a play that is watched. */
+  readonly children?: ReactNode;
 }
 
-const PAD = 6;
+export const PAD = 6;
 const DRAWN_WIDTH_PX = 770;
-const DRAWN_HEIGHT_PX = 426;
+const DRAWN_HEIGHT_PX = 412;
 /** With more places than this only the one that is picked has its line drawn, and the marks are short. */
 const FEW_PLACES = 4;
 const BAND_FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+/** Degrees that a turn snaps to. */
+const TURN_STEP = 15;
 
-const same = (one: Picked, other: Picked) => JSON.stringify(one) === JSON.stringify(other);
+type Held =
+  | { readonly on: 'thing'; readonly thing: CourseThing; readonly with: Picked; readonly offset: Spot }
+  | { readonly on: 'turn'; readonly about: Spot; readonly startRad: number }
+  | { readonly on: 'spread'; readonly about: Spot; readonly startM: number }
+  | { readonly on: 'floor' | 'tape'; readonly from: Spot };
 
-/** The floor from above, to scale, in centimetres: bands of depth, targets, things in the way, places; drag them or move them with the arrow keys. */
-export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPick, dispatch, readOnly = false }: ChartProps) {
+/** The floor from above, to scale, in centimetres: bands of depth, ground, furniture, targets and places; take hold of any of them, or use the keys. */
+export function Chart({
+  level,
+  levelIndex,
+  stepM,
+  floor,
+  forecast,
+  picked,
+  onPick,
+  dispatch,
+  snap,
+  onlyHere,
+  misfits,
+  onMisfit,
+  onKey,
+  taping,
+  readOnly = false,
+  children,
+}: ChartProps) {
   const svg = useRef<SVGSVGElement>(null);
-  const grabbed = useRef<{ what: CourseThing; offset: Spot } | null>(null);
+  const held = useRef<Held | null>(null);
+  const [alone, setAlone] = useState(false);
+  const [lasso, setLasso] = useState<{ from: Spot; to: Spot } | null>(null);
+  const [tape, setTape] = useState<{ from: Spot; to: Spot } | null>(null);
+  const [guides, setGuides] = useState<{ acrossM: number | null; downM: number | null }>({ acrossM: null, downM: null });
   const { course } = level;
   const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
   const px = Math.max((width + 2 * PAD) / DRAWN_WIDTH_PX, (depth + 2 * PAD) / DRAWN_HEIGHT_PX);
-  const things = thingsOf(level);
+  const things = useMemo(() => thingsOf(level), [level]);
+  const ground = useMemo(() => groundOf(level), [level]);
+  const byKey = useMemo(() => new Map([...things, ...ground].map((thing) => [keyOf(thing), thing])), [things, ground]);
   const placeCount = things.filter((thing) => thing.kind === 'place').length;
+  const pickedKeys = new Set(picked.map(keyOf));
+  const moving = useMemo(() => movedWith(level, picked, alone), [level, picked, alone]);
+  const movingKeys = new Set(moving.map(keyOf));
+  const [main] = picked;
 
-  const spotAt = (event: PointerEvent): Spot => {
+  const spotAt = (event: { clientX: number; clientY: number }): Spot => {
     const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
     return { xM: point.x / 100, yM: point.y / 100 };
   };
-  const grab = (event: PointerEvent, what: CourseThing, at: Spot) => {
-    if (event.button !== 0) return;
-    onPick(what);
-    if (readOnly) return;
-    const pointer = spotAt(event);
-    grabbed.current = { what, offset: { xM: at.xM - pointer.xM, yM: at.yM - pointer.yM } };
-    svg.current!.setPointerCapture(event.pointerId);
-    dispatch({ do: 'drag-start' });
+  const thingOf = (target: EventTarget): CourseThing | undefined => {
+    const key = (target as Element).closest('[data-thing]')?.getAttribute('data-thing');
+    return key ? byKey.get(key) : undefined;
   };
-  const drag = (event: PointerEvent) => {
-    const held = grabbed.current;
-    if (!held) return;
-    const pointer = spotAt(event);
-    const free = event.altKey;
-    const x = pointer.xM + held.offset.xM;
-    const y = pointer.yM + held.offset.yM;
-    const to = { xM: free ? x : snapToDecimetre(x), yM: free ? y : snapToDecimetre(y) };
-    dispatch({ do: 'move', level: levelIndex, thing: held.what, to });
+  const begin = (event: PointerEvent, what: Held) => {
+    held.current = what;
+    svg.current!.setPointerCapture(event.pointerId);
+    if (what.on !== 'floor' && what.on !== 'tape') dispatch({ do: 'drag-start' });
+  };
+  const down = (event: PointerEvent) => {
+    if (event.button !== 0) return;
+    const at = spotAt(event);
+    if (taping) return begin(event, { on: 'tape', from: nearThing(level, at) });
+    const grip = (event.target as Element).closest('[data-grip]')?.getAttribute('data-grip') as Grip | undefined;
+    if (grip && !readOnly) {
+      const about = middleOfAll(moving.map((thing) => spotOf(course, thing)!));
+      if (grip === 'turn') return begin(event, { on: 'turn', about, startRad: Math.atan2(at.yM - about.yM, at.xM - about.xM) });
+      return begin(event, { on: 'spread', about, startM: Math.max(0.05, distanceM(at, about)) });
+    }
+    const thing = thingOf(event.target);
+    if (!thing) {
+      if (!(event.target as Element).closest('[data-misfit]')) begin(event, { on: 'floor', from: at });
+      return;
+    }
+    if (event.shiftKey) {
+      onPick(pickedKeys.has(keyOf(thing)) ? picked.filter((one) => keyOf(one) !== keyOf(thing)) : [...picked, thing]);
+      return;
+    }
+    const already = pickedKeys.has(keyOf(thing)) || (movingKeys.has(keyOf(thing)) && !alone);
+    const next = pickedKeys.has(keyOf(thing)) ? [thing, ...picked.filter((one) => keyOf(one) !== keyOf(thing))] : [thing];
+    if (!already) setAlone(false);
+    if (!already || keyOf(next[0]!) !== keyOf(main!)) onPick(next);
+    if (readOnly) return;
+    const now = spotOf(course, thing)!;
+    begin(event, { on: 'thing', thing, with: next, offset: { xM: now.xM - at.xM, yM: now.yM - at.yM } });
+  };
+  const move = (event: PointerEvent) => {
+    const what = held.current;
+    if (!what) return;
+    const at = spotAt(event);
+    switch (what.on) {
+      case 'thing': {
+        const wanted = { xM: at.xM + what.offset.xM, yM: at.yM + what.offset.yM };
+        const to = snapped(level, what.thing, wanted, event.altKey ? 'free' : snap, stepM, moving);
+        if (to.acrossM !== guides.acrossM || to.downM !== guides.downM) setGuides({ acrossM: to.acrossM, downM: to.downM });
+        dispatch({ do: 'move', level: levelIndex, thing: what.thing, with: what.with, to: to.spot, alone, onlyHere });
+        return;
+      }
+      case 'turn': {
+        const raw = ((Math.atan2(at.yM - what.about.yM, at.xM - what.about.xM) - what.startRad) * 180) / Math.PI;
+        const degrees = event.altKey ? raw : Math.round(raw / TURN_STEP) * TURN_STEP;
+        dispatch({ do: 'turn', level: levelIndex, things: picked, byRad: (degrees * Math.PI) / 180, alone, onlyHere });
+        return;
+      }
+      case 'spread':
+        dispatch({
+          do: 'spread',
+          level: levelIndex,
+          things: picked,
+          factor: Math.max(0.1, distanceM(at, what.about) / what.startM),
+          alone,
+          onlyHere,
+        });
+        return;
+      case 'tape':
+        setTape({ from: what.from, to: nearThing(level, at) });
+        return;
+      case 'floor':
+        setLasso({ from: what.from, to: at });
+    }
   };
   const drop = () => {
-    if (!grabbed.current) return;
-    grabbed.current = null;
-    dispatch({ do: 'drag-end' });
+    const what = held.current;
+    held.current = null;
+    if (!what) return;
+    setGuides({ acrossM: null, downM: null });
+    if (what.on === 'tape') return;
+    if (what.on !== 'floor') return dispatch({ do: 'drag-end' });
+    if (lasso && distanceM(lasso.from, lasso.to) > 0.08) {
+      const within = (value: number, a: number, b: number) => value >= Math.min(a, b) && value <= Math.max(a, b);
+      onPick(
+        things.filter((thing) => {
+          const spot = spotOf(course, thing)!;
+          return within(spot.xM, lasso.from.xM, lasso.to.xM) && within(spot.yM, lasso.from.yM, lasso.to.yM);
+        }),
+      );
+    } else onPick([]);
+    setAlone(false);
+    setLasso(null);
   };
-  const nudge = (event: KeyboardEvent, thing: CourseThing, at: Spot) => {
+  const twice = (event: MouseEvent) => {
+    const thing = thingOf(event.target);
+    if (!thing) return;
+    setAlone(true);
+    onPick([thing]);
+  };
+  const key = (event: KeyboardEvent) => {
+    const thing = thingOf(event.target);
+    if (!thing || event.ctrlKey || event.metaKey) return;
+    if (event.key === ' ') {
+      event.preventDefault();
+      onPick(
+        pickedKeys.has(keyOf(thing)) && picked.length > 1
+          ? picked.filter((one) => keyOf(one) !== keyOf(thing))
+          : [...picked.filter((one) => keyOf(one) !== keyOf(thing)), thing],
+      );
+      return;
+    }
+    if (event.key === 'Enter') {
+      setAlone(!(alone && pickedKeys.has(keyOf(thing))));
+      onPick([thing]);
+      return;
+    }
     const arrow = ARROWS[event.key];
-    if (!arrow || readOnly) return;
+    if (!arrow) {
+      if (!readOnly && onKey(event.key)) event.preventDefault();
+      return;
+    }
     event.preventDefault();
-    onPick(thing);
-    const by = event.shiftKey ? 0.5 : 0.1;
+    if (readOnly) return;
+    const with_ = pickedKeys.has(keyOf(thing)) ? picked : [thing];
+    if (!pickedKeys.has(keyOf(thing))) onPick([thing]);
+    const by = event.altKey ? 0.01 : event.shiftKey ? 0.5 : 0.1;
+    const at = spotOf(course, thing)!;
     const to = { xM: Math.round((at.xM + arrow[0] * by) * 100) / 100, yM: Math.round((at.yM + arrow[1] * by) * 100) / 100 };
-    dispatch({ do: 'move', level: levelIndex, thing, to });
+    dispatch({ do: 'move', level: levelIndex, thing, with: with_, to, alone, onlyHere });
   };
-  /** What every thing on the floor that can be taken hold of has in common. */
-  const handle = (thing: CourseThing, at: Spot, label: string) => ({
-    tabIndex: 0,
-    role: 'button',
-    'aria-label': `${label} ${readOnly ? '' : 'Arrow keys move it.'}`.trim(),
-    transform: `translate(${at.xM * 100} ${at.yM * 100})`,
-    onPointerDown: (event: PointerEvent) => grab(event, thing, at),
-    onKeyDown: (event: KeyboardEvent) => nudge(event, thing, at),
-    onFocus: () => onPick(thing),
-  });
 
-  const placed = things.map((thing) => ({ thing, spot: spotOf(course, thing)! }));
-  const below = namesBelow(level, px);
-  const aimed = picked?.kind === 'place' ? aimAt(level, picked) : undefined;
+  const placed = useMemo(() => things.map((thing) => ({ thing, spot: spotOf(course, thing)! })), [things, course]);
+  const below = useMemo(() => namesBelow(level, things, px), [level, things, px]);
+  const hint = readOnly ? '' : ' Arrow keys move it.';
+  const shared = (thing: CourseThing, spot: Spot, words: string) => ({
+    id: keyOf(thing),
+    label: `${words}${isLocked(course, thing) ? ' Locked.' : hint}`,
+    xM: spot.xM,
+    yM: spot.yM,
+    locked: isLocked(course, thing),
+    px,
+  });
+  const where = (spot: Spot) => `${spot.xM.toFixed(1)} metres from the left wall and ${spot.yM.toFixed(1)} from the back.`;
+  const looksAt = (thing: CourseThing, spot: Spot) => (thing.kind === 'place' ? aimOf(level, thing.group, spot) : undefined);
+  const measured = dimensionOf(level, picked);
+  const grips = readOnly || taping ? null : gripsOf(level, moving, px);
   return (
-    <Frame>
+    <Frame data-taping={taping}>
       <svg
         ref={svg}
         viewBox={`${-PAD} ${-PAD} ${width + 2 * PAD} ${depth + 2 * PAD}`}
         role="group"
         aria-label={`The floor from above, ${widthM} by ${depthM} metres`}
-        onPointerMove={drag}
+        onPointerDown={down}
+        onPointerMove={move}
         onPointerUp={drop}
         onPointerCancel={drop}
+        onDoubleClick={twice}
+        onKeyDown={key}
+        onFocus={(event) => {
+          const thing = thingOf(event.target);
+          if (!thing || pickedKeys.has(keyOf(thing)) || held.current || picked.length > 1) return;
+          setAlone(false);
+          onPick([thing]);
+        }}
       >
         <defs>
           <clipPath id="floor-clip">
@@ -146,10 +303,42 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
         </defs>
         <Floor floor={floor} width={width} depth={depth} px={px} />
         <FloorSoundings floor={floor} px={px} free={freeOf(placed.map(({ spot }) => spot))} />
-        <Ground course={course} px={px} />
-        <rect x={0} y={0} width={width} height={depth} fill="none" stroke="var(--ink)" strokeWidth={3 * px} />
+        {ground
+          .filter((thing) => thing.kind !== 'door' && thing.kind !== 'turn')
+          .map((thing) => {
+            const listed = listedOf(course, thing)!;
+            const spot = middleOf(course, listed);
+            return (
+              <GroundThing
+                key={keyOf(thing)}
+                kind={thing.kind as 'furniture' | 'patch' | 'zone'}
+                listed={listed as Furniture | Patch | Zone}
+                on={pickedKeys.has(keyOf(thing))}
+                floor={course.floor}
+                {...shared(thing, spot, `${thingWords(level, thing)}, ${where(spot)}`)}
+              />
+            );
+          })}
+        <Ways course={course} px={px} />
+        <Sides course={course} px={px} />
+        {ground
+          .filter((thing) => thing.kind === 'door' || thing.kind === 'turn')
+          .map((thing) => {
+            const listed = listedOf(course, thing)! as Door | Spot;
+            const spot = middleOf(course, listed);
+            return (
+              <GroundThing
+                key={keyOf(thing)}
+                kind={thing.kind as 'door' | 'turn'}
+                listed={listed}
+                on={pickedKeys.has(keyOf(thing))}
+                floor={course.floor}
+                {...shared(thing, spot, `${thingWords(level, thing)}, ${where(spot)}`)}
+              />
+            );
+          })}
         {placed.map(({ thing, spot }) => {
-          const aim = thing.kind === 'place' && (placeCount <= FEW_PLACES || same(thing, picked)) ? aimAt(level, thing) : undefined;
+          const aim = placeCount <= FEW_PLACES || pickedKeys.has(keyOf(thing)) ? looksAt(thing, spot) : undefined;
           return (
             aim && (
               <line
@@ -159,81 +348,110 @@ export function Chart({ level, levelIndex, stepM, floor, forecast, picked, onPic
                 x2={aim.xM * 100}
                 y2={aim.yM * 100}
                 stroke="var(--ink)"
-                strokeWidth={(same(thing, picked) ? 1.6 : 1) * px}
+                strokeWidth={(pickedKeys.has(keyOf(thing)) ? 1.6 : 1) * px}
                 strokeDasharray={`${1.5 * px} ${5 * px}`}
                 strokeLinecap="round"
+                pointerEvents="none"
                 aria-hidden
               />
             )
           );
         })}
         {placed.map(({ thing, spot }) => {
-          if (thing.kind === 'place') return null;
-          const stands = (thing.kind === 'target' ? course.targets[thing.group]! : course.obstacles!)[thing.index]!;
-          const { name } = AIMED[stands.object];
-          const shape = shapeOf(stands);
-          const half = outlineWidthM(shape) * 50;
+          if (thing.kind !== 'target' && thing.kind !== 'obstacle') return null;
+          const stands = listedOf(course, thing) as PlacedTarget;
           const set = thing.kind === 'target' && isPinSet(level, thing.group);
-          const label = `${name}${set ? `, number ${thing.index + 1} of the set, which moves as one` : ''}, ${spot.xM.toFixed(1)} metres from the left wall and ${spot.yM.toFixed(1)} from the back.`;
+          const half = outlineWidthM(shapeOf(stands)) * 50;
+          const words = `${nameOf(stands)}${set ? `, number ${thing.index + 1} of the set, which moves as one` : ''}, ${where(spot)}`;
           return (
-            <g key={keyOf(thing)} {...handle(thing, spot, label)}>
-              <circle className="halo" r={half + 12} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
-              <circle r={Math.max(set ? 8 : 18, half * 1.2)} fill="transparent" />
-              <g transform={`rotate(${(stands.turnRad * 180) / Math.PI})`}>
-                <Thing shape={shape} casing={(set ? 1 : 1.5) * px} role={thing.kind} />
-              </g>
-              {isFirstOfItsName(course, thing) && (
-                <text
-                  y={below.has(keyOf(thing)) ? half + 16 * px : (set ? topOf(course.targets[thing.group]!) - spot.yM : 0) * 100 - half - 7 * px}
-                  fontSize={13 * px}
-                  textAnchor="middle"
-                  fill="var(--ink)"
-                  stroke="var(--band-1)"
-                  strokeWidth={3 * px}
-                  paintOrder="stroke"
-                >
-                  {name}
-                </text>
-              )}
-            </g>
+            <Standing
+              key={keyOf(thing)}
+              thing={stands}
+              kind={thing.kind}
+              on={pickedKeys.has(keyOf(thing))}
+              set={set}
+              name={isFirstOfItsName(course, thing) ? nameOf(stands) : null}
+              nameY={
+                below.has(keyOf(thing))
+                  ? half + 16 * px
+                  : (set ? topOf(course.targets[(thing as { group: string }).group]!) - spot.yM : 0) * 100 - half - 7 * px
+              }
+              {...shared(thing, spot, words)}
+            />
           );
         })}
         {placed.map(({ thing, spot }) => {
           if (thing.kind !== 'place') return null;
-          const aim = aimAt(level, thing);
+          const aim = aimOf(level, thing.group, spot);
           const list = course.places[thing.group]!;
           const name = labelOf(level, thing.group, thing.index) ?? `${placeName(thing.index, list.length)} mark`;
           const length = aim ? distanceM(spot, aim) : 0;
           const chance = forecast?.places.find((place) => place.group === thing.group && place.index === thing.index)?.chance;
           const told = aim ? `: ${sayMetres(length)}, ${saySteps(toHalfSteps(length, stepM).halfSteps)}` : '';
-          const label = `${name}${told}${chance === undefined ? '' : `, about ${Math.round(chance * 100)} hits in 100`}.`;
           return (
-            <g key={keyOf(thing)} {...handle(thing, spot, label)}>
-              <Mark
-                spot={spot}
-                floor={course.floor}
-                angleRad={aim ? Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) : 0}
-                on={same(thing, picked)}
-                long={placeCount <= FEW_PLACES}
-                px={px}
-                badge={badgeOf(level, thing.group, thing.index)}
-              />
-            </g>
+            <Mark
+              key={keyOf(thing)}
+              floorWidthM={widthM}
+              floorDepthM={depthM}
+              angleRad={aim ? Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) : 0}
+              on={pickedKeys.has(keyOf(thing))}
+              long={placeCount <= FEW_PLACES}
+              badge={badgeOf(level, thing.group, thing.index)}
+              {...shared(thing, spot, `${name}${told}${chance === undefined ? '' : `, about ${Math.round(chance * 100)} hits in 100`}.`)}
+            />
           );
         })}
-        {aimed && <Dimension mark={spotOf(course, picked!)!} target={aimed} stepM={stepM} px={px} />}
+        {grips && <Grips grips={grips} px={px} alone={alone} />}
+        {guides.acrossM !== null && (
+          <line x1={0} x2={width} y1={guides.acrossM * 100} y2={guides.acrossM * 100} stroke="var(--heather)" strokeWidth={px} aria-hidden />
+        )}
+        {guides.downM !== null && (
+          <line y1={0} y2={depth} x1={guides.downM * 100} x2={guides.downM * 100} stroke="var(--heather)" strokeWidth={px} aria-hidden />
+        )}
+        {lasso && (
+          <rect
+            x={Math.min(lasso.from.xM, lasso.to.xM) * 100}
+            y={Math.min(lasso.from.yM, lasso.to.yM) * 100}
+            width={Math.abs(lasso.to.xM - lasso.from.xM) * 100}
+            height={Math.abs(lasso.to.yM - lasso.from.yM) * 100}
+            fill="var(--sheet)"
+            fillOpacity={0.3}
+            stroke="var(--ink)"
+            strokeWidth={px}
+            strokeDasharray={`${4 * px} ${3 * px}`}
+            aria-hidden
+          />
+        )}
+        {measured && !taping && <Dimension {...measured} stepM={stepM} px={px} />}
+        {taping && tape && <Tape from={tape.from} to={tape.to} stepM={stepM} px={px} />}
+        <MisfitMarks misfits={misfits} level={level} px={px} onMisfit={onMisfit} />
+        {children}
         <ScaleBar x={width - 128} y={depth - 12} px={px} />
       </svg>
     </Frame>
   );
 }
 
-const keyOf = (thing: CourseThing) => `${thing.kind} ${thing.kind === 'obstacle' ? '' : thing.group} ${thing.index}`;
+/** What is measured: between two things that are picked, or from a place to what it looks towards. */
+function dimensionOf(level: Game, picked: Picked): { mark: Spot; target: Spot } | null {
+  const [one, other] = picked;
+  const mark = one && spotOf(level.course, one);
+  if (!mark) return null;
+  if (picked.length === 2) {
+    const target = spotOf(level.course, other!);
+    return target ? { mark, target } : null;
+  }
+  const target = picked.length === 1 && one.kind === 'place' ? aimOf(level, one.group, mark) : undefined;
+  return target ? { mark, target } : null;
+}
 
-/** What a place looks towards; undefined for a picked place that is there no more. */
-function aimAt(level: Game, place: Extract<CourseThing, { kind: 'place' }>): Spot | undefined {
-  const spot = spotOf(level.course, place);
-  return spot && aimOf(level, place.group, spot);
+/** A tape is laid to the middle of a thing that it comes near. */
+function nearThing(level: Game, at: Spot): Spot {
+  const near = [...thingsOf(level), ...groundOf(level)]
+    .map((thing) => spotOf(level.course, thing)!)
+    .filter((spot) => distanceM(spot, at) < 0.12)
+    .sort((a, b) => distanceM(a, at) - distanceM(b, at))[0];
+  return near ?? { xM: Math.round(at.xM * 100) / 100, yM: Math.round(at.yM * 100) / 100 };
 }
 
 /** How far up and down the floor a set reaches. */
@@ -243,16 +461,17 @@ const LETTER_PX = 6.8;
 const LINE_PX = 17;
 
 /** The names that stand below their thing, since above it they would run into the name of another. */
-function namesBelow(level: Game, px: number): ReadonlySet<string> {
-  const named = thingsOf(level).filter((thing) => thing.kind !== 'place' && isFirstOfItsName(level.course, thing));
+function namesBelow(level: Game, things: readonly CourseThing[], px: number): ReadonlySet<string> {
   const above: { x: number; y: number; half: number }[] = [];
   const below = new Set<string>();
-  for (const thing of named) {
-    const stands = spotOf(level.course, thing) as PlacedTarget;
-    const half = (AIMED[stands.object].name.length * LETTER_PX * px) / 2;
+  for (const thing of things) {
+    if (thing.kind === 'place' || !isFirstOfItsName(level.course, thing)) continue;
+    const stands = listedOf(level.course, thing) as PlacedTarget;
+    const half = (nameOf(stands).length * LETTER_PX * px) / 2;
     const label = { x: stands.xM * 100, y: stands.yM * 100 - outlineWidthM(shapeOf(stands)) * 50, half };
+    const high = label.y < 18 * px;
     const meets = above.some((other) => Math.abs(other.x - label.x) < other.half + half && Math.abs(other.y - label.y) < LINE_PX * px);
-    if (meets) below.add(keyOf(thing));
+    if (meets || high) below.add(keyOf(thing));
     else above.push(label);
   }
   return below;
@@ -261,8 +480,8 @@ function namesBelow(level: Game, px: number): ReadonlySet<string> {
 /** Of things that are alike the first bears the name. */
 function isFirstOfItsName(course: Course, thing: CourseThing): boolean {
   const list = thing.kind === 'obstacle' ? (course.obstacles ?? []) : Object.values(course.targets).flat();
-  const now = spotOf(course, thing) as PlacedTarget;
-  return list.find((other) => other.object === now.object) === now;
+  const now = listedOf(course, thing) as PlacedTarget;
+  return list.find((other) => nameOf(other) === nameOf(now)) === now;
 }
 
 /** The name that the game gives to a place, where it has one. */
@@ -274,58 +493,7 @@ function labelOf(game: Game, group: string, index: number): string | undefined {
 function badgeOf(game: Game, group: string, index: number): string {
   const rule = game.parts.map((part) => part.groups[group]).find((one) => one !== undefined);
   if (rule?.value) return `${rule.value[index]}`;
-  return (rule?.n ?? 1) > 1 ? `${index + 1}` : '';
-}
-
-interface MarkProps {
-  readonly spot: Spot;
-  readonly floor: Course['floor'];
-  readonly angleRad: number;
-  readonly on: boolean;
-  readonly long: boolean;
-  readonly px: number;
-  readonly badge: string;
-}
-
-/** The throw line of a place, square to what it looks towards. */
-function Mark({ spot, floor, angleRad, on, long, px, badge }: MarkProps) {
-  const [thick, broad] = long ? [9, 42] : [8 * px, 30 * px];
-  const off = long ? 22 : 20 * px;
-  // Behind the line, or before it where a wall is behind.
-  const room = 13 * px;
-  const [backX, backY] = [spot.xM * 100 - Math.cos(angleRad) * off, spot.yM * 100 - Math.sin(angleRad) * off];
-  const outside = backX < room || backY < room || backX > floor.widthM * 100 - room || backY > floor.depthM * 100 - room;
-  const side = outside ? 1 : -1;
-  const [x, y] = [side * Math.cos(angleRad) * off, side * Math.sin(angleRad) * off - 2];
-  return (
-    <>
-      <circle className="halo" r={broad * 0.72} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
-      <circle r={broad * 0.57} fill="transparent" />
-      <g transform={`rotate(${(angleRad * 180) / Math.PI})`}>
-        {on && (
-          <rect
-            x={-thick}
-            y={-broad * 0.62}
-            width={thick * 2}
-            height={broad * 1.24}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={1.3 * px}
-            strokeDasharray={`${4 * px} ${3 * px}`}
-          />
-        )}
-        <rect x={-thick / 2} y={-broad / 2} width={thick} height={broad} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.2 * px} />
-      </g>
-      {badge !== '' && (
-        <>
-          <circle cx={x} cy={y} r={12.5 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.3 * px} />
-          <text x={x} y={y + 5 * px} fontSize={14 * px} fontWeight={700} textAnchor="middle" fill="var(--ink)">
-            {badge}
-          </text>
-        </>
-      )}
-    </>
-  );
+  return (rule?.n ?? game.course.places[group]?.length ?? 1) > 1 ? `${index + 1}` : '';
 }
 
 /** The bands: drawn again only when the depth itself has changed. */
@@ -352,38 +520,3 @@ const FloorSoundings = memo(function FloorSoundings({ floor, px, free }: { floor
   });
   return <Soundings soundings={floor?.soundings ?? []} busy={busy} px={px} />;
 });
-
-function Dimension({ mark, target, stepM, px }: { mark: Spot; target: Spot; stepM: number; px: number }) {
-  const length = distanceM(mark, target);
-  const words = `${sayMetres(length)} · ${saySteps(toHalfSteps(length, stepM).halfSteps)}`;
-  const x = ((mark.xM + target.xM) / 2) * 100;
-  const y = ((mark.yM + target.yM) / 2) * 100;
-  const width = words.length * 7.4 * px + 18 * px;
-  const normal = Math.atan2(target.yM - mark.yM, target.xM - mark.xM) + Math.PI / 2;
-  const off = Math.sin(normal) >= 0 ? 20 : -20;
-  return (
-    <g transform={`translate(${x + Math.cos(normal) * off} ${y + Math.sin(normal) * off})`} pointerEvents="none" aria-hidden>
-      <rect x={-width / 2} y={-14 * px} width={width} height={28 * px} rx={3} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.2 * px} />
-      <text y={4.5 * px} fontSize={14 * px} textAnchor="middle" fill="var(--ink)">
-        <tspan fontWeight={700}>{sayMetres(length)}</tspan>
-        {words.slice(sayMetres(length).length)}
-      </text>
-    </g>
-  );
-}
-
-function ScaleBar({ x, y, px }: { x: number; y: number; px: number }) {
-  return (
-    <g transform={`translate(${x} ${y})`} aria-hidden>
-      <rect x={-8} y={-20 * px} width={124} height={27 * px} fill="var(--sheet)" />
-      <rect width={50} height={5 * px} fill="var(--ink)" />
-      <rect x={50} width={50} height={5 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={px} />
-      <text y={-5 * px} fontSize={11 * px} fill="var(--ink)">
-        0
-      </text>
-      <text x={100} y={-5 * px} fontSize={11 * px} textAnchor="end" fill="var(--ink)">
-        1 m
-      </text>
-    </g>
-  );
-}

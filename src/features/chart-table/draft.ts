@@ -1,6 +1,19 @@
 /** The draft on the chart table and what can be done to it, with undo and redo. */
-import { withFloor, withPlaceDistance, withThingAt, withWidth, type CourseThing } from '@/core/course/move';
+import {
+  withAligned,
+  withFloor,
+  withPlaceDistance,
+  withSpread,
+  withThingAt,
+  withThingsMoved,
+  withTurned,
+  withWidth,
+  type Alignment,
+  type HowToMove,
+} from '@/core/course/move';
+import { spotOf, type CourseThing } from '@/core/course/things';
 import { placeChances } from '@/core/forecast/chances';
+import { withLevelChange } from '@/core/levels/edit-levels';
 import { withFairPoints } from '@/core/levels/fair-points';
 import { fairPoints, solveLevel, withPlaces } from '@/core/levels/solve';
 import type { Game, Spot } from '@/core/rules/game';
@@ -23,18 +36,33 @@ export interface DraftHistory {
   readonly dragging: boolean;
 }
 
+interface AtLevel extends HowToMove {
+  readonly level: number;
+}
+
 export type DraftAction =
-  | { readonly do: 'move'; readonly level: number; readonly thing: CourseThing; readonly to: Spot }
+  /** Things moved so that the one that is held comes to a spot. */
+  | (AtLevel & { readonly do: 'move'; readonly thing: CourseThing; readonly with?: readonly CourseThing[]; readonly to: Spot })
+  /** Things turned or spread: while dragging, from where they were when the drag began. */
+  | (AtLevel & { readonly do: 'turn'; readonly things: readonly CourseThing[]; readonly byRad: number })
+  | (AtLevel & { readonly do: 'spread'; readonly things: readonly CourseThing[]; readonly factor: number })
+  | { readonly do: 'align'; readonly level: number; readonly things: readonly CourseThing[]; readonly how: Alignment }
   | { readonly do: 'set-distance'; readonly level: number; readonly group: string; readonly mark: number; readonly distanceM: number }
-  | { readonly do: 'set-width'; readonly level: number; readonly group: string; readonly index: number; readonly widthM: number }
+  | { readonly do: 'set-width'; readonly level: number; readonly thing: CourseThing; readonly widthM: number; readonly onlyHere?: boolean }
   | { readonly do: 'floor'; readonly widthM: number; readonly depthM: number }
-  | { readonly do: 'slot'; readonly slot: string; readonly value: string | number }
+  /** A slot of the rules: at every level, or at one only. */
+  | { readonly do: 'slot'; readonly slot: string; readonly value: string | number; readonly shown: number; readonly onlyHere: boolean }
+  /** The game as something worked out or chosen makes it. */
   | { readonly do: 'mend'; readonly game: Game }
+  /** The game as a change of the newest makes it. */
+  | { readonly do: 'edit'; readonly change: (game: Game) => Game }
   | { readonly do: 'title'; readonly title: string }
   | { readonly do: 'level-name'; readonly level: number; readonly name: string }
   | { readonly do: 'age'; readonly ageYears: number }
   | { readonly do: 'solve'; readonly chances: readonly number[] }
   | { readonly do: 'fair-points'; readonly level: number }
+  /** The steps of an earlier sitting of this tab, taken up again. */
+  | { readonly do: 'take-up'; readonly history: DraftHistory }
   | { readonly do: 'drag-start' }
   | { readonly do: 'drag-end' }
   | { readonly do: 'undo' }
@@ -59,62 +87,95 @@ export function changeDraft(history: DraftHistory, action: DraftAction): DraftHi
       const [after, ...rest] = history.future;
       return after ? { now: after, past: [...history.past, history.now], future: rest, dragging: false } : history;
     }
+    case 'take-up':
+      return history.past.length === 0 && !history.dragging ? action.history : history;
     case 'drag-start':
       return { ...history, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragging: true };
     case 'drag-end':
       return { ...history, dragging: false, past: history.past.at(-1) === history.now ? history.past.slice(0, -1) : history.past };
     default: {
-      const next = changed(history.now, action);
-      if (next === history.now) return history;
+      const whole = action.do === 'turn' || action.do === 'spread';
+      const from = whole && history.dragging ? history.past.at(-1)! : history.now;
+      const next = changed(from, action);
+      if (next === from) return history;
       const now = STAYS_PUT.has(action.do) ? next : action.do === 'solve' ? { ...next, asked: action.chances } : { ...next, asked: [] };
       return history.dragging ? { ...history, now } : { now, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragging: false };
     }
   }
 }
 
-function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo' | 'drag-start' | 'drag-end' }>): Draft {
-  const { game } = draft;
+function changed(draft: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo' | 'take-up' | 'drag-start' | 'drag-end' }>): Draft {
+  const game = gameAfter(draft, action);
+  if (action.do === 'age') return action.ageYears === draft.ageYears ? draft : { ...draft, ageYears: action.ageYears };
+  return game === draft.game ? draft : { ...draft, game };
+}
+
+function gameAfter({ game, ageYears }: Draft, action: Exclude<DraftAction, { do: 'undo' | 'redo' | 'take-up' | 'drag-start' | 'drag-end' }>): Game {
   switch (action.do) {
-    case 'move':
-      return { ...draft, game: withThingAt(game, action.level, action.thing, action.to) };
+    case 'move': {
+      const { level, thing, to } = action;
+      if (!action.with) return withThingAt(game, level, thing, to, action);
+      const now = spotOf(resolveLevel(game, level).course, thing);
+      return now ? withThingsMoved(game, level, action.with, { xM: to.xM - now.xM, yM: to.yM - now.yM }, action) : game;
+    }
+    case 'turn':
+      return withTurned(game, action.level, action.things, action.byRad, action);
+    case 'spread':
+      return withSpread(game, action.level, action.things, action.factor, action);
+    case 'align':
+      return withAligned(game, action.level, action.things, action.how);
     case 'set-distance':
-      return { ...draft, game: withPlaceDistance(game, action.level, action.group, action.mark, action.distanceM) };
+      return withPlaceDistance(game, action.level, action.group, action.mark, action.distanceM);
     case 'set-width':
-      return { ...draft, game: withWidth(game, action.level, action.group, action.index, action.widthM) };
+      return withWidth(game, action.level, action.thing, action.widthM, action.onlyHere);
     case 'floor':
-      return { ...draft, game: withFloor(game, action.widthM, action.depthM) };
+      return withFloor(game, action.widthM, action.depthM);
     case 'slot':
-      return { ...draft, game: withSlot(game, action.slot, action.value) };
+      return slotChanged(game, action);
     case 'title':
-      return action.title.trim() === '' ? draft : { ...draft, game: { ...game, title: action.title.slice(0, 60) } };
+      return action.title.trim() === '' || action.title === game.title ? game : { ...game, title: action.title.slice(0, 60) };
     case 'level-name':
-      return action.name.trim() === ''
-        ? draft
-        : {
-            ...draft,
-            game: {
-              ...game,
-              levels: game.levels.map((level, index) => (index === action.level ? { ...level, name: action.name.slice(0, 24) } : level)),
-            },
-          };
+      return action.name.trim() === '' || action.name === game.levels[action.level]!.name
+        ? game
+        : { ...game, levels: game.levels.map((level, index) => (index === action.level ? { ...level, name: action.name.slice(0, 24) } : level)) };
     case 'mend':
-      return { ...draft, game: action.game };
+      return action.game;
+    case 'edit':
+      return action.change(game);
     case 'age':
-      return { ...draft, ageYears: action.ageYears };
+      return game;
     case 'solve':
-      return {
-        ...draft,
-        game: action.chances.reduce(
-          (next, chance, index) =>
-            index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, draft.ageYears).places) : next,
-          game,
-        ),
-      };
+      return action.chances.reduce(
+        (next, chance, index) =>
+          index < next.levels.length ? withLocksKept(next, withPlaces(next, index, solveLevel(next, index, chance, ageYears).places), index) : next,
+        game,
+      );
     case 'fair-points': {
       const rules = readThrowRules(game);
-      if (!rules) return { ...draft, game: withFairPoints(game, action.level, draft.ageYears) ?? game };
-      const chances = placeChances(resolveLevel(game, action.level), { ageYears: draft.ageYears }).map((place) => place.chance);
-      return { ...draft, game: withThrowRules(game, { ...rules, values: fairPoints(chances) }) };
+      if (!rules) return withFairPoints(game, action.level, ageYears) ?? game;
+      const chances = placeChances(resolveLevel(game, action.level), { ageYears }).map((place) => place.chance);
+      return withThrowRules(game, { ...rules, values: fairPoints(chances) });
     }
   }
+}
+
+/** A slot is changed at every level, and also at the one that is shown where that has its own; or only there. */
+function slotChanged(game: Game, { slot, value, shown, onlyHere }: Extract<DraftAction, { do: 'slot' }>): Game {
+  const atLevel = (from: Game) => withLevelChange(from, shown, (level) => withSlot(level, slot, value));
+  if (onlyHere && slot !== 'aim' && slot !== '/aim') return atLevel(game);
+  return atLevel(withSlot(game, slot, value));
+}
+
+/** Marks that are locked stay where they were when others are put elsewhere. */
+function withLocksKept(before: Game, after: Game, levelIndex: number): Game {
+  const old = resolveLevel(before, levelIndex).course.places;
+  const set = Object.fromEntries(
+    Object.entries(old).flatMap(([group, spots]) => {
+      if (!spots.some((spot) => spot.locked || spot.tied)) return [];
+      const moved = resolveLevel(after, levelIndex).course.places[group]!;
+      return [[`/course/places/${group}`, spots.map((spot, index) => (spot.locked ? spot : { ...spot, ...moved[index]! }))]];
+    }),
+  );
+  if (Object.keys(set).length === 0) return after;
+  return { ...after, levels: after.levels.map((level, index) => (index === levelIndex ? { ...level, set: { ...level.set, ...set } } : level)) };
 }

@@ -1,34 +1,43 @@
 'use client';
-import { memo, useState, type Dispatch } from 'react';
+import { memo, useMemo, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { distancesOf } from '@/core/course/geometry';
 import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceWords, restsOnWords } from '@/core/forecast/words';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import { easierForms, MOST_LEVELS, withEasierForm, withLevelAdded, withLevelMoved, withLevelRemoved } from '@/core/levels/edit-levels';
 import { isAimed } from '@/core/levels/solve';
-import { leversBetween, type Lever } from '@/core/rules/levers';
+import { changedSince } from '@/core/levels/to-beat';
+import { changesBetween } from '@/core/rules/changes';
+import type { Game, Level } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
 import { placeName } from '@/core/rules/sentences';
 import { readThrowRules } from '@/core/rules/throw-rules';
-import { Button } from '@/ui/button';
+import { Button, QuietButton } from '@/ui/button';
+import { Menu, type MenuGroup } from '@/ui/menu';
 import { NumberSlot } from '@/ui/number-slot';
 import { ScoreBand } from '@/ui/score-band';
 import { TenDots } from '@/ui/ten-dots';
 import type { DraftAction } from './draft';
 
-const Strip = styled.section`
+const Strip = styled.section<{ $levels: number }>`
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr)) 236px;
+  grid-template-columns: repeat(
+      ${({ $levels }) => $levels},
+      minmax(${({ $levels }) => ($levels > 3 ? 168 : 200)}px, 1fr)
+    ) ${({ $levels }) => ($levels > 4 ? 196 : 220)}px;
   border-top: 1px solid var(--ink);
+  overflow-x: auto;
+  scrollbar-width: thin;
 `;
 
 const Column = styled.div<{ $on: boolean }>`
   position: relative;
   display: flex;
   flex-direction: column;
-  gap: 5px;
-  padding: 9px 12px 8px;
+  gap: 4px;
+  min-width: 0;
+  padding: 8px 12px 6px;
   border-right: 1px solid var(--line);
   background: ${({ $on }) => ($on ? 'var(--sheet)' : 'transparent')};
   box-shadow: ${({ $on }) => ($on ? 'inset 0 4px 0 var(--gorse)' : 'none')};
@@ -38,9 +47,9 @@ const Column = styled.div<{ $on: boolean }>`
 const Head = styled.div`
   display: flex;
   align-items: baseline;
-  gap: 10px;
+  gap: 2px 10px;
   flex-wrap: wrap;
-  & button {
+  & > button {
     border: 0;
     padding: 0;
     min-height: 26px;
@@ -48,9 +57,11 @@ const Head = styled.div`
     font-size: 1.0625rem;
     font-weight: 700;
     cursor: pointer;
+    text-align: left;
   }
   & input {
     width: auto;
+    max-width: 100%;
     min-height: 26px;
     padding: 0;
     border: 0;
@@ -78,10 +89,6 @@ const Chance = styled.div`
   align-items: center;
   flex-wrap: wrap;
   gap: 4px 10px;
-  & span {
-    color: var(--ink-soft);
-    font-size: 0.875rem;
-  }
 `;
 
 const Small = styled.p`
@@ -99,15 +106,22 @@ const Lengths = styled.div`
 const Finder = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 6px;
-  padding: 10px 0 10px 14px;
+  gap: 5px;
+  padding: 8px 0 6px 14px;
   font-size: 0.9375rem;
   & h2 {
     font-size: 0.9375rem;
   }
-  & button {
-    min-height: 32px;
+  & > button {
+    min-height: 30px;
     font-size: 0.9375rem;
+  }
+  & .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    align-items: center;
+    font-size: 0.875rem;
   }
 `;
 
@@ -117,25 +131,22 @@ export interface LevelStripProps {
   readonly onShow: (level: number) => void;
   readonly forecasts: readonly (LevelForecast | null)[];
   readonly stepM: number;
+  readonly ageYears: number;
   readonly audienceName: string;
   readonly dispatch: Dispatch<DraftAction>;
+  readonly onCompare: () => void;
   readonly readOnly?: boolean;
 }
 
-const LEVER_WORDS: Readonly<Record<Lever, string>> = {
-  space: 'other distances',
-  task: 'another task or time',
-  equipment: 'other things',
-  people: 'other players',
-};
+const MOST_TOLD = 2;
 
-/** "other distances than Wade": what sets a level apart from the one before it. */
+/** "farther: 1.3–2.7 m, was 0.9–1.9 m": what sets a level apart from the one before it, distances left out where they stand above. */
 function differenceWords(game: Game, index: number): string {
   if (index === 0) return '';
-  const levers = [...leversBetween(game, index - 1, index).keys()];
-  return levers.length === 0
-    ? `the same as ${game.levels[index - 1]!.name}`
-    : `${levers.map((lever) => LEVER_WORDS[lever]).join(', ')} than ${game.levels[index - 1]!.name}`;
+  const changes = changesBetween(resolveLevel(game, index - 1), resolveLevel(game, index));
+  if (changes.length === 0) return `the same as ${game.levels[index - 1]!.name}`;
+  const told = changes.filter((change) => change.lever !== 'space').map((change) => change.words);
+  return told.length > MOST_TOLD ? `${told.slice(0, MOST_TOLD).join('; ')} and more` : told.join('; ');
 }
 
 /** How far the figures of pins can be trusted. */
@@ -146,72 +157,145 @@ const ROUGH_WORDS: Readonly<Record<Exclude<LevelForecast['rough'], 'none'>, stri
 
 const inTen = (chance: number) => Math.round(chance * 10);
 
-/** One column a level: distances, the chance as ten dots, likely scores with par, throws and time; and the solver beside them. */
-export function LevelStrip({ game, shown, onShow, forecasts, stepM, audienceName, dispatch, readOnly = false }: LevelStripProps) {
-  const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4]);
+/** One column a level, up to six: distances, the chance as ten dots, likely scores with par, throws and time; the solver beside them. */
+export function LevelStrip({
+  game,
+  shown,
+  onShow,
+  forecasts,
+  stepM,
+  ageYears,
+  audienceName,
+  dispatch,
+  onCompare,
+  readOnly = false,
+}: LevelStripProps) {
+  const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4, 3, 2, 2]);
   const plain = readThrowRules(game) !== null;
-  const aimed = plain || isAimed(game);
+  const aimed = useMemo(() => plain || isAimed(game), [plain, game]);
   // Marks or targets of different worth to choose among.
   const chosen =
     plain || game.parts.some((part) => Object.values(part.groups).some((group) => group.order === 'free' && (group.value?.length ?? 0) > 1));
   const restsOn = restsOnWords(forecasts.find((one) => one !== null) ?? { restsOn: 0 });
+  const n = game.levels.length;
   return (
-    <Strip aria-label="Levels">
-      {game.levels.slice(0, 3).map((level, index) => (
-        <LevelColumn
-          key={level.id}
-          name={level.name}
-          index={index}
-          on={index === shown}
-          distances={distancesOf(resolveLevel(game, index)).join(' ')}
-          forecast={forecasts[index] ?? null}
-          stepM={stepM}
-          onShow={onShow}
-          dispatch={dispatch}
-          readOnly={readOnly}
-          plain={plain}
-          group={game.parts[0]!.tasks[0]!.from ?? ''}
-          differs={differenceWords(game, index)}
-        />
-      ))}
-      {aimed ? (
-        <Finder>
-          <h2>Find distances for</h2>
-          <div>
-            {game.levels.slice(0, 3).map((level, index) => (
-              <span key={level.id}>
-                {index > 0 && (index === 2 ? ' and ' : ', ')}
-                <NumberSlot
-                  label={`Wanted hits in 10 at ${level.name}`}
-                  value={wanted[index] ?? 5}
-                  min={1}
-                  max={9}
-                  step={1}
-                  onChange={(value) => setWanted(wanted.map((old, at) => (at === index ? value : old)))}
-                />
-              </span>
-            ))}{' '}
-            hits in 10
-          </div>
-          <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.map((tenths) => tenths / 10) })}>
-            Set the marks
-          </Button>
-          <Button isDisabled={readOnly || !chosen} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
-            Make points fair
-          </Button>
-          <Small>
-            for {audienceName} · {restsOn}
-          </Small>
-        </Finder>
-      ) : (
-        <Finder>
-          <Small>
-            For {audienceName}, {restsOn}: how straight and how hard children of that age throw, roll and kick is not published.
-          </Small>
-        </Finder>
-      )}
+    <Strip $levels={n} aria-label="Levels" tabIndex={n > 3 ? 0 : undefined}>
+      {game.levels.map((level, index) => {
+        const there = resolveLevel(game, index);
+        return (
+          <LevelColumn
+            key={level.id}
+            name={level.name}
+            index={index}
+            on={index === shown}
+            distances={distancesOf(there).join(' ')}
+            forecast={forecasts[index] ?? null}
+            stepM={stepM}
+            onShow={onShow}
+            dispatch={dispatch}
+            readOnly={readOnly}
+            plain={readThrowRules(there) !== null}
+            group={there.parts[0]!.tasks[0]!.from ?? ''}
+            differs={differenceWords(game, index)}
+            beat={beatWords(there, level)}
+            narrow={n > 3}
+          />
+        );
+      })}
+      <Finder>
+        {aimed && (
+          <>
+            <h2>Find distances for</h2>
+            <div>
+              {game.levels.map((level, index) => (
+                <span key={level.id}>
+                  {index > 0 && (index === n - 1 ? ' and ' : ', ')}
+                  <NumberSlot
+                    label={`Wanted hits in 10 at ${level.name}`}
+                    value={wanted[index] ?? 5}
+                    min={1}
+                    max={9}
+                    step={1}
+                    onChange={(value) => setWanted(wanted.map((old, at) => (at === index ? value : old)))}
+                  />
+                </span>
+              ))}{' '}
+              hits in 10
+            </div>
+            <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10) })}>
+              Set the marks
+            </Button>
+            <Button isDisabled={readOnly || !chosen} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
+              Make points fair
+            </Button>
+          </>
+        )}
+        <div className="acts">
+          {!readOnly && <LevelMenu game={game} shown={shown} ageYears={ageYears} dispatch={dispatch} onShow={onShow} />}
+          <QuietButton onPress={onCompare}>Side by side</QuietButton>
+        </div>
+        <Small>
+          for {audienceName} · {restsOn}
+        </Small>
+      </Finder>
     </Strip>
   );
+}
+
+/** What can be done with the level that is shown. */
+function LevelMenu({ game, shown, ageYears, dispatch, onShow }: Pick<LevelStripProps, 'game' | 'shown' | 'ageYears' | 'dispatch' | 'onShow'>) {
+  const { name } = game.levels[shown]!;
+  const full = game.levels.length >= MOST_LEVELS;
+  const put = (next: Game, show: number) => {
+    dispatch({ do: 'mend', game: next });
+    onShow(show);
+  };
+  // Worked out when the menu is opened: nearer and bigger forms are solved for.
+  const others = () =>
+    easierForms(game, shown, ageYears).map((form) => ({
+      id: form.id,
+      label: form.name.charAt(0).toUpperCase() + form.name.slice(1),
+      says: form.says,
+      off: full,
+      act: () => put(withEasierForm(game, shown, form), shown + 1),
+    }));
+  return (
+    <Menu
+      label={`What to do with ${name}`}
+      groups={(): readonly MenuGroup[] => [
+        {
+          title: `${name}, and the levels beside it`,
+          acts: [
+            { id: 'copy', label: `A new level like ${name}`, off: full, act: () => put(withLevelAdded(game, shown), shown + 1) },
+            { id: 'earlier', label: 'One place earlier', off: shown === 0, act: () => put(withLevelMoved(game, shown, -1), shown - 1) },
+            {
+              id: 'later',
+              label: 'One place later',
+              off: shown === game.levels.length - 1,
+              act: () => put(withLevelMoved(game, shown, 1), shown + 1),
+            },
+            {
+              id: 'remove',
+              label: `Take ${name} away`,
+              off: game.levels.length < 2,
+              act: () => put(withLevelRemoved(game, shown), Math.max(0, shown - 1)),
+            },
+          ],
+        },
+        { title: `${name} in another form, as a level of its own`, acts: others() },
+      ]}
+    >
+      {name}
+    </Menu>
+  );
+}
+
+/** "to beat 41 (Ms Tarn, from 2.7 m)", and what has changed since. */
+function beatWords(there: Game, { toBeat }: Level): string {
+  if (!toBeat) return '';
+  const far = toBeat.setUp.distancesM.length > 0 ? `, from ${Math.max(...toBeat.setUp.distancesM).toFixed(1)} m` : '';
+  const changed = changedSince(there, toBeat);
+  return `to beat ${toBeat.value} (${toBeat.by}${far})${changed.length > 0 ? `: ${changed.join(', ')}` : ''}`;
 }
 
 interface LevelColumnProps {
@@ -231,6 +315,9 @@ interface LevelColumnProps {
   readonly group: string;
   /** What sets this level apart from the one before. */
   readonly differs: string;
+  readonly beat: string;
+  /** Many levels stand side by side. */
+  readonly narrow: boolean;
 }
 
 const LevelColumn = memo(function LevelColumn({
@@ -246,6 +333,8 @@ const LevelColumn = memo(function LevelColumn({
   plain,
   group,
   differs,
+  beat,
+  narrow,
 }: LevelColumnProps) {
   const distances = written === '' ? [] : written.split(' ').map(Number);
   const near = Math.min(...distances);
@@ -272,10 +361,12 @@ const LevelColumn = memo(function LevelColumn({
         {distances.length > 0 && (
           <>
             <b>{near.toFixed(1) === far.toFixed(1) ? near.toFixed(1) : `${near.toFixed(1)}–${far.toFixed(1)}`} m</b>
-            <span>
-              {steps(near) === steps(far) ? '' : `${steps(near)} to `}
-              {saySteps(toHalfSteps(far, stepM).halfSteps)}
-            </span>
+            {!narrow && (
+              <span>
+                {steps(near) === steps(far) ? '' : `${steps(near)} to `}
+                {saySteps(toHalfSteps(far, stepM).halfSteps)}
+              </span>
+            )}
           </>
         )}
       </Head>
@@ -304,7 +395,7 @@ const LevelColumn = memo(function LevelColumn({
             likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} {plain ? 'throws' : 'tries'} ·{' '}
             {sayTime(forecast.seconds)} a go
           </Small>
-          <Small>{remarksOf(forecast, differs).join(' · ')}</Small>
+          <Small>{[...remarksOf(forecast, differs), ...(beat === '' ? [] : [beat])].join(' · ')}</Small>
         </>
       ) : (
         <Small role="status">working it out …</Small>
@@ -342,7 +433,7 @@ function remarksOf(forecast: LevelForecast, differs: string): readonly string[] 
     ...(forecast.places.length > 1 ? [`${inTen(nearest(forecast).chance)} near, ${inTen(farthest(forecast).chance)} far`] : []),
     ...(forecast.finishShare < 0.995 ? [`${inTen(forecast.finishShare)} in 10 get to the end`] : []),
     ...(forecast.rough === 'none' ? [] : [ROUGH_WORDS[forecast.rough]]),
-    ...(differs === '' || differs.startsWith(`${LEVER_WORDS.space} than`) ? [] : [differs]),
+    ...(differs === '' ? [] : [differs]),
   ];
 }
 

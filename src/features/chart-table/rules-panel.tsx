@@ -76,6 +76,13 @@ const LongWords = styled.textarea`
 
 const LONG = 44;
 
+const Only = styled.small`
+  margin-left: 2px;
+  color: var(--ink-soft);
+  font-size: 0.75rem;
+  vertical-align: super;
+`;
+
 const Child = styled.div`
   font-family: var(--font-child), sans-serif;
   padding: 10px 14px;
@@ -105,15 +112,28 @@ const Cautions = styled.ul`
 `;
 
 interface RulesPanelProps {
+  /** The game at the level that is shown; and as it is at every level. */
+  readonly level: Game;
   readonly game: Game;
+  readonly shown: number;
+  readonly levelName: string;
+  /** What is changed is changed at the level that is shown only. */
+  readonly onlyHere: boolean;
+  readonly onWays: () => void;
   readonly dispatch: Dispatch<DraftAction>;
   readonly readOnly?: boolean;
 }
 
 /** The rules as the family will read them, each slot edited where it stands. */
-export const RulesPanel = memo(function RulesPanel({ game, dispatch, readOnly = false }: RulesPanelProps) {
-  const [shown, setShown] = useState<'child' | 'cautions' | null>(null);
-  const sentences = sentencesOf(game, 'precise');
+export const RulesPanel = memo(function RulesPanel({ level, game, shown, levelName, onlyHere, onWays, dispatch, readOnly = false }: RulesPanelProps) {
+  const [aside, setAside] = useState<'child' | 'cautions' | null>(null);
+  const sentences = sentencesOf(level, 'precise');
+  const usual = new Map(
+    sentencesOf(game, 'precise')
+      .flat()
+      .flatMap((token) => (token.kind === 'slot' ? [[token.slot, token.text] as const] : [])),
+  );
+  const change: Change = (slot, value) => dispatch({ do: 'slot', slot, value, shown, onlyHere });
   return (
     <Panel aria-labelledby="rules-heading">
       <h2 id="rules-heading">The rules, as the family will read them</h2>
@@ -121,28 +141,35 @@ export const RulesPanel = memo(function RulesPanel({ game, dispatch, readOnly = 
       {sentences.map((sentence, index) => (
         <div key={index} className="sentence">
           {withoutLoneStops(sentence).map((token, at) => (
-            <Slot key={token.kind === 'slot' ? token.slot : `text-${at}`} token={token} dispatch={dispatch} readOnly={readOnly} />
+            <Slot
+              key={token.kind === 'slot' ? token.slot : `text-${at}`}
+              token={token}
+              change={change}
+              readOnly={readOnly}
+              only={token.kind === 'slot' && usual.get(token.slot) !== token.text ? levelName : null}
+            />
           ))}
         </div>
       ))}
       <Aside>
-        <QuietButton onPress={() => setShown(shown === 'child' ? null : 'child')} aria-expanded={shown === 'child'}>
+        {!readOnly && <QuietButton onPress={onWays}>Another way to play</QuietButton>}
+        <QuietButton onPress={() => setAside(aside === 'child' ? null : 'child')} aria-expanded={aside === 'child'}>
           The child&apos;s words
         </QuietButton>
-        <QuietButton onPress={() => setShown(shown === 'cautions' ? null : 'cautions')} aria-expanded={shown === 'cautions'}>
+        <QuietButton onPress={() => setAside(aside === 'cautions' ? null : 'cautions')} aria-expanded={aside === 'cautions'}>
           Cautions sent with it
         </QuietButton>
       </Aside>
-      {shown === 'child' && (
+      {aside === 'child' && (
         <Child>
-          {sentencesOf(game, 'child').map((sentence, index) => (
+          {sentencesOf(level, 'child').map((sentence, index) => (
             <p key={index}>{plainText(sentence)}</p>
           ))}
         </Child>
       )}
-      {shown === 'cautions' && (
+      {aside === 'cautions' && (
         <Cautions>
-          {cautionsFor(game).map((caution) => (
+          {cautionsFor(level).map((caution) => (
             <li key={caution}>{caution}</li>
           ))}
         </Cautions>
@@ -153,12 +180,19 @@ export const RulesPanel = memo(function RulesPanel({ game, dispatch, readOnly = 
 
 /** Moving a mark or the target changes no rule: the panel stays as it is. */
 function saysTheSame(before: RulesPanelProps, after: RulesPanelProps): boolean {
-  const [a, b] = [before.game, after.game];
+  const [a, b] = [before.level, after.level];
   return (
-    a.parts === b.parts &&
+    before.game.parts === after.game.parts &&
+    before.shown === after.shown &&
+    before.levelName === after.levelName &&
+    before.onlyHere === after.onlyHere &&
+    before.onWays === after.onWays &&
+    a.teaching === b.teaching &&
+    (a.course.obstacles?.length ?? 0) === (b.course.obstacles?.length ?? 0) &&
+    (a.parts === b.parts || JSON.stringify(a.parts) === JSON.stringify(b.parts)) &&
     a.aim === b.aim &&
-    a.kit === b.kit &&
-    a.sides === b.sides &&
+    JSON.stringify(a.kit) === JSON.stringify(b.kit) &&
+    JSON.stringify(a.sides) === JSON.stringify(b.sides) &&
     a.card === b.card &&
     a.calls === b.calls &&
     targetOf(a)?.object === targetOf(b)?.object &&
@@ -167,11 +201,24 @@ function saysTheSame(before: RulesPanelProps, after: RulesPanelProps): boolean {
   );
 }
 
-function Slot({ token, dispatch, readOnly }: { token: Token; dispatch: Dispatch<DraftAction>; readOnly: boolean }) {
+type Change = (slot: string, value: string | number) => void;
+
+/** A figure or a word that is edited where it stands; one that this level has otherwise than the others says so. */
+function Slot({ token, change, readOnly, only }: { token: Token; change: Change; readOnly: boolean; only: string | null }) {
   if (token.kind === 'text') return token.text;
   if (readOnly) return <strong>{token.text}</strong>;
+  if (only === null) return <Editor token={token} change={change} />;
+  return (
+    <>
+      <Editor token={{ ...token, label: `${token.label}, at ${only} only` }} change={change} />
+      <Only title={`At ${only} only`}>{only}</Only>
+    </>
+  );
+}
+
+function Editor({ token, change: changeSlot }: { token: Extract<Token, { kind: 'slot' }>; change: Change }) {
   const { editor, slot, label } = token;
-  const change = (value: string | number) => dispatch({ do: 'slot', slot, value });
+  const change = (value: string | number) => changeSlot(slot, value);
   switch (editor.kind) {
     case 'number':
       return <NumberSlot label={label} value={editor.value} min={editor.min} max={editor.max} step={editor.step} onChange={change} />;

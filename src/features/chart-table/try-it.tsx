@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
+import type { Moment } from '@/core/forecast/watch';
 import { compile } from '@/core/rules/compile';
 import { replay } from '@/core/rules/replay';
 import type { Game } from '@/core/rules/game';
@@ -8,6 +9,7 @@ import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { Button, QuietButton } from '@/ui/button';
+import { Watch } from './watch';
 import { Counter } from '../counter/counter';
 import { PartsEntry } from '../counter/parts-entry';
 import { usePlay } from '../counter/use-play';
@@ -42,6 +44,11 @@ export interface TryItProps {
   /** The game at the level that is shown. */
   readonly level: Game;
   readonly levelName: string;
+  readonly ageYears: number;
+  /** Where child and ball are, of a play that is watched. */
+  readonly onMoment: (moment: Moment | null) => void;
+  /** Keeps a score as the one to beat; absent for who may not change the game. */
+  readonly onToBeat?: ((value: number, unit: string) => void) | undefined;
   readonly onClose: () => void;
 }
 
@@ -49,11 +56,13 @@ type Stage =
   | { readonly on: 'ways' }
   | { readonly on: 'play'; readonly counting: CountingWay; readonly number: number }
   | { readonly on: 'parts' }
+  | { readonly on: 'watch' }
   | { readonly on: 'done'; readonly events: readonly PlayEvent[]; readonly result: Result };
 
 /** The teacher plays the level with the very counter that the family has. */
-export function TryIt({ level, levelName, onClose }: TryItProps) {
+export function TryIt({ level, levelName, ageYears, onMoment, onToBeat, onClose }: TryItProps) {
   const [stage, setStage] = useState<Stage>({ on: 'ways' });
+  const [kept, setKept] = useState(false);
   const compiled = useMemo(() => compile(level), [level]);
   if (!compiled.ok) return <Phone aria-label="Try it">{compiled.problems[0]!.reason}</Phone>;
   const program = compiled.value;
@@ -71,9 +80,11 @@ export function TryIt({ level, levelName, onClose }: TryItProps) {
           </Button>
           {hitsOnly && <Button onPress={() => setStage({ on: 'play', counting: 'successes', number: 1 })}>A helper taps what goes well</Button>}
           <Button onPress={() => setStage({ on: 'parts' })}>Nobody: it is written down at the end</Button>
+          <Button onPress={() => setStage({ on: 'watch' })}>Watch a simulated child play it</Button>
           <QuietButton onPress={onClose}>Back to the rules</QuietButton>
         </Ways>
       )}
+      {stage.on === 'watch' && <Watch level={level} ageYears={ageYears} onMoment={onMoment} onClose={() => setStage({ on: 'ways' })} />}
       {stage.on === 'play' && (
         <Playing key={stage.number} level={level} counting={stage.counting} onDone={(events, result) => setStage({ on: 'done', events, result })} />
       )}
@@ -97,7 +108,24 @@ export function TryIt({ level, levelName, onClose }: TryItProps) {
             </p>
           )}
           <Ways>
-            <Button $strong onPress={() => setStage({ on: 'ways' })}>
+            {onToBeat && stage.result.value !== null && (
+              <Button
+                isDisabled={kept}
+                onPress={() => {
+                  onToBeat(stage.result.value!, stage.result.unit);
+                  setKept(true);
+                }}
+              >
+                {kept ? 'Kept as the score to beat' : `Keep ${stage.result.value} as the score to beat`}
+              </Button>
+            )}
+            <Button
+              $strong
+              onPress={() => {
+                setKept(false);
+                setStage({ on: 'ways' });
+              }}
+            >
               Again
             </Button>
             <QuietButton onPress={onClose}>Back to the rules</QuietButton>

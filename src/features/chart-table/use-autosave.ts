@@ -20,6 +20,7 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
   const newest = useRef({ game, ageYears });
   const running = useRef<Promise<boolean> | null>(null);
   const stopped = useRef(false);
+  const announce = useRef<(revision: number) => void>(() => undefined);
 
   useEffect(() => {
     newest.current = { game, ageYears };
@@ -40,6 +41,7 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
       if (answer.ok && answer.value) {
         revision.current = answer.value.revision;
         saved.current = { game: draft, ageYears: age };
+        announce.current(revision.current);
         setState({ kind: 'saved', at: answer.value.savedAt });
         return true;
       }
@@ -69,6 +71,29 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
     const timer = setTimeout(() => void save.current(), AGAIN_MS);
     return () => clearTimeout(timer);
   }, [state]);
+
+  // Another tab of this browser says at once when it has saved; after a while out of sight the server is asked.
+  useEffect(() => {
+    const told = (revisionThere: number) => {
+      if (stopped.current || running.current || revisionThere <= revision.current) return;
+      stopped.current = true;
+      setState({ kind: 'conflict', problem: 'This game was changed in another window since you opened it here.' });
+    };
+    const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`game ${id}`);
+    if (channel) channel.onmessage = (event: MessageEvent<number>) => told(event.data);
+    announce.current = (saved_) => channel?.postMessage(saved_);
+    const look = async () => {
+      if (document.visibilityState !== 'visible') return;
+      const answer = await fetch(`/api/v1/games/${id}`).catch(() => null);
+      if (answer?.ok) told(((await answer.json()) as { revision: number }).revision);
+    };
+    const onSight = () => void look();
+    document.addEventListener('visibilitychange', onSight);
+    return () => {
+      document.removeEventListener('visibilitychange', onSight);
+      channel?.close();
+    };
+  }, [id]);
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {

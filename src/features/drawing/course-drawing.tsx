@@ -1,7 +1,7 @@
 import { aimOf } from '@/core/course/geometry';
-import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
+import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { Course, Part } from '@/core/rules/game';
-import { Ground } from './ground';
+import { Surroundings } from './ground';
 import { Soundings, type Sounding } from './soundings';
 import { Thing } from './thing';
 
@@ -47,9 +47,7 @@ export function CourseDrawing({
   const targets = Object.values(course.targets).flat();
   // Of things that are alike the first bears the name.
   const named = new Map(
-    targets.flatMap((target, index) =>
-      targets.findIndex((other) => other.object === target.object) === index ? [[index, AIMED[target.object].name]] : [],
-    ),
+    targets.flatMap((target, index) => (targets.findIndex((other) => nameOf(other) === nameOf(target)) === index ? [[index, nameOf(target)]] : [])),
   );
   const busy = [...targets, ...Object.values(course.places).flat(), ...(course.obstacles ?? [])];
   const deep = radii.length > 0 ? targets[0] : undefined;
@@ -68,13 +66,13 @@ export function CourseDrawing({
           radii.map((radius, index) => (
             <circle key={index} cx={deep.xM * 100} cy={deep.yM * 100} r={radius * 100} fill={FILLS[index]} stroke="var(--band-5)" strokeWidth={px} />
           ))}
-        <Ground course={course} px={px} />
+        <Surroundings course={course} px={px} />
         {course.obstacles?.map((thing, index) => (
           <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${(thing.turnRad * 180) / Math.PI})`}>
             <Thing shape={shapeOf(thing)} casing={px} role="obstacle" />
             {names && (
               <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
-                {AIMED[thing.object].name}
+                {nameOf(thing)}
               </text>
             )}
           </g>

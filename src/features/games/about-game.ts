@@ -1,4 +1,4 @@
-import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import { IMPLEMENTS, nameOf } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/game';
 
 const SKILLS: Readonly<Partial<Record<string, string>>> = {
@@ -16,12 +16,6 @@ const SKILLS: Readonly<Partial<Record<string, string>>> = {
 export function aboutGame(game: Game): string {
   const tasks = game.parts.flatMap((part) => part.tasks);
   const skills = [...new Set(tasks.map((task) => SKILLS[task.technique]).filter((word) => word !== undefined))];
-  const things = [
-    ...new Set(
-      Object.values(game.course.targets)
-        .flat()
-        .map((target) => AIMED[target.object].name),
-    ),
-  ];
+  const things = [...new Set(Object.values(game.course.targets).flat().map(nameOf))];
   return [skills.slice(0, 2).join(' and '), IMPLEMENTS[game.kit.implement].name, things.slice(0, 2).join(' and ')].filter(Boolean).join(' · ');
 }

@@ -59,16 +59,14 @@ export function NewGame({ isOpen, onClose, ages }: { isOpen: boolean; onClose: (
   const [title, setTitle] = useState('');
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
-  const create = async () => {
+  const create = async (blank: boolean) => {
     setBusy(true);
-    const answer = await send<{ id: string }>('POST', '/api/v1/games', {
-      title: title.trim() || 'Untitled game',
-      aim: '',
-      technique,
-      implement,
-      target,
-      ageYears,
-    });
+    const named = title.trim() || 'Untitled game';
+    const answer = await send<{ id: string }>(
+      'POST',
+      '/api/v1/games',
+      blank ? { blank: true, title: named, ageYears } : { title: named, aim: '', technique, implement, target, ageYears },
+    );
     if (answer.ok && answer.value) router.push(`/games/${answer.value.id}`);
     else {
       setProblem(answer.problem);
@@ -128,7 +126,10 @@ export function NewGame({ isOpen, onClose, ages }: { isOpen: boolean; onClose: (
       )}
       <DialogActions>
         <Button onPress={onClose}>Not now</Button>
-        <Button $strong isDisabled={busy} onPress={() => void create()}>
+        <Button isDisabled={busy} onPress={() => void create(true)}>
+          Start from a blank floor
+        </Button>
+        <Button $strong isDisabled={busy} onPress={() => void create(false)}>
           {busy ? 'Setting it out …' : 'Set it out'}
         </Button>
       </DialogActions>

@@ -1,8 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import type { Technique } from '@/core/motion/assumed';
-import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { compile } from '@/core/rules/compile';
@@ -11,13 +9,13 @@ import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { setUpFor } from '@/core/sheet/set-up';
-import { teachingPoints, type Hand } from '@/core/sheet/teaching-points';
+import { isHanded, skillsOf, teachingPoints, type Hand } from '@/core/sheet/teaching-points';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import type { Card, CardItem } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { PartsEntry } from '../counter/parts-entry';
 import { WholeScore, Working } from '../counter/working';
-import { Footprints } from './footprints';
+import { Footprints } from '../drawing/footprints';
 import { Big, Bottom, Caution, Plain, Ruled, Screen, Tick, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';
 import { SetUpDrawing } from './set-up-drawing';
@@ -265,15 +263,10 @@ export interface PractiseScreenProps extends Omit<SetUpScreenProps, 'onNext'> {
   readonly onParts: () => void;
 }
 
-/** The movement that the teaching points are about; null where the game has none that is taught here. */
-function techniqueOf(level: Game): Technique | null {
-  const { technique } = level.parts[0]!.tasks[0]!;
-  return technique === 'underarm' || technique === 'overarm' || technique === 'set-shot' ? technique : null;
-}
-
 export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBack, onStart, onParts }: PractiseScreenProps) {
   const { level } = levelOf(item);
-  const points = teachingPoints(techniqueOf(level), hand);
+  const skill = skillsOf(level)[0] ?? null;
+  const points = teachingPoints(level, skill, hand);
   const rules = sentencesOf(level, 'child').map(plainText);
   const timed = level.parts[0]!.clock.kind === 'down';
   const hitsOnly = useMemo(() => {
@@ -294,9 +287,10 @@ export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBac
           </p>
         </Row>
       ))}
-      {points.length > 0 && (
+      {skill && isHanded(level, skill) && (
         <TextButton type="button" onClick={() => onHand(hand === 'right' ? 'left' : 'right')}>
-          I throw with my {hand === 'right' ? 'left' : 'right'} hand
+          I {skill === 'kick' || skill === 'lift' ? 'kick with my' : 'throw with my'} {hand === 'right' ? 'left' : 'right'}{' '}
+          {skill === 'kick' || skill === 'lift' ? 'foot' : 'hand'}
         </TextButton>
       )}
       <h2>How to play</h2>

@@ -1,7 +1,7 @@
 'use client';
 import { marksOf, targetOf } from '@/core/course/geometry';
 import styled from 'styled-components';
-import { AIMED, isThrownAt, shapeOf } from '@/core/objects/catalogue';
+import { isThrownAt, nameOf, shapeOf } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import type { PacedPlace } from '@/core/sheet/set-up';
@@ -44,7 +44,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
     <svg
       viewBox={`${-wide} ${top} ${2 * wide} ${height}`}
       role="img"
-      aria-label={`From above: ${places.map((place) => `${place.name} mark ${place.steps} from the ${AIMED[target.object].name}`).join(', ')}`}
+      aria-label={`From above: ${places.map((place) => `${place.name} mark ${place.steps} from the ${nameOf(target)}`).join(', ')}`}
       style={{ width: '100%', maxHeight: 340, border: '1.5px solid var(--ink)' }}
     >
       <rect x={-wide} y={top} width={2 * wide} height={height} fill="var(--band-4)" />
@@ -105,7 +105,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
         <circle r={Math.max(7, r / 2)} fill="var(--sheet)" stroke="var(--heather)" strokeWidth={4} />
       )}
       <text y={-Math.max(12, r / 2) - 10} textAnchor="middle" fontSize={16} fill="var(--ink)">
-        {AIMED[target.object].name}
+        {nameOf(target)}
       </text>
     </svg>
   );

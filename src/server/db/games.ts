@@ -76,6 +76,9 @@ export async function putAway(db: Db, schoolId: Uuid, gameId: Uuid, at: Date | n
   return (await change(db, 'UPDATE games SET put_away_at = ? WHERE id = ? AND school_id = ?', [at, toBytes(gameId), toBytes(schoolId)])) === 1;
 }
 
+/** Why a version was kept: it was sent, the teacher kept it, a sitting at the chart table began with it, or another was brought back over it. */
+export type KeptWhy = 'sent' | 'kept' | 'sitting' | 'before';
+
 export interface GameVersion {
   readonly id: Uuid;
   readonly number: number;
@@ -83,7 +86,7 @@ export interface GameVersion {
 }
 
 /** The version with exactly this body, made if it is new. A version never changes once it is there. */
-export async function versionOf(db: Db, gameId: Uuid, game: Game, teacherId: Uuid | null, now: Date): Promise<GameVersion> {
+export async function versionOf(db: Db, gameId: Uuid, game: Game, teacherId: Uuid | null, now: Date, why: KeptWhy = 'sent'): Promise<GameVersion> {
   const body = JSON.stringify(game);
   const hash = createHash('sha256').update(body).digest();
   const known = await firstRow<{ id: Buffer; number: number }>(
@@ -95,7 +98,7 @@ export async function versionOf(db: Db, gameId: Uuid, game: Game, teacherId: Uui
   const last = await firstRow<{ number: number | null }>('SELECT MAX(number) AS number FROM game_versions WHERE game_id = ?', [toBytes(gameId)], db);
   const id = newId();
   const number = (last?.number ?? 0) + 1;
-  await change(db, 'INSERT INTO game_versions (id, game_id, number, body, body_hash, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+  await change(db, 'INSERT INTO game_versions (id, game_id, number, body, body_hash, created_by, created_at, why) VALUES (?, ?, ?, ?, ?, ?, ?, ?)', [
     id,
     toBytes(gameId),
     number,
@@ -103,6 +106,45 @@ export async function versionOf(db: Db, gameId: Uuid, game: Game, teacherId: Uui
     hash,
     teacherId ? toBytes(teacherId) : null,
     now,
+    why,
   ]);
   return { id: toText(id), number, game };
+}
+
+export interface KeptVersion extends GameVersion {
+  readonly keptAt: Date;
+  readonly by: string | null;
+  readonly why: KeptWhy;
+  /** Weeks in which this version was sent. */
+  readonly sent: number;
+}
+
+interface VersionRow {
+  id: Buffer;
+  number: number;
+  body: Game | string;
+  created_at: Date;
+  teacher: string | null;
+  why: KeptWhy;
+  sent: number;
+}
+
+/** Every version of a game of this school, the newest first. */
+export async function versionsOfGame(schoolId: Uuid, gameId: Uuid): Promise<KeptVersion[]> {
+  const found = await rows<VersionRow>(
+    `SELECT v.id, v.number, v.body, v.created_at, v.why, t.name AS teacher,
+            (SELECT COUNT(*) FROM week_items i WHERE i.game_version_id = v.id) AS sent
+       FROM game_versions v JOIN games g ON g.id = v.game_id LEFT JOIN teachers t ON t.id = v.created_by
+      WHERE g.school_id = ? AND g.id = ? ORDER BY v.number DESC`,
+    [toBytes(schoolId), toBytes(gameId)],
+  );
+  return found.map((row) => ({
+    id: toText(row.id),
+    number: row.number,
+    game: parsed(row.body),
+    keptAt: row.created_at,
+    by: row.teacher,
+    why: row.sent > 0 ? 'sent' : row.why,
+    sent: Number(row.sent),
+  }));
 }

@@ -26,6 +26,7 @@ export default async function ChartTablePage({ params }: { params: Promise<{ id:
       classes={classes.map(({ id: classId, name, ageYears, children }) => ({ id: classId, name, ageYears, children }))}
       readOnly={who.role !== 'teacher'}
       today={today}
+      teacher={who.name}
     />
   );
 }

@@ -1,13 +1,13 @@
 import type { Hand } from '@/core/sheet/teaching-points';
 
 /** Two footprints from above, the one in front darker, with the throwing hand beside its foot's side. */
-export function Footprints({ front, hand }: { front: Hand | 'both'; hand: Hand }) {
+export function Footprints({ front, hand, width = 96 }: { front: Hand | 'both'; hand: Hand; width?: number }) {
   const y = (foot: Hand) => (front === foot ? 12 : front === 'both' ? 34 : 54);
   return (
     <svg
       viewBox="0 0 120 130"
-      width={96}
-      height={104}
+      width={width}
+      height={Math.round(width * (13 / 12))}
       style={{ flex: 'none' }}
       role="img"
       aria-label={front === 'both' ? 'feet side by side' : `${front} foot in front, ${hand} hand throws`}

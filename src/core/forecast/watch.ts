@@ -1,0 +1,132 @@
+/** A simulated play to be watched: its events, and where child and ball are at any time of it. */
+import { aimOf, distanceM, targetFrom } from '../course/geometry';
+import { middleOfAll } from '../course/move';
+import type { Thrower } from '../motion/release';
+import { drawU32, PURPOSE } from '../random/draw';
+import { compile, type Program } from '../rules/compile';
+import { start } from '../rules/engine';
+import type { Game, Spot } from '../rules/game';
+import { nextMoves } from '../rules/next-moves';
+import type { PlayEvent } from '../rules/play';
+import { reduce, replay } from '../rules/replay';
+import { childTables } from './attempts';
+import type { RackShelf } from './racks';
+import { simulateGo } from './simulate';
+
+/** One thing that happens in a play that is watched. Times in milliseconds. */
+export interface WatchedTry {
+  /** When the ball leaves and when it is down. */
+  readonly fromMs: number;
+  readonly toMs: number;
+  readonly from: Spot;
+  readonly ends: Spot;
+  readonly words: string;
+  readonly success: boolean;
+  /** Nothing is thrown: the child itself goes from spot to spot, or stays. */
+  readonly goes: boolean;
+}
+
+export interface Watched {
+  readonly program: Program;
+  readonly events: readonly PlayEvent[];
+  readonly tries: readonly WatchedTry[];
+  readonly endMs: number;
+}
+
+/** Longest and shortest flight that is drawn, milliseconds. */
+const FLIGHT_MS = { least: 250, most: 900 } as const;
+
+/** Plays one go of a simulated child and says where everything is. Null when the level cannot be played. */
+export function watchGo(level: Game, child: Thrower, seed: number, play: number, shelf?: RackShelf): Watched | null {
+  const compiled = compile(level);
+  if (!compiled.ok) return null;
+  const program = compiled.value;
+  const events: PlayEvent[] = [];
+  simulateGo(program, childTables(program, child, shelf), start(program), seed, play, { fetchMs: 0, exerciseMs: 0 }, events);
+  let { state } = replay(program, [], 'attempts');
+  const tries: WatchedTry[] = [];
+  let lastMs = 0;
+  events.forEach((event, index) => {
+    if (event.do === 'attempt') {
+      const moves = nextMoves(program, state);
+      const { task } = moves;
+      const spots = task.from === undefined ? [] : (level.course.places[task.from] ?? []);
+      const from = spots[moves.place] ?? spots[0] ?? { xM: level.course.floor.widthM / 2, yM: level.course.floor.depthM / 2 };
+      const targets = task.at === undefined ? [] : (level.course.targets[task.at] ?? []);
+      const goes = task.technique === 'move' || targets.length === 0;
+      const standing = moves.standing.flatMap((pin) => targets[pin] ?? []);
+      const aim =
+        task.see === 'felled' && standing.length > 0
+          ? middleOfAll(standing)
+          : moves.aim && targets[moves.aim.at]
+            ? targets[moves.aim.at]!
+            : goes
+              ? (spots[(moves.place + 1) % Math.max(1, spots.length)] ?? from)
+              : (targetFrom(level, task.from ?? '', from) ?? aimOf(level, task.from ?? '', from) ?? from);
+      const end = task.ends?.find((one) => one.id === event.end);
+      const success = end ? end.as === 'success' : (event.felled?.length ?? 0) > 0 || task.see !== 'felled';
+      const toMs = event.t;
+      const fromMs = Math.max(lastMs, toMs - Math.min(FLIGHT_MS.most, Math.max(FLIGHT_MS.least, (toMs - lastMs) * (goes ? 1 : 0.35))));
+      tries.push({
+        fromMs,
+        toMs,
+        from,
+        ends: success || goes ? aim : missed(level, from, aim, seed, index),
+        words: wordsOf(event, end?.label),
+        success,
+        goes,
+      });
+      lastMs = toMs;
+    } else lastMs = Math.max(lastMs, event.t);
+    state = reduce(program, state, event).state;
+  });
+  return { program, events, tries, endMs: events.at(-1)?.t ?? 0 };
+}
+
+function wordsOf(event: Extract<PlayEvent, { do: 'attempt' }>, label: string | undefined): string {
+  if (label !== undefined) return label;
+  if (event.felled !== undefined) return event.felled.length === 0 ? 'none falls' : `${event.felled.length} fall`;
+  if (event.lengthMm !== undefined) return `${(event.lengthMm / 1000).toFixed(2)} m`;
+  return event.count === undefined ? '' : `${event.count}`;
+}
+
+/** A miss ends beside or past what was aimed at, inside the floor. */
+function missed(level: Game, from: Spot, aim: Spot, seed: number, index: number): Spot {
+  const draw = (purpose: number) => drawU32(seed, index, purpose, PURPOSE.demo) / 0x1_0000_0000;
+  const length = Math.max(0.01, distanceM(from, aim));
+  const [ux, uy] = [(aim.xM - from.xM) / length, (aim.yM - from.yM) / length];
+  const past = 0.2 + 0.5 * draw(1);
+  const aside = (draw(2) < 0.5 ? -1 : 1) * (0.2 + 0.3 * draw(3));
+  const { widthM, depthM } = level.course.floor;
+  const within = (value: number, most: number) => Math.min(most - 0.05, Math.max(0.05, value));
+  return { xM: within(aim.xM + ux * past - uy * aside, widthM), yM: within(aim.yM + uy * past + ux * aside, depthM) };
+}
+
+export interface Moment {
+  readonly child: Spot;
+  readonly ball: Spot;
+  /** The last thing that came down, for a moment after it did. */
+  readonly landed: WatchedTry | null;
+}
+
+const SHOWN_MS = 900;
+
+/** Where child and ball are at a time of a play; null where there is nobody to be drawn yet. */
+export function momentOf({ tries }: Watched, atMs: number): Moment | null {
+  if (tries.length === 0) return null;
+  const now = tries.findLast((one) => one.fromMs <= atMs);
+  const next = tries[now ? tries.indexOf(now) + 1 : 0];
+  if (!now) return { child: next!.from, ball: next!.from, landed: null };
+  const between = (a: Spot, b: Spot, share: number): Spot => ({ xM: a.xM + (b.xM - a.xM) * share, yM: a.yM + (b.yM - a.yM) * share });
+  if (atMs < now.toMs) {
+    const share = (atMs - now.fromMs) / Math.max(1, now.toMs - now.fromMs);
+    const at = between(now.from, now.ends, share);
+    return { child: now.goes ? at : now.from, ball: at, landed: null };
+  }
+  const landed = atMs - now.toMs < SHOWN_MS ? now : null;
+  if (!next || now.goes) return { child: now.goes ? now.ends : now.from, ball: now.ends, landed };
+  // There to fetch, and back with the ball.
+  const share = Math.min(1, (atMs - now.toMs) / Math.max(1, next.fromMs - now.toMs));
+  const child = share < 0.5 ? between(now.from, now.ends, share * 2) : between(now.ends, next.from, share * 2 - 1);
+  return { child, ball: share < 0.5 ? now.ends : child, landed };
+}

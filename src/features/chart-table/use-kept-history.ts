@@ -1,0 +1,42 @@
+'use client';
+import { useEffect } from 'react';
+import type { DraftHistory } from './draft';
+import type { SaveState } from './use-autosave';
+
+const MOST_KEPT = 60;
+const WAIT_MS = 900;
+
+interface Kept {
+  readonly revision: number;
+  readonly history: DraftHistory;
+}
+
+const keyOf = (id: string) => `lochside history ${id}`;
+
+/** The steps of undo of a sitting, as this tab kept them; null when there are none or they belong to another draft. */
+export function keptHistory(id: string, game: DraftHistory['now']['game']): DraftHistory | null {
+  try {
+    const text = sessionStorage.getItem(keyOf(id));
+    if (text === null) return null;
+    const { history } = JSON.parse(text) as Kept;
+    return JSON.stringify(history.now.game) === JSON.stringify(game) ? { ...history, dragging: false } : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Keeps the steps of undo in this tab, so that they are there after a reload. */
+export function useKeptHistory(id: string, history: DraftHistory, revision: number, state: SaveState): void {
+  useEffect(() => {
+    if (history.dragging || state.kind === 'conflict') return;
+    const timer = setTimeout(() => {
+      const kept: Kept = { revision, history: { ...history, past: history.past.slice(-MOST_KEPT), future: history.future.slice(0, MOST_KEPT) } };
+      try {
+        sessionStorage.setItem(keyOf(id), JSON.stringify(kept));
+      } catch {
+        sessionStorage.removeItem(keyOf(id));
+      }
+    }, WAIT_MS);
+    return () => clearTimeout(timer);
+  }, [id, history, revision, state.kind]);
+}

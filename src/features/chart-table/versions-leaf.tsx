@@ -1,0 +1,143 @@
+'use client';
+import { useCallback, useEffect, useState, type Dispatch } from 'react';
+import styled from 'styled-components';
+import { format } from 'date-fns';
+import type { Game } from '@/core/rules/game';
+import { Button, QuietButton } from '@/ui/button';
+import { Notice } from '@/ui/notice';
+import { send } from '@/ui/post';
+import type { DraftAction } from './draft';
+
+const Stack = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  font-size: 0.9375rem;
+  & ol {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  & li {
+    padding: 7px 0;
+    border-top: 1px solid var(--line);
+  }
+  & li > div {
+    display: flex;
+    justify-content: space-between;
+    gap: 10px;
+  }
+  & small {
+    color: var(--ink-soft);
+    font-size: 0.875rem;
+  }
+`;
+
+interface Version {
+  readonly id: string;
+  readonly number: number;
+  readonly game: Game;
+  readonly keptAt: string;
+  readonly by: string | null;
+  readonly why: 'sent' | 'kept' | 'sitting' | 'before';
+  readonly sent: number;
+  readonly changes: readonly string[];
+}
+
+const WHY: Readonly<Record<Version['why'], string>> = {
+  sent: 'sent',
+  kept: 'kept by hand',
+  sitting: 'as it was before a later sitting',
+  before: 'as it was before another was brought back',
+};
+
+const MOST_TOLD = 4;
+
+/** Versions of the game: what each changed, and bringing one back; what was sent stays as it was sent. */
+export function VersionsLeaf({
+  id,
+  dispatch,
+  saveNow,
+  savedAt,
+  readOnly,
+}: {
+  id: string;
+  dispatch: Dispatch<DraftAction>;
+  saveNow: () => Promise<boolean>;
+  /** Changes whenever the draft has been saved. */
+  savedAt: string | null;
+  readOnly: boolean;
+}) {
+  const [found, setFound] = useState<{ since: readonly string[]; versions: readonly Version[] } | null>(null);
+  const [problem, setProblem] = useState('');
+  const load = useCallback(async () => {
+    const answer = await fetch(`/api/v1/games/${id}/versions`).catch(() => null);
+    if (!answer?.ok) return setProblem('The versions could not be read. Try again when there is a connection.');
+    setProblem('');
+    setFound((await answer.json()) as { since: readonly string[]; versions: readonly Version[] });
+  }, [id]);
+  useEffect(() => void load(), [load, savedAt]);
+  const keep = async (action: 'keep' | 'keep-before'): Promise<boolean> => {
+    if (!(await saveNow())) {
+      setProblem('What is on the table could not be saved first. Nothing was changed.');
+      return false;
+    }
+    const answer = await send('POST', `/api/v1/games/${id}`, { action });
+    setProblem(answer.problem);
+    if (answer.ok) await load();
+    return answer.ok;
+  };
+  const bringBack = async (version: Version) => {
+    if (await keep('keep-before')) dispatch({ do: 'mend', game: version.game });
+  };
+  if (!found && !problem) return <Stack role="status">Looking for versions …</Stack>;
+  return (
+    <Stack>
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+      {!readOnly && (
+        <div>
+          <Button onPress={() => void keep('keep')}>Keep this version</Button>
+        </div>
+      )}
+      {found && found.versions.some((version) => version.sent > 0) && (
+        <small>Families keep the version that they were sent. What you change here is for the next time.</small>
+      )}
+      {found && found.since.length > 0 && (
+        <Notice $tone="remark">
+          Since the last one: <Told changes={found.since} />
+        </Notice>
+      )}
+      {found?.versions.length === 0 && <p>No version is kept yet. One is kept when it is sent, when a new sitting begins, and when you say so.</p>}
+      <ol>
+        {found?.versions.map((version) => (
+          <li key={version.id}>
+            <div>
+              <b>Version {version.number}</b>
+              <span>{format(new Date(version.keptAt), 'd MMM yyyy, HH:mm')}</span>
+            </div>
+            <small>
+              {WHY[version.why]}
+              {version.sent > 1 && ` ${version.sent} times`}
+              {version.by && `, ${version.by}`}
+            </small>
+            {version.changes.length > 0 && (
+              <p>
+                <Told changes={version.changes} />
+              </p>
+            )}
+            {!readOnly && <QuietButton onPress={() => void bringBack(version)}>Bring version {version.number} back</QuietButton>}
+          </li>
+        ))}
+      </ol>
+    </Stack>
+  );
+}
+
+function Told({ changes }: { changes: readonly string[] }) {
+  const more = changes.length - MOST_TOLD;
+  return `${changes.slice(0, MOST_TOLD).join('; ')}${more > 0 ? `; and ${more} more` : ''}.`;
+}

@@ -1,0 +1,84 @@
+'use client';
+import type { ReactNode } from 'react';
+import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
+import styled from 'styled-components';
+
+const Stack = styled(Tabs)`
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+`;
+
+const Edges = styled(TabList)`
+  display: flex;
+  gap: 18px;
+  margin-bottom: 8px;
+  border-bottom: 1px solid var(--line);
+`;
+
+const Edge = styled(Tab)`
+  position: relative;
+  padding: 3px 0 5px;
+  color: var(--ink-soft);
+  font-size: 0.9375rem;
+  cursor: pointer;
+  outline: none;
+  &[data-selected] {
+    color: var(--ink);
+    font-weight: 600;
+    box-shadow: 0 3px 0 var(--gorse);
+  }
+  &[data-focus-visible] {
+    outline: 3px solid var(--focus);
+    outline-offset: 2px;
+    border-radius: 3px;
+  }
+  & sup {
+    margin-left: 3px;
+    padding: 0 5px;
+    border-radius: 8px;
+    border: 1px solid var(--rowan);
+    color: var(--rowan);
+    font-size: 0.75rem;
+    font-weight: 700;
+  }
+`;
+
+export interface Leaf<K extends string> {
+  readonly id: K;
+  readonly title: string;
+  /** A number beside the title that wants looking at. */
+  readonly open?: number;
+  readonly children: ReactNode;
+}
+
+/** Several leaves of one sheet, one of them on top. */
+export function Leaves<K extends string>({
+  label,
+  leaves,
+  on,
+  onTurn,
+}: {
+  label: string;
+  leaves: readonly Leaf<K>[];
+  on: K;
+  onTurn: (leaf: K) => void;
+}) {
+  return (
+    <Stack selectedKey={on} onSelectionChange={(key) => onTurn(key as K)}>
+      <Edges aria-label={label}>
+        {leaves.map((leaf) => (
+          <Edge key={leaf.id} id={leaf.id}>
+            {leaf.title}
+            {leaf.open ? <sup aria-label={`, ${leaf.open} to look at`}>{leaf.open}</sup> : null}
+          </Edge>
+        ))}
+      </Edges>
+      {leaves.map((leaf) => (
+        <TabPanel key={leaf.id} id={leaf.id} style={{ outline: 'none', minHeight: 0 }}>
+          {leaf.children}
+        </TabPanel>
+      ))}
+    </Stack>
+  );
+}
