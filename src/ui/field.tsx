@@ -180,3 +180,40 @@ export function Select<K extends string>({ label, hideLabel, value, choices, onC
     </AriaSelect>
   );
 }
+
+const WordTrigger = styled(AriaButton)`
+  display: inline;
+  padding: 0 2px;
+  border: 0;
+  border-bottom: 2px solid var(--gorse);
+  background: transparent;
+  font-weight: 700;
+  font-size: inherit;
+  text-align: left;
+  cursor: pointer;
+  line-height: 1.3;
+  &[data-hovered],
+  &[aria-expanded='true'] {
+    background: color-mix(in srgb, var(--gorse) 16%, transparent);
+  }
+`;
+
+/** A choice that is made inside a sentence: a word that is underlined and opens its list. */
+export function InlineSelect<K extends string>({ label, value, choices, onChange }: Omit<SelectProps<K>, 'hideLabel' | 'suffix'>) {
+  return (
+    <AriaSelect value={value} onChange={(key) => onChange(key as K)} aria-label={label} style={{ display: 'inline' }}>
+      <WordTrigger>
+        <SelectValue>{choices.find((choice) => choice.value === value)?.label}</SelectValue>
+      </WordTrigger>
+      <Sheet>
+        <Options>
+          {choices.map((choice) => (
+            <Option key={choice.value} id={choice.value} textValue={choice.label}>
+              {choice.label}
+            </Option>
+          ))}
+        </Options>
+      </Sheet>
+    </AriaSelect>
+  );
+}

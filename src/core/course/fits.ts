@@ -10,8 +10,8 @@ import { IMPLEMENTS, nameOf } from '../objects/catalogue';
 import type { FloorSide, Furniture, Game, PlacedTarget, Spot, Task } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { aimOf, distanceM, insideFloor, targetFrom } from './geometry';
-import { middleOfAll, withList, withThingAt } from './move';
-import { halfSizeM, keyOf, listedOf, middleOf, spotOf, thingsOf, type CourseThing, type Listed } from './things';
+import { middleOfAll, withList, withMirrored, withThingAt } from './move';
+import { halfSizeM, isPinSet, keyOf, listedOf, middleOf, movedWith, spotOf, thingsOf, type CourseThing, type Listed } from './things';
 
 /** In the order in which they are told: what is dangerous first. */
 export type MisfitKind =
@@ -146,7 +146,7 @@ function outlineOf(level: Game, listed: Listed): readonly Spot[] {
 /** What of a layout does not fit, overlaps or is not safe, at one level, for a child of this age; dangers first. */
 export function misfitsOf(game: Game, levelIndex: number, child: Thrower): readonly Misfit[] {
   const level = resolveLevel(game, levelIndex);
-  const look: Look = { game, levelIndex, level, flights: flightsOf(level, child) };
+  const look: Look = { game, levelIndex, level, flights: flightsOf(level, child), child };
   const found = [
     ...breakables(look),
     ...runsOut(look),
@@ -166,12 +166,13 @@ interface Look {
   readonly levelIndex: number;
   readonly level: Game;
   readonly flights: readonly Flight[];
+  readonly child: Thrower;
 }
 
 function breakables({ game, levelIndex, level, flights }: Look): Misfit[] {
   return level.course.furniture.flatMap((piece, index): Misfit[] => {
     if (piece.kind !== 'breakable') return [];
-    const hits = flights.filter((flight) => outlineOf(level, piece).some((spot) => mayReach(flight, spot, 0.1)));
+    const hits = flights.filter((flight) => mayHit(level, flight, piece));
     if (hits.length === 0) return [];
     const behind = hits.every((flight) => along(flight, middleOf(level.course, piece)).alongM > flight.lengthM);
     return [
@@ -181,22 +182,21 @@ function breakables({ game, levelIndex, level, flights }: Look): Misfit[] {
         things: [{ kind: 'furniture', index }],
         words: `The ${piece.name} breaks, and stands ${behind ? `behind the ${nameOf(hits[0]!.target)}` : 'where the ball may go'}.`,
         danger: true,
-        mends: [
-          ...turnedAway(game, levelIndex, hits, (next) =>
-            breakables(lookAgain(next, levelIndex, flights)).every((other) => keyOf(other.things[0]!) !== `furniture  ${index}`),
-          ),
-        ],
+        mends: turnedAway(game, levelIndex, hits, (next) => {
+          const again = lookAgain(next, levelIndex, flights);
+          return again.flights.every((flight) => !mayHit(again.level, flight, piece));
+        }),
       },
     ];
   });
 }
 
+const mayHit = (level: Game, flight: Flight, piece: Furniture) => outlineOf(level, piece).some((spot) => mayReach(flight, spot, 0.1));
+
 /** The same look after a mend: flights go from the places as they are then. */
-function lookAgain(game: Game, levelIndex: number, flights: readonly Flight[]): Look {
+function lookAgain(game: Game, levelIndex: number, flights: readonly Flight[]): Pick<Look, 'level' | 'flights'> {
   const level = resolveLevel(game, levelIndex);
   return {
-    game,
-    levelIndex,
     level,
     flights: flights.flatMap((flight) => {
       const from = level.course.places[flight.group]?.[flight.index];
@@ -208,7 +208,7 @@ function lookAgain(game: Game, levelIndex: number, flights: readonly Flight[]): 
 
 const SIDE_WORDS: Readonly<Record<FloorSide, string>> = { top: 'far side', bottom: 'near side', left: 'left', right: 'right' };
 
-function runsOut({ game, levelIndex, level, flights }: Look): Misfit[] {
+function runsOut({ game, levelIndex, level, flights, child }: Look): Misfit[] {
   const { open = [] } = level.course;
   if (open.length === 0) return [];
   return flights.flatMap((flight): Misfit[] => {
@@ -227,7 +227,11 @@ function runsOut({ game, levelIndex, level, flights }: Look): Misfit[] {
             const past = again.flights[0] && leaves(again.level, again.flights[0]);
             return !past || !open.includes(past.side);
           }),
-          ...softBall(game),
+          ...softBall(game, levelIndex, child, (soft) => {
+            const past = soft.find((one) => one.group === flight.group && one.index === flight.index);
+            const over = past && leaves(level, past);
+            return !over || !open.includes(over.side) || over.overM < 0.1;
+          }),
         ],
       },
     ];
@@ -250,11 +254,12 @@ function leaves(level: Game, { from, target, lengthM, pastM }: Flight): { side: 
   return at < reach ? { side, at: { xM: from.xM + ux * at, yM: from.yM + uy * at }, overM: reach - at } : null;
 }
 
-function softBall(game: Game): LayoutMend[] {
+/** A soft ball in place of a bounding one, where its tries pass a test. */
+function softBall(game: Game, levelIndex: number, child: Thrower, passes: (flights: readonly Flight[]) => boolean): LayoutMend[] {
   const ball = IMPLEMENTS[game.kit.implement];
-  return ball.moves === 'ball' && ball.restitution > 0.3
-    ? [{ label: 'Use a sock ball', game: { ...game, kit: { ...game.kit, implement: 'sock-ball' } } }]
-    : [];
+  if (ball.moves !== 'ball' || ball.restitution <= 0.3) return [];
+  const soft: Game = { ...game, kit: { ...game.kit, implement: 'sock-ball' } };
+  return passes(flightsOf(resolveLevel(soft, levelIndex), child)) ? [{ label: 'Use a sock ball', game: soft }] : [];
 }
 
 /** Players who try at the same time stand in each other's way; so does a partner who feeds the ball. */
@@ -348,23 +353,29 @@ function standing(level: Game): readonly CourseThing[] {
 function overlaps({ game, levelIndex, level }: Look): Misfit[] {
   const things = standing(level);
   const found: Misfit[] = [];
+  const told = new Set<string>();
   for (let i = 0; i < things.length; i += 1)
     for (let j = i + 1; j < things.length; j += 1) {
       const [one, other] = [things[i]!, things[j]!];
-      const overM = overlapM(level, one, other);
-      if (overM <= TOUCH_M) continue;
+      if (overlapM(level, one, other) <= TOUCH_M) continue;
       // The one that is played with is moved, not the furniture.
       const [stays, moves] = other.kind === 'furniture' ? [other, one] : [one, other];
+      // A set of pins that stands in something is told once, and moved as a set; two pins of one set are moved apart.
+      const set = moves.kind === 'target' && isPinSet(level, moves.group) && !('group' in stays && stays.group === moves.group) ? moves.group : null;
+      const pair = `${set ?? keyOf(moves)} in ${keyOf(stays)}`;
+      if (told.has(pair)) continue;
+      told.add(pair);
+      const words = set === null ? thingWords(level, moves) : `set of ${nameOf(level.course.targets[set]![0]!)}s`;
       found.push({
         kind: 'overlap',
         at: spotOf(level.course, moves)!,
         things: [moves, stays],
         words:
           moves.kind === 'place'
-            ? `${capital(thingWords(level, moves))} is where the ${thingWords(level, stays)} stands.`
-            : `The ${thingWords(level, moves)} and the ${thingWords(level, stays)} stand in each other.`,
+            ? `${capital(words)} is where the ${thingWords(level, stays)} stands.`
+            : `The ${words} and the ${thingWords(level, stays)} stand in each other.`,
         danger: false,
-        mends: apart(game, levelIndex, stays, moves),
+        mends: apart(game, levelIndex, stays, moves, set === null),
       });
     }
   return found;
@@ -389,18 +400,21 @@ function isRound(listed: Listed): boolean {
   return Math.abs(half.xM - half.yM) < 1e-9;
 }
 
-/** The second thing moved away from the first, straight or to the side, until they no longer stand in each other. */
-function apart(game: Game, levelIndex: number, stays: CourseThing, moves: CourseThing): LayoutMend[] {
+/** The second thing (or its whole set) moved away from the first, straight or to the side, until nothing stands in it any more. */
+function apart(game: Game, levelIndex: number, stays: CourseThing, moves: CourseThing, alone: boolean): LayoutMend[] {
   const level = resolveLevel(game, levelIndex);
   const [p, q] = [spotOf(level.course, stays)!, spotOf(level.course, moves)!];
   const away = Math.atan2(q.yM - p.yM, q.xM - p.xM);
-  for (let length = 0.05; length < 2; length += 0.05)
+  const moved = movedWith(level, [moves], alone);
+  const mine = new Set(moved.map(keyOf));
+  for (let length = 0.05; length < 2.5; length += 0.05)
     for (const turn of [0, Math.PI / 4, -Math.PI / 4, Math.PI / 2, -Math.PI / 2, Math.PI]) {
       const to = { xM: q.xM + length * Math.cos(away + turn), yM: q.yM + length * Math.sin(away + turn) };
-      const next = withThingAt(game, levelIndex, moves, to, { alone: true });
+      const next = withThingAt(game, levelIndex, moves, to, { alone });
       const there = resolveLevel(next, levelIndex);
-      const free = standing(there).every((other) => keyOf(other) === keyOf(moves) || overlapM(there, moves, other) <= TOUCH_M);
-      if (free) return [{ label: 'Move it clear', game: next }];
+      const others = standing(there).filter((other) => !mine.has(keyOf(other)));
+      if (moved.every((one) => others.every((other) => overlapM(there, one, other) <= TOUCH_M)))
+        return [{ label: alone ? 'Move it clear' : 'Move the set clear', game: next }];
     }
   return [];
 }
@@ -524,6 +538,10 @@ function turnedAway(game: Game, levelIndex: number, flights: readonly Flight[], 
       const next = [...groups].reduce((so, [group, spots]) => withList(so, levelIndex, `/course/places/${group}`, spots, true), game);
       if (passes(next)) return [{ label: flights.length > 1 ? 'Turn the marks away' : 'Turn the mark away', game: next }];
     }
+  for (const axis of ['across', 'down'] as const) {
+    const next = withMirrored(game, axis);
+    if (passes(next)) return [{ label: 'Play it the other way round', game: next }];
+  }
   return [];
 }
 

@@ -167,11 +167,12 @@ export function withStand(game: Game, levelIndex: number, thing: CourseThing, st
   );
 }
 
-/** The middle of several things: of the box that holds them. */
+/** The middle of several spots: their mean, which stays where it is when they are turned or spread about it. */
 export function middleOfAll(spots: readonly Spot[]): Spot {
-  const xs = spots.map((spot) => spot.xM);
-  const ys = spots.map((spot) => spot.yM);
-  return { xM: (Math.min(...xs) + Math.max(...xs)) / 2, yM: (Math.min(...ys) + Math.max(...ys)) / 2 };
+  return {
+    xM: spots.reduce((sum, spot) => sum + spot.xM, 0) / spots.length,
+    yM: spots.reduce((sum, spot) => sum + spot.yM, 0) / spots.length,
+  };
 }
 
 /**
@@ -293,6 +294,39 @@ export function withFloor(game: Game, widthM: number, depthM: number): Game {
   );
 }
 
+/** The game the other way round, at every level: what is played with mirrored across the floor or down it; furniture, ground and doors stay. */
+export function withMirrored(game: Game, axis: 'across' | 'down'): Game {
+  const { widthM, depthM } = game.course.floor;
+  const flip = <T extends Spot>(spot: T): T => {
+    const there = axis === 'across' ? { ...spot, xM: millimetres(widthM - spot.xM) } : { ...spot, yM: millimetres(depthM - spot.yM) };
+    return 'turnRad' in there ? { ...there, turnRad: wholeTurn((axis === 'across' ? Math.PI : 0) - (there.turnRad as number)) } : there;
+  };
+  const list = <T extends Spot>(spots: readonly T[]) => spots.map(flip);
+  const groups = <T extends Spot>(lists: Readonly<Record<string, readonly T[]>>) =>
+    Object.fromEntries(Object.entries(lists).map(([id, spots]) => [id, list(spots)]));
+  const { course } = game;
+  return {
+    ...game,
+    course: {
+      ...course,
+      places: groups(course.places),
+      targets: groups(course.targets),
+      ...(course.obstacles && { obstacles: list(course.obstacles) }),
+      ...(course.routes && { routes: groups(course.routes) }),
+      ...(course.zones && { zones: list(course.zones) }),
+    },
+    levels: game.levels.map((level) => ({
+      ...level,
+      set: Object.fromEntries(
+        Object.entries(level.set).map(([pointer, value]) => [
+          pointer,
+          /^\/course\/((places|targets|routes)\/[^/]+|obstacles|zones)$/.test(pointer) ? list(value as readonly Spot[]) : value,
+        ]),
+      ),
+    })),
+  };
+}
+
 /** The whole course, at every level, so far to the side. */
 function shifted(game: Game, by: Spot): Game {
   if (by.xM === 0 && by.yM === 0) return game;
@@ -338,5 +372,6 @@ function broughtIn(game: Game, levelIndex: number, thing: CourseThing): Game {
 }
 
 export function millimetres(lengthM: number): number {
-  return Math.round(lengthM * 1000) / 1000;
+  // Never a minus nought, which JSON does not keep.
+  return Math.round(lengthM * 1000) / 1000 + 0;
 }

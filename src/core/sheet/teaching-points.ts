@@ -170,6 +170,11 @@ const ROWS: Readonly<Record<Skill, readonly Row[]>> = {
 
 const filled = (text: string, hand: Hand) => text.replaceAll('{hand}', hand).replaceAll('{other}', hand === 'right' ? 'left' : 'right');
 
+/** Words as a teacher types them while the points are shown for one hand: left and right become the child's own side and the other. */
+export function openedFor(text: string, hand: Hand): string {
+  return text.replace(/\b(left|right)\b/g, (side) => (side === hand ? '{hand}' : '{other}'));
+}
+
 /** The skill that a task trains; null for one of another kind. */
 export function skillOf(task: Pick<Task, 'technique' | 'feeder'>): Skill | null {
   if (task.feeder && (task.technique === 'underarm' || task.technique === 'overarm')) return 'gather';

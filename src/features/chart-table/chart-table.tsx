@@ -21,7 +21,7 @@ import { NumberSlot } from '@/ui/number-slot';
 import { aboutGame } from '../games/about-game';
 import { Leaves } from '@/ui/leaves';
 import { send } from '@/ui/post';
-import { Chart, PAD, type Picked } from './chart';
+import { centimetresAPixel, Chart, type Picked } from './chart';
 import { pickedWords } from './chart-marks';
 import { actByKey, actsOn, ChartTools } from './chart-tools';
 import { CompareLevels } from './compare-levels';
@@ -101,7 +101,7 @@ const Side = styled.div`
   display: flex;
   flex-direction: column;
   gap: 10px;
-  max-height: max(440px, calc(100vh - 360px));
+  height: max(440px, calc(100vh - 360px));
   overflow-y: auto;
   scrollbar-width: thin;
 `;
@@ -199,7 +199,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const levelName = game.levels[shown]!.name;
   // What does not fit is looked at when a drag has come to rest.
   const misfits = useMemo(() => (history.dragging ? NO_MISFITS : misfitsOf(game, shown, { ageYears })), [game, shown, ageYears, history.dragging]);
-  const px = Math.max((level.course.floor.widthM * 100 + 2 * PAD) / 770, (level.course.floor.depthM * 100 + 2 * PAD) / 412);
+  const px = centimetresAPixel(level.course.floor);
   const openWays = useCallback(() => setOpen('ways'), []);
   const openMisfit = useCallback((misfit: Misfit) => {
     setLooked(misfit);
@@ -374,7 +374,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
                   title: 'Rules',
                   children: (
                     <SideStack>
-                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} readOnly={readOnly} />
+                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} onWays={openWays} readOnly={readOnly} />
                       {!readOnly && game.levels.length > 1 && (
                         <OnlyHere>
                           <input type="checkbox" checked={onlyHere} onChange={(event) => setOnlyHere(event.target.checked)} /> change {levelName} only
@@ -416,7 +416,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
                   open: misfits.length,
                   children: (
                     <SideStack>
-                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} readOnly={readOnly} />
+                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} onWays={openWays} readOnly={readOnly} />
                       {!readOnly && game.levels.length > 1 && (
                         <OnlyHere>
                           <input type="checkbox" checked={onlyHere} onChange={(event) => setOnlyHere(event.target.checked)} /> move things at{' '}
@@ -535,12 +535,14 @@ function Misfits({
   looked,
   dispatch,
   onPick,
+  onWays,
   readOnly,
 }: {
   misfits: readonly Misfit[];
   looked: Misfit | null;
   dispatch: Dispatch<DraftAction>;
   onPick: (picked: Picked) => void;
+  onWays: () => void;
   readOnly: boolean;
 }) {
   return misfits.slice(0, MOST_MISFITS).map((misfit, index) => (
@@ -563,6 +565,7 @@ function Misfits({
             </QuietButton>{' '}
           </span>
         ))}
+      {misfit.kind === 'not-in-the-rules' && !readOnly && <QuietButton onPress={onWays}>Choose how it is played</QuietButton>}
       {misfit.danger && misfit.mends.length === 0 && <small>No turn of the marks helps here: choose another floor, or move it at home.</small>}
     </Notice>
   ));

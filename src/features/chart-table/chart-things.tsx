@@ -49,6 +49,7 @@ export const Standing = memo(function Standing({
   on,
   set,
   name,
+  nameX,
   nameY,
   ...handle
 }: HandleProps & {
@@ -57,6 +58,7 @@ export const Standing = memo(function Standing({
   readonly on: boolean;
   readonly set: boolean;
   readonly name: string | null;
+  readonly nameX: number;
   readonly nameY: number;
 }) {
   const { px } = handle;

@@ -27,7 +27,7 @@ const Frame = styled.div`
     display: block;
     width: 100%;
     height: auto;
-    max-height: 412px;
+    max-height: 388px;
     touch-action: none;
     font-family: var(--font-desk), sans-serif;
     user-select: none;
@@ -74,9 +74,9 @@ export interface ChartProps {
   readonly children?: ReactNode;
 }
 
-export const PAD = 6;
+const PAD = 6;
 const DRAWN_WIDTH_PX = 770;
-const DRAWN_HEIGHT_PX = 412;
+const DRAWN_HEIGHT_PX = 388;
 /** With more places than this only the one that is picked has its line drawn, and the marks are short. */
 const FEW_PLACES = 4;
 const BAND_FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
@@ -89,6 +89,11 @@ type Held =
   | { readonly on: 'turn'; readonly about: Spot; readonly startRad: number }
   | { readonly on: 'spread'; readonly about: Spot; readonly startM: number }
   | { readonly on: 'floor' | 'tape'; readonly from: Spot };
+
+/** How many centimetres of a floor are one pixel of its chart. */
+export function centimetresAPixel({ widthM, depthM }: Course['floor']): number {
+  return Math.max((widthM * 100 + 2 * PAD) / DRAWN_WIDTH_PX, (depthM * 100 + 2 * PAD) / DRAWN_HEIGHT_PX);
+}
 
 /** The floor from above, to scale, in centimetres: bands of depth, ground, furniture, targets and places; take hold of any of them, or use the keys. */
 export function Chart({
@@ -119,7 +124,7 @@ export function Chart({
   const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
-  const px = Math.max((width + 2 * PAD) / DRAWN_WIDTH_PX, (depth + 2 * PAD) / DRAWN_HEIGHT_PX);
+  const px = centimetresAPixel(course.floor);
   const things = useMemo(() => thingsOf(level), [level]);
   const ground = useMemo(() => groundOf(level), [level]);
   const byKey = useMemo(() => new Map([...things, ...ground].map((thing) => [keyOf(thing), thing])), [things, ground]);
@@ -362,6 +367,7 @@ export function Chart({
           const stands = listedOf(course, thing) as PlacedTarget;
           const set = thing.kind === 'target' && isPinSet(level, thing.group);
           const half = outlineWidthM(shapeOf(stands)) * 50;
+          const label = labelSpot(course, thing, stands);
           const words = `${nameOf(stands)}${set ? `, number ${thing.index + 1} of the set, which moves as one` : ''}, ${where(spot)}`;
           return (
             <Standing
@@ -371,11 +377,8 @@ export function Chart({
               on={pickedKeys.has(keyOf(thing))}
               set={set}
               name={isFirstOfItsName(course, thing) ? nameOf(stands) : null}
-              nameY={
-                below.has(keyOf(thing))
-                  ? half + 16 * px
-                  : (set ? topOf(course.targets[(thing as { group: string }).group]!) - spot.yM : 0) * 100 - half - 7 * px
-              }
+              nameX={label.x}
+              nameY={below.has(keyOf(thing)) ? half + 16 * px : label.y - 7 * px}
               {...shared(thing, spot, words)}
             />
           );
@@ -454,8 +457,19 @@ function nearThing(level: Game, at: Spot): Spot {
   return near ?? { xM: Math.round(at.xM * 100) / 100, yM: Math.round(at.yM * 100) / 100 };
 }
 
-/** How far up and down the floor a set reaches. */
-const topOf = (pins: readonly Spot[]) => Math.min(...pins.map((pin) => pin.yM));
+/** A group that stands closely together bears its name above all of it. Metres. */
+const CLOSE_M = 1.3;
+
+/** Where the name of a thing (and of the group that it is the first of) stands, in centimetres from its middle. */
+function labelSpot(course: Course, thing: CourseThing, stands: PlacedTarget): { readonly x: number; readonly y: number } {
+  const half = outlineWidthM(shapeOf(stands)) * 50;
+  const list = thing.kind === 'target' ? course.targets[thing.group]! : [stands];
+  const xs = list.map((one) => one.xM);
+  const ys = list.map((one) => one.yM);
+  const [left, right, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys)];
+  if (list.length === 1 || right - left > CLOSE_M || Math.max(...ys) - top > CLOSE_M) return { x: 0, y: -half };
+  return { x: ((left + right) / 2 - stands.xM) * 100, y: (top - stands.yM) * 100 - half };
+}
 
 const LETTER_PX = 6.8;
 const LINE_PX = 17;
@@ -468,7 +482,8 @@ function namesBelow(level: Game, things: readonly CourseThing[], px: number): Re
     if (thing.kind === 'place' || !isFirstOfItsName(level.course, thing)) continue;
     const stands = listedOf(level.course, thing) as PlacedTarget;
     const half = (nameOf(stands).length * LETTER_PX * px) / 2;
-    const label = { x: stands.xM * 100, y: stands.yM * 100 - outlineWidthM(shapeOf(stands)) * 50, half };
+    const at = labelSpot(level.course, thing, stands);
+    const label = { x: stands.xM * 100 + at.x, y: stands.yM * 100 + at.y, half };
     const high = label.y < 18 * px;
     const meets = above.some((other) => Math.abs(other.x - label.x) < other.half + half && Math.abs(other.y - label.y) < LINE_PX * px);
     if (meets || high) below.add(keyOf(thing));
@@ -500,7 +515,7 @@ function badgeOf(game: Game, group: string, index: number): string {
 const Floor = memo(function Floor({ floor, width, depth, px }: { floor: FloorDepth | null; width: number; depth: number; px: number }) {
   return (
     <g clipPath="url(#floor-clip)" aria-hidden>
-      <rect x={0} y={0} width={width} height={depth} fill={floor ? 'var(--band-5)' : 'var(--band-2)'} />
+      <rect x={0} y={0} width={width} height={depth} fill={floor && floor.bands.length > 0 ? 'var(--band-5)' : 'var(--band-2)'} />
       {floor?.bands.map((path, index) => (
         <path key={index} d={path} fill={BAND_FILLS[index]!} stroke="var(--band-5)" strokeOpacity={0.55} strokeWidth={0.8 * px} />
       ))}

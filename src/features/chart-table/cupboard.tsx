@@ -87,6 +87,9 @@ const About = styled.div`
     font-size: 1.0625rem;
   }
   & ul {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 2px 16px;
     margin: 0;
     padding: 0;
     list-style: none;
@@ -101,6 +104,9 @@ const About = styled.div`
     padding-bottom: 6px;
   }
   & figure {
+    display: flex;
+    flex-direction: column;
+    gap: 4px;
     margin: 0;
     font-size: 0.8125rem;
     color: var(--ink-soft);

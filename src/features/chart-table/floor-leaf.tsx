@@ -8,7 +8,7 @@ import { AIMED } from '@/core/objects/catalogue';
 import type { FloorSide, Game, Surface } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { QuietButton } from '@/ui/button';
-import { Select } from '@/ui/field';
+import { InlineSelect } from '@/ui/field';
 import { Menu } from '@/ui/menu';
 import { Notice } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
@@ -110,9 +110,8 @@ export function FloorLeaf({ game, levelIndex, ageYears, dispatch, readOnly }: Fl
           decimals={2}
           onChange={(depthM) => dispatch({ do: 'floor', widthM: floor.widthM, depthM })}
         />{' '}
-        m of
-        <Select<Surface>
-          hideLabel
+        m of{' '}
+        <InlineSelect<Surface>
           label="Ground of the floor"
           value={floor.surface}
           choices={[

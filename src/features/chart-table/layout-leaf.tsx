@@ -12,7 +12,7 @@ import { levelChance } from '@/core/levels/solve';
 import { AIMED, nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { FurnitureKind, Game, Patch, PlacedTarget, Spot } from '@/core/rules/game';
 import { QuietButton } from '@/ui/button';
-import { Select } from '@/ui/field';
+import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
 import type { Picked } from './chart';
 import { pickedWords } from './chart-marks';
@@ -54,7 +54,7 @@ const List = styled.table`
   }
   & tr[data-on='true'] td {
     background: var(--sheet);
-    box-shadow: inset 0 -2px 0 var(--gorse);
+    font-weight: 600;
   }
   & td:first-child {
     white-space: normal;
@@ -297,16 +297,14 @@ function PickedFigures({ game, level, levelIndex, ageYears, picked, onPick, disp
           />{' '}
           m
           {thing.kind === 'furniture' ? (
-            <Select
-              hideLabel
+            <InlineSelect
               label="What kind of thing it is"
               value={('kind' in listed && listed.kind) || 'hard'}
               choices={FURNITURE_KINDS}
               onChange={(kind) => put(withGround(game, levelIndex, thing, kind))}
             />
           ) : (
-            <Select
-              hideLabel
+            <InlineSelect
               label="What ground it is"
               value={(listed as Patch).surface}
               choices={SURFACES}
@@ -432,8 +430,7 @@ function GroupPattern({
   return (
     <div className="figures">
       {list.length > 1 ? `All ${list.length} stand` : 'It stands'}{' '}
-      <Select<PatternKind | 'free'>
-        hideLabel
+      <InlineSelect<PatternKind | 'free'>
         label="Pattern of the group"
         value={free ? 'free' : now.kind}
         choices={choices}

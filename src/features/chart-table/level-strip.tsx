@@ -22,10 +22,9 @@ import type { DraftAction } from './draft';
 
 const Strip = styled.section<{ $levels: number }>`
   display: grid;
-  grid-template-columns: repeat(
-      ${({ $levels }) => $levels},
-      minmax(${({ $levels }) => ($levels > 3 ? 168 : 200)}px, 1fr)
-    ) ${({ $levels }) => ($levels > 4 ? 196 : 220)}px;
+  grid-template-columns:
+    repeat(${({ $levels }) => $levels}, minmax(${({ $levels }) => ($levels > 3 ? 168 : 200)}px, 1fr))
+    ${({ $levels }) => ($levels > 4 ? 196 : 220)}px;
   border-top: 1px solid var(--ink);
   overflow-x: auto;
   scrollbar-width: thin;
@@ -205,7 +204,7 @@ export function LevelStrip({
       <Finder>
         {aimed && (
           <>
-            <h2>Find distances for</h2>
+            <h2>Distances for {audienceName}</h2>
             <div>
               {game.levels.map((level, index) => (
                 <span key={level.id}>
@@ -234,9 +233,7 @@ export function LevelStrip({
           {!readOnly && <LevelMenu game={game} shown={shown} ageYears={ageYears} dispatch={dispatch} onShow={onShow} />}
           <QuietButton onPress={onCompare}>Side by side</QuietButton>
         </div>
-        <Small>
-          for {audienceName} · {restsOn}
-        </Small>
+        <Small>{aimed ? restsOn : `for ${audienceName} · ${restsOn}`}</Small>
       </Finder>
     </Strip>
   );
@@ -392,8 +389,7 @@ const LevelColumn = memo(function LevelColumn({
             high={forecast.likelyHigh}
           />
           <Small>
-            likely {forecast.likelyLow} to {forecast.likelyHigh} · {Math.round(forecast.throws)} {plain ? 'throws' : 'tries'} ·{' '}
-            {sayTime(forecast.seconds)} a go
+            likely {forecast.likelyLow} to {forecast.likelyHigh} · {triesWords(forecast.throws, plain)} · {sayTime(forecast.seconds)} a go
           </Small>
           <Small>{[...remarksOf(forecast, differs), ...(beat === '' ? [] : [beat])].join(' · ')}</Small>
         </>
@@ -439,6 +435,11 @@ function remarksOf(forecast: LevelForecast, differs: string): readonly string[] 
 
 const nearest = (forecast: LevelForecast) => forecast.places.reduce((near, place) => (place.distanceM < near.distanceM ? place : near));
 const farthest = (forecast: LevelForecast) => forecast.places.reduce((far, place) => (place.distanceM > far.distanceM ? place : far));
+
+function triesWords(throws: number, thrown: boolean): string {
+  const n = Math.round(throws);
+  return `${n} ${thrown ? (n === 1 ? 'throw' : 'throws') : n === 1 ? 'try' : 'tries'}`;
+}
 
 function sayTime(seconds: number): string {
   return seconds < 120 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(1)} min`;

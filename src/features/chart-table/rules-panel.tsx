@@ -1,12 +1,11 @@
 'use client';
 import { memo, useState, type Dispatch } from 'react';
-import { Button as AriaButton, Select, SelectValue } from 'react-aria-components';
 import styled from 'styled-components';
 import { targetOf } from '@/core/course/geometry';
 import type { Game } from '@/core/rules/game';
 import { plainText, sentencesOf, type Sentence, type Token } from '@/core/rules/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
-import { Options, Option, Sheet } from '@/ui/field';
+import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
 import { QuietButton } from '@/ui/button';
 import type { DraftAction } from './draft';
@@ -26,25 +25,10 @@ const Panel = styled.section`
   }
 `;
 
-const Trigger = styled(AriaButton)`
-  display: inline;
-  padding: 0 2px;
-  border: 0;
-  border-bottom: 2px solid var(--gorse);
-  background: transparent;
-  font-weight: 700;
-  font-size: inherit;
-  text-align: left;
-  cursor: pointer;
-  line-height: 1.3;
-  &[data-hovered],
-  &[aria-expanded='true'] {
-    background: color-mix(in srgb, var(--gorse) 16%, transparent);
-  }
-`;
-
 const Words = styled.input`
   max-width: 100%;
+  min-width: 4rem;
+  field-sizing: content;
   height: 1.5em;
   padding: 0;
   border: 0;
@@ -225,22 +209,7 @@ function Editor({ token, change: changeSlot }: { token: Extract<Token, { kind: '
     case 'text':
       return <TextSlot key={editor.value} label={label} value={editor.value} maxLength={editor.maxLength} onChange={change} />;
     case 'choice':
-      return (
-        <Select value={editor.value} onChange={(key) => change(String(key))} aria-label={label} style={{ display: 'inline' }}>
-          <Trigger>
-            <SelectValue>{token.text}</SelectValue>
-          </Trigger>
-          <Sheet>
-            <Options>
-              {editor.options.map((option) => (
-                <Option key={option.value} id={option.value} textValue={option.label}>
-                  {option.label}
-                </Option>
-              ))}
-            </Options>
-          </Sheet>
-        </Select>
-      );
+      return <InlineSelect label={label} value={editor.value} choices={editor.options} onChange={change} />;
   }
 }
 
@@ -279,7 +248,7 @@ function TextSlot({ label, value, maxLength, onChange }: { label: string; value:
   return (
     <Words
       {...shared}
-      style={{ width: `${Math.max(8, typed.length + 1) * 0.545}em` }}
+      size={Math.max(8, typed.length === 0 ? shared.placeholder.length : typed.length)}
       onChange={(event) => setTyped(event.target.value)}
       onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
     />

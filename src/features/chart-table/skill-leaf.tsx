@@ -3,7 +3,17 @@ import { useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import type { Game, Teaching, ToldPoint } from '@/core/rules/game';
 import { cautionsFor } from '@/core/sheet/set-up';
-import { isHanded, lookForsOf, pointsToTell, SKILL_NAMES, skillsOf, teachingPoints, type Hand, type Skill } from '@/core/sheet/teaching-points';
+import {
+  isHanded,
+  lookForsOf,
+  openedFor,
+  pointsToTell,
+  SKILL_NAMES,
+  skillsOf,
+  teachingPoints,
+  type Hand,
+  type Skill,
+} from '@/core/sheet/teaching-points';
 import { QuietButton } from '@/ui/button';
 import { Movement } from '../drawing/movement';
 import { Footprints } from '../drawing/footprints';
@@ -113,6 +123,7 @@ export function SkillLeaf({ game, dispatch, readOnly }: { game: Game; dispatch: 
                 <ToldSlots
                   game={game}
                   skill={skill}
+                  hand={hand}
                   index={index}
                   onTold={(points) => teach({ points: { ...game.teaching?.points, [skill]: points } })}
                 />
@@ -163,19 +174,32 @@ export function SkillLeaf({ game, dispatch, readOnly }: { game: Game; dispatch: 
   );
 }
 
-/** The four things that are told of a point; "{hand}" and "{other}" stand for the child's own side. */
-function ToldSlots({ game, skill, index, onTold }: { game: Game; skill: Skill; index: number; onTold: (points: readonly ToldPoint[]) => void }) {
+/** The four things that are told of a point, in the words of one hand; they are kept so that they hold for the other too. */
+function ToldSlots({
+  game,
+  skill,
+  hand,
+  index,
+  onTold,
+}: {
+  game: Game;
+  skill: Skill;
+  hand: Hand;
+  index: number;
+  onTold: (points: readonly ToldPoint[]) => void;
+}) {
   const points = pointsToTell(game, skill);
-  const told = points[index]!;
+  const shown = teachingPoints(game, skill, hand)[index]!;
   const change = (key: keyof ToldPoint, value: string) => {
     const kept = value.replaceAll('\n', ' ').trim();
-    if (kept !== '' && kept !== told[key]) onTold(points.map((one, at) => (at === index ? { ...one, [key]: kept } : one)));
+    if (kept !== '' && kept !== shown[key]) onTold(points.map((one, at) => (at === index ? { ...one, [key]: openedFor(kept, hand) } : one)));
   };
+  const of = `point ${index + 1} of ${SKILL_NAMES[skill]}`;
   const area = (key: 'point' | 'look' | 'fault', label: string, most: number) => (
     <textarea
-      key={told[key]}
-      aria-label={`${label}, point ${index + 1} of ${SKILL_NAMES[skill]}`}
-      defaultValue={told[key]}
+      key={shown[key]}
+      aria-label={`${label}, ${of}`}
+      defaultValue={shown[key]}
       rows={1}
       maxLength={most}
       onBlur={(event) => change(key, event.target.value)}
@@ -184,15 +208,15 @@ function ToldSlots({ game, skill, index, onTold }: { game: Game; skill: Skill; i
   return (
     <div>
       <input
-        key={told.word}
-        aria-label={`A word to say aloud, point ${index + 1} of ${SKILL_NAMES[skill]}`}
-        defaultValue={told.word}
+        key={shown.word}
+        aria-label={`A word to say aloud, ${of}`}
+        defaultValue={shown.word}
         maxLength={24}
         onBlur={(event) => change('word', event.target.value)}
       />
-      {area('point', 'What to do', 160)}
-      <small>look for</small> {area('look', 'What to look for', 120)}
-      <small>usual fault</small> {area('fault', 'The usual fault', 160)}
+      {area('point', 'What to do', 150)}
+      <small>look for</small> {area('look', 'What to look for', 110)}
+      <small>usual fault</small> {area('fault', 'The usual fault', 150)}
     </div>
   );
 }

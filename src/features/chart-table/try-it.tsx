@@ -19,7 +19,12 @@ const Phone = styled.section`
   display: flex;
   flex-direction: column;
   gap: 10px;
-  height: min(640px, max(520px, calc(100vh - 342px)));
+  --phone: min(640px, max(520px, calc(100vh - 342px)));
+  position: relative;
+  z-index: 2;
+  height: var(--phone);
+  /* It lies on what is below, so that nothing jumps. */
+  margin-bottom: calc(440px - var(--phone));
   padding: 14px 16px;
   border: 1.5px solid var(--ink);
   border-radius: 18px;

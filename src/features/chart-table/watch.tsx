@@ -133,7 +133,9 @@ export function Watch({
       <span role="status" style={{ fontSize: '0.875rem', color: 'var(--ink-soft)' }}>
         {over ? `Over: ${result.value ?? 'no score'} ${result.unit}.` : ''}
       </span>
-      <QuietButton onPress={onClose}>Back</QuietButton>
+      <QuietButton onPress={onClose} style={{ alignSelf: 'start' }}>
+        Back
+      </QuietButton>
     </Stack>
   );
 }

@@ -10,7 +10,7 @@ export function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Ha
   const at = ([x, y]: readonly [number, number]) => `${x * 100} ${-y * 100}`;
   return (
     <svg
-      viewBox={`0 0 ${FRAME_W * 4} ${H + 12}`}
+      viewBox={`-24 0 ${FRAME_W * 4 + 48} ${H + 12}`}
       height={height}
       style={{ maxWidth: '100%', display: 'block' }}
       role="img"
