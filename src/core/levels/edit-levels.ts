@@ -32,7 +32,7 @@ export function withLevelAdded(game: Game, copyOf: number, name = freeName(game)
   const like = game.levels[copyOf];
   if (!like || game.levels.length >= MOST_LEVELS) return game;
   const { moveUpAt: _up, toBeat: _beaten, ...rest } = like;
-  const level: Level = { ...rest, id: freeLevelId(game), name: name.slice(0, 24) };
+  const level: Level = { ...rest, id: freeLevelId(game), name: name.slice(0, 24).trim() };
   return { ...game, levels: game.levels.toSpliced(copyOf + 1, 0, level) };
 }
 
@@ -137,7 +137,7 @@ export function easierForms(game: Game, levelIndex: number, ageYears: number): r
   if (rolls && level.kit.form !== 'kneeling') offer('kneeling', 'kneeling', 'on both knees', 'task', inForm('kneeling'));
   if (gates.length > 0) {
     const gentle = GENTLE.find((what) => gates.every((gate) => gate.what !== what))!;
-    offer('other-exercise', 'another exercise', `${gentle} in place of ${gates[0]!.what}`, 'task', (one) =>
+    offer('other-exercise', 'other exercise', `${gentle} in place of ${gates[0]!.what}`, 'task', (one) =>
       withGates(one, (gate) => (gate.kind === 'exercise' ? { ...gate, what: gentle } : gate)),
     );
     if (gates.some((gate) => gate.n > 1))
@@ -155,7 +155,7 @@ export function easierForms(game: Game, levelIndex: number, ageYears: number): r
   if (carried || valued)
     offer('simple-count', 'simple count', carried ? 'every pin that falls counts one' : 'every hit counts one', 'task', simpleCount);
   if (timed)
-    offer('more-time', 'half as much time again', 'the same game, less hurry', 'task', (one) => ({
+    offer('more-time', 'more time', 'half as much again, less hurry', 'task', (one) => ({
       ...one,
       parts: one.parts.map((part) =>
         part.clock.kind === 'down' ? { ...part, clock: { ...part.clock, s: Math.min(3600, Math.round((part.clock.s * 1.5) / 5) * 5) } } : part,

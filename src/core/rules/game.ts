@@ -500,9 +500,9 @@ const courseSchema = Joi.object({
   open: Joi.array().items(side).max(4).unique(),
 });
 
-/** Slots that a level may replace: of the kit, the course, the players and the parts; never names of parts, nor the levels themselves. */
+/** Slots that a level may replace: of the kit, the course, the players and the parts; never the card, nor the levels themselves. */
 const LEVEL_SLOT =
-  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score)|parts\/\d+\/(clock|goes|groups|gates|tasks|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
+  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score)|parts\/\d+\/(title|counterWords|clock|goes|groups|gates|tasks|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
 
 const toldPoint = Joi.object({ word: words(24).required(), point: words(160).required(), look: words(120).required(), fault: words(160).required() });
 const teachingSchema = Joi.object({

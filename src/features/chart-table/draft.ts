@@ -159,10 +159,13 @@ function gameAfter({ game, ageYears }: Draft, action: Exclude<DraftAction, { do:
   }
 }
 
+/** Slots that a level cannot have otherwise. */
+const OF_THE_WHOLE_GAME = /^\/?aim$|^\/(card|calls)/;
+
 /** A slot is changed at every level, and also at the one that is shown where that has its own; or only there. */
 function slotChanged(game: Game, { slot, value, shown, onlyHere }: Extract<DraftAction, { do: 'slot' }>): Game {
   const atLevel = (from: Game) => withLevelChange(from, shown, (level) => withSlot(level, slot, value));
-  if (onlyHere && slot !== 'aim' && slot !== '/aim') return atLevel(game);
+  if (onlyHere && !OF_THE_WHOLE_GAME.test(slot)) return atLevel(game);
   return atLevel(withSlot(game, slot, value));
 }
 
