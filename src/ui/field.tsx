@@ -114,7 +114,7 @@ const Trigger = styled(AriaButton)`
   width: 100%;
 `;
 
-export const Sheet = styled(Popover)`
+const Sheet = styled(Popover)`
   min-width: var(--trigger-width);
   max-height: 22rem;
   overflow: auto;
@@ -124,12 +124,12 @@ export const Sheet = styled(Popover)`
   color: var(--ink);
 `;
 
-export const Options = styled(ListBox)`
+const Options = styled(ListBox)`
   outline: none;
   padding: 4px;
 `;
 
-export const Option = styled(ListBoxItem)`
+const Option = styled(ListBoxItem)`
   padding: 7px 12px 7px 10px;
   border-left: 3px solid transparent;
   cursor: pointer;

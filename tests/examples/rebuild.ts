@@ -9,7 +9,7 @@ import { WAYS, wayById } from '@/core/ways/ways';
 import { begin, changeDraft, type DraftAction } from '@/features/chart-table/draft';
 
 /** The way whose rules a starter has. */
-export const wayOf = (game: Game) => WAYS.find((way) => way.from.title === game.title)!;
+const wayOf = (game: Game) => WAYS.find((way) => way.from.title === game.title)!;
 
 export function rebuilt(wanted: Game): Game {
   let history = begin(blankGame('Blank', wayById('practice')!, 8), 8);

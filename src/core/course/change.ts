@@ -5,7 +5,7 @@ import { resolveLevel } from '../rules/level';
 import { insideFloor } from './geometry';
 import { courseWith, millimetres, withList, withListed } from './move';
 import { laidOutPattern, patternOf, type FoundPattern } from './patterns';
-import { listAt, listedOf, pointerOf, tieOf, type CourseThing, type Listed } from './things';
+import { listAt, listedOf, pointerOf, type CourseThing, type Listed } from './things';
 
 const MOST_IN_A_GROUP = 30;
 
@@ -271,12 +271,6 @@ function allTies(course: Game['course']): string[] {
 function tagged(game: Game, levelIndex: number, things: readonly CourseThing[], change: (spot: Spot) => Spot): Game {
   const able = things.filter((thing) => thing.kind !== 'door');
   return withListed(game, levelIndex, able, false, (listed) => ('side' in listed ? listed : (change(listed) as Listed)));
-}
-
-/** Everything that is tied to one of these. */
-export function tiedTo(course: Game['course'], all: readonly CourseThing[], things: readonly CourseThing[]): readonly CourseThing[] {
-  const ties = new Set(things.flatMap((thing) => tieOf(course, thing) ?? []));
-  return all.filter((thing) => ties.has(tieOf(course, thing) ?? ''));
 }
 
 /** Another thing in the place of these: their kind of object, or one of the teacher's own. */

@@ -83,6 +83,9 @@ const Head = styled.header`
     color: var(--ink-soft);
     font-size: 0.9375rem;
     min-width: 0;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
 `;
 

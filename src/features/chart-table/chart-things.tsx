@@ -73,7 +73,16 @@ export const Standing = memo(function Standing({
         <Thing shape={shape} casing={(set ? 1 : 1.5) * px} role={kind} />
       </g>
       {name !== null && (
-        <text y={nameY} fontSize={13 * px} textAnchor="middle" fill="var(--ink)" stroke="var(--band-1)" strokeWidth={3 * px} paintOrder="stroke">
+        <text
+          x={nameX}
+          y={nameY}
+          fontSize={13 * px}
+          textAnchor="middle"
+          fill="var(--ink)"
+          stroke="var(--band-1)"
+          strokeWidth={3 * px}
+          paintOrder="stroke"
+        >
           {name}
         </text>
       )}

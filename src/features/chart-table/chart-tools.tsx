@@ -15,6 +15,7 @@ import type { DraftAction } from './draft';
 
 const Bar = styled(Toolbar)`
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 6px;
   min-height: 36px;
@@ -32,6 +33,11 @@ const Bar = styled(Toolbar)`
     font-size: 0.875rem;
     color: var(--ink-soft);
     white-space: nowrap;
+  }
+  @media (max-width: 1180px) {
+    & .snap > span {
+      display: none;
+    }
   }
   & .snap button {
     min-height: 30px;
@@ -217,7 +223,7 @@ export function ChartTools(props: ChartToolsProps) {
       </Tool>
       <span className="gap" />
       <span className="snap">
-        snap to
+        <span>snap to</span>
         <Select
           hideLabel
           label="Things snap to"

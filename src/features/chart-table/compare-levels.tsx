@@ -17,11 +17,11 @@ const Board = styled.div`
   }
   & th,
   & td {
-    padding: 7px 14px 7px 0;
+    padding: 7px 12px 7px 0;
     border-bottom: 1px solid var(--line);
     text-align: left;
     vertical-align: top;
-    min-width: 150px;
+    min-width: 132px;
   }
   & th[scope='row'] {
     min-width: 6.5rem;
@@ -30,8 +30,8 @@ const Board = styled.div`
   }
   & svg.chart {
     display: block;
-    width: 168px;
-    height: 98px;
+    width: 132px;
+    height: 80px;
     border: 1px solid var(--ink);
     background: var(--sheet);
     margin-top: 4px;
@@ -62,7 +62,7 @@ export function CompareLevels({ game, onClose }: { game: Game; onClose: () => vo
               {game.levels.map((level, index) => (
                 <th key={level.id} scope="col">
                   {level.name}
-                  <CourseDrawing id={`compare-${level.id}`} course={levels[index]!.course} parts={levels[index]!.parts} drawnPx={170} />
+                  <CourseDrawing id={`compare-${level.id}`} course={levels[index]!.course} parts={levels[index]!.parts} drawnPx={132} />
                 </th>
               ))}
             </tr>
@@ -74,7 +74,7 @@ export function CompareLevels({ game, onClose }: { game: Game; onClose: () => vo
                 {game.levels.map((level, index) => (
                   <td key={level.id}>
                     {index === 0
-                      ? 'where it starts'
+                      ? lever === 'space' && 'where it starts'
                       : changes[index]!.filter((change) => change.lever === lever).map((change) => <p key={change.words}>{change.words}</p>)}
                   </td>
                 ))}

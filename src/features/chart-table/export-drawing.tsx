@@ -29,12 +29,12 @@ const WIDEST_MM = 270;
 const TALLEST_MM = 165;
 
 /** The largest of the usual scales at which a floor fits a sheet of A4. */
-export function scaleFor(widthM: number, depthM: number): number {
+function scaleFor(widthM: number, depthM: number): number {
   return SCALES.find((scale) => (widthM * 1000) / scale <= WIDEST_MM && (depthM * 1000) / scale <= TALLEST_MM) ?? SCALES.at(-1)!;
 }
 
 /** The drawing of a level to scale, with a scale bar and what it shows; its size is in millimetres, so that it prints to scale. */
-export async function drawingOf(level: Game, levelName: string): Promise<{ svg: string; scale: number }> {
+async function drawingOf(level: Game, levelName: string): Promise<{ svg: string; scale: number }> {
   const { renderToStaticMarkup } = await import('react-dom/server');
   const { widthM, depthM } = level.course.floor;
   const scale = scaleFor(widthM, depthM);

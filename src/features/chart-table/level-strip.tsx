@@ -61,6 +61,7 @@ const Head = styled.div`
   & input {
     width: auto;
     max-width: 100%;
+    field-sizing: content;
     min-height: 26px;
     padding: 0;
     border: 0;
@@ -387,6 +388,7 @@ const LevelColumn = memo(function LevelColumn({
             par={forecast.par}
             low={forecast.likelyLow}
             high={forecast.likelyHigh}
+            width={narrow ? 142 : 240}
           />
           <Small>
             likely {forecast.likelyLow} to {forecast.likelyHigh} · {triesWords(forecast.throws, plain)} · {sayTime(forecast.seconds)} a go

@@ -28,6 +28,7 @@ const Stack = styled.div`
     gap: 10px;
   }
   & small {
+    display: block;
     color: var(--ink-soft);
     font-size: 0.875rem;
   }
