@@ -132,7 +132,8 @@ test('a bad file says what is wrong and where, and changes nothing; a good one g
   await expect(shelf).toHaveCount(before);
 
   await page.getByRole('link', { name: /Kelp Kettle/ }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Keep as a file' }).click()]);
+  await page.getByRole('button', { name: /^Keep or print/ }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'The game as a file' }).click()]);
   expect(download.suggestedFilename()).toBe('kelp-kettle.lochside.json');
   await page.goto('/games');
   await page.locator('input[type=file]').setInputFiles(await download.path());

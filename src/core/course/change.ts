@@ -112,10 +112,10 @@ export function withRemoved(game: Game, things: readonly CourseThing[]): Game {
 /** The values and names of what was taken away go with it. */
 function withoutValues(game: Game, id: string, gone: ReadonlySet<number>): Game {
   // A group that is laid out no more keeps one of each, as its number stays one.
-  const keep = <T>(list: readonly T[]) => {
+  function keep<T>(list: readonly T[]): readonly T[] {
     const kept = list.filter((_, index) => !gone.has(index));
     return kept.length > 0 ? kept : list.slice(0, 1);
-  };
+  }
   return {
     ...game,
     parts: game.parts.map((part) => {

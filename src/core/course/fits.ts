@@ -144,9 +144,9 @@ function outlineOf(level: Game, listed: Listed): readonly Spot[] {
 }
 
 /** What of a layout does not fit, overlaps or is not safe, at one level, for a child of this age; dangers first. */
-export function misfitsOf(game: Game, levelIndex: number, child: Thrower): readonly Misfit[] {
+export function misfitsOf(game: Game, levelIndex: number, child: Thrower, withMends = true): readonly Misfit[] {
   const level = resolveLevel(game, levelIndex);
-  const look: Look = { game, levelIndex, level, flights: flightsOf(level, child), child };
+  const look: Look = { game, levelIndex, level, flights: flightsOf(level, child), child, mends: (make) => (withMends ? make() : []) };
   const found = [
     ...breakables(look),
     ...runsOut(look),
@@ -167,9 +167,11 @@ interface Look {
   readonly level: Game;
   readonly flights: readonly Flight[];
   readonly child: Thrower;
+  /** Looking for mends takes longer than finding what is wrong: while something is dragged there are none. */
+  readonly mends: (make: () => readonly LayoutMend[]) => readonly LayoutMend[];
 }
 
-function breakables({ game, levelIndex, level, flights }: Look): Misfit[] {
+function breakables({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
   return level.course.furniture.flatMap((piece, index): Misfit[] => {
     if (piece.kind !== 'breakable') return [];
     const hits = flights.filter((flight) => mayHit(level, flight, piece));
@@ -182,10 +184,12 @@ function breakables({ game, levelIndex, level, flights }: Look): Misfit[] {
         things: [{ kind: 'furniture', index }],
         words: `The ${piece.name} breaks, and stands ${behind ? `behind the ${nameOf(hits[0]!.target)}` : 'where the ball may go'}.`,
         danger: true,
-        mends: turnedAway(game, levelIndex, hits, (next) => {
-          const again = lookAgain(next, levelIndex, flights);
-          return again.flights.every((flight) => !mayHit(again.level, flight, piece));
-        }),
+        mends: mends(() =>
+          turnedAway(game, levelIndex, hits, (next) => {
+            const again = lookAgain(next, levelIndex, flights);
+            return again.flights.every((flight) => !mayHit(again.level, flight, piece));
+          }),
+        ),
       },
     ];
   });
@@ -208,7 +212,7 @@ function lookAgain(game: Game, levelIndex: number, flights: readonly Flight[]): 
 
 const SIDE_WORDS: Readonly<Record<FloorSide, string>> = { top: 'far side', bottom: 'near side', left: 'left', right: 'right' };
 
-function runsOut({ game, levelIndex, level, flights, child }: Look): Misfit[] {
+function runsOut({ game, levelIndex, level, flights, child, mends }: Look): Misfit[] {
   const { open = [] } = level.course;
   if (open.length === 0) return [];
   return flights.flatMap((flight): Misfit[] => {
@@ -221,7 +225,7 @@ function runsOut({ game, levelIndex, level, flights, child }: Look): Misfit[] {
         things: [{ kind: 'place', group: flight.group, index: flight.index }],
         words: `A ball from ${placeWords(level, flight)} may run ${metres(out.overM)} over the open side (${SIDE_WORDS[out.side]}). No road may be there.`,
         danger: true,
-        mends: [
+        mends: mends(() => [
           ...turnedAway(game, levelIndex, [flight], (next) => {
             const again = lookAgain(next, levelIndex, [flight]);
             const past = again.flights[0] && leaves(again.level, again.flights[0]);
@@ -232,7 +236,7 @@ function runsOut({ game, levelIndex, level, flights, child }: Look): Misfit[] {
             const over = past && leaves(level, past);
             return !over || !open.includes(over.side) || over.overM < 0.1;
           }),
-        ],
+        ]),
       },
     ];
   });
@@ -263,7 +267,7 @@ function softBall(game: Game, levelIndex: number, child: Thrower, passes: (fligh
 }
 
 /** Players who try at the same time stand in each other's way; so does a partner who feeds the ball. */
-function linesOfFire({ game, levelIndex, level, flights }: Look): Misfit[] {
+function linesOfFire({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
   if (level.sides.n < 2 || level.sides.turn !== 'none') return [];
   return flights.flatMap((flight) =>
     flights.flatMap((other): Misfit[] => {
@@ -278,20 +282,20 @@ function linesOfFire({ game, levelIndex, level, flights }: Look): Misfit[] {
           ],
           words: `Who stands at ${placeWords(level, other)} is in the line of ${placeWords(level, flight)}, and all play at once.`,
           danger: true,
-          mends: [
+          mends: mends(() => [
             { label: 'Take turns', game: { ...game, sides: { ...game.sides, turn: 'attempt' } } },
             ...turnedAway(game, levelIndex, [other], (next) => {
               const again = lookAgain(next, levelIndex, [flight, other]);
               return !mayReach(again.flights[0]!, again.flights[1]!.from, BODY_M) && !mayReach(again.flights[1]!, again.flights[0]!.from, BODY_M);
             }),
-          ],
+          ]),
         },
       ];
     }),
   );
 }
 
-function doorsIn({ game, levelIndex, level, flights }: Look): Misfit[] {
+function doorsIn({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
   return (level.course.doors ?? []).flatMap((door, index): Misfit[] => {
     const at = middleOf(level.course, door);
     const hits = flights.filter((flight) => mayReach(flight, at, door.widthM / 2));
@@ -303,15 +307,17 @@ function doorsIn({ game, levelIndex, level, flights }: Look): Misfit[] {
         things: [{ kind: 'door', index }],
         words: 'A door is where the ball goes: whoever opens it stands in the line.',
         danger: true,
-        mends: turnedAway(game, levelIndex, hits, (next) =>
-          lookAgain(next, levelIndex, hits).flights.every((flight) => !mayReach(flight, at, door.widthM / 2)),
+        mends: mends(() =>
+          turnedAway(game, levelIndex, hits, (next) =>
+            lookAgain(next, levelIndex, hits).flights.every((flight) => !mayReach(flight, at, door.widthM / 2)),
+          ),
         ),
       },
     ];
   });
 }
 
-function outside({ game, levelIndex, level }: Look): Misfit[] {
+function outside({ game, levelIndex, level, mends }: Look): Misfit[] {
   const { widthM, depthM } = level.course.floor;
   return thingsOf(level).flatMap((thing): Misfit[] => {
     const listed = listedOf(level.course, thing)!;
@@ -333,7 +339,7 @@ function outside({ game, levelIndex, level }: Look): Misfit[] {
         things: [thing],
         words: `The ${thingWords(level, thing)} stands ${centimetres(over)} through the wall.`,
         danger: false,
-        mends: fits ? [{ label: 'Bring it in', game: withThingAt(game, levelIndex, thing, inside) }] : [],
+        mends: mends(() => (fits ? [{ label: 'Bring it in', game: withThingAt(game, levelIndex, thing, inside) }] : [])),
       },
     ];
   });
@@ -350,7 +356,7 @@ function standing(level: Game): readonly CourseThing[] {
   ];
 }
 
-function overlaps({ game, levelIndex, level }: Look): Misfit[] {
+function overlaps({ game, levelIndex, level, mends }: Look): Misfit[] {
   const things = standing(level);
   const found: Misfit[] = [];
   const told = new Set<string>();
@@ -375,7 +381,7 @@ function overlaps({ game, levelIndex, level }: Look): Misfit[] {
             ? `${capital(words)} is where the ${thingWords(level, stays)} stands.`
             : `The ${words} and the ${thingWords(level, stays)} stand in each other.`,
         danger: false,
-        mends: apart(game, levelIndex, stays, moves, set === null),
+        mends: mends(() => apart(game, levelIndex, stays, moves, set === null)),
       });
     }
   return found;
@@ -420,7 +426,7 @@ function apart(game: Game, levelIndex: number, stays: CourseThing, moves: Course
 }
 
 /** Furniture on the straight way between a place and what it looks towards. */
-function inTheWay({ game, levelIndex, level, flights }: Look): Misfit[] {
+function inTheWay({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
   return flights.flatMap((flight): Misfit[] => {
     const piece = blocking(level, flight);
     if (!piece) return [];
@@ -431,10 +437,12 @@ function inTheWay({ game, levelIndex, level, flights }: Look): Misfit[] {
         things: [{ kind: 'place', group: flight.group, index: flight.index }],
         words: `The ${piece.name} stands between ${placeWords(level, flight)} and the ${nameOf(flight.target)}.`,
         danger: false,
-        mends: turnedAway(game, levelIndex, [flight], (next) => {
-          const again = lookAgain(next, levelIndex, [flight]);
-          return again.flights.every((one) => !blocking(again.level, one));
-        }),
+        mends: mends(() =>
+          turnedAway(game, levelIndex, [flight], (next) => {
+            const again = lookAgain(next, levelIndex, [flight]);
+            return again.flights.every((one) => !blocking(again.level, one));
+          }),
+        ),
       },
     ];
   });
@@ -455,7 +463,7 @@ function blocking(level: Game, { from, target, lengthM }: Flight): Furniture | u
 }
 
 /** Whoever fetches a ball from behind the target must get past it on one side. */
-function noRoom({ game, levelIndex, level, flights }: Look): Misfit[] {
+function noRoom({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
   const told = new Set<PlacedTarget>();
   return flights.flatMap((flight): Misfit[] => {
     const { target, from, lengthM } = flight;
@@ -479,7 +487,7 @@ function noRoom({ game, levelIndex, level, flights }: Look): Misfit[] {
         things: [thing],
         words: `There are ${centimetres(Math.max(0, ...gaps))} to get past the ${nameOf(target)}: too little to fetch a ball from behind it.`,
         danger: false,
-        mends: by >= 0 && gaps[0]! + gaps[1]! >= PASSAGE_M ? [{ label: 'Put it to one side', game: moved }] : [],
+        mends: mends(() => (by >= 0 && gaps[0]! + gaps[1]! >= PASSAGE_M ? [{ label: 'Put it to one side', game: moved }] : [])),
       },
     ];
   });

@@ -205,7 +205,17 @@ class Writer {
       const group = id === undefined ? undefined : part.groups[id];
       if (!group || group.n === 1 || (task.see === 'felled' && id === task.at)) continue;
       const template = group.order === 'fixed' ? 'fixedOrder' : group.order === 'free' ? 'freeOrder' : 'eitherOrder';
-      sentence.push(text(' '), ...this.say(template, { places: [text(`${group.n} ${this.kind(group)}s`)] }));
+      // What is not laid out is counted here; the course counts the rest.
+      const counted = group.kind === 'item' || group.kind === 'implement';
+      const pointer = `${at.split('/').slice(0, 3).join('/')}/groups/${id!}`;
+      const n: Token = counted ? number(`${pointer}/n`, `How many ${this.kind(group)}s`, group.n, 1, 30) : text(`${group.n}`);
+      sentence.push(text(' '), ...this.say(template, { places: [n, text(` ${this.kind(group)}s`)] }));
+      if (group.kind === 'item' && group.labels) {
+        const labels = group.labels
+          .slice(0, group.n)
+          .map((label, at) => [words(`${pointer}/labels/${at}`, `${this.kind(group)} ${at + 1}`, label, 24)]);
+        sentence.push(text(' '), ...this.say('items', { items: joined(labels, this.catalogue.and) }));
+      }
     }
     if (task.feeder) sentence.push(text(' '), ...this.say(task.feeder === 'partner' ? 'feederPartner' : 'feederWall'));
     return sentence;

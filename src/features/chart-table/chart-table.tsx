@@ -161,7 +161,6 @@ export interface ChartTableProps {
 }
 
 const NOTHING_ASKED: readonly number[] = [];
-const NO_MISFITS: readonly Misfit[] = [];
 
 const AGES = ['4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 
@@ -200,8 +199,10 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const stepM = stepLengthM(ageYears);
   const audience = classes.find((one) => one.ageYears === ageYears)?.name ?? `about ${ageYears} years`;
   const levelName = game.levels[shown]!.name;
-  // What does not fit is looked at when a drag has come to rest.
-  const misfits = useMemo(() => (history.dragging ? NO_MISFITS : misfitsOf(game, shown, { ageYears })), [game, shown, ageYears, history.dragging]);
+  // While something is dragged the marks on the chart follow it; the list with its mends is made again when it has come to rest.
+  const marked = useMemo(() => misfitsOf(game, shown, { ageYears }, !history.dragging), [game, shown, ageYears, history.dragging]);
+  const [misfits, setMisfits] = useState<readonly Misfit[]>(marked);
+  if (!history.dragging && misfits !== marked) setMisfits(marked);
   const px = centimetresAPixel(level.course.floor);
   const openWays = useCallback(() => setOpen('ways'), []);
   const openMisfit = useCallback((misfit: Misfit) => {
@@ -332,7 +333,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
               dispatch={dispatch}
               snap={snap}
               onlyHere={onlyHere}
-              misfits={misfits}
+              misfits={marked}
               onMisfit={openMisfit}
               onKey={(key) => actByKey(acts, key)}
               taping={taping}
@@ -512,6 +513,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           level={level}
           ageYears={ageYears}
           onAdd={onAdd}
+          onMarker={(marker) => dispatch({ do: 'edit', change: (now) => ({ ...now, kit: { ...now.kit, marker } }) })}
           onBall={(implement) => dispatch({ do: 'edit', change: (now) => ({ ...now, kit: { ...now.kit, implement } }) })}
           onClose={() => setOpen(null)}
         />

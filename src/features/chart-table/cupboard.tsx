@@ -11,6 +11,7 @@ import {
   AIMED_IDS,
   IMPLEMENT_IDS,
   IMPLEMENTS,
+  MARKERS,
   outlineWidthM,
   type AimedId,
   type AimedShape,
@@ -150,11 +151,12 @@ export interface CupboardProps {
   readonly ageYears: number;
   readonly onAdd: (added: Added) => void;
   readonly onBall: (ball: ImplementId) => void;
+  readonly onMarker: (marker: string) => void;
   readonly onClose: () => void;
 }
 
 /** What is in a house, drawn to scale, to be put on the floor: one, several in a pattern, or a whole arrangement. */
-export function Cupboard({ game, level, ageYears, onAdd, onBall, onClose }: CupboardProps) {
+export function Cupboard({ game, level, ageYears, onAdd, onBall, onMarker, onClose }: CupboardProps) {
   const [shelf, setShelf] = useState<Shelf>('aim');
   const add = (addition: Addition) => onAdd(withAdded(game, addition));
   const free = freeSpot(level);
@@ -167,7 +169,7 @@ export function Cupboard({ game, level, ageYears, onAdd, onBall, onClose }: Cupb
         leaves={[
           { id: 'aim', title: 'To aim at', children: <Things key="aim" kind="target" {...{ game, level, ageYears, add, free }} /> },
           { id: 'way', title: 'In the way', children: <Things key="way" kind="obstacle" {...{ game, level, ageYears, add, free }} /> },
-          { id: 'place', title: 'Places to stand', children: <Places {...{ game, add, free }} /> },
+          { id: 'place', title: 'Places to stand', children: <Places {...{ game, add, free, onMarker }} /> },
           { id: 'floor', title: 'Floor and furniture', children: <FloorThings add={add} free={free} game={game} /> },
           {
             id: 'together',
@@ -382,11 +384,20 @@ function PutDown({
   );
 }
 
-function Places({ game, add, free }: Pick<ShelfProps, 'game' | 'add' | 'free'>) {
+function Places({ game, add, free, onMarker }: Pick<ShelfProps, 'game' | 'add' | 'free'> & { onMarker: (marker: string) => void }) {
   const groups = Object.keys(game.course.places);
   const [into, setInto] = useState<string>('new');
   return (
     <About>
+      <Select
+        label="What marks a place"
+        value={game.kit.marker}
+        choices={[...new Set([game.kit.marker, ...MARKERS.map((marker) => marker.name)])].map((name) => ({ value: name, label: name }))}
+        onChange={onMarker}
+      />
+      {MARKERS.find((marker) => marker.name === game.kit.marker)?.caution && (
+        <Notice $tone="caution">{MARKERS.find((marker) => marker.name === game.kit.marker)!.caution}</Notice>
+      )}
       <p>A place is a line to stand behind. Places of one group are taken in turn, or chosen among, as the rules say.</p>
       {groups.length > 0 && (
         <Select
