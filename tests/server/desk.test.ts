@@ -4,7 +4,8 @@ import { GET as assignmentRoute } from '@/app/api/v1/assignments/[id]/route';
 import { POST as addClass } from '@/app/api/v1/classes/route';
 import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
 import { PATCH as changeChild } from '@/app/api/v1/children/[id]/route';
-import { POST as gameAct } from '@/app/api/v1/games/[id]/route';
+import { GET as gameRevision, POST as gameAct, PUT as saveGame } from '@/app/api/v1/games/[id]/route';
+import { GET as versionsRoute } from '@/app/api/v1/games/[id]/versions/route';
 import { GET as fileRoute } from '@/app/api/v1/games/[id]/file/route';
 import { POST as importRoute } from '@/app/api/v1/games/import/route';
 import { POST as newGame } from '@/app/api/v1/games/route';
@@ -111,10 +112,90 @@ describe('the shelf', () => {
     const made = await call(newGame, '/', { cookie, body: from });
     expect(made.status).toBe(201);
     expect((await gameById(school.id, made.answer['id'] as never))!.game.kit.implement).toBe('foam-ball');
+    const blank = await call(newGame, '/', { cookie, body: { blank: true, title: 'Empty', ageYears: 5 } });
+    expect((await gameById(school.id, blank.answer['id'] as never))!.game).toMatchObject({ title: 'Empty', course: { places: {}, targets: {} } });
+    expect((await call(newGame, '/', { cookie, body: { blank: true, title: 'Empty', ageYears: 5, target: 'box' } })).status).toBe(400);
     expect(await call(newGame, '/', { cookie, body: { ...from, target: 'vase' } })).toMatchObject({
       status: 400,
       answer: { problems: [{ place: '/target' }] },
     });
+  });
+});
+
+describe('versions of a game', () => {
+  interface Versions {
+    since: string[];
+    versions: { id: string; number: number; why: string; by: string | null; sent: number; game: { title: string }; changes: string[] }[];
+  }
+  const versions = async (cookie: string, id: string) =>
+    (await call(versionsRoute, '/', { method: 'GET', cookie }, { id })).answer as unknown as Versions;
+  const save = async (school: { id: string; gameId: string }, cookie: string, change: Record<string, unknown>) => {
+    const there = (await gameById(school.id as never, school.gameId as never))!;
+    const body = { revision: there.revision, ageYears: 8, game: { ...there.game, ...change } };
+    return call(saveGame, '/', { method: 'PUT', cookie, body }, { id: school.gameId });
+  };
+  it('are kept by hand, each with what it changed and who kept it; the same again is no further version', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    const keep = () => call(gameAct, '/', { cookie, body: { action: 'keep' } }, { id: school.gameId });
+    expect((await keep()).answer).toMatchObject({ number: 1 });
+    expect((await keep()).answer).toMatchObject({ number: 1 });
+    expect((await save(school, cookie, { title: 'Otter Leaps' })).status).toBe(200);
+    expect((await versions(cookie, school.gameId)).since).toEqual(['now called Otter Leaps']);
+    expect((await keep()).answer).toMatchObject({ number: 2 });
+    const found = await versions(cookie, school.gameId);
+    expect(found.since).toEqual([]);
+    expect(found.versions.map(({ number, why, changes }) => ({ number, why, changes }))).toEqual([
+      { number: 2, why: 'kept', changes: ['now called Otter Leaps'] },
+      { number: 1, why: 'kept', changes: [] },
+    ]);
+    expect(found.versions[1]!.game.title).toBe('Otter Steps');
+  });
+  it('what was sent stays as it was sent, whatever is changed afterwards', async () => {
+    const school = await makeSchool();
+    const cookie = await school.cookie('teacher');
+    await sendTo(school);
+    await save(school, cookie, { title: 'Something else' });
+    const found = await versions(cookie, school.gameId);
+    expect(found.versions).toHaveLength(1);
+    expect(found.versions[0]).toMatchObject({ why: 'sent', sent: 1, game: { title: 'Otter Steps' } });
+    expect(found.since).toEqual(['now called Something else']);
+  });
+  it('after a pause of more than half an hour the game is kept as it was before the new sitting', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    await save(school, cookie, { title: 'At once' });
+    expect((await versions(cookie, school.gameId)).versions).toEqual([]);
+    await change(direct(), 'UPDATE games SET updated_at = ? WHERE id = ?', [new Date(Date.now() - 31 * 60_000), toBytes(school.gameId)]);
+    await save(school, cookie, { title: 'The day after' });
+    expect((await versions(cookie, school.gameId)).versions.map(({ why, game }) => [why, game.title])).toEqual([['sitting', 'At once']]);
+  });
+  it('a second window learns which draft is the newest, and cannot overwrite it', async () => {
+    const school = await makeSchool(0);
+    const cookie = await school.cookie('teacher');
+    const revision = async () => (await call(gameRevision, '/', { method: 'GET', cookie }, { id: school.gameId })).answer['revision'] as number;
+    const before = await revision();
+    await save(school, cookie, { title: 'First window' });
+    expect(await revision()).toBe(before + 1);
+    const there = (await gameById(school.id, school.gameId))!;
+    const late = await call(
+      saveGame,
+      '/',
+      { method: 'PUT', cookie, body: { revision: before, ageYears: 8, game: { ...there.game, title: 'Second window' } } },
+      { id: school.gameId },
+    );
+    expect(late.status).toBe(409);
+    expect((await gameById(school.id, school.gameId))!.game.title).toBe('First window');
+  });
+  it('nobody of another school sees them, a helper may look and not keep', async () => {
+    const [school, stranger] = [await makeSchool(0), await makeSchool(0)];
+    const ask = (cookie: string | undefined) => call(versionsRoute, '/', { method: 'GET', ...(cookie ? { cookie } : {}) }, { id: school.gameId });
+    expect((await ask(await stranger.cookie('teacher'))).status).toBe(404);
+    expect((await ask(undefined)).status).toBe(401);
+    const helper = await school.cookie('helper');
+    expect((await ask(helper)).status).toBe(200);
+    expect((await call(gameAct, '/', { cookie: helper, body: { action: 'keep' } }, { id: school.gameId })).status).toBe(403);
+    expect((await call(gameRevision, '/', { method: 'GET', cookie: await stranger.cookie('teacher') }, { id: school.gameId })).status).toBe(404);
   });
 });
 

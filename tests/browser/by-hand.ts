@@ -1,0 +1,238 @@
+/** A game built on the chart table by what a teacher does there: clicks, choices and typed figures; nothing behind the screen. */
+import { expect, type Page } from '@playwright/test';
+import { thingWords } from '@/core/course/fits';
+import { groundOf, keyOf, thingsOf, type CourseThing } from '@/core/course/things';
+import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
+import { sentencesOf } from '@/core/rules/sentences';
+import { WAYS } from '@/core/ways/ways';
+
+/** A new game on a blank floor, from the shelf. */
+export async function blankFloor(page: Page, title: string): Promise<void> {
+  await page.goto('/games');
+  await expect(async () => {
+    await page.getByRole('button', { name: 'New game' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible({ timeout: 3000 });
+  }).toPass();
+  await page.getByLabel('Name of the game').fill(title);
+  await page.getByRole('button', { name: 'Start from a blank floor' }).click();
+  await page.waitForURL('**/games/*-*');
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+}
+
+export const leaf = (page: Page, name: string) => page.getByRole('tab', { name: new RegExp(`^${name}`) }).click();
+
+export async function typed(page: Page, label: string | RegExp, value: number, nth = 0): Promise<void> {
+  const box = typeof label === 'string' ? page.getByLabel(label, { exact: true }).nth(nth) : page.getByLabel(label).nth(nth);
+  await box.fill(`${value}`);
+  await box.press('Enter');
+}
+
+export async function choose(page: Page, button: string | RegExp, option: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: button }).first().click();
+  await page
+    .getByRole('option', { name: option, exact: typeof option === 'string' })
+    .first()
+    .click();
+}
+
+export async function floor(page: Page, widthM: number, depthM: number, surface?: string): Promise<void> {
+  await leaf(page, 'Floor');
+  await typed(page, 'The floor, metres wide', widthM);
+  await typed(page, 'The floor, metres deep', depthM);
+  if (surface) await choose(page, /Ground of the floor/, surface);
+}
+
+export interface PutDown {
+  readonly shelf: 'To aim at' | 'In the way' | 'Places to stand';
+  readonly card?: string;
+  readonly pattern?: string;
+  readonly n?: number;
+  readonly spacingM?: number;
+}
+
+export async function cupboard(page: Page, shelf: string): Promise<void> {
+  await page.getByRole('button', { name: 'Cupboard' }).click();
+  await page.getByRole('tab', { name: shelf }).click();
+}
+
+/** Puts things on the floor from the cupboard. */
+export async function putDown(page: Page, { shelf, card, pattern, n, spacingM }: PutDown): Promise<void> {
+  await cupboard(page, shelf);
+  const dialog = page.getByRole('dialog');
+  if (card) await dialog.getByRole('button', { name: card, exact: true }).first().click();
+  if (pattern) {
+    await choose(page, /How many, and how they stand/, pattern);
+    if (n !== undefined) await typed(page, 'How many', n);
+    if (spacingM !== undefined) await typed(page, 'Metres apart', spacingM);
+  }
+  await dialog.getByRole('button', { name: 'Put on the floor' }).click();
+  await expect(dialog).toHaveCount(0);
+}
+
+/** Chooses how it is played, by the name of the way. */
+export async function playItSo(page: Page, way: string): Promise<void> {
+  await leaf(page, 'Rules');
+  await page.getByRole('button', { name: 'Another way to play' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: way, exact: true }).click();
+  await page.getByRole('button', { name: 'Play it so' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+}
+
+/** The game as it was saved. */
+export async function savedGame(page: Page): Promise<Game> {
+  await expect(page.getByText(/^saved/)).toBeVisible();
+  await page.waitForTimeout(900);
+  await expect(page.getByText(/^saved/)).toBeVisible();
+  const id = /games\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  return (await page.evaluate(async (game) => (await fetch(`/api/v1/games/${game}/file`)).json(), id)) as Game;
+}
+
+/** A starter (or another game without more than these) built again from a blank floor. */
+export async function rebuildByHand(page: Page, wanted: Game): Promise<void> {
+  const { course } = wanted;
+  await blankFloor(page, wanted.title);
+  await choose(page, /Shown for children of/, `${wanted.ageYears} years`);
+  await floor(page, course.floor.widthM, course.floor.depthM, course.floor.surface === 'hard' ? undefined : course.floor.surface);
+  if (wanted.kit.implement !== 'sock-ball') {
+    await cupboard(page, 'To play with');
+    await page.getByRole('dialog').getByRole('button', { name: IMPLEMENTS[wanted.kit.implement].name, exact: true }).click();
+    await page.getByRole('button', { name: 'Play with it' }).click();
+    await page.getByRole('button', { name: 'Close the cupboard' }).click();
+  }
+  for (const spots of Object.values(course.places))
+    await putDown(page, { shelf: 'Places to stand', ...(spots.length > 1 && { pattern: 'a row, side by side', n: spots.length, spacingM: 0.05 }) });
+  for (const list of Object.values(course.targets)) await targets(page, list);
+  for (const thing of course.obstacles ?? []) await putDown(page, { shelf: 'In the way', card: AIMED[thing.object].name });
+  for (const piece of course.furniture) {
+    await cupboard(page, 'Floor and furniture');
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: new RegExp(`^${piece.name}`) })
+      .click();
+    await page.getByLabel('Metres wide', { exact: true }).waitFor();
+    await typed(page, 'Metres wide', piece.widthM);
+    await typed(page, 'Metres deep', piece.depthM);
+    if (!piece.kind) continue;
+    await choose(page, /What kind of thing it is/, new RegExp(`^${piece.kind}`));
+  }
+  for (const zone of course.zones ?? []) {
+    await cupboard(page, 'Floor and furniture');
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^forbidden patch/ })
+      .click();
+    await typed(page, 'Metres across', 2 * zone.radiusM);
+    const name = page.getByLabel('called');
+    await name.fill(zone.name);
+    await name.press('Enter');
+  }
+  for (let way = 0; way < Object.keys(course.routes ?? {}).length; way += 1) {
+    await cupboard(page, 'Floor and furniture');
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^winding way/ })
+      .click();
+  }
+  await playItSo(page, WAYS.find((way) => way.from.title === wanted.title)!.name);
+  await page.getByLabel('What the child is to do', { exact: true }).fill(wanted.aim);
+  await page.getByLabel('What the child is to do', { exact: true }).press('Enter');
+  for (const [index, level] of wanted.levels.entries()) {
+    if (index > 0) {
+      await page.getByRole('button', { name: /^What to do with/ }).click();
+      await page.getByRole('menuitem', { name: /^A new level like/ }).click();
+    }
+    const name = page.getByLabel('Name of the level that is shown');
+    await name.fill(level.name);
+    await name.press('Enter');
+    await layOut(page, resolveLevel(wanted, index), index > 0);
+    await otherSlots(page, wanted, index);
+  }
+}
+
+/** Targets of one group: alike in a row, different ones by a copy of the first that is then exchanged. */
+async function targets(page: Page, list: readonly PlacedTarget[]): Promise<void> {
+  const [first] = list;
+  const alike = list.every((target) => target.object === first!.object);
+  const set = { shelf: 'To aim at', card: AIMED[first!.object].name } as const;
+  if (alike && list.length > 1) return putDown(page, { ...set, pattern: 'a row, side by side', n: list.length, spacingM: 0.05 });
+  await putDown(page, set);
+  for (const target of list.slice(1)) {
+    await page.getByRole('button', { name: 'Duplicate what is picked' }).click();
+    await page
+      .getByRole('button', { name: new RegExp(`^${AIMED[target.object].name}( \\(|$)`) })
+      .first()
+      .click();
+  }
+}
+
+/** Types where everything stands, in the list of the layout; of a further level only the places. */
+async function layOut(page: Page, level: Game, placesOnly: boolean): Promise<void> {
+  await leaf(page, 'Layout');
+  const all: readonly CourseThing[] = [...thingsOf(level), ...groundOf(level)];
+  const rows = page.getByRole('table', { name: 'Everything on the floor' }).getByRole('row');
+  for (const [index, thing] of all.entries()) {
+    if (placesOnly && thing.kind !== 'place') continue;
+    const row = rows.nth(index + 1);
+    const spot = spotFor(level, thing);
+    await put(row.getByLabel(/metres across$/), spot.xM);
+    await put(row.getByLabel(/metres down$/), spot.yM);
+    const listed =
+      thing.kind === 'target'
+        ? level.course.targets[thing.group]![thing.index]!
+        : thing.kind === 'obstacle'
+          ? level.course.obstacles![thing.index]!
+          : null;
+    if (!listed) continue;
+    if (listed.turnRad !== 0) await put(row.getByLabel(/turned by degrees$/), Math.round((listed.turnRad * 180) / Math.PI));
+    if (listed.widthM === undefined && listed.standM === 0) continue;
+    await row.getByRole('button').first().click();
+    if (listed.widthM !== undefined) await typed(page, 'Centimetres wide', Math.round(listed.widthM * 100));
+    if (listed.standM > 0) await typed(page, 'Centimetres that it stands above the floor', Math.round(listed.standM * 100));
+  }
+  expect(all.map(keyOf).length, thingWords(level, all[0] ?? { kind: 'door', index: 0 })).toBe((await rows.count()) - (all.length > 0 ? 1 : 0));
+}
+
+function spotFor(level: Game, thing: CourseThing): Spot {
+  if (thing.kind === 'furniture') {
+    const piece = level.course.furniture[thing.index]!;
+    return { xM: piece.xM + piece.widthM / 2, yM: piece.yM + piece.depthM / 2 };
+  }
+  const { course } = level;
+  if (thing.kind === 'place') return course.places[thing.group]![thing.index]!;
+  if (thing.kind === 'target') return course.targets[thing.group]![thing.index]!;
+  if (thing.kind === 'turn') return course.routes![thing.group]![thing.index]!;
+  return thing.kind === 'zone' ? course.zones![thing.index]! : course.obstacles![thing.index]!;
+}
+
+async function put(box: ReturnType<Page['getByLabel']>, value: number): Promise<void> {
+  const text = `${Math.round(value * 1000) / 1000}`;
+  if (Number(await box.inputValue()) === Number(text)) return;
+  await box.fill(text);
+  await box.press('Enter');
+}
+
+/** Slots that a level has otherwise than the game: typed for that level only. */
+async function otherSlots(page: Page, wanted: Game, index: number): Promise<void> {
+  const usual = new Map(slotsOf(wanted));
+  const other = slotsOf(resolveLevel(wanted, index)).filter(([slot, { text }]) => usual.get(slot)?.text !== text);
+  if (other.length === 0) return;
+  await leaf(page, 'Rules');
+  const only = page.getByRole('checkbox', { name: /^change .* only/ });
+  if (await only.count()) await only.check();
+  for (const [, { label, text }] of other) {
+    const box = page.getByLabel(new RegExp(`^${label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(, at .* only)?$`)).first();
+    await box.fill(text);
+    await box.press('Enter');
+  }
+  if (await only.count()) await only.uncheck();
+}
+
+function slotsOf(game: Game): [string, { label: string; text: string }][] {
+  return sentencesOf(game, 'precise')
+    .flat()
+    .flatMap((token) =>
+      token.kind === 'slot' ? [[token.slot, { label: token.label, text: token.text }] as [string, { label: string; text: string }]] : [],
+    );
+}

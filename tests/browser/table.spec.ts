@@ -1,0 +1,385 @@
+import { expect, test, type Page } from '@playwright/test';
+import { patternOf } from '@/core/course/patterns';
+import type { Game } from '@/core/rules/game';
+import { readGame } from '@/core/rules/read-game';
+import { asPlayed } from '../examples/rebuild';
+import { starter } from '../examples/starters';
+import { blankFloor, choose, cupboard, floor, leaf, playItSo, putDown, rebuildByHand, savedGame, typed } from './by-hand';
+import { complaintsOf, expectAccessible, signInAs } from './people';
+
+const row = (page: Page, words: string | RegExp) => page.getByRole('table', { name: 'Everything on the floor' }).getByRole('row', { name: words });
+
+async function playable(page: Page): Promise<Game> {
+  const game = await savedGame(page);
+  const read = readGame(game);
+  expect(read.ok ? [] : read.problems).toEqual([]);
+  await expect(page.getByText(/The rules say nothing yet/)).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Levels' }).getByText(/par \d+/)).toBeVisible();
+  return game;
+}
+
+// Each kind of thing once: places and pins, strips and two players, furniture and a card of rounds, a route with obstacles and a patch.
+for (const id of ['loch-frames', 'over-the-burn', 'squall', 'otters-errand'])
+  test(`${id} is built again from a blank floor, by hand`, async ({ page }) => {
+    const complaints = complaintsOf(page);
+    await signInAs(page);
+    await rebuildByHand(page, starter(id));
+    expect(asPlayed(await savedGame(page))).toEqual(asPlayed(starter(id)));
+    expect(complaints).toEqual([]);
+  });
+
+test('a ring of five, two gates in a row and ten pins in a diamond are laid out, turned, widened and played', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await signInAs(page);
+  await blankFloor(page, 'Five in a ring');
+  await putDown(page, { shelf: 'To aim at', card: 'empty plastic bottle', pattern: 'a ring', n: 5, spacingM: 0.6 });
+  await putDown(page, { shelf: 'Places to stand' });
+  await playItSo(page, 'Clear them one by one');
+  let game = await playable(page);
+  expect(patternOf(Object.values(game.course.targets)[0]!)).toMatchObject({ kind: 'ring', n: 5 });
+  await leaf(page, 'Layout');
+  await row(page, /^empty plastic bottle 1/)
+    .getByRole('button')
+    .first()
+    .click();
+  await typed(page, 'Metres between neighbours', 0.9);
+  await typed(page, 'Pattern turned by degrees', 30);
+  await typed(page, 'How many of the group', 6);
+  game = await savedGame(page);
+  const ring = patternOf(Object.values(game.course.targets)[0]!)!;
+  expect(ring).toMatchObject({ kind: 'ring', n: 6 });
+  expect(ring.spacingM).toBeCloseTo(0.9, 2);
+  await expectAccessible(page);
+
+  await blankFloor(page, 'Two gates');
+  await putDown(page, { shelf: 'To aim at', card: 'gate of two shoes', pattern: 'a line, one behind the other', n: 2, spacingM: 1.2 });
+  await putDown(page, { shelf: 'Places to stand', pattern: 'a ladder, farther each time', n: 4, spacingM: 0.4 });
+  await playItSo(page, 'Farther back through a gate');
+  game = await playable(page);
+  expect(Object.values(game.course.targets)[0]).toHaveLength(2);
+
+  await blankFloor(page, 'Ten in a diamond');
+  await putDown(page, { shelf: 'To aim at', card: 'cardboard tube', pattern: 'a diamond', n: 10, spacingM: 0.2 });
+  await putDown(page, { shelf: 'Places to stand' });
+  await playItSo(page, 'Only whole sets');
+  game = await playable(page);
+  expect(patternOf(Object.values(game.course.targets)[0]!)).toMatchObject({ kind: 'diamond', n: 10 });
+  expect(complaints).toEqual([]);
+});
+
+test('a route with a ramp and three obstacles, and a wall rebound, are laid out and played', async ({ page }) => {
+  await signInAs(page);
+  await blankFloor(page, 'Round the crags');
+  await floor(page, 8, 4.4, 'grass');
+  await cupboard(page, 'Set out together');
+  await page.getByRole('button', { name: 'a winding route with a hole at its end' }).click();
+  await putDown(page, { shelf: 'In the way', card: 'pillow' });
+  await putDown(page, { shelf: 'In the way', card: 'clothes horse' });
+  await putDown(page, { shelf: 'In the way', card: 'cereal-box' === 'cereal-box' ? 'empty cereal box' : '' });
+  await playItSo(page, 'A course of strokes');
+  const route = await savedGame(page);
+  expect(readGame(route)).toMatchObject({ ok: true });
+  expect(route.course.obstacles!.map((thing) => thing.object)).toEqual(['ramp', 'chair', 'pillow', 'clothes-horse', 'cereal-box']);
+  expect(Object.values(route.course.routes!)[0]).toHaveLength(4);
+
+  await blankFloor(page, 'Off the wall');
+  await cupboard(page, 'Set out together');
+  await page.getByRole('button', { name: 'a basket before a wall to throw against' }).click();
+  await playItSo(page, 'Hits of so many tries');
+  const wall = await playable(page);
+  expect(wall.course.obstacles![0]!.object).toBe('wall');
+  expect(wall.parts[0]!.stop[0]!.if[0]).toEqual(['attempts', '>=', 6]);
+});
+
+test('everything on the chart is done by keys: picked, moved, turned, spread, tied, locked, doubled, measured, taken away', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await signInAs(page);
+  await blankFloor(page, 'By keys');
+  await putDown(page, { shelf: 'To aim at', card: 'bucket', pattern: 'a row, side by side', n: 3, spacingM: 0.6 });
+  const buckets = page.locator('[data-thing^="target bucket"]');
+  const where = async () => (await savedGame(page)).course.targets['bucket']!;
+  await buckets.first().focus();
+  await page.keyboard.press('a');
+  for (const bucket of await buckets.all()) await expect(bucket).toHaveAttribute('aria-pressed', 'true');
+  const before = await where();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Alt+ArrowLeft');
+  let now = await where();
+  now.forEach((bucket, index) => {
+    expect(bucket.xM).toBeCloseTo(before[index]!.xM - 0.11, 2);
+    expect(bucket.yM).toBeCloseTo(before[index]!.yM - 0.5, 2);
+  });
+  await page.keyboard.press('r');
+  now = await where();
+  expect(patternOf(now)!.turnRad).toBeCloseTo(Math.PI / 12, 2);
+  await page.keyboard.press('+');
+  expect(patternOf(await where())!.spacingM).toBeCloseTo(0.66, 2);
+  await page.keyboard.press('g');
+  expect(new Set((await where()).map((bucket) => bucket.tied)).size).toBe(1);
+  await page.keyboard.press('l');
+  expect((await where()).every((bucket) => bucket.locked)).toBe(true);
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('l');
+  await page.keyboard.press('g');
+  expect((await where())[0]).not.toHaveProperty('tied');
+  // Two that are picked are measured, and set apart by a figure.
+  await buckets.first().focus();
+  await page.keyboard.press('Enter');
+  await buckets.nth(1).focus();
+  await page.keyboard.press(' ');
+  await leaf(page, 'Layout');
+  await typed(page, 'Metres between the two that are picked', 1.5);
+  now = await where();
+  expect(Math.hypot(now[0]!.xM - now[1]!.xM, now[0]!.yM - now[1]!.yM)).toBeCloseTo(1.5, 2);
+  await buckets.first().focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('d');
+  await expect(buckets).toHaveCount(4);
+  await buckets.nth(3).focus();
+  await page.keyboard.press('Delete');
+  await expect(buckets).toHaveCount(3);
+  await page.keyboard.press('Control+z');
+  await expect(buckets).toHaveCount(4);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(buckets).toHaveCount(3);
+  // Undo is still there after a reload.
+  await savedGame(page);
+  await page.waitForTimeout(1200);
+  await page.reload();
+  await expect(buckets).toHaveCount(3);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(buckets).toHaveCount(4);
+  expect(complaints).toEqual([]);
+});
+
+test('with the pointer: several are caught in a frame, turned and spread by their grips; a drag is one step of undo', async ({ page }) => {
+  await signInAs(page);
+  await blankFloor(page, 'By pointer');
+  await putDown(page, { shelf: 'To aim at', card: 'small plastic bottle', pattern: 'a triangle, point to the front', n: 6, spacingM: 0.3 });
+  const game = await savedGame(page);
+  const before = Object.values(game.course.targets)[0]!;
+  const chart = (await page.getByRole('group', { name: /^The floor from above/ }).boundingBox())!;
+  await page.mouse.move(chart.x + chart.width * 0.5, chart.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(chart.x + chart.width * 0.9, chart.y + chart.height - 30, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.locator('[data-thing^="target"][aria-pressed="true"]')).toHaveCount(6);
+  const grip = async (name: string, byX: number, byY: number) => {
+    const box = (await page.locator(`[data-grip="${name}"]`).boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + byX / 2, box.y + byY / 2, { steps: 4 });
+    await page.mouse.move(box.x + byX, box.y + byY, { steps: 4 });
+    await page.mouse.up();
+  };
+  await grip('spread', 40, 40);
+  const wide = patternOf(Object.values((await savedGame(page)).course.targets)[0]!)!;
+  expect(wide.kind).toBe('triangle');
+  expect(wide.spacingM).toBeGreaterThan(0.34);
+  await grip('turn', 40, 60);
+  const turned = patternOf(Object.values((await savedGame(page)).course.targets)[0]!)!;
+  expect(Math.abs(turned.turnRad)).toBeGreaterThan(0.2);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  expect(Object.values((await savedGame(page)).course.targets)[0]).toEqual(before);
+});
+
+test('what does not fit is said at its place and mended; a floor with a screen behind the target', async ({ page }) => {
+  await signInAs(page);
+  await page.goto('/games');
+  await page.getByRole('link', { name: /Kelp Kettle/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  await cupboard(page, 'Floor and furniture');
+  await page.getByRole('button', { name: /^screen/ }).click();
+  await leaf(page, 'Layout');
+  const screen = row(page, /^screen/);
+  await screen.getByLabel('screen, metres across').fill('6');
+  await screen.getByLabel('screen, metres across').press('Enter');
+  await screen.getByLabel('screen, metres down').fill('1.8');
+  await screen.getByLabel('screen, metres down').press('Enter');
+  const mark = page.getByRole('button', { name: /^To look at, 1: The screen breaks/ });
+  await expect(mark).toBeVisible();
+  await mark.focus();
+  await page.keyboard.press('Enter');
+  await expectAccessible(page);
+  await page
+    .getByRole('button', { name: /^(Turn the marks? away|Play it the other way round)$/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: /^To look at/ })).toHaveCount(0);
+  // A floor to start from, and how it does in other homes.
+  await leaf(page, 'Floor');
+  await page.getByRole('button', { name: 'Start from another floor' }).click();
+  await page.getByRole('menuitem', { name: /^bedroom/ }).click();
+  await expect(page.getByRole('button', { name: /^bed,/ })).toBeVisible();
+  await expect(page.getByText(/in other homes/)).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('levels: copied, in another form, renamed, put in another order, compared; a slot of one level only', async ({ page }) => {
+  await signInAs(page);
+  await page.goto('/games');
+  await page.getByRole('link', { name: /Lantern Quay/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  const menu = async (item: RegExp) => {
+    await page.getByRole('button', { name: /^What to do with/ }).click();
+    await page.getByRole('menuitem', { name: item }).click();
+  };
+  await menu(/^Seated/);
+  await expect(page.getByLabel('Name of the level that is shown')).toHaveValue('Wade, seated');
+  await expect(page.getByText('Play it', { exact: false }).first()).toBeVisible();
+  await menu(/^One place later/);
+  await page.getByRole('checkbox', { name: /^change Wade, seated only/ }).check();
+  await typed(page, 'Seconds', 120);
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  const table = page.getByRole('region', { name: 'Levels, lever by lever' });
+  await expect(table.getByText('seated', { exact: true })).toBeVisible();
+  await expect(table.getByText(/120/)).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  const game = await savedGame(page);
+  expect(game.levels.map((level) => level.name)).toEqual(['Paddle', 'Wade', 'Swim', 'Wade, seated']);
+  expect(game.parts[0]!.clock.s).toBe(90);
+  expect(game.levels[3]!.set).toMatchObject({ '/kit/form': 'seated', '/parts/0/clock/s': 120 });
+  await menu(/^Take Wade, seated away/);
+  expect((await savedGame(page)).levels).toHaveLength(3);
+});
+
+test('teaching points are shown for either side and told in other words; what to look for; a caution of the teacher’s own', async ({ page }) => {
+  await signInAs(page);
+  await page.goto('/games');
+  await page.getByRole('link', { name: /Heron/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  await leaf(page, 'Skill');
+  await expect(page.getByRole('img', { name: /in four frames, right side/ })).toBeVisible();
+  const point = page.getByLabel(/^What to do, point 1/);
+  await point.fill('Left foot first, big and slow.');
+  await point.blur();
+  await page.getByRole('button', { name: 'shown for the right' }).click();
+  await expect(page.getByRole('img', { name: /in four frames, left side/ })).toBeVisible();
+  await page.getByLabel('What to look for, 1', { exact: true }).fill('Eyes stay on the reed');
+  await page.getByLabel('What to look for, 1', { exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'One more' }).last().click();
+  await page.getByLabel('A caution of yours, 1').fill('Not beside the cooker.');
+  await page.getByLabel('A caution of yours, 1').press('Enter');
+  await expectAccessible(page);
+  const { teaching } = await savedGame(page);
+  expect(Object.values(teaching!.points!)[0]![0]!.point).toBe('Left foot first, big and slow.');
+  expect(teaching!.lookFors![0]).toBe('Eyes stay on the reed');
+  expect(teaching!.cautions).toEqual(['Not beside the cooker.']);
+});
+
+test('a simulated child is watched, and the teacher’s own score is kept as the one to beat, with its set-up', async ({ page }) => {
+  await signInAs(page);
+  await page.goto('/games');
+  await page.getByRole('link', { name: /Kelp Kettle/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Try it' }).click();
+  const phone = page.getByRole('region', { name: 'Try it' });
+  await phone.getByRole('button', { name: 'Watch a simulated child play it' }).click();
+  await phone.getByLabel('Speed').fill('20');
+  await phone.getByRole('button', { name: 'Start' }).click();
+  await expect(phone.getByText(/^Over: \d+ points\.$/)).toBeVisible();
+  await expectAccessible(page);
+  await phone.getByRole('button', { name: 'Back' }).click();
+  await phone.getByRole('button', { name: 'Nobody: it is written down at the end' }).click();
+  await phone.getByRole('spinbutton').first().fill('3');
+  await phone.getByRole('button', { name: 'That is right' }).click();
+  await phone.getByRole('button', { name: /^Keep \d+ as the score to beat$/ }).click();
+  await phone.getByRole('button', { name: 'Again' }).click();
+  await phone.getByRole('button', { name: 'Back to the rules' }).click();
+  await expect(page.getByText(/to beat \d+ \(Ms Tarn, from \d\.\d m\)/)).toBeVisible();
+  const level = (await savedGame(page)).levels.find((one) => one.toBeat)!;
+  expect(level.toBeat).toMatchObject({ by: 'Ms Tarn', setUp: { implement: 'sock-ball', targets: ['laundry basket'] } });
+  // When the level is changed the score says from where it was made.
+  await typed(page, /^far mark, metres from the target/, 1.1);
+  await expect(page.getByText(/made from \d\.\d m, now \d\.\d m/)).toBeVisible();
+});
+
+test('versions: kept, told by what changed, brought back, which can be undone; two tabs do not overwrite each other', async ({ page, context }) => {
+  await signInAs(page);
+  await blankFloor(page, 'Tern Turn');
+  await leaf(page, 'Versions');
+  await page.getByRole('button', { name: 'Keep this version' }).click();
+  await expect(page.getByText('Version 1')).toBeVisible();
+  await putDown(page, { shelf: 'To aim at', card: 'bucket' });
+  await savedGame(page);
+  await leaf(page, 'Versions');
+  await expect(page.getByText(/Since the last one: 1 bucket more/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Bring version 1 back' }).click();
+  await expect(page.locator('[data-thing^="target"]')).toHaveCount(0);
+  await expect(page.getByText('Version 2')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('[data-thing^="target"]')).toHaveCount(1);
+  await savedGame(page);
+
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await expect(second.getByText(/par \d+/).first()).toBeVisible();
+  await second.getByRole('textbox', { name: 'Name of the game' }).fill('Tern Twist');
+  await second.keyboard.press('Enter');
+  await expect(second.getByText(/^saved \d/)).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('changed in another window');
+  await page.getByRole('textbox', { name: 'Name of the game' }).fill('Tern Tumble');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Keep what is here as a game of its own' }).click();
+  await expect(page.getByRole('textbox', { name: 'Name of the game' })).toHaveValue('Tern Tumble (mine)');
+  await second.reload();
+  await expect(second.getByRole('textbox', { name: 'Name of the game' })).toHaveValue('Tern Twist');
+});
+
+test('the drawing goes out to scale, as SVG in millimetres and as PNG', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await signInAs(page);
+  await page.goto('/games');
+  await page.getByRole('link', { name: /Lantern Quay/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  const keep = async (item: RegExp) => {
+    await page.getByRole('button', { name: /^Keep or print/ }).click();
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: item }).click()]);
+    const stream = await download.createReadStream();
+    const chunks: Buffer[] = [];
+    for await (const chunk of stream) chunks.push(chunk as Buffer);
+    return { name: download.suggestedFilename(), body: Buffer.concat(chunks) };
+  };
+  const svg = await keep(/SVG/);
+  expect(svg.name).toBe('lantern-quay-wade.svg');
+  const text = svg.body.toString('utf8');
+  // 6.4 m at 1 : 25 are 256 mm.
+  expect(text).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" width="256.00mm"/);
+  expect(text).toContain('drawn 1 : 25');
+  expect(text).toContain('1 m');
+  expect(text).not.toContain('var(');
+  const png = await keep(/PNG/);
+  expect(png.body.subarray(1, 4).toString()).toBe('PNG');
+  expect(png.body.readUInt32BE(16)).toBe(Math.round((256 / 25.4) * 200));
+  expect(complaints).toEqual([]);
+});
+
+test('a thing of the teacher’s own is put down by its size; a substitute says what it does to the chance', async ({ page }) => {
+  await signInAs(page);
+  await blankFloor(page, 'Own things');
+  await cupboard(page, 'A thing of your own');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Put on the floor' }).click();
+  await expect(page.getByText('Give it a name that a family understands.')).toBeVisible();
+  await page.getByLabel('What it is called').fill('dog bed');
+  await typed(page, 'Centimetres across', 70);
+  await typed(page, 'Centimetres high', 15);
+  await page.getByRole('button', { name: 'Put on the floor' }).click();
+  await putDown(page, { shelf: 'Places to stand' });
+  await playItSo(page, 'Hits of so many tries');
+  const game = await playable(page);
+  expect(Object.values(game.course.targets)[0]![0]!.own).toMatchObject({ name: 'dog bed', shape: { kind: 'opening', diameterM: 0.7 } });
+  await leaf(page, 'Layout');
+  await row(page, /^dog bed/)
+    .getByRole('button')
+    .first()
+    .click();
+  await expect(page.getByText('No dog bed? Use a')).toBeVisible();
+  await page.getByRole('button', { name: /^cardboard box \(−\d+ in 100\)$/ }).click();
+  expect(Object.values((await savedGame(page)).course.targets)[0]![0]).toMatchObject({ object: 'box' });
+  await choose(page, /Things snap to/, "the child's half steps");
+});
