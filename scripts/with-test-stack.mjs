@@ -1,4 +1,4 @@
-/** npm run bench, soak and screenshots: a TypeScript command over a fresh stack of its own. */
+/** npm run bench, soak, rebuild and screenshots: a TypeScript command over a fresh stack of its own. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
@@ -7,7 +7,12 @@ import { freePort } from './lib/processes.mjs';
 import { main, Stop } from './lib/say.mjs';
 import { testStack } from './lib/test-stack.mjs';
 
-const COMMANDS = { bench: 'bench/bench.ts', soak: 'tests/soak/soak.ts', screenshots: 'tests/browser/screenshots.ts' };
+const COMMANDS = {
+  bench: 'bench/bench.ts',
+  soak: 'tests/soak/soak.ts',
+  screenshots: 'tests/browser/screenshots.ts',
+  rebuild: 'tests/browser/rebuild.ts',
+};
 
 await main(async () => {
   const command = COMMANDS[process.argv[2]];

@@ -82,8 +82,8 @@ export async function playItSo(page: Page, way: string): Promise<void> {
 
 /** The game as it was saved. */
 export async function savedGame(page: Page): Promise<Game> {
-  await expect(page.getByText(/^saved/)).toBeVisible();
-  await page.waitForTimeout(900);
+  // A change is saved a moment after it was made.
+  await page.waitForTimeout(800);
   await expect(page.getByText(/^saved/)).toBeVisible();
   const id = /games\/([0-9a-f-]{36})/.exec(page.url())![1]!;
   return (await page.evaluate(async (game) => (await fetch(`/api/v1/games/${game}/file`)).json(), id)) as Game;
@@ -114,8 +114,7 @@ export async function rebuildByHand(page: Page, wanted: Game): Promise<void> {
     await page.getByLabel('Metres wide', { exact: true }).waitFor();
     await typed(page, 'Metres wide', piece.widthM);
     await typed(page, 'Metres deep', piece.depthM);
-    if (!piece.kind) continue;
-    await choose(page, /What kind of thing it is/, new RegExp(`^${piece.kind}`));
+    await choose(page, /What kind of thing it is/, new RegExp(`^${piece.kind ?? 'hard'}`));
   }
   for (const zone of course.zones ?? []) {
     await cupboard(page, 'Floor and furniture');
@@ -215,24 +214,25 @@ async function put(box: ReturnType<Page['getByLabel']>, value: number): Promise<
 
 /** Slots that a level has otherwise than the game: typed for that level only. */
 async function otherSlots(page: Page, wanted: Game, index: number): Promise<void> {
-  const usual = new Map(slotsOf(wanted));
-  const other = slotsOf(resolveLevel(wanted, index)).filter(([slot, { text }]) => usual.get(slot)?.text !== text);
+  const usual = slotsOf(wanted);
+  const here = slotsOf(resolveLevel(wanted, index));
+  const other = here.filter(({ text }, at) => usual[at]?.text !== text);
   if (other.length === 0) return;
   await leaf(page, 'Rules');
   const only = page.getByRole('checkbox', { name: /^change .* only/ });
   if (await only.count()) await only.check();
-  for (const [, { label, text }] of other) {
-    const box = page.getByLabel(new RegExp(`^${label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(, at .* only)?$`)).first();
-    await box.fill(text);
+  for (const slot of other) {
+    // Several slots may bear one name: it is the same one of them as in the game.
+    const alike = here.filter(({ label }) => label === slot.label);
+    const box = page.getByLabel(new RegExp(`^${slot.label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(, at .* only)?$`)).nth(alike.indexOf(slot));
+    await box.fill(slot.text);
     await box.press('Enter');
   }
   if (await only.count()) await only.uncheck();
 }
 
-function slotsOf(game: Game): [string, { label: string; text: string }][] {
+function slotsOf(game: Game): readonly { readonly label: string; readonly text: string }[] {
   return sentencesOf(game, 'precise')
     .flat()
-    .flatMap((token) =>
-      token.kind === 'slot' ? [[token.slot, { label: token.label, text: token.text }] as [string, { label: string; text: string }]] : [],
-    );
+    .flatMap((token) => (token.kind === 'slot' ? [{ label: token.label, text: token.text }] : []));
 }

@@ -36,6 +36,11 @@ try {
     .waitFor();
   await desk.waitForTimeout(1200);
   await shoot(desk, 'chart-table');
+  await desk.getByRole('button', { name: 'Cupboard' }).click();
+  await desk.getByRole('dialog').waitFor();
+  await desk.waitForTimeout(500);
+  await shoot(desk, 'cupboard');
+  await desk.keyboard.press('Escape');
   await desk.getByRole('button', { name: 'Send to a class' }).click();
   await desk.getByRole('dialog').waitFor();
   await desk.waitForTimeout(300);

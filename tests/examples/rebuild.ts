@@ -94,8 +94,10 @@ export function asPlayed(game: Game): unknown {
   };
   const levels = game.levels.map((level, index) => {
     const { course, parts, kit, sides } = resolveLevel(game, index);
-    const { routes, ...rest } = course;
-    return { name: level.name, kit, parts, sides, course: { ...rest, ways: Object.values(routes ?? {}) } };
+    const { routes, furniture, ...rest } = course;
+    // Furniture is hard where nothing is said.
+    const pieces = furniture.map((piece) => ({ ...piece, kind: piece.kind ?? 'hard' }));
+    return { name: level.name, kit, parts, sides, course: { ...rest, furniture: pieces, ways: Object.values(routes ?? {}) } };
   });
   return rounded({ title, aim, ageYears, card, calls, levels });
 }

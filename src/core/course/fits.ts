@@ -123,6 +123,20 @@ function flightsOf(level: Game, child: Thrower): readonly Flight[] {
   return [...flights.values()];
 }
 
+/** How far past its target one ball in twenty from a place ends: the spot behind the target, and the length, metres. Null where nothing is aimed at. */
+export function runPastFrom(
+  level: Game,
+  group: string,
+  index: number,
+  child: Thrower,
+): { readonly from: Spot; readonly to: Spot; readonly pastM: number } | null {
+  const flight = flightsOf(level, child).find((one) => one.group === group && one.index === index);
+  if (!flight || flight.lengthM === 0) return null;
+  const { target, from, lengthM, pastM } = flight;
+  const share = pastM / lengthM;
+  return { from: target, to: { xM: target.xM + (target.xM - from.xM) * share, yM: target.yM + (target.yM - from.yM) * share }, pastM };
+}
+
 /** Where a spot lies seen from the player: how far along the line of the try, and how far to the side, metres. */
 function along({ from, target, lengthM }: Flight, spot: Spot): { readonly alongM: number; readonly asideM: number } {
   const [ux, uy] = lengthM > 0 ? [(target.xM - from.xM) / lengthM, (target.yM - from.yM) / lengthM] : [1, 0];

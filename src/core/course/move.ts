@@ -1,5 +1,5 @@
 /** A game with things of its course elsewhere: moved, turned, spread, put in line. Everything stays inside the floor. */
-import { AIMED } from '../objects/catalogue';
+import { AIMED, outlineWidthM, shapeOf } from '../objects/catalogue';
 import type { Door, FloorSide, Game, PlacedTarget, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { aimOf, distanceM, insideFloor, spotTowards, type Layout } from './geometry';
@@ -153,6 +153,18 @@ function widened(listed: Listed, widthM: number): Listed {
   return 'widthM' in listed ? { ...listed, widthM: millimetres(Math.min(30, Math.max(0.3, widthM))) } : listed;
 }
 
+/** A thing so many times as large, about its middle. */
+function sized(listed: Listed, factor: number): Listed {
+  if ('object' in listed) return widened(listed, outlineWidthM(shapeOf(listed)) * factor);
+  if ('radiusM' in listed) return widened(listed, 2 * listed.radiusM * factor);
+  if ('side' in listed) return widened(listed, listed.widthM * factor);
+  if (!('depthM' in listed)) return listed;
+  const widthM = millimetres(Math.min(30, Math.max(0.1, listed.widthM * factor)));
+  const depthM = millimetres(Math.min(30, Math.max(0.02, listed.depthM * factor)));
+  const corner = (at: number, before: number, after: number) => millimetres(Math.max(0, at + (before - after) / 2));
+  return { ...listed, widthM, depthM, xM: corner(listed.xM, listed.widthM, widthM), yM: corner(listed.yM, listed.depthM, depthM) };
+}
+
 /** Another depth for what has one of its own: furniture and patches. */
 export function withDepth(game: Game, levelIndex: number, thing: CourseThing, depthM: number): Game {
   return withListed(game, levelIndex, [thing], false, (listed) =>
@@ -188,8 +200,14 @@ export function withTurned(game: Game, levelIndex: number, things: readonly Cour
   });
 }
 
-/** Things moved apart or together about their common middle. The same game where that would put one of them outside the floor. */
+/**
+ * Things moved apart or together about their common middle; one thing by itself is made larger or smaller, as far as its kind goes. The same
+ * game where that would put one of them outside the floor.
+ */
 export function withSpread(game: Game, levelIndex: number, things: readonly CourseThing[], factor: number, how: HowToMove = {}): Game {
+  const level = resolveLevel(game, levelIndex);
+  const [only, ...more] = movedWith(level, things, how.alone);
+  if (only && more.length === 0) return withListed(game, levelIndex, [only], how.onlyHere ?? false, (listed) => sized(listed, factor));
   return transformed(game, levelIndex, things, how, (spot, about) => ({
     xM: about.xM + (spot.xM - about.xM) * factor,
     yM: about.yM + (spot.yM - about.yM) * factor,

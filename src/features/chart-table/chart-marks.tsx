@@ -12,8 +12,9 @@ export interface GripFrame {
   readonly top: number;
   readonly right: number;
   readonly bottom: number;
-  /** One place alone is turned about its target; what is alone is not spread. */
-  readonly spread: boolean;
+  /** Several are spread, one is sized; what has no front is not turned. */
+  readonly several: boolean;
+  readonly turns: boolean;
 }
 
 /** The frame round what is moved, in centimetres, with its grips; null where there is nothing to turn. */
@@ -21,7 +22,8 @@ export function gripsOf(level: Game, moving: readonly CourseThing[], px: number)
   const able = moving.filter((thing) => thing.kind !== 'door');
   if (able.length === 0) return null;
   const [only] = able;
-  if (able.length === 1 && only!.kind !== 'target' && only!.kind !== 'obstacle') return null;
+  const alone = able.length === 1 ? only!.kind : null;
+  if (alone === 'place' || alone === 'turn') return null;
   const boxes = able.map((thing) => ({ spot: spotOf(level.course, thing)!, half: halfSizeM(listedOf(level.course, thing)!) }));
   const pad = 10 * px;
   return {
@@ -29,16 +31,17 @@ export function gripsOf(level: Game, moving: readonly CourseThing[], px: number)
     right: Math.max(...boxes.map(({ spot, half }) => spot.xM + half.xM)) * 100 + pad,
     top: Math.min(...boxes.map(({ spot, half }) => spot.yM - half.yM)) * 100 - pad,
     bottom: Math.max(...boxes.map(({ spot, half }) => spot.yM + half.yM)) * 100 + pad,
-    spread: able.length > 1,
+    several: able.length > 1,
+    turns: alone === null || alone === 'target' || alone === 'obstacle',
   };
 }
 
-/** A round grip turns what is picked, a square one moves it apart. */
+/** A round grip turns what is picked, a square one moves it apart or makes it larger. */
 export function Grips({ grips, px, alone }: { grips: GripFrame; px: number; alone: boolean }) {
-  const { left, right, top, bottom, spread } = grips;
+  const { left, right, top, bottom, several, turns } = grips;
   return (
     <g aria-hidden>
-      {spread && (
+      {several && (
         <rect
           x={left}
           y={top}
@@ -51,22 +54,22 @@ export function Grips({ grips, px, alone }: { grips: GripFrame; px: number; alon
           pointerEvents="none"
         />
       )}
-      <g data-grip="turn" transform={`translate(${right} ${top})`} style={{ cursor: 'alias' }}>
-        <circle r={11 * px} fill="transparent" />
-        <circle r={6 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.4 * px} />
-        <path
-          d={`M${-2.6 * px} ${1 * px}a${2.8 * px} ${2.8 * px} 0 1 1 ${2.6 * px} ${1.8 * px}`}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth={1.1 * px}
-        />
-      </g>
-      {spread && (
-        <g data-grip="spread" transform={`translate(${right} ${bottom})`} style={{ cursor: 'nwse-resize' }}>
+      {turns && (
+        <g data-grip="turn" transform={`translate(${right} ${top})`} style={{ cursor: 'alias' }}>
           <circle r={11 * px} fill="transparent" />
-          <rect x={-5 * px} y={-5 * px} width={10 * px} height={10 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.4 * px} />
+          <circle r={6 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.4 * px} />
+          <path
+            d={`M${-2.6 * px} ${1 * px}a${2.8 * px} ${2.8 * px} 0 1 1 ${2.6 * px} ${1.8 * px}`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={1.1 * px}
+          />
         </g>
       )}
+      <g data-grip="spread" transform={`translate(${right} ${bottom})`} style={{ cursor: 'nwse-resize' }}>
+        <circle r={11 * px} fill="transparent" />
+        <rect x={-5 * px} y={-5 * px} width={10 * px} height={10 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.4 * px} />
+      </g>
     </g>
   );
 }
@@ -133,6 +136,28 @@ export function Dimension({ mark, target, stepM, px }: { mark: Spot; target: Spo
         <tspan fontWeight={700}>{sayMetres(length)}</tspan>
         {words.slice(sayMetres(length).length)}
       </text>
+    </g>
+  );
+}
+
+/** How far past the target a ball may run: one in twenty goes so far or farther. */
+export function RunPast({ from, to, pastM, px }: { from: Spot; to: Spot; pastM: number; px: number }) {
+  const angle = (Math.atan2(to.yM - from.yM, to.xM - from.xM) * 180) / Math.PI;
+  return (
+    <g aria-hidden pointerEvents="none" clipPath="url(#floor-clip)">
+      <line
+        x1={from.xM * 100}
+        y1={from.yM * 100}
+        x2={to.xM * 100}
+        y2={to.yM * 100}
+        stroke="var(--heather)"
+        strokeWidth={1.4 * px}
+        strokeDasharray={`${5 * px} ${4 * px}`}
+      />
+      <g transform={`translate(${to.xM * 100} ${to.yM * 100}) rotate(${angle})`}>
+        <line y1={-7 * px} y2={7 * px} stroke="var(--heather)" strokeWidth={2 * px} />
+        <title>{`One ball in twenty runs ${pastM.toFixed(1)} m past or farther.`}</title>
+      </g>
     </g>
   );
 }

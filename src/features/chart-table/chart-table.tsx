@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
 import type { Added } from '@/core/course/change';
-import { misfitsOf, type Misfit } from '@/core/course/fits';
+import { misfitsOf, runPastFrom, type Misfit } from '@/core/course/fits';
 import { placeDistance } from '@/core/course/move';
 import type { Snap } from '@/core/course/snap';
 import { spotOf, thingsOf } from '@/core/course/things';
@@ -326,6 +326,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
               level={level}
               levelIndex={shown}
               stepM={stepM}
+              ageYears={ageYears}
               floor={forecasts.floor}
               forecast={forecast}
               picked={picked}
@@ -478,7 +479,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         readOnly={readOnly}
       />
       <Foot>
-        <Lengths level={level} levelIndex={shown} picked={picked} dispatch={dispatch} readOnly={readOnly} />
+        <Lengths level={level} levelIndex={shown} ageYears={ageYears} picked={picked} dispatch={dispatch} readOnly={readOnly} />
         <Probe chart={chart} level={level} ageYears={ageYears} from={from} />
         <span>
           {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}
@@ -587,6 +588,7 @@ function firstPicked(level: Game): Picked {
 
 interface LengthsProps {
   readonly level: Game;
+  readonly ageYears: number;
   readonly levelIndex: number;
   readonly picked: Picked;
   readonly dispatch: Dispatch<DraftAction>;
@@ -594,7 +596,7 @@ interface LengthsProps {
 }
 
 /** How large the floor is, and where the thing that is picked stands, as figures to type. */
-function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps) {
+function Lengths({ level, levelIndex, ageYears, picked, dispatch, readOnly }: LengthsProps) {
   if (readOnly) return <span />;
   const { course } = level;
   const { widthM, depthM } = course.floor;
@@ -605,6 +607,7 @@ function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps
   const spot = main && spotOf(course, main);
   const length = main?.kind === 'place' ? placeDistance(level, main.group, main.index) : undefined;
   const move = (to: Spot) => dispatch({ do: 'move', level: levelIndex, thing: main!, with: picked, to });
+  const past = main?.kind === 'place' ? runPastFrom(level, main.group, main.index, { ageYears }) : null;
   return (
     <span>
       floor {metres('Floor, metres wide', widthM, 1.5, 30, (value) => dispatch({ do: 'floor', widthM: value, depthM }))} by{' '}
@@ -623,6 +626,7 @@ function Lengths({ level, levelIndex, picked, dispatch, readOnly }: LengthsProps
           )}
           {metres('Picked thing, metres from the left wall', spot.xM, 0, widthM, (xM) => move({ xM, yM: spot.yM }))} across,{' '}
           {metres('Picked thing, metres from the back wall', spot.yM, 0, depthM, (yM) => move({ xM: spot.xM, yM }))} down
+          {past && <>, may run {past.pastM.toFixed(1)} m past</>}
         </>
       )}
     </span>

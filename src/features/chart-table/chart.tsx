@@ -2,7 +2,7 @@
 import { memo, useMemo, useRef, useState, type Dispatch, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { aimOf, distanceM } from '@/core/course/geometry';
-import { thingWords, type Misfit } from '@/core/course/fits';
+import { runPastFrom, thingWords, type Misfit } from '@/core/course/fits';
 import { middleOfAll } from '@/core/course/move';
 import { snapped, type Snap } from '@/core/course/snap';
 import { groundOf, isLocked, isPinSet, keyOf, listedOf, middleOf, movedWith, spotOf, thingsOf, type CourseThing } from '@/core/course/things';
@@ -16,7 +16,7 @@ import { Sides, Ways } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';
 import { GroundThing, Mark, Standing } from './chart-things';
 import type { DraftAction } from './draft';
-import { Dimension, Grips, gripsOf, MisfitMarks, ScaleBar, Tape, type Grip } from './chart-marks';
+import { Dimension, Grips, gripsOf, MisfitMarks, RunPast, ScaleBar, Tape, type Grip } from './chart-marks';
 
 const Frame = styled.div`
   position: relative;
@@ -55,6 +55,7 @@ export interface ChartProps {
   readonly level: Game;
   readonly levelIndex: number;
   readonly stepM: number;
+  readonly ageYears: number;
   readonly floor: FloorDepth | null;
   readonly forecast: LevelForecast | null;
   readonly picked: Picked;
@@ -100,6 +101,7 @@ export function Chart({
   level,
   levelIndex,
   stepM,
+  ageYears,
   floor,
   forecast,
   picked,
@@ -117,6 +119,8 @@ export function Chart({
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef<Held | null>(null);
   const [alone, setAlone] = useState(false);
+  // What is picked is kept while others are looked at by keys, and added to.
+  const [gathering, setGathering] = useState(false);
   const [lasso, setLasso] = useState<{ from: Spot; to: Spot } | null>(null);
   const [tape, setTape] = useState<{ from: Spot; to: Spot } | null>(null);
   const [guides, setGuides] = useState<{ acrossM: number | null; downM: number | null }>({ acrossM: null, downM: null });
@@ -163,12 +167,16 @@ export function Chart({
       return;
     }
     if (event.shiftKey) {
+      setGathering(true);
       onPick(pickedKeys.has(keyOf(thing)) ? picked.filter((one) => keyOf(one) !== keyOf(thing)) : [...picked, thing]);
       return;
     }
     const already = pickedKeys.has(keyOf(thing)) || (movingKeys.has(keyOf(thing)) && !alone);
     const next = pickedKeys.has(keyOf(thing)) ? [thing, ...picked.filter((one) => keyOf(one) !== keyOf(thing))] : [thing];
-    if (!already) setAlone(false);
+    if (!already) {
+      setAlone(false);
+      setGathering(false);
+    }
     if (!already || keyOf(next[0]!) !== keyOf(main!)) onPick(next);
     if (readOnly) return;
     const now = spotOf(course, thing)!;
@@ -239,14 +247,20 @@ export function Chart({
     if (!thing || event.ctrlKey || event.metaKey) return;
     if (event.key === ' ') {
       event.preventDefault();
-      onPick(
-        pickedKeys.has(keyOf(thing)) && picked.length > 1
-          ? picked.filter((one) => keyOf(one) !== keyOf(thing))
-          : [...picked.filter((one) => keyOf(one) !== keyOf(thing)), thing],
-      );
+      const others = picked.filter((one) => keyOf(one) !== keyOf(thing));
+      if (!gathering && pickedKeys.has(keyOf(thing))) return setGathering(true);
+      setGathering(true);
+      onPick(pickedKeys.has(keyOf(thing)) ? others : [...picked, thing]);
+      return;
+    }
+    if (event.key === 'Escape') {
+      setGathering(false);
+      setAlone(false);
+      onPick([]);
       return;
     }
     if (event.key === 'Enter') {
+      setGathering(false);
       setAlone(!(alone && pickedKeys.has(keyOf(thing))));
       onPick([thing]);
       return;
@@ -280,6 +294,10 @@ export function Chart({
   const where = (spot: Spot) => `${spot.xM.toFixed(1)} metres from the left wall and ${spot.yM.toFixed(1)} from the back.`;
   const looksAt = (thing: CourseThing, spot: Spot) => (thing.kind === 'place' ? aimOf(level, thing.group, spot) : undefined);
   const measured = dimensionOf(level, picked);
+  const past = useMemo(
+    () => (picked.length === 1 && main?.kind === 'place' ? runPastFrom(level, main.group, main.index, { ageYears }) : null),
+    [level, picked, main, ageYears],
+  );
   const grips = readOnly || taping ? null : gripsOf(level, moving, px);
   return (
     <Frame data-taping={taping}>
@@ -296,7 +314,7 @@ export function Chart({
         onKeyDown={key}
         onFocus={(event) => {
           const thing = thingOf(event.target);
-          if (!thing || pickedKeys.has(keyOf(thing)) || held.current || picked.length > 1) return;
+          if (!thing || pickedKeys.has(keyOf(thing)) || held.current || gathering) return;
           setAlone(false);
           onPick([thing]);
         }}
@@ -425,6 +443,7 @@ export function Chart({
             aria-hidden
           />
         )}
+        {past && !taping && <RunPast {...past} px={px} />}
         {measured && !taping && <Dimension {...measured} stepM={stepM} px={px} />}
         {taping && tape && <Tape from={tape.from} to={tape.to} stepM={stepM} px={px} />}
         <MisfitMarks misfits={misfits} level={level} px={px} onMisfit={onMisfit} />

@@ -8,9 +8,11 @@ import type { Game } from '@/core/rules/game';
 import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { lookForsOf } from '@/core/sheet/teaching-points';
 import { Button, QuietButton } from '@/ui/button';
 import { Watch } from './watch';
 import { Counter } from '../counter/counter';
+import { LookFors, type LookMark } from '../counter/look-fors';
 import { PartsEntry } from '../counter/parts-entry';
 import { usePlay } from '../counter/use-play';
 import { WholeScore, Working } from '../counter/working';
@@ -68,6 +70,8 @@ type Stage =
 export function TryIt({ level, levelName, ageYears, onMoment, onToBeat, onClose }: TryItProps) {
   const [stage, setStage] = useState<Stage>({ on: 'ways' });
   const [kept, setKept] = useState(false);
+  const [marks, setMarks] = useState<Readonly<Record<string, LookMark>>>({});
+  const looks = useMemo(() => lookForsOf(level), [level]);
   const compiled = useMemo(() => compile(level), [level]);
   if (!compiled.ok) return <Phone aria-label="Try it">{compiled.problems[0]!.reason}</Phone>;
   const program = compiled.value;
@@ -111,6 +115,12 @@ export function TryIt({ level, levelName, ageYears, onMoment, onToBeat, onClose 
             <p style={{ textAlign: 'center' }}>
               {stage.result.sides.map((value, side) => `${side === 0 ? 'you' : `player ${side + 1}`} ${value ?? '–'}`).join(', ')}
             </p>
+          )}
+          {looks.length > 0 && (
+            <>
+              <h3>What did you see?</h3>
+              <LookFors lookFors={looks} marks={marks} onMark={(look, mark) => setMarks({ ...marks, [look]: mark })} />
+            </>
           )}
           <Ways>
             {onToBeat && stage.result.value !== null && (

@@ -15,6 +15,7 @@ import type { Card, CardItem } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { PartsEntry } from '../counter/parts-entry';
 import { WholeScore, Working } from '../counter/working';
+import { Movement } from '../drawing/movement';
 import { Footprints } from '../drawing/footprints';
 import { Big, Bottom, Caution, Plain, Ruled, Screen, Tick, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';
@@ -277,6 +278,7 @@ export function PractiseScreen({ item, name, hand, onHand, sound, onSound, onBac
     <Screen>
       <Top item={item} name={name} />
       <h1>Practise first</h1>
+      {skill && <Movement skill={skill} hand={hand} height={92} />}
       {points.length === 0 && <p>Try it slowly once, without counting.</p>}
       {points.map((point) => (
         <Row key={point.word}>

@@ -18,6 +18,19 @@ function solved(game: Game, ageYears: number, chances: readonly number[]): Game 
   return chances.reduce((next, chance, index) => withMarks(next, index, solveMarks(next, index, chance, ageYears).marks), game);
 }
 
+/** On a floor with a settee along one wall and a door in another. */
+function inARoom(game: Game): Game {
+  const { course } = game;
+  return {
+    ...game,
+    course: {
+      ...course,
+      furniture: [{ name: 'settee', kind: 'soft', xM: 0.2, yM: 0.1, widthM: 1.8, depthM: 0.75 }],
+      doors: [{ side: 'top', atM: 3, widthM: 0.8 }],
+    },
+  };
+}
+
 export function demoGames(): readonly DemoGame[] {
   const lantern = sensibleStart({
     title: 'Lantern Quay',
@@ -60,7 +73,7 @@ export function demoGames(): readonly DemoGame[] {
     ageYears: 6,
   });
   return [
-    { key: 'lantern', ageYears: 8, game: made(lantern, { exercise: { what: 'tap your heels', n: 6 } }) },
+    { key: 'lantern', ageYears: 8, game: made(inARoom(lantern), { exercise: { what: 'tap your heels', n: 6 } }) },
     { key: 'kelp', ageYears: 8, game: made(kelp, { order: 'fixed', afterHit: 'next', afterMiss: 'again', stop: { kind: 'seconds', s: 120 } }) },
     { key: 'heron', ageYears: 8, game: solved(made(heron, { afterMiss: 'again', stop: { kind: 'attempts', n: 12 } }), 8, [0.5, 0.35, 0.25]) },
     { key: 'pebble', ageYears: 6, game: made(pebble, { afterMiss: 'again', stop: { kind: 'seconds', s: 60 } }) },
