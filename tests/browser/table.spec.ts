@@ -323,7 +323,7 @@ test('versions: kept, told by what changed, brought back, which can be undone; t
   await second.getByRole('textbox', { name: 'Name of the game' }).fill('Tern Twist');
   await second.keyboard.press('Enter');
   await expect(second.getByText(/^saved \d/)).toBeVisible();
-  await expect(page.getByRole('alert')).toContainText('changed in another window');
+  await expect(page.getByText('This game was changed in another window', { exact: false })).toBeVisible();
   await page.getByRole('textbox', { name: 'Name of the game' }).fill('Tern Tumble');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Keep what is here as a game of its own' }).click();

@@ -8,7 +8,7 @@ import { blankGame } from '../ways/take-way';
 import { wayById } from '../ways/ways';
 import { ARRANGEMENTS, leapM, withArrangement } from './arrangements';
 import { withAdded, withDuplicated, withLocked, withObject, withPattern, withRemoved, withTied } from './change';
-import { clearLineM, misfitsOf, runsPastM, sideBySide, type MisfitKind } from './fits';
+import { clearLineM, misfitsOf, runPastFrom, runsPastM, sideBySide, type MisfitKind } from './fits';
 import { FLOORS, onFloor, STARTING_FLOORS } from './floors';
 import { distanceM } from './geometry';
 import { withAligned, withSpread, withThingAt, withThingsMoved, withTurned, withWidth } from './move';
@@ -227,6 +227,16 @@ describe('taking hold of several things', () => {
     expect(spotsOf(turned, 1, [place(1)])[0]).not.toEqual(spotsOf(game(), 1, [place(1)])[0]);
     expect(distanceM(spotsOf(turned, 1, [place(1)])[0]!, game().course.targets['aim']![0]!)).toBeCloseTo(before, 2);
   });
+  it('one thing by itself is made larger, as far as such things go; furniture about its middle', () => {
+    const larger = withSpread(game(), 1, [target(0, 'aim')], 1.1);
+    expect(larger.course.targets['aim']![0]!.widthM).toBeCloseTo(0.33, 3);
+    expect(withSpread(game(), 1, [target(0, 'aim')], 9).course.targets['aim']![0]!.widthM).toBe(0.34);
+    const room = onFloor(game(), 'bedroom');
+    const window: CourseThing = { kind: 'furniture', index: 1 };
+    const before = spotOf(room.course, window)!;
+    const after = spotOf(withSpread(room, 0, [window], 0.5).course, window)!;
+    expect(distanceM(before, after)).toBeLessThan(0.01);
+  });
   it('what would leave the floor is not spread', () => expect(withSpread(game(), 1, marks, 20)).toEqual(game()));
   it('a target turns in place', () => {
     const turned = withTurned(game(), 1, [target(0, 'aim')], Math.PI / 2);
@@ -333,6 +343,21 @@ describe('does the layout fit, and is it safe?', () => {
     expect(runsPastM(roll, roll.parts[0]!.tasks[0]!, 3, { ageYears: 6 })).toBeGreaterThan(
       runsPastM(roll, roll.parts[0]!.tasks[0]!, 3, { ageYears: 12 }),
     );
+  });
+  it('the run past a target is told from the place that is looked at, and grows with the distance', () => {
+    const past = (level: number, index: number) => runPastFrom(resolveLevel(lamps, level), 'mark', index, child)!;
+    expect(past(1, 2).pastM).toBeGreaterThan(past(1, 0).pastM);
+    expect(distanceM(past(1, 0).from, past(1, 0).to)).toBeCloseTo(past(1, 0).pastM, 6);
+    expect(runPastFrom(resolveLevel(starter('oilskin-dash'), 1), 'post', 0, child)).toBeNull();
+  });
+  it('while something is dragged the same things are found, without mends', () => {
+    const game = withThingAt(lamps, 1, target(0, 'aim'), { xM: 6.2, yM: 0.2 });
+    const table = furnished({ name: 'table', kind: 'hard', xM: 4.6, yM: 1.6, widthM: 0.3, depthM: 0.4 });
+    for (const one of [game, table]) {
+      const quick = misfitsOf(one, 1, child, false);
+      expect(quick.map((found) => found.words)).toEqual(misfitsOf(one, 1, child).map((found) => found.words));
+      expect(quick.every((found) => found.mends.length === 0)).toBe(true);
+    }
   });
   it('two who play at once must not stand in each other’s line; in turn they may', () => {
     const facing: Game = {

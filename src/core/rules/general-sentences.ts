@@ -146,7 +146,9 @@ class Writer {
     lines.push(this.measure(part, at));
     if (part.unfinished)
       lines.push(this.say('unfinished', { unfinished: [choice(`${at}/unfinished`, 'Not finished', part.unfinished, this.catalogue.unfinished)] }));
-    return lines;
+    if (!several || !part.title) return lines;
+    // The same slot of several parts is told apart by the part's name.
+    return lines.map((line) => line.map((token) => (token.kind === 'slot' ? { ...token, label: `${part.title}: ${token.label}` } : token)));
   }
 
   /** Frames have a name for what their rows do: they are told as a whole. */
