@@ -158,6 +158,21 @@ export interface SelectProps<K extends string> {
   readonly suffix?: ReactNode;
 }
 
+/** The list of a choice. */
+function Choices<K extends string>({ choices }: { choices: readonly Choice<K>[] }) {
+  return (
+    <Sheet>
+      <Options>
+        {choices.map((choice) => (
+          <Option key={choice.value} id={choice.value} textValue={choice.label}>
+            {choice.label}
+          </Option>
+        ))}
+      </Options>
+    </Sheet>
+  );
+}
+
 export function Select<K extends string>({ label, hideLabel, value, choices, onChange }: SelectProps<K>) {
   return (
     <AriaSelect value={value} onChange={(key) => onChange(key as K)} {...(hideLabel ? { 'aria-label': label } : {})}>
@@ -168,15 +183,7 @@ export function Select<K extends string>({ label, hideLabel, value, choices, onC
           <ChevronDown size={16} aria-hidden />
         </Trigger>
       </Stack>
-      <Sheet>
-        <Options>
-          {choices.map((choice) => (
-            <Option key={choice.value} id={choice.value} textValue={choice.label}>
-              {choice.label}
-            </Option>
-          ))}
-        </Options>
-      </Sheet>
+      <Choices choices={choices} />
     </AriaSelect>
   );
 }
@@ -205,15 +212,7 @@ export function InlineSelect<K extends string>({ label, value, choices, onChange
       <WordTrigger>
         <SelectValue>{choices.find((choice) => choice.value === value)?.label}</SelectValue>
       </WordTrigger>
-      <Sheet>
-        <Options>
-          {choices.map((choice) => (
-            <Option key={choice.value} id={choice.value} textValue={choice.label}>
-              {choice.label}
-            </Option>
-          ))}
-        </Options>
-      </Sheet>
+      <Choices choices={choices} />
     </AriaSelect>
   );
 }

@@ -1,6 +1,6 @@
 /** A game built on the chart table by what a teacher does there: clicks, choices and typed figures; nothing behind the screen. */
 import { expect, type Page } from '@playwright/test';
-import { thingWords } from '@/core/course/fits';
+import { thingWords } from '@/core/course/thing-words';
 import { groundOf, keyOf, thingsOf, type CourseThing } from '@/core/course/things';
 import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
 import type { Game, PlacedTarget, Spot } from '@/core/rules/game';

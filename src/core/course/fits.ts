@@ -2,15 +2,14 @@
  * Does the layout fit, and is it safe? One judgement of a game at one level: what stands outside or on top of something else, what is in
  * the way, who and what stands where the ball may go, and whether there is room to fetch. Each finding names its place and its mends.
  */
-import { groundErrors, arrivalSpeed, rollingResistance, type GroundShot } from '../motion/ground';
-import { GRAVITY } from '../motion/flight';
-import { releaseOf, throwerWith, type Thrower } from '../motion/release';
-import { OVERRUN_M, type GroundTechnique, type Technique } from '../motion/assumed';
+import type { Thrower } from '../motion/release';
 import { IMPLEMENTS, nameOf } from '../objects/catalogue';
-import type { FloorSide, Furniture, Game, PlacedTarget, Spot, Task } from '../rules/game';
+import type { FloorSide, Furniture, Game, PlacedTarget, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
-import { aimOf, distanceM, insideFloor, targetFrom } from './geometry';
-import { middleOfAll, withList, withMirrored, withThingAt } from './move';
+import { along, flightsOf, mayReach, type Flight } from './flights';
+import { distanceM, insideFloor, targetFrom } from './geometry';
+import { millimetres, withList, withMirrored, withThingAt } from './move';
+import { thingWords } from './thing-words';
 import { halfSizeM, isPinSet, keyOf, listedOf, middleOf, movedWith, spotOf, thingsOf, type CourseThing, type Listed } from './things';
 
 /** In the order in which they are told: what is dangerous first. */
@@ -50,105 +49,6 @@ const TOUCH_M = 0.015;
 const BODY_M = 0.25;
 /** A child gets through a gap so wide, metres. Assumed. */
 const PASSAGE_M = 0.4;
-/** One try in twenty goes farther, or more to the side. */
-const ONE_IN_TWENTY = 1.645;
-/** Farther than this a ball is not followed, metres. */
-const MOST_PAST_M = 6;
-
-/** One try as it goes over the floor: from a place towards a thing. */
-interface Flight {
-  readonly group: string;
-  readonly index: number;
-  readonly from: Spot;
-  readonly target: PlacedTarget;
-  readonly lengthM: number;
-  /** How far past the target one ball in twenty ends, or farther. */
-  readonly pastM: number;
-  /** Half the angle within which nine in ten tries go, radians. */
-  readonly spreadRad: number;
-  readonly rolls: boolean;
-}
-
-const GROUND: Readonly<Partial<Record<Task['technique'], GroundTechnique>>> = { roll: 'roll', kick: 'kick', lift: 'lift' };
-const THROWN: readonly Technique[] = ['underarm', 'overarm', 'set-shot'];
-
-/**
- * How far one ball in twenty ends past its target, metres: for a ball on the ground from its speed and the rolling of the floor, for one in
- * the air what it lands too far and runs on after the bounce (assumed: thrown at 45°, it keeps its restitution's share of the speed).
- */
-export function runsPastM(level: Pick<Game, 'kit' | 'course'>, task: Task, lengthM: number, child: Thrower): number {
-  const ball = IMPLEMENTS[level.kit.implement];
-  const thrower = throwerWith(level.kit, child);
-  const mu = rollingResistance(ball, level.course.floor.surface);
-  const ground = GROUND[task.technique];
-  if (ground) {
-    const shot: GroundShot = { technique: ground, thrower, ball, surface: level.course.floor.surface, distanceM: lengthM };
-    const arrives = arrivalSpeed(shot);
-    const speed = Math.sqrt(arrives * arrives + 2 * mu * GRAVITY * lengthM) * (1 + ONE_IN_TWENTY * groundErrors(ground, thrower).speedShareSd);
-    return Math.min(MOST_PAST_M, Math.max(0, (speed * speed) / (2 * mu * GRAVITY) - lengthM));
-  }
-  const technique = THROWN.find((known) => known === task.technique);
-  if (!technique) return 0;
-  const { speedShareSd } = releaseOf(technique, thrower);
-  const tooFar = 2 * ONE_IN_TWENTY * speedShareSd * lengthM;
-  const runsOn = (ball.restitution ** 2 * lengthM) / (4 * mu);
-  return Math.min(MOST_PAST_M, OVERRUN_M / 2 + tooFar + runsOn);
-}
-
-function flightsOf(level: Game, child: Thrower): readonly Flight[] {
-  const flights = new Map<string, Flight>();
-  for (const task of level.parts.flatMap((part) => part.tasks)) {
-    if (task.from === undefined || task.at === undefined || task.technique === 'move') continue;
-    const thrower = throwerWith(level.kit, child);
-    const ground = GROUND[task.technique];
-    const technique = THROWN.find((known) => known === task.technique);
-    if (!ground && !technique) continue;
-    const azimuthSd = ground ? groundErrors(ground, thrower).azimuthSd : releaseOf(technique!, thrower).azimuthSd;
-    (level.course.places[task.from] ?? []).forEach((from, index) => {
-      const target = targetFrom(level, task.from!, from);
-      if (!target || !level.course.targets[task.at!]) return;
-      const lengthM = distanceM(from, target);
-      flights.set(`${task.from} ${index}`, {
-        group: task.from!,
-        index,
-        from,
-        target,
-        lengthM,
-        pastM: runsPastM(level, task, lengthM, child),
-        spreadRad: ONE_IN_TWENTY * azimuthSd,
-        rolls: ground !== undefined,
-      });
-    });
-  }
-  return [...flights.values()];
-}
-
-/** How far past its target one ball in twenty from a place ends: the spot behind the target, and the length, metres. Null where nothing is aimed at. */
-export function runPastFrom(
-  level: Game,
-  group: string,
-  index: number,
-  child: Thrower,
-): { readonly from: Spot; readonly to: Spot; readonly pastM: number } | null {
-  const flight = flightsOf(level, child).find((one) => one.group === group && one.index === index);
-  if (!flight || flight.lengthM === 0) return null;
-  const { target, from, lengthM, pastM } = flight;
-  const share = pastM / lengthM;
-  return { from: target, to: { xM: target.xM + (target.xM - from.xM) * share, yM: target.yM + (target.yM - from.yM) * share }, pastM };
-}
-
-/** Where a spot lies seen from the player: how far along the line of the try, and how far to the side, metres. */
-function along({ from, target, lengthM }: Flight, spot: Spot): { readonly alongM: number; readonly asideM: number } {
-  const [ux, uy] = lengthM > 0 ? [(target.xM - from.xM) / lengthM, (target.yM - from.yM) / lengthM] : [1, 0];
-  const [x, y] = [spot.xM - from.xM, spot.yM - from.yM];
-  return { alongM: x * ux + y * uy, asideM: Math.abs(x * uy - y * ux) };
-}
-
-/** Whether a ball of this flight may come to a spot. */
-function mayReach(flight: Flight, spot: Spot, reachM = 0): boolean {
-  const { alongM, asideM } = along(flight, spot);
-  return alongM > 0.2 && alongM <= flight.lengthM + flight.pastM + reachM && asideM <= alongM * Math.tan(flight.spreadRad) + reachM;
-}
 
 /** Corners, middles of the sides and the middle of what takes up room. */
 function outlineOf(level: Game, listed: Listed): readonly Spot[] {
@@ -551,7 +451,7 @@ function turnedAway(game: Game, levelIndex: number, flights: readonly Flight[], 
       for (const { group, index, from, target } of flights) {
         const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
         const [x, y] = [from.xM - target.xM, from.yM - target.yM];
-        const to = { ...from, xM: round(target.xM + x * cos - y * sin), yM: round(target.yM + x * sin + y * cos) };
+        const to = { ...from, xM: millimetres(target.xM + x * cos - y * sin), yM: millimetres(target.yM + x * sin + y * cos) };
         const inside = insideFloor(level, to);
         if (inside.xM !== to.xM || inside.yM !== to.yM || from.locked) fits = false;
         groups.set(group, (groups.get(group) ?? level.course.places[group]!).with(index, to));
@@ -565,79 +465,6 @@ function turnedAway(game: Game, levelIndex: number, flights: readonly Flight[], 
     if (passes(next)) return [{ label: 'Play it the other way round', game: next }];
   }
   return [];
-}
-
-const round = (lengthM: number) => Math.round(lengthM * 1000) / 1000;
-
-/**
- * The small-space form of a level: places side by side, all as far from their target as fits a clear line of so many metres, instead of
- * farther and farther away. The same game where nothing is aimed at.
- */
-export function sideBySide(game: Game, levelIndex: number, clearM: number): Game {
-  const level = resolveLevel(game, levelIndex);
-  let next = game;
-  for (const [group, spots] of Object.entries(level.course.places)) {
-    const aims = spots.map((spot) => aimOf(level, group, spot));
-    if (aims.some((aim) => aim === undefined) || !level.parts.some((part) => part.tasks.some((task) => task.from === group && task.at !== undefined)))
-      continue;
-    const target = middleOfAll(aims as Spot[]);
-    const centre = middleOfAll(spots);
-    const lengths = spots.map((spot, index) => distanceM(spot, aims[index]!));
-    const length = Math.min(clearM - 0.3, lengths.reduce((sum, one) => sum + one, 0) / lengths.length);
-    const heading = Math.atan2(centre.yM - target.yM, centre.xM - target.xM);
-    // Half a metre from one to the next, along the arc.
-    const gap = Math.min(0.5 / length, Math.PI / Math.max(1, spots.length - 1) / 1.5);
-    const moved = spots.map((spot, index) => {
-      const angle = heading + (index - (spots.length - 1) / 2) * gap;
-      return { ...spot, ...insideFloor(level, { xM: round(target.xM + length * Math.cos(angle)), yM: round(target.yM + length * Math.sin(angle)) }) };
-    });
-    next = withList(next, levelIndex, `/course/places/${group}`, moved, true);
-  }
-  return next;
-}
-
-/** The longest clear line that a level needs: its longest try and room to stand, metres. */
-export function clearLineM(level: Game): number {
-  const lengths = Object.entries(level.course.places).flatMap(([group, spots]) =>
-    spots.flatMap((spot) => {
-      const aim = aimOf(level, group, spot);
-      return aim ? [distanceM(spot, aim)] : [];
-    }),
-  );
-  return lengths.length === 0 ? 0 : Math.max(...lengths) + 0.3;
-}
-
-/** "mark 2", "bottle 3", "sofa": what a thing is called where the layout is spoken of. */
-export function thingWords(level: Game, thing: CourseThing): string {
-  const { course } = level;
-  switch (thing.kind) {
-    case 'place': {
-      const n = course.places[thing.group]?.length ?? 0;
-      const label = level.parts.map((part) => part.groups[thing.group]?.labels?.[thing.index]).find((one) => one !== undefined);
-      return label ?? (n === 1 ? 'throw line' : `mark ${thing.index + 1}`);
-    }
-    case 'target': {
-      const list = course.targets[thing.group] ?? [];
-      const name = list[thing.index] ? nameOf(list[thing.index]!) : 'target';
-      return list.length > 1 ? `${name} ${thing.index + 1}` : name;
-    }
-    case 'obstacle': {
-      const list = course.obstacles ?? [];
-      const name = list[thing.index] ? nameOf(list[thing.index]!) : 'thing';
-      const alike = list.filter((other) => nameOf(other) === name);
-      return alike.length > 1 ? `${name} ${alike.indexOf(list[thing.index]!) + 1}` : name;
-    }
-    case 'furniture':
-      return course.furniture[thing.index]?.name ?? 'furniture';
-    case 'zone':
-      return course.zones?.[thing.index]?.name ?? 'patch';
-    case 'patch':
-      return course.patches?.[thing.index]?.name ?? 'ground';
-    case 'door':
-      return `door ${thing.index + 1}`;
-    case 'turn':
-      return `turn ${thing.index + 1} of the way`;
-  }
 }
 
 function placeWords(level: Game, { group, index }: Flight): string {

@@ -1,6 +1,7 @@
 'use client';
 import { distanceM } from '@/core/course/geometry';
-import { thingWords, type Misfit } from '@/core/course/fits';
+import { type Misfit } from '@/core/course/fits';
+import { thingWords } from '@/core/course/thing-words';
 import { halfSizeM, listedOf, spotOf, type CourseThing } from '@/core/course/things';
 import { sayMetres, saySteps, toHalfSteps } from '@/core/measure/lengths';
 import type { Game, Spot } from '@/core/rules/game';

@@ -5,24 +5,21 @@ import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
 import type { Added } from '@/core/course/change';
-import { misfitsOf, runPastFrom, type Misfit } from '@/core/course/fits';
-import { placeDistance } from '@/core/course/move';
+import { misfitsOf, type Misfit } from '@/core/course/fits';
 import type { Snap } from '@/core/course/snap';
 import { spotOf, thingsOf } from '@/core/course/things';
 import type { Moment } from '@/core/forecast/watch';
 import { toBeatOf } from '@/core/levels/to-beat';
 import { stepLengthM } from '@/core/measure/stature';
-import type { Game, Spot } from '@/core/rules/game';
+import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice, Spoken } from '@/ui/notice';
-import { NumberSlot } from '@/ui/number-slot';
 import { aboutGame } from '../games/about-game';
 import { Leaves } from '@/ui/leaves';
 import { send } from '@/ui/post';
 import { centimetresAPixel, Chart, type Picked } from './chart';
-import { pickedWords } from './chart-marks';
 import { actByKey, actsOn, ChartTools } from './chart-tools';
 import { CompareLevels } from './compare-levels';
 import { begin, changeDraft, type DraftAction } from './draft';
@@ -33,15 +30,17 @@ import { LayoutLeaf } from './layout-leaf';
 import { LevelStrip } from './level-strip';
 import { LevelWarnings } from './level-warnings';
 import { Probe } from './probe';
+import { Lengths } from './lengths';
+import { Misfits } from './misfit-list';
+import { LuckRemark, PinsRemark, TimeRemark } from './remarks';
 import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
 import { SkillLeaf } from './skill-leaf';
 import { TryIt } from './try-it';
 import { useAutosave, type SaveState } from './use-autosave';
-import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { useForecast } from './use-forecast';
 import { keptHistory, useKeptHistory } from './use-kept-history';
-import { useRacks, type Racks } from './use-racks';
+import { useRacks } from './use-racks';
 import { VersionsLeaf } from './versions-leaf';
 import { Players } from './watch';
 
@@ -535,102 +534,11 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   );
 }
 
-/** What does not fit or is not safe, numbered as on the chart, each with its mends. */
-function Misfits({
-  misfits,
-  looked,
-  dispatch,
-  onPick,
-  onWays,
-  readOnly,
-}: {
-  misfits: readonly Misfit[];
-  looked: Misfit | null;
-  dispatch: Dispatch<DraftAction>;
-  onPick: (picked: Picked) => void;
-  onWays: () => void;
-  readOnly: boolean;
-}) {
-  return misfits.slice(0, MOST_MISFITS).map((misfit, index) => (
-    <Notice
-      key={`${misfit.kind} ${index}`}
-      $tone={misfit.danger ? 'caution' : 'open'}
-      style={looked?.words === misfit.words ? { background: 'var(--sheet)', outline: '1px solid var(--line-strong)' } : undefined}
-    >
-      <b>{index + 1}.</b> {misfit.words}{' '}
-      {!readOnly &&
-        misfit.mends.map((mend) => (
-          <span key={mend.label}>
-            <QuietButton
-              onPress={() => {
-                dispatch({ do: 'mend', game: mend.game });
-                onPick(misfit.things);
-              }}
-            >
-              {mend.label}
-            </QuietButton>{' '}
-          </span>
-        ))}
-      {misfit.kind === 'not-in-the-rules' && !readOnly && <QuietButton onPress={onWays}>Choose how it is played</QuietButton>}
-      {misfit.danger && misfit.mends.length === 0 && <small>No turn of the marks helps here: choose another floor, or move it at home.</small>}
-    </Notice>
-  ));
-}
-
-const MOST_MISFITS = 5;
-
 /** The mark that is taken hold of at first: the middle one of the first group. */
 function firstPicked(level: Game): Picked {
   const first = thingsOf(level).find((thing) => thing.kind === 'place');
   if (first?.kind !== 'place') return [];
   return [{ kind: 'place', group: first.group, index: Math.min(1, level.course.places[first.group]!.length - 1) }];
-}
-
-interface LengthsProps {
-  readonly level: Game;
-  readonly ageYears: number;
-  readonly levelIndex: number;
-  readonly picked: Picked;
-  readonly dispatch: Dispatch<DraftAction>;
-  readonly readOnly: boolean;
-}
-
-/** How large the floor is, and where the thing that is picked stands, as figures to type. */
-function Lengths({ level, levelIndex, ageYears, picked, dispatch, readOnly }: LengthsProps) {
-  if (readOnly) return <span />;
-  const { course } = level;
-  const { widthM, depthM } = course.floor;
-  const metres = (label: string, value: number, least: number, max: number, onChange: (value: number) => void) => (
-    <NumberSlot label={label} value={value} min={least} max={max} step={0.1} decimals={2} onChange={onChange} />
-  );
-  const [main] = picked;
-  const spot = main && spotOf(course, main);
-  const length = main?.kind === 'place' ? placeDistance(level, main.group, main.index) : undefined;
-  const move = (to: Spot) => dispatch({ do: 'move', level: levelIndex, thing: main!, with: picked, to });
-  const past = main?.kind === 'place' ? runPastFrom(level, main.group, main.index, { ageYears }) : null;
-  return (
-    <span>
-      floor {metres('Floor, metres wide', widthM, 1.5, 30, (value) => dispatch({ do: 'floor', widthM: value, depthM }))} by{' '}
-      {metres('Floor, metres deep', depthM, 1, 30, (value) => dispatch({ do: 'floor', widthM, depthM: value }))} m
-      {main && spot && (
-        <>
-          {' '}
-          · {pickedWords(level, picked)}{' '}
-          {main.kind === 'place' && length !== undefined && (
-            <>
-              {metres('Picked mark, metres from what it looks towards', length, 0.3, 30, (distanceM) =>
-                dispatch({ do: 'set-distance', level: levelIndex, group: main.group, mark: main.index, distanceM }),
-              )}{' '}
-              m off,{' '}
-            </>
-          )}
-          {metres('Picked thing, metres from the left wall', spot.xM, 0, widthM, (xM) => move({ xM, yM: spot.yM }))} across,{' '}
-          {metres('Picked thing, metres from the back wall', spot.yM, 0, depthM, (yM) => move({ xM: spot.xM, yM }))} down
-          {past && <>, may run {past.pastM.toFixed(1)} m past</>}
-        </>
-      )}
-    </span>
-  );
 }
 
 const AgeChoice = memo(function AgeChoice({ ageYears, dispatch }: { ageYears: number; dispatch: Dispatch<DraftAction> }) {
@@ -660,47 +568,4 @@ function SavedWords({ state }: { state: SaveState }) {
             ? `saved ${format(new Date(state.at), 'HH:mm')}`
             : 'saved';
   return <Saved role="status">{words}</Saved>;
-}
-
-/** While pins are worked out as rigid bodies the rough figures stand, and say so. */
-function PinsRemark({ racks: { progress, stop } }: { racks: Racks }) {
-  if (!progress) return null;
-  const percent = Math.round((100 * (progress.done + progress.share)) / progress.of);
-  return (
-    <Notice $tone="remark">
-      Pins are rough figures until each ball has been rolled at them: <progress value={percent} max={100} aria-label="Rolling balls at the pins" />{' '}
-      {percent}% {progress.of > 1 && `(set ${progress.done + 1} of ${progress.of}) `}
-      <QuietButton onPress={stop}>Stop</QuietButton>
-    </Notice>
-  );
-}
-
-/** A ranking by what is mostly luck would mislead: said where it is so. */
-const MOSTLY_LUCK = 0.8;
-
-function LuckRemark({ forecast }: { forecast: LevelForecast }) {
-  if (forecast.luckShare <= MOSTLY_LUCK) return null;
-  return (
-    <Notice $tone="open">
-      One go is {Math.round(forecast.luckShare * 100)}% luck: two children of one age differ less than two goes of one child. More tries or several
-      goes tell more.
-    </Notice>
-  );
-}
-
-/** What the time of a go is spent on, where it is more than a little. */
-function TimeRemark({ forecast: { fetchShare, exerciseShare } }: { forecast: LevelForecast }) {
-  const spent = [
-    ...(fetchShare > WORTH_SAYING ? [`${shareWords(fetchShare)} of the time goes on fetching`] : []),
-    ...(exerciseShare > WORTH_SAYING ? [`${shareWords(exerciseShare)} on exercises and setting up`] : []),
-  ];
-  if (spent.length === 0) return null;
-  const words = spent.join(', ');
-  return <Notice $tone="remark">{words.charAt(0).toUpperCase() + words.slice(1)}.</Notice>;
-}
-
-const WORTH_SAYING = 0.05;
-
-function shareWords(share: number): string {
-  return share > 0.45 && share < 0.55 ? 'half' : share > 0.28 && share < 0.38 ? 'a third' : `${Math.round(share * 100)}%`;
 }

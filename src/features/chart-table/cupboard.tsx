@@ -1,125 +1,23 @@
 'use client';
 import { useMemo, useState } from 'react';
-import styled from 'styled-components';
 import { ARRANGEMENT_WORDS, ARRANGEMENTS, withArrangement } from '@/core/course/arrangements';
 import { withAdded, type Added, type Addition } from '@/core/course/change';
 import { insideFloor } from '@/core/course/geometry';
 import { countsOf, PATTERN_WORDS, patternSpots, type PatternKind } from '@/core/course/patterns';
 import { chanceOf } from '@/core/forecast/chances';
-import {
-  AIMED,
-  AIMED_IDS,
-  IMPLEMENT_IDS,
-  IMPLEMENTS,
-  MARKERS,
-  outlineWidthM,
-  type AimedId,
-  type AimedShape,
-  type ImplementId,
-  type OwnThing,
-} from '@/core/objects/catalogue';
+import { AIMED, AIMED_IDS, MARKERS, outlineWidthM, type AimedId, type AimedShape, type ImplementId } from '@/core/objects/catalogue';
 import type { Furniture, Game, Spot } from '@/core/rules/game';
 import { Button, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Select, TextField } from '@/ui/field';
+import { Select } from '@/ui/field';
 import { Leaves } from '@/ui/leaves';
 import { Notice } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
-import { BallView, SideView, tallM } from '../drawing/side-view';
-import { Thing } from '../drawing/thing';
-
-const Shelves = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 320px;
-  gap: 22px;
-  height: min(500px, 62vh);
-  @media (max-width: 860px) {
-    grid-template-columns: 1fr;
-  }
-`;
-
-const Board = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(128px, 1fr));
-  align-content: start;
-  gap: 8px;
-  overflow-y: auto;
-  padding: 4px 10px 4px 4px;
-  scrollbar-width: thin;
-  & h3 {
-    grid-column: 1 / -1;
-    font-size: 0.875rem;
-    color: var(--ink-soft);
-    font-weight: 600;
-  }
-`;
-
-const Card = styled.button`
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  gap: 3px;
-  padding: 6px 4px 5px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  background: var(--sheet);
-  cursor: pointer;
-  font-size: 0.8125rem;
-  line-height: 1.2;
-  text-align: center;
-  &:hover {
-    border-color: var(--ink);
-  }
-  &[aria-pressed='true'] {
-    border-color: var(--ink);
-    box-shadow: inset 0 -4px 0 var(--gorse);
-    font-weight: 600;
-  }
-`;
-
-const About = styled.div`
-  display: flex;
-  flex-direction: column;
-  gap: 9px;
-  overflow-y: auto;
-  padding: 2px 4px 2px 0;
-  font-size: 0.9375rem;
-  & h3 {
-    font-size: 1.0625rem;
-  }
-  & ul {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 2px 16px;
-    margin: 0;
-    padding: 0;
-    list-style: none;
-    font-size: 0.875rem;
-  }
-  & .views {
-    display: flex;
-    gap: 14px;
-    align-items: end;
-    min-height: 116px;
-    border-bottom: 1px solid var(--line);
-    padding-bottom: 6px;
-  }
-  & figure {
-    display: flex;
-    flex-direction: column;
-    gap: 4px;
-    margin: 0;
-    font-size: 0.8125rem;
-    color: var(--ink-soft);
-  }
-`;
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 8px 14px;
-`;
+import { tallM } from '../drawing/side-view';
+import { Balls } from './cupboard-balls';
+import { Own } from './cupboard-own';
+import { About, Board, Card, Row, Shelves } from './cupboard-style';
+import { Views } from './cupboard-views';
 
 const AIM_FAMILIES: readonly { readonly title: string; readonly kinds: readonly AimedShape['kind'][] }[] = [
   { title: 'To throw into', kinds: ['opening'] },
@@ -251,37 +149,6 @@ function ShelfBoard({ title, ids, picked, onPick }: { title: string; ids: readon
         </Card>
       ))}
     </>
-  );
-}
-
-/** From above and from the side, both at one scale (pixels a metre); what would not fit is drawn smaller. */
-function Views({
-  object,
-  width,
-  height,
-  scale,
-  shape = AIMED[object].shape,
-}: {
-  object: AimedId;
-  width: number;
-  height: number;
-  scale: number;
-  shape?: AimedShape;
-}) {
-  const w = outlineWidthM(shape);
-  const d = 'depthM' in shape ? shape.depthM : 'diameterM' in shape ? shape.diameterM : shape.kind === 'upright' ? shape.widthM : 0.06;
-  const tall = Math.max(tallM(shape), object.startsWith('sofa') || object.startsWith('chair') || object === 'plate-on-chair' ? 0.85 : 0);
-  const fits = Math.min(scale, (width / 2 - 6) / Math.max(w, object.startsWith('sofa') ? 1.8 : 0.1), (height - 4) / Math.max(tall, w, d));
-  const px = 1 / fits;
-  return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden>
-      <g transform={`translate(${width * 0.26} ${height / 2}) scale(${fits / 100})`}>
-        <Thing shape={shape} casing={px * 80} />
-      </g>
-      <g transform={`translate(${width * 0.74} ${height - 2}) scale(${fits / 100})`}>
-        <SideView object={object} shape={shape} line={px * 100} />
-      </g>
-    </svg>
   );
 }
 
@@ -472,120 +339,5 @@ function FloorThings({ game, add, free }: Pick<ShelfProps, 'game' | 'add' | 'fre
         winding way <small>a line to follow</small>
       </Card>
     </Board>
-  );
-}
-
-function Balls({ game, onBall }: { game: Game; onBall: (ball: ImplementId) => void }) {
-  const [ball, setBall] = useState<ImplementId>(game.kit.implement);
-  const one = IMPLEMENTS[ball];
-  return (
-    <Shelves>
-      <Board>
-        {IMPLEMENT_IDS.map((id) => (
-          <Card key={id} type="button" aria-pressed={id === ball} onClick={() => setBall(id)}>
-            <svg width={60} height={50} viewBox="-15 -12.5 30 25" aria-hidden>
-              <BallView ball={id} radiusM={Math.min(0.11, IMPLEMENTS[id].radiusM)} line={0.6} />
-            </svg>
-            {IMPLEMENTS[id].name}
-          </Card>
-        ))}
-      </Board>
-      <About>
-        <div className="views">
-          <svg width={150} height={110} viewBox="-15 -11 30 22" aria-hidden>
-            <BallView ball={ball} radiusM={Math.min(0.1, one.radiusM)} line={0.35} />
-          </svg>
-        </div>
-        <h3>{one.name}</h3>
-        <p>
-          {Math.round(one.radiusM * 200)} cm across, {Math.round(one.massKg * 1000)} g,{' '}
-          {one.soft ? 'soft enough for indoors' : 'hard: outdoors, or an adult decides'}.
-        </p>
-        <p>{one.makeIt}</p>
-        {one.caution && <Notice $tone="caution">{one.caution}</Notice>}
-        <p>In place of it: {one.substitutes.map((id) => IMPLEMENTS[id].name).join(', ')}.</p>
-        <Row>
-          <Button $strong isDisabled={ball === game.kit.implement} onPress={() => onBall(ball)}>
-            {ball === game.kit.implement ? 'This game is played with it' : 'Play with it'}
-          </Button>
-        </Row>
-      </About>
-    </Shelves>
-  );
-}
-
-type OwnKind = 'round' | 'box' | 'upright' | 'flat' | 'gate' | 'mouth' | 'block';
-
-const OWN_KINDS: readonly { readonly value: OwnKind; readonly label: string; readonly like: AimedId }[] = [
-  { value: 'round', label: 'a round thing to throw into', like: 'bucket' },
-  { value: 'box', label: 'a thing with corners to throw into', like: 'box' },
-  { value: 'upright', label: 'a thing that stands, to be hit', like: 'bottle' },
-  { value: 'flat', label: 'a thing that lies flat', like: 'door-mat' },
-  { value: 'gate', label: 'a gap to pass', like: 'shoe-gate' },
-  { value: 'mouth', label: 'a thing on its side, open to the player', like: 'tipped-box' },
-  { value: 'block', label: 'a thing in the way', like: 'chair' },
-];
-
-function Own({ add, free }: { add: (addition: Addition) => void; free: Spot }) {
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<OwnKind>('round');
-  const [cm, setCm] = useState({ across: 40, along: 30, high: 30 });
-  const [problem, setProblem] = useState('');
-  const like = OWN_KINDS.find((one) => one.value === kind)!.like;
-  const [across, along, high] = [cm.across / 100, cm.along / 100, cm.high / 100];
-  const shape: AimedShape =
-    kind === 'round'
-      ? { kind: 'opening', outline: 'round', diameterM: across, rimM: high }
-      : kind === 'box'
-        ? { kind: 'opening', outline: 'rectangle', widthM: across, depthM: along, rimM: high }
-        : kind === 'upright'
-          ? { kind: 'upright', widthM: across, heightM: high }
-          : kind === 'flat'
-            ? { kind: 'flat', diameterM: across, heightM: 0 }
-            : kind === 'gate'
-              ? { kind: 'gate', widthM: across, postM: 0.05 }
-              : { kind, widthM: across, depthM: along, heightM: high };
-  const put = () => {
-    if (name.trim() === '') return setProblem('Give it a name that a family understands.');
-    const own: OwnThing = { name: name.trim().slice(0, 30), shape };
-    add({ kind: kind === 'block' ? 'obstacle' : 'target', object: like, own, spots: [free] });
-  };
-  const slot = (label: string, value: number, onChange: (value: number) => void) => (
-    <NumberSlot label={label} value={value} min={2} max={300} step={1} onChange={onChange} />
-  );
-  return (
-    <Shelves>
-      <About>
-        <TextField
-          label="What it is called"
-          value={name}
-          onChange={(value) => {
-            setName(value);
-            setProblem('');
-          }}
-          maxLength={30}
-          problem={problem || undefined}
-        />
-        <Select label="What it is" value={kind} choices={OWN_KINDS} onChange={setKind} />
-        <p>
-          {slot('Centimetres across', cm.across, (value) => setCm({ ...cm, across: value }))} cm across
-          {(kind === 'box' || kind === 'mouth' || kind === 'block') && (
-            <>, {slot('Centimetres along', cm.along, (value) => setCm({ ...cm, along: value }))} cm along</>
-          )}
-          {kind !== 'flat' && kind !== 'gate' && <>, {slot('Centimetres high', cm.high, (value) => setCm({ ...cm, high: value }))} cm high</>}
-        </p>
-        <p>Its weight, what may stand in for it and its cautions are those of the {AIMED[like].name}, the thing most like it.</p>
-        <Row>
-          <Button $strong onPress={put}>
-            Put on the floor
-          </Button>
-        </Row>
-      </About>
-      <About>
-        <div className="views">
-          <Views object={like} width={250} height={110} scale={120} shape={shape} />
-        </div>
-      </About>
-    </Shelves>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, type Dispatch } from 'react';
 import styled from 'styled-components';
-import { clearLineM, sideBySide } from '@/core/course/fits';
+import { clearLineM, sideBySide } from '@/core/course/small-space';
 import { FLOORS, LARGE_HOME_M, onFloor, SMALL_HOME_M, STARTING_FLOORS, type FloorId } from '@/core/course/floors';
 import { equalSetUp, isAimed } from '@/core/levels/solve';
 import { AIMED } from '@/core/objects/catalogue';

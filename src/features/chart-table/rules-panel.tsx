@@ -121,6 +121,11 @@ export const RulesPanel = memo(function RulesPanel({ level, game, shown, levelNa
   return (
     <Panel aria-labelledby="rules-heading">
       <h2 id="rules-heading">The rules, as the family will read them</h2>
+      {!readOnly && !sentences.flat().some((token) => token.kind === 'slot' && /^\/?aim$/.test(token.slot)) && (
+        <div className="sentence">
+          <TextSlot label="What the child is to do" value="" maxLength={140} onChange={(value) => change('aim', value)} />
+        </div>
+      )}
       {/* No paragraphs: a choice holds blocks, which a paragraph may not. */}
       {sentences.map((sentence, index) => (
         <div key={index} className="sentence">

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { rolesOf, usualBinding, withStation, withWay, type Binding } from '@/core/ways/take-way';
 import { WAY_FAMILIES, WAYS, type Way, type WayFamily } from '@/core/ways/ways';
-import { thingWords } from '@/core/course/fits';
+import { thingWords } from '@/core/course/thing-words';
 import type { Game } from '@/core/rules/game';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { Button } from '@/ui/button';

@@ -1,91 +1,50 @@
 import { outlineWidthM, type AimedId, type AimedShape, type ImplementId } from '@/core/objects/catalogue';
 
+type Outline = readonly (readonly [number, number])[];
+const BOTTLE: Outline = [
+  [-0.5, 0],
+  [-0.5, 0.6],
+  [-0.2, 0.84],
+  [-0.2, 1],
+  [0.2, 1],
+  [0.2, 0.84],
+  [0.5, 0.6],
+  [0.5, 0],
+];
+const BOWL: Outline = [
+  [-0.24, 0],
+  [-0.42, 0.36],
+  [-0.5, 1],
+  [0.5, 1],
+  [0.42, 0.36],
+  [0.24, 0],
+];
+/** Narrower at the floor than at the rim, by so much of its width on either side. */
+const tapered = (foot: number): Outline => [
+  [-foot, 0],
+  [-0.5, 1],
+  [0.5, 1],
+  [foot, 0],
+];
+
 /** Outlines that are more than a box, as shares of width (from −0.5 to 0.5) and height (from 0 at the floor up). */
-const OUTLINES: Readonly<Partial<Record<AimedId, readonly (readonly [number, number])[]>>> = {
-  bottle: [
-    [-0.5, 0],
-    [-0.5, 0.62],
-    [-0.18, 0.84],
-    [-0.18, 1],
-    [0.18, 1],
-    [0.18, 0.84],
-    [0.5, 0.62],
-    [0.5, 0],
-  ],
-  'small-bottle': [
-    [-0.5, 0],
-    [-0.5, 0.6],
-    [-0.2, 0.84],
-    [-0.2, 1],
-    [0.2, 1],
-    [0.2, 0.84],
-    [0.5, 0.6],
-    [0.5, 0],
-  ],
-  'weighted-bottle': [
-    [-0.5, 0],
-    [-0.5, 0.6],
-    [-0.2, 0.84],
-    [-0.2, 1],
-    [0.2, 1],
-    [0.2, 0.84],
-    [0.5, 0.6],
-    [0.5, 0],
-  ],
+const OUTLINES: Readonly<Partial<Record<AimedId, Outline>>> = {
+  bottle: BOTTLE,
+  'small-bottle': BOTTLE,
+  'weighted-bottle': BOTTLE,
   'paper-cup': [
     [-0.5, 0],
     [-0.36, 1],
     [0.36, 1],
     [0.5, 0],
   ],
-  'yoghurt-pot': [
-    [-0.38, 0],
-    [-0.5, 1],
-    [0.5, 1],
-    [0.38, 0],
-  ],
-  bucket: [
-    [-0.36, 0],
-    [-0.5, 1],
-    [0.5, 1],
-    [0.36, 0],
-  ],
-  'laundry-basket': [
-    [-0.42, 0],
-    [-0.5, 1],
-    [0.5, 1],
-    [0.42, 0],
-  ],
-  'washing-up-bowl': [
-    [-0.42, 0],
-    [-0.5, 1],
-    [0.5, 1],
-    [0.42, 0],
-  ],
-  'mixing-bowl': [
-    [-0.24, 0],
-    [-0.42, 0.36],
-    [-0.5, 1],
-    [0.5, 1],
-    [0.42, 0.36],
-    [0.24, 0],
-  ],
-  'large-bowl': [
-    [-0.24, 0],
-    [-0.42, 0.36],
-    [-0.5, 1],
-    [0.5, 1],
-    [0.42, 0.36],
-    [0.24, 0],
-  ],
-  'small-bowl': [
-    [-0.24, 0],
-    [-0.42, 0.36],
-    [-0.5, 1],
-    [0.5, 1],
-    [0.42, 0.36],
-    [0.24, 0],
-  ],
+  'yoghurt-pot': tapered(0.38),
+  bucket: tapered(0.36),
+  'laundry-basket': tapered(0.42),
+  'washing-up-bowl': tapered(0.42),
+  'mixing-bowl': BOWL,
+  'large-bowl': BOWL,
+  'small-bowl': BOWL,
   ramp: [
     [-0.5, 0],
     [0.5, 1],

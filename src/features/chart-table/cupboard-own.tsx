@@ -1,0 +1,87 @@
+'use client';
+import { useState } from 'react';
+import type { Addition } from '@/core/course/change';
+import { AIMED, type AimedId, type AimedShape, type OwnThing } from '@/core/objects/catalogue';
+import type { Spot } from '@/core/rules/game';
+import { Button } from '@/ui/button';
+import { Select, TextField } from '@/ui/field';
+import { NumberSlot } from '@/ui/number-slot';
+import { About, Row, Shelves } from './cupboard-style';
+import { Views } from './cupboard-views';
+
+type OwnKind = 'round' | 'box' | 'upright' | 'flat' | 'gate' | 'mouth' | 'block';
+
+const OWN_KINDS: readonly { readonly value: OwnKind; readonly label: string; readonly like: AimedId }[] = [
+  { value: 'round', label: 'a round thing to throw into', like: 'bucket' },
+  { value: 'box', label: 'a thing with corners to throw into', like: 'box' },
+  { value: 'upright', label: 'a thing that stands, to be hit', like: 'bottle' },
+  { value: 'flat', label: 'a thing that lies flat', like: 'door-mat' },
+  { value: 'gate', label: 'a gap to pass', like: 'shoe-gate' },
+  { value: 'mouth', label: 'a thing on its side, open to the player', like: 'tipped-box' },
+  { value: 'block', label: 'a thing in the way', like: 'chair' },
+];
+
+/** A thing of the teacher's own, by its size. */
+export function Own({ add, free }: { add: (addition: Addition) => void; free: Spot }) {
+  const [name, setName] = useState('');
+  const [kind, setKind] = useState<OwnKind>('round');
+  const [cm, setCm] = useState({ across: 40, along: 30, high: 30 });
+  const [problem, setProblem] = useState('');
+  const like = OWN_KINDS.find((one) => one.value === kind)!.like;
+  const [across, along, high] = [cm.across / 100, cm.along / 100, cm.high / 100];
+  const shape: AimedShape =
+    kind === 'round'
+      ? { kind: 'opening', outline: 'round', diameterM: across, rimM: high }
+      : kind === 'box'
+        ? { kind: 'opening', outline: 'rectangle', widthM: across, depthM: along, rimM: high }
+        : kind === 'upright'
+          ? { kind: 'upright', widthM: across, heightM: high }
+          : kind === 'flat'
+            ? { kind: 'flat', diameterM: across, heightM: 0 }
+            : kind === 'gate'
+              ? { kind: 'gate', widthM: across, postM: 0.05 }
+              : { kind, widthM: across, depthM: along, heightM: high };
+  const put = () => {
+    if (name.trim() === '') return setProblem('Give it a name that a family understands.');
+    const own: OwnThing = { name: name.trim().slice(0, 30), shape };
+    add({ kind: kind === 'block' ? 'obstacle' : 'target', object: like, own, spots: [free] });
+  };
+  const slot = (label: string, value: number, onChange: (value: number) => void) => (
+    <NumberSlot label={label} value={value} min={2} max={300} step={1} onChange={onChange} />
+  );
+  return (
+    <Shelves>
+      <About>
+        <TextField
+          label="What it is called"
+          value={name}
+          onChange={(value) => {
+            setName(value);
+            setProblem('');
+          }}
+          maxLength={30}
+          problem={problem || undefined}
+        />
+        <Select label="What it is" value={kind} choices={OWN_KINDS} onChange={setKind} />
+        <p>
+          {slot('Centimetres across', cm.across, (value) => setCm({ ...cm, across: value }))} cm across
+          {(kind === 'box' || kind === 'mouth' || kind === 'block') && (
+            <>, {slot('Centimetres along', cm.along, (value) => setCm({ ...cm, along: value }))} cm along</>
+          )}
+          {kind !== 'flat' && kind !== 'gate' && <>, {slot('Centimetres high', cm.high, (value) => setCm({ ...cm, high: value }))} cm high</>}
+        </p>
+        <p>Its weight, what may stand in for it and its cautions are those of the {AIMED[like].name}, the thing most like it.</p>
+        <Row>
+          <Button $strong onPress={put}>
+            Put on the floor
+          </Button>
+        </Row>
+      </About>
+      <About>
+        <div className="views">
+          <Views object={like} width={250} height={110} scale={120} shape={shape} />
+        </div>
+      </About>
+    </Shelves>
+  );
+}
