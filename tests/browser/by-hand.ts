@@ -47,6 +47,8 @@ export async function floor(page: Page, widthM: number, depthM: number, surface?
 export interface PutDown {
   readonly shelf: 'To aim at' | 'In the way' | 'Places to stand';
   readonly card?: string;
+  /** Into the group that was made last. */
+  readonly joins?: boolean;
   readonly pattern?: string;
   readonly n?: number;
   readonly spacingM?: number;
@@ -58,10 +60,14 @@ export async function cupboard(page: Page, shelf: string): Promise<void> {
 }
 
 /** Puts things on the floor from the cupboard. */
-export async function putDown(page: Page, { shelf, card, pattern, n, spacingM }: PutDown): Promise<void> {
+export async function putDown(page: Page, { shelf, card, joins, pattern, n, spacingM }: PutDown): Promise<void> {
   await cupboard(page, shelf);
   const dialog = page.getByRole('dialog');
   if (card) await dialog.getByRole('button', { name: card, exact: true }).first().click();
+  if (joins) {
+    await page.getByRole('button', { name: /They belong/ }).click();
+    await page.getByRole('option').last().click();
+  }
   if (pattern) {
     await choose(page, /How many, and how they stand/, pattern);
     if (n !== undefined) await typed(page, 'How many', n);
@@ -150,20 +156,14 @@ export async function rebuildByHand(page: Page, wanted: Game): Promise<void> {
   }
 }
 
-/** Targets of one group: alike in a row, different ones by a copy of the first that is then exchanged. */
+/** Targets of one group: alike in a row, different ones one after the other into the group of the first. */
 async function targets(page: Page, list: readonly PlacedTarget[]): Promise<void> {
   const [first] = list;
   const alike = list.every((target) => target.object === first!.object);
   const set = { shelf: 'To aim at', card: AIMED[first!.object].name } as const;
   if (alike && list.length > 1) return putDown(page, { ...set, pattern: 'a row, side by side', n: list.length, spacingM: 0.05 });
   await putDown(page, set);
-  for (const target of list.slice(1)) {
-    await page.getByRole('button', { name: 'Duplicate what is picked' }).click();
-    await page
-      .getByRole('button', { name: new RegExp(`^${AIMED[target.object].name}( \\(|$)`) })
-      .first()
-      .click();
-  }
+  for (const target of list.slice(1)) await putDown(page, { ...set, card: AIMED[target.object].name, joins: true });
 }
 
 /** Types where everything stands, in the list of the layout; of a further level only the places. */
@@ -214,9 +214,9 @@ async function put(box: ReturnType<Page['getByLabel']>, value: number): Promise<
 
 /** Slots that a level has otherwise than the game: typed for that level only. */
 async function otherSlots(page: Page, wanted: Game, index: number): Promise<void> {
-  const usual = slotsOf(wanted);
+  const usual = new Map(slotsOf(wanted).map(({ slot, text }) => [slot, text]));
   const here = slotsOf(resolveLevel(wanted, index));
-  const other = here.filter(({ text }, at) => usual[at]?.text !== text);
+  const other = here.filter(({ slot, text }) => usual.get(slot) !== text);
   if (other.length === 0) return;
   await leaf(page, 'Rules');
   const only = page.getByRole('checkbox', { name: /^change .* only/ });
@@ -231,8 +231,8 @@ async function otherSlots(page: Page, wanted: Game, index: number): Promise<void
   if (await only.count()) await only.uncheck();
 }
 
-function slotsOf(game: Game): readonly { readonly label: string; readonly text: string }[] {
+function slotsOf(game: Game): readonly { readonly slot: string; readonly label: string; readonly text: string }[] {
   return sentencesOf(game, 'precise')
     .flat()
-    .flatMap((token) => (token.kind === 'slot' ? [{ label: token.label, text: token.text }] : []));
+    .flatMap((token) => (token.kind === 'slot' ? [{ slot: token.slot, label: token.label, text: token.text }] : []));
 }

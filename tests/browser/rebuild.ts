@@ -1,7 +1,6 @@
 /** npm run rebuild [-- starter …]: every starter built again from a blank floor by hand in the browser, and compared with the one that ships. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { isDeepStrictEqual } from 'node:util';
 import { chromium } from '@playwright/test';
 import { asPlayed } from '../examples/rebuild';
 import { STARTERS } from '../examples/starters';
@@ -14,6 +13,13 @@ const port = process.env['LOCHSIDE_TEST_PORT']!;
 const address = `http://127.0.0.1:${port}`;
 const env = { ...process.env, NODE_ENV: 'production' as const, LOCHSIDE_HOSTS: '', PUBLIC_URL: address };
 const asked = process.argv.slice(2);
+
+/** Where two values part, with what they hold there. */
+function differences(wanted: unknown, built: unknown, at: string): string[] {
+  const inside = (node: unknown): node is Record<string, unknown> => typeof node === 'object' && node !== null;
+  if (!inside(wanted) || !inside(built)) return wanted === built ? [] : [`${at} is ${JSON.stringify(built)}, wanted ${JSON.stringify(wanted)}`];
+  return [...new Set([...Object.keys(wanted), ...Object.keys(built)])].flatMap((key) => differences(wanted[key], built[key], `${at}/${key}`));
+}
 
 if (spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, stdio: 'inherit' }).status !== 0)
   process.exit(1);
@@ -30,7 +36,8 @@ try {
     try {
       await rebuildByHand(page, game);
       const built = asPlayed(await savedGame(page));
-      told = isDeepStrictEqual(built, asPlayed(game)) ? 'the same' : 'NOT the same';
+      const [where] = differences(asPlayed(game), built, '');
+      told = where === undefined ? 'the same' : `NOT the same: ${where}`;
     } catch (error) {
       told = `stopped: ${(error as Error).message.split('\n')[0]}`;
     }

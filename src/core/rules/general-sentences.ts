@@ -205,13 +205,13 @@ class Writer {
     ];
     for (const id of [task.from, task.at]) {
       const group = id === undefined ? undefined : part.groups[id];
-      if (!group || group.n === 1 || (task.see === 'felled' && id === task.at)) continue;
-      const template = group.order === 'fixed' ? 'fixedOrder' : group.order === 'free' ? 'freeOrder' : 'eitherOrder';
       // What is not laid out is counted here; the course counts the rest.
-      const counted = group.kind === 'item' || group.kind === 'implement';
+      const counted = group?.kind === 'item' || group?.kind === 'implement';
+      if (!group || (group.n === 1 && !counted) || (task.see === 'felled' && id === task.at)) continue;
+      const template = group.n === 1 ? 'onlyOne' : group.order === 'fixed' ? 'fixedOrder' : group.order === 'free' ? 'freeOrder' : 'eitherOrder';
       const pointer = `${at.split('/').slice(0, 3).join('/')}/groups/${id!}`;
       const n: Token = counted ? number(`${pointer}/n`, `How many ${this.kind(group)}s`, group.n, 1, 30) : text(`${group.n}`);
-      sentence.push(text(' '), ...this.say(template, { places: [n, text(` ${this.kind(group)}s`)] }));
+      sentence.push(text(' '), ...this.say(template, { places: [n, text(` ${this.kind(group)}${group.n === 1 ? '' : 's'}`)] }));
       if (group.kind === 'item' && group.labels) {
         const labels = group.labels
           .slice(0, group.n)

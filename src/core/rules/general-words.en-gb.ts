@@ -16,6 +16,7 @@ const precise = {
   oneOf: '{n} tries.',
   feederPartner: 'A partner rolls the ball to you; a bad ball may be asked for again.',
   feederWall: 'Play it off the wall to yourself first.',
+  onlyOne: 'There is {places}.',
   items: 'They are: {items}.',
   fixedOrder: 'Take the {places} in order.',
   freeOrder: 'Choose any of the {places} each time.',

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { ARRANGEMENT_WORDS, ARRANGEMENTS, withArrangement } from '@/core/course/arrangements';
 import { withAdded, type Added, type Addition } from '@/core/course/change';
 import { insideFloor } from '@/core/course/geometry';
+import { thingWords } from '@/core/course/thing-words';
 import { countsOf, PATTERN_WORDS, patternSpots, type PatternKind } from '@/core/course/patterns';
 import { chanceOf } from '@/core/forecast/chances';
 import { AIMED, AIMED_IDS, MARKERS, outlineWidthM, type AimedId, type AimedShape, type ImplementId } from '@/core/objects/catalogue';
@@ -116,6 +117,8 @@ function Things({ kind, game, level, ageYears, add, free }: ShelfProps & { kind:
       ? AIM_FAMILIES.map(({ title, kinds }) => ({ title, ids: AIMED_IDS.filter((id) => kinds.includes(AIMED[id].shape.kind)) }))
       : [{ title: 'Built with, leapt over or gone round', ids: IN_THE_WAY }];
   const [object, setObject] = useState<AimedId>(families[0]!.ids[0]!);
+  const [into, setInto] = useState('new');
+  const joins = kind === 'target' && into !== 'new' ? { into } : {};
   return (
     <Shelves>
       <Board>
@@ -126,8 +129,9 @@ function Things({ kind, game, level, ageYears, add, free }: ShelfProps & { kind:
       <About key={object}>
         <AboutThing object={object} />
         <InPlace object={object} level={level} ageYears={ageYears} onPick={setObject} />
+        {kind === 'target' && <GroupChoice game={game} field="targets" into={into} onInto={setInto} />}
         <PutDown
-          onPut={(spots) => add(kind === 'target' ? { kind, object, spots } : { kind, object, spots })}
+          onPut={(spots) => add(kind === 'target' ? { kind, object, spots, ...joins } : { kind, object, spots })}
           game={game}
           free={free}
           spacingM={AIMED[object].pin ? 0.25 : Math.max(0.4, Math.round((outlineWidthM(AIMED[object].shape) + 0.3) * 10) / 10)}
@@ -251,8 +255,25 @@ function PutDown({
   );
 }
 
+/** Whether what is put down makes a group of its own or joins one that is there: the rules speak of groups. */
+function GroupChoice({ game, field, into, onInto }: { game: Game; field: 'places' | 'targets'; into: string; onInto: (group: string) => void }) {
+  const groups = Object.entries(game.course[field]);
+  if (groups.length === 0) return null;
+  const kind = field === 'places' ? 'place' : 'target';
+  return (
+    <Select
+      label="They belong"
+      value={into}
+      choices={[
+        { value: 'new', label: 'to a group of their own' },
+        ...groups.map(([group, list]) => ({ value: group, label: `to the ${list.length} of ${thingWords(game, { kind, group, index: 0 })}` })),
+      ]}
+      onChange={onInto}
+    />
+  );
+}
+
 function Places({ game, add, free, onMarker }: Pick<ShelfProps, 'game' | 'add' | 'free'> & { onMarker: (marker: string) => void }) {
-  const groups = Object.keys(game.course.places);
   const [into, setInto] = useState<string>('new');
   return (
     <About>
@@ -266,17 +287,7 @@ function Places({ game, add, free, onMarker }: Pick<ShelfProps, 'game' | 'add' |
         <Notice $tone="caution">{MARKERS.find((marker) => marker.name === game.kit.marker)!.caution}</Notice>
       )}
       <p>A place is a line to stand behind. Places of one group are taken in turn, or chosen among, as the rules say.</p>
-      {groups.length > 0 && (
-        <Select
-          label="They belong"
-          value={into}
-          choices={[
-            { value: 'new', label: 'to a group of their own' },
-            ...groups.map((group) => ({ value: group, label: `to “${group}” (${game.course.places[group]!.length})` })),
-          ]}
-          onChange={setInto}
-        />
-      )}
+      <GroupChoice game={game} field="places" into={into} onInto={setInto} />
       <PutDown
         onPut={(spots) => add({ kind: 'place', spots, ...(into === 'new' ? {} : { into }) })}
         game={game}
