@@ -107,6 +107,11 @@ export async function rebuildByHand(page: Page, wanted: Game): Promise<void> {
     await page.getByRole('button', { name: 'Play with it' }).click();
     await page.getByRole('button', { name: 'Close the cupboard' }).click();
   }
+  if (wanted.kit.marker !== 'sock') {
+    await cupboard(page, 'Places to stand');
+    await choose(page, /What marks a place/, wanted.kit.marker);
+    await page.getByRole('button', { name: 'Close the cupboard' }).click();
+  }
   for (const spots of Object.values(course.places))
     await putDown(page, { shelf: 'Places to stand', ...(spots.length > 1 && { pattern: 'a row, side by side', n: spots.length, spacingM: 0.05 }) });
   for (const list of Object.values(course.targets)) await targets(page, list);
@@ -214,7 +219,8 @@ async function put(box: ReturnType<Page['getByLabel']>, value: number): Promise<
 
 /** Slots that a level has otherwise than the game: typed for that level only. */
 async function otherSlots(page: Page, wanted: Game, index: number): Promise<void> {
-  const usual = new Map(slotsOf(wanted).map(({ slot, text }) => [slot, text]));
+  // A level is made as a copy of the one before it.
+  const usual = new Map(slotsOf(index === 0 ? wanted : resolveLevel(wanted, index - 1)).map(({ slot, text }) => [slot, text]));
   const here = slotsOf(resolveLevel(wanted, index));
   const other = here.filter(({ slot, text }) => usual.get(slot) !== text);
   if (other.length === 0) return;

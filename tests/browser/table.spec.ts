@@ -385,3 +385,52 @@ test('a thing of the teacher’s own is put down by its size; a substitute says 
   expect(Object.values((await savedGame(page)).course.targets)[0]![0]).toMatchObject({ object: 'box' });
   await choose(page, /Things snap to/, "the child's half steps");
 });
+
+test('axe finds nothing on any leaf, shelf, dialog or menu, wide and narrow, light and dark; nothing runs out of the page', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await signInAs(page);
+  await page.goto('/games');
+  await page.getByRole('link', { name: /Lantern Quay/ }).click();
+  await expect(page.getByText(/par \d+/).first()).toBeVisible();
+  const wide = async () => {
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(over).toBeLessThanOrEqual(0);
+  };
+  for (const look of [
+    { width: 1280, height: 800, scheme: 'light' },
+    { width: 1024, height: 768, scheme: 'dark' },
+  ] as const) {
+    await page.setViewportSize(look);
+    await page.emulateMedia({ colorScheme: look.scheme });
+    for (const name of ['Rules', 'Layout', 'Floor', 'Skill', 'Versions']) {
+      await leaf(page, name);
+      await expectAccessible(page);
+      await wide();
+    }
+    await page.getByRole('button', { name: 'Cupboard' }).click();
+    for (const shelf of [
+      'To aim at',
+      'In the way',
+      'Places to stand',
+      'Floor and furniture',
+      'Set out together',
+      'To play with',
+      'A thing of your own',
+    ]) {
+      await page.getByRole('tab', { name: shelf }).click();
+      await expectAccessible(page);
+    }
+    await page.keyboard.press('Escape');
+    await leaf(page, 'Rules');
+    await page.getByRole('button', { name: 'Another way to play' }).click();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Keep or print/ }).click();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: '? for keys' }).click();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: '? for keys' }).click();
+  }
+  expect(complaints).toEqual([]);
+});
