@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 const [,, base, secrets, script] = process.argv;
 const { demoSignIns } = JSON.parse(readFileSync(secrets, 'utf8'));
 const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox','--disable-gpu'] });
-const page = await b.newPage({ viewport: { width: 1280, height: 800 } });
+const page = await (await b.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
 page.on('pageerror', (e) => console.log('PAGEERROR', e.message.slice(0, 600)));
 page.on('console', (m) => m.type() === 'error' && console.log('CONSOLE', m.text().slice(0, 400)));
 const t = demoSignIns.find((s) => s.role === 'teacher');

@@ -167,11 +167,17 @@ export const GroundThing = memo(function GroundThing({
   const halo = { className: 'halo', fill: 'none', stroke: 'var(--focus)', strokeWidth: 3 * px };
   if ('side' in listed) {
     const at = middleOf({ floor }, listed);
+    const span = listed.widthM * 100;
+    // Inside the floor: nothing of it lies over what stands beside the chart.
+    const x = listed.side === 'left' ? 0 : listed.side === 'right' ? -span : -span / 2;
+    const y = listed.side === 'top' ? 0 : listed.side === 'bottom' ? -span : -span / 2;
+    const box = { x, y, width: span, height: span };
     return (
       <g {...attributes({ ...handle, xM: at.xM, yM: at.yM }, kind, on)}>
-        <circle {...halo} r={listed.widthM * 60} />
+        <rect {...halo} {...box} />
+        <rect {...box} fill="transparent" />
         <Swing door={listed} px={px} />
-        {on && <circle {...frame} r={listed.widthM * 55} />}
+        {on && <rect {...frame} {...box} />}
       </g>
     );
   }

@@ -436,6 +436,7 @@ function GroupPattern({
         choices={choices}
         onChange={(value) => value !== 'free' && lay({ kind: value, n: value === 'single' ? 1 : Math.max(2, now.n) })}
       />
+      {', '}
       <NumberSlot
         label="How many of the group"
         value={list.length}

@@ -101,7 +101,6 @@ export function Swing({ door, px }: { door: Door; px: number }) {
   const half = door.widthM * 50;
   return (
     <g transform={`rotate(${TURN[door.side]})`}>
-      <rect x={-half} y={-7 * px} width={half * 2} height={14 * px} fill="transparent" />
       <line x1={-half} x2={half} y1={0} y2={0} stroke="var(--paper)" strokeWidth={5 * px} />
       <path
         d={`M${half} 0A${half * 2} ${half * 2} 0 0 1 ${-half} ${half * 2}L${-half} 0`}
