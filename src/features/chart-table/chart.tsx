@@ -327,7 +327,7 @@ export function Chart({
           </clipPath>
         </defs>
         <Floor floor={floor} width={width} depth={depth} px={px} />
-        <FloorSoundings floor={floor} px={px} free={freeOf(placed.map(({ spot }) => spot))} />
+        <FloorSoundings floor={floor} px={px} free={freeOf(placed.map(({ spot }) => spot))} furniture={course.furniture} />
         {ground
           .filter((thing) => thing.kind !== 'door' && thing.kind !== 'turn')
           .map((thing) => {
@@ -549,10 +549,20 @@ function freeOf(spots: readonly Spot[]): string {
   return spots.map((spot) => `${Math.round(spot.xM * 5) / 5} ${Math.round(spot.yM * 5) / 5}`).join('|');
 }
 
-const FloorSoundings = memo(function FloorSoundings({ floor, px, free }: { floor: FloorDepth | null; px: number; free: string }) {
+const FloorSoundings = memo(function FloorSoundings({
+  floor,
+  px,
+  free,
+  furniture,
+}: {
+  floor: FloorDepth | null;
+  px: number;
+  free: string;
+  furniture: readonly Furniture[];
+}) {
   const busy = free.split('|').map((spot) => {
     const [xM, yM] = spot.split(' ').map(Number) as [number, number];
     return { xM, yM };
   });
-  return <Soundings soundings={floor?.soundings ?? []} busy={busy} px={px} />;
+  return <Soundings soundings={floor?.soundings ?? []} busy={busy} covered={furniture} px={px} />;
 });

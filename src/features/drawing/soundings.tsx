@@ -1,3 +1,5 @@
+import type { Furniture } from '@/core/rules/game';
+
 export interface Sounding {
   readonly xM: number;
   readonly yM: number;
@@ -9,16 +11,20 @@ export interface Sounding {
 export function Soundings({
   soundings,
   busy,
+  covered = [],
   px,
 }: {
   soundings: readonly Sounding[];
   busy: readonly { readonly xM: number; readonly yM: number }[];
+  /** Furniture, which stands over the floor. */
+  covered?: readonly Furniture[];
   px: number;
 }) {
   return (
     <g aria-hidden fontSize={11 * px} textAnchor="middle">
       {soundings
         .filter((sounding) => busy.every((spot) => Math.hypot(spot.xM - sounding.xM, spot.yM - sounding.yM) > 0.36))
+        .filter((sounding) => !covered.some((piece) => isUnder(piece, sounding)))
         .map((sounding) => (
           <text
             key={`${sounding.xM} ${sounding.yM}`}
@@ -31,4 +37,12 @@ export function Soundings({
         ))}
     </g>
   );
+}
+
+/** Half the height and width of a figure, metres. */
+const FIGURE_M = 0.12;
+
+function isUnder(piece: Furniture, { xM, yM }: Sounding): boolean {
+  const x = xM > piece.xM - FIGURE_M && xM < piece.xM + piece.widthM + FIGURE_M;
+  return x && yM > piece.yM - FIGURE_M / 2 && yM < piece.yM + piece.depthM + FIGURE_M;
 }
