@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { distancesOf, marksOf, targetOf } from '@/core/course/geometry';
+import { withLocked } from '@/core/course/change';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { AIMED } from '@/core/objects/catalogue';
 import { resolveLevel } from '@/core/rules/level';
@@ -133,6 +134,41 @@ describe('the draft on the chart table', () => {
       expect(readGame(history.now.game), action.do).toMatchObject({ ok: true });
     }
     expect(history.past).toHaveLength(actions.length);
+  });
+  it('a slot is changed at every level, or only at the one that is shown; what belongs to the whole game always everywhere', () => {
+    const seconds = (history: DraftHistory, level: number) => resolveLevel(history.now.game, level).parts[0]!.clock.s;
+    const here = after({ do: 'slot', slot: 'seconds', value: 45, shown: 1, onlyHere: true });
+    expect([0, 1, 2].map((level) => seconds(here, level))).toEqual([90, 45, 90]);
+    const all = changeDraft(here, { do: 'slot', slot: 'seconds', value: 60, shown: 1, onlyHere: false });
+    expect([0, 1, 2].map((level) => seconds(all, level))).toEqual([60, 60, 60]);
+    const other = changeDraft(here, { do: 'slot', slot: 'seconds', value: 75, shown: 0, onlyHere: false });
+    expect([0, 1, 2].map((level) => seconds(other, level))).toEqual([75, 45, 75]);
+    expect(after({ do: 'slot', slot: 'aim', value: 'Otters first', shown: 1, onlyHere: true }).now.game.aim).toBe('Otters first');
+  });
+  it('several things are moved as the one that is held is; a turn while dragging goes from where the drag began', () => {
+    const marks = [0, 1, 2].map((index) => ({ kind: 'place', group: 'mark', index }) as const);
+    const before = marksOf(resolveLevel(game, 0));
+    const moved = after({ do: 'move', level: 0, thing: marks[0]!, with: marks, to: { xM: before[0]!.xM - 0.3, yM: before[0]!.yM } });
+    marksOf(resolveLevel(moved.now.game, 0)).forEach((spot, index) => expect(spot.xM).toBeCloseTo(before[index]!.xM - 0.3, 2));
+    let history = changeDraft(begin(game, 8), { do: 'drag-start' });
+    for (const byRad of [0.1, 0.2, 0.1]) history = changeDraft(history, { do: 'turn', level: 0, things: marks, byRad });
+    history = changeDraft(history, { do: 'drag-end' });
+    expect(history.past).toHaveLength(1);
+    expect(history.now.game).toEqual(after({ do: 'turn', level: 0, things: marks, byRad: 0.1 }).now.game);
+    expect(changeDraft(history, { do: 'undo' }).now.game).toBe(game);
+  });
+  it('a mark that is locked stays where it is when distances are found for the others', () => {
+    const locked = after({ do: 'edit', change: (now) => withLocked(now, 1, [{ kind: 'place', group: 'mark', index: 0 }], true) });
+    const solved = changeDraft(locked, { do: 'solve', chances: [0.9, 0.3, 0.2] });
+    const [before, there] = [marksOf(resolveLevel(locked.now.game, 1)), marksOf(resolveLevel(solved.now.game, 1))];
+    expect(there[0]).toEqual(before[0]);
+    expect(there[1]).not.toEqual(before[1]);
+  });
+  it('an earlier sitting is taken up only before anything is done', () => {
+    const earlier = after({ do: 'title', title: 'Before' });
+    expect(changeDraft(begin(game, 8), { do: 'take-up', history: earlier }).past).toHaveLength(1);
+    const busy = after({ do: 'title', title: 'Now' });
+    expect(changeDraft(busy, { do: 'take-up', history: earlier })).toBe(busy);
   });
   it('an empty title is not taken', () => expect(after({ do: 'title', title: '  ' }).now.game.title).toBe('Otter Steps'));
 });

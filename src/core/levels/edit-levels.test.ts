@@ -6,6 +6,7 @@ import { resolveLevel } from '../rules/level';
 import { plainText, sentencesOf, withSlot } from '../rules/sentences';
 import { readGame } from '../rules/read-game';
 import { withThingAt } from '../course/move';
+import { throwerWith } from '../motion/release';
 import { forecastLevel } from '../forecast/forecast-level';
 import { easierForms, MOST_LEVELS, withEasierForm, withLevelAdded, withLevelChange, withLevelMoved, withLevelRemoved } from './edit-levels';
 import { levelChance } from './solve';
@@ -80,6 +81,12 @@ describe('any slot can be otherwise at one level', () => {
     expect(resolveLevel(seated, 0).kit.form).toBe('standing');
     expect(sentencesOf(resolveLevel(seated, 1), 'precise').map(plainText).join(' ')).toContain('Play it seated');
     expect(levelChance(seated, 1, 8)).toBeLessThan(levelChance(lamps, 1, 8));
+    // A child who is said to stand plays a seated level seated; one who always kneels goes on kneeling.
+    expect(throwerWith({ form: 'seated' }, { ageYears: 8, form: 'standing' })).toMatchObject({ form: 'seated' });
+    expect(throwerWith({ form: 'seated' }, { ageYears: 8, form: 'kneeling' })).toMatchObject({ form: 'kneeling' });
+    expect(throwerWith({ hand: 'other' }, { ageYears: 8 })).toMatchObject({ otherHand: true });
+    const child = { ageYears: 8 };
+    expect(throwerWith({}, child)).toBe(child);
     const other = withLevelChange(lamps, 1, (one) => ({ ...one, kit: { ...one.kit, hand: 'other' } }));
     expect(levelChance(other, 1, 8)).toBeLessThan(levelChance(lamps, 1, 8) - 0.05);
     expect(levelChance(other, 0, 8)).toBeCloseTo(levelChance(lamps, 0, 8), 9);

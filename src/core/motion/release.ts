@@ -23,10 +23,15 @@ export interface Thrower {
   readonly form?: BodyForm;
 }
 
-/** The child as the kit of a level has it: seated, kneeling, with two hands, with the other hand. What is told of the child itself goes first. */
+/**
+ * The child as the kit of a level has it: seated, kneeling, with two hands, with the other hand. A child who always sits or kneels does so at
+ * every level.
+ */
 export function throwerWith(kit: { readonly form?: BodyForm; readonly hand?: 'own' | 'other' }, thrower: Thrower): Thrower {
-  if (kit.form === undefined && kit.hand === undefined) return thrower;
-  return { ...(kit.form && { form: kit.form }), ...(kit.hand === 'other' && { otherHand: true }), ...thrower };
+  const form = thrower.form && thrower.form !== 'standing' ? thrower.form : (kit.form ?? thrower.form);
+  const otherHand = thrower.otherHand ?? kit.hand === 'other';
+  if (form === thrower.form && otherHand === (thrower.otherHand ?? false)) return thrower;
+  return { ...thrower, ...(form && { form }), ...(otherHand && { otherHand }) };
 }
 
 /** The random errors of one attempt: angles in radians, lengths in metres, speeds in metres a second. */

@@ -2,11 +2,11 @@
 import { useState } from 'react';
 import type { Addition } from '@/core/course/change';
 import { AIMED, type AimedId, type AimedShape, type OwnThing } from '@/core/objects/catalogue';
-import type { Spot } from '@/core/rules/game';
+import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { Button } from '@/ui/button';
 import { Select, TextField } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
-import { About, Row, Shelves } from './cupboard-style';
+import { About, Board, Card, Row, Shelves } from './cupboard-style';
 import { Views } from './cupboard-views';
 
 type OwnKind = 'round' | 'box' | 'upright' | 'flat' | 'gate' | 'mouth' | 'block';
@@ -22,7 +22,8 @@ const OWN_KINDS: readonly { readonly value: OwnKind; readonly label: string; rea
 ];
 
 /** A thing of the teacher's own, by its size. */
-export function Own({ add, free }: { add: (addition: Addition) => void; free: Spot }) {
+export function Own({ game, add, free }: { game: Game; add: (addition: Addition) => void; free: Spot }) {
+  const known = knownThings(game);
   const [name, setName] = useState('');
   const [kind, setKind] = useState<OwnKind>('round');
   const [cm, setCm] = useState({ across: 40, along: 30, high: 30 });
@@ -81,7 +82,31 @@ export function Own({ add, free }: { add: (addition: Addition) => void; free: Sp
         <div className="views">
           <Views object={like} width={250} height={110} scale={120} shape={shape} />
         </div>
+        {known.length > 0 && (
+          <>
+            <h3>In this game already</h3>
+            <Board>
+              {known.map(({ thing, kind: how }) => (
+                <Card key={thing.own!.name} type="button" onClick={() => add({ kind: how, object: thing.object, own: thing.own!, spots: [free] })}>
+                  <Views object={thing.object} width={118} height={64} scale={70} shape={thing.own!.shape} />
+                  {thing.own!.name}
+                </Card>
+              ))}
+            </Board>
+          </>
+        )}
       </About>
     </Shelves>
   );
+}
+
+/** Things of the teacher's own that stand on the floor of a game, each once. */
+function knownThings(game: Game): readonly { readonly thing: PlacedTarget; readonly kind: 'target' | 'obstacle' }[] {
+  const all = [
+    ...Object.values(game.course.targets)
+      .flat()
+      .map((thing) => ({ thing, kind: 'target' as const })),
+    ...(game.course.obstacles ?? []).map((thing) => ({ thing, kind: 'obstacle' as const })),
+  ];
+  return all.filter(({ thing }, index) => thing.own && all.findIndex((other) => other.thing.own?.name === thing.own?.name) === index);
 }

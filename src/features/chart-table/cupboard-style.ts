@@ -11,9 +11,9 @@ export const Shelves = styled.div`
   }
 `;
 
-export const Board = styled.div`
+export const Board = styled.div<{ $wide?: boolean }>`
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(128px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(${({ $wide }) => ($wide ? 220 : 128)}px, 1fr));
   align-content: start;
   gap: 8px;
   overflow-y: auto;
@@ -40,6 +40,11 @@ export const Card = styled.button`
   font-size: 0.8125rem;
   line-height: 1.2;
   text-align: center;
+  & svg.chart {
+    width: 100%;
+    height: 118px;
+    border: 1px solid var(--line);
+  }
   &:hover {
     border-color: var(--ink);
   }

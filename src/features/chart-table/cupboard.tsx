@@ -14,6 +14,7 @@ import { Select } from '@/ui/field';
 import { Leaves } from '@/ui/leaves';
 import { Notice } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
+import { CourseDrawing } from '../drawing/course-drawing';
 import { tallM } from '../drawing/side-view';
 import { Balls } from './cupboard-balls';
 import { Own } from './cupboard-own';
@@ -73,24 +74,35 @@ export function Cupboard({ game, level, ageYears, onAdd, onBall, onMarker, onClo
           {
             id: 'together',
             title: 'Set out together',
-            children: (
-              <Board>
-                {ARRANGEMENTS.map((id) => (
-                  <Card key={id} type="button" onClick={() => onAdd(withArrangement(game, id, ageYears))}>
-                    {ARRANGEMENT_WORDS[id]}
-                  </Card>
-                ))}
-              </Board>
-            ),
+            children: <Together game={game} ageYears={ageYears} onAdd={onAdd} />,
           },
           { id: 'ball', title: 'To play with', children: <Balls game={game} onBall={onBall} /> },
-          { id: 'own', title: 'A thing of your own', children: <Own add={add} free={free} /> },
+          { id: 'own', title: 'A thing of your own', children: <Own game={game} add={add} free={free} /> },
         ]}
       />
       <DialogActions>
         <Button onPress={onClose}>Close the cupboard</Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** Whole arrangements, each as it would stand on this floor. */
+function Together({ game, ageYears, onAdd }: Pick<CupboardProps, 'game' | 'ageYears' | 'onAdd'>) {
+  const drawn = useMemo(() => {
+    const { floor } = game.course;
+    const bare: Game = { ...game, course: { floor, furniture: [], places: {}, targets: {} }, levels: [{ id: 'bare', name: 'Bare', set: {} }] };
+    return ARRANGEMENTS.map((id) => ({ id, course: withArrangement(bare, id, ageYears).game.course }));
+  }, [game, ageYears]);
+  return (
+    <Board $wide>
+      {drawn.map(({ id, course }) => (
+        <Card key={id} type="button" onClick={() => onAdd(withArrangement(game, id, ageYears))}>
+          <CourseDrawing id={`together-${id}`} course={course} drawnPx={210} />
+          {ARRANGEMENT_WORDS[id]}
+        </Card>
+      ))}
+    </Board>
   );
 }
 

@@ -129,13 +129,13 @@ interface VersionRow {
   sent: number;
 }
 
-/** Every version of a game of this school, the newest first. */
+/** The newest sixty versions of a game of this school, the newest first. */
 export async function versionsOfGame(schoolId: Uuid, gameId: Uuid): Promise<KeptVersion[]> {
   const found = await rows<VersionRow>(
     `SELECT v.id, v.number, v.body, v.created_at, v.why, t.name AS teacher,
             (SELECT COUNT(*) FROM week_items i WHERE i.game_version_id = v.id) AS sent
        FROM game_versions v JOIN games g ON g.id = v.game_id LEFT JOIN teachers t ON t.id = v.created_by
-      WHERE g.school_id = ? AND g.id = ? ORDER BY v.number DESC`,
+      WHERE g.school_id = ? AND g.id = ? ORDER BY v.number DESC LIMIT 60`,
     [toBytes(schoolId), toBytes(gameId)],
   );
   return found.map((row) => ({
