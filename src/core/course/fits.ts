@@ -57,10 +57,13 @@ function outlineOf(level: Game, listed: Listed): readonly Spot[] {
   return [-1, 0, 1].flatMap((x) => [-1, 0, 1].map((y) => ({ xM: middle.xM + x * half.xM, yM: middle.yM + y * half.yM })));
 }
 
-/** What of a layout does not fit, overlaps or is not safe, at one level, for a child of this age; dangers first. */
+/**
+ * What of a layout does not fit, overlaps or is not safe, at one level, for a child of this age; dangers first. The first five have their
+ * mends; `withMends` false leaves them out, while something is dragged.
+ */
 export function misfitsOf(game: Game, levelIndex: number, child: Thrower, withMends = true): readonly Misfit[] {
   const level = resolveLevel(game, levelIndex);
-  const look: Look = { game, levelIndex, level, flights: flightsOf(level, child), child, mends: (make) => (withMends ? make() : []) };
+  const look: Look = { game, levelIndex, level, flights: flightsOf(level, child), child };
   const found = [
     ...breakables(look),
     ...runsOut(look),
@@ -72,7 +75,9 @@ export function misfitsOf(game: Game, levelIndex: number, child: Thrower, withMe
     ...noRoom(look),
     ...idle(look),
   ];
-  return found.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+  return found
+    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind))
+    .map((one, index) => ({ ...one, mends: withMends && index < MOST_MENDED ? one.mends() : [] }));
 }
 
 interface Look {
@@ -81,12 +86,15 @@ interface Look {
   readonly level: Game;
   readonly flights: readonly Flight[];
   readonly child: Thrower;
-  /** Looking for mends takes longer than finding what is wrong: while something is dragged there are none. */
-  readonly mends: (make: () => readonly LayoutMend[]) => readonly LayoutMend[];
 }
 
-function breakables({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
-  return level.course.furniture.flatMap((piece, index): Misfit[] => {
+/** Looking for mends takes longer than finding what is wrong: they are looked for afterwards, of the first few. */
+type Found = Omit<Misfit, 'mends'> & { readonly mends: () => readonly LayoutMend[] };
+
+const MOST_MENDED = 5;
+
+function breakables({ game, levelIndex, level, flights }: Look): Found[] {
+  return level.course.furniture.flatMap((piece, index): Found[] => {
     if (piece.kind !== 'breakable') return [];
     const hits = flights.filter((flight) => mayHit(level, flight, piece));
     if (hits.length === 0) return [];
@@ -98,12 +106,11 @@ function breakables({ game, levelIndex, level, flights, mends }: Look): Misfit[]
         things: [{ kind: 'furniture', index }],
         words: `The ${piece.name} breaks, and stands ${behind ? `behind the ${nameOf(hits[0]!.target)}` : 'where the ball may go'}.`,
         danger: true,
-        mends: mends(() =>
+        mends: () =>
           turnedAway(game, levelIndex, hits, (next) => {
             const again = lookAgain(next, levelIndex, flights);
             return again.flights.every((flight) => !mayHit(again.level, flight, piece));
           }),
-        ),
       },
     ];
   });
@@ -126,10 +133,10 @@ function lookAgain(game: Game, levelIndex: number, flights: readonly Flight[]): 
 
 const SIDE_WORDS: Readonly<Record<FloorSide, string>> = { top: 'far side', bottom: 'near side', left: 'left', right: 'right' };
 
-function runsOut({ game, levelIndex, level, flights, child, mends }: Look): Misfit[] {
+function runsOut({ game, levelIndex, level, flights, child }: Look): Found[] {
   const { open = [] } = level.course;
   if (open.length === 0) return [];
-  return flights.flatMap((flight): Misfit[] => {
+  return flights.flatMap((flight): Found[] => {
     const out = leaves(level, flight);
     if (!out || !open.includes(out.side) || out.overM < 0.1) return [];
     return [
@@ -139,7 +146,7 @@ function runsOut({ game, levelIndex, level, flights, child, mends }: Look): Misf
         things: [{ kind: 'place', group: flight.group, index: flight.index }],
         words: `A ball from ${placeWords(level, flight)} may run ${metres(out.overM)} over the open side (${SIDE_WORDS[out.side]}). No road may be there.`,
         danger: true,
-        mends: mends(() => [
+        mends: () => [
           ...turnedAway(game, levelIndex, [flight], (next) => {
             const again = lookAgain(next, levelIndex, [flight]);
             const past = again.flights[0] && leaves(again.level, again.flights[0]);
@@ -150,7 +157,7 @@ function runsOut({ game, levelIndex, level, flights, child, mends }: Look): Misf
             const over = past && leaves(level, past);
             return !over || !open.includes(over.side) || over.overM < 0.1;
           }),
-        ]),
+        ],
       },
     ];
   });
@@ -181,10 +188,10 @@ function softBall(game: Game, levelIndex: number, child: Thrower, passes: (fligh
 }
 
 /** Players who try at the same time stand in each other's way; so does a partner who feeds the ball. */
-function linesOfFire({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
+function linesOfFire({ game, levelIndex, level, flights }: Look): Found[] {
   if (level.sides.n < 2 || level.sides.turn !== 'none') return [];
   return flights.flatMap((flight) =>
-    flights.flatMap((other): Misfit[] => {
+    flights.flatMap((other): Found[] => {
       if (other === flight || !mayReach(flight, other.from, BODY_M)) return [];
       return [
         {
@@ -196,21 +203,21 @@ function linesOfFire({ game, levelIndex, level, flights, mends }: Look): Misfit[
           ],
           words: `Who stands at ${placeWords(level, other)} is in the line of ${placeWords(level, flight)}, and all play at once.`,
           danger: true,
-          mends: mends(() => [
+          mends: () => [
             { label: 'Take turns', game: { ...game, sides: { ...game.sides, turn: 'attempt' } } },
             ...turnedAway(game, levelIndex, [other], (next) => {
               const again = lookAgain(next, levelIndex, [flight, other]);
               return !mayReach(again.flights[0]!, again.flights[1]!.from, BODY_M) && !mayReach(again.flights[1]!, again.flights[0]!.from, BODY_M);
             }),
-          ]),
+          ],
         },
       ];
     }),
   );
 }
 
-function doorsIn({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
-  return (level.course.doors ?? []).flatMap((door, index): Misfit[] => {
+function doorsIn({ game, levelIndex, level, flights }: Look): Found[] {
+  return (level.course.doors ?? []).flatMap((door, index): Found[] => {
     const at = middleOf(level.course, door);
     const hits = flights.filter((flight) => mayReach(flight, at, door.widthM / 2));
     if (hits.length === 0) return [];
@@ -221,19 +228,18 @@ function doorsIn({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
         things: [{ kind: 'door', index }],
         words: 'A door is where the ball goes: whoever opens it stands in the line.',
         danger: true,
-        mends: mends(() =>
+        mends: () =>
           turnedAway(game, levelIndex, hits, (next) =>
             lookAgain(next, levelIndex, hits).flights.every((flight) => !mayReach(flight, at, door.widthM / 2)),
           ),
-        ),
       },
     ];
   });
 }
 
-function outside({ game, levelIndex, level, mends }: Look): Misfit[] {
+function outside({ game, levelIndex, level }: Look): Found[] {
   const { widthM, depthM } = level.course.floor;
-  return thingsOf(level).flatMap((thing): Misfit[] => {
+  return thingsOf(level).flatMap((thing): Found[] => {
     const listed = listedOf(level.course, thing)!;
     // A wall to play against is the edge of the floor itself.
     if ('object' in listed && listed.object === 'wall') return [];
@@ -253,7 +259,7 @@ function outside({ game, levelIndex, level, mends }: Look): Misfit[] {
         things: [thing],
         words: `The ${thingWords(level, thing)} stands ${centimetres(over)} through the wall.`,
         danger: false,
-        mends: mends(() => (fits ? [{ label: 'Bring it in', game: withThingAt(game, levelIndex, thing, inside) }] : [])),
+        mends: () => (fits ? [{ label: 'Bring it in', game: withThingAt(game, levelIndex, thing, inside) }] : []),
       },
     ];
   });
@@ -270,9 +276,9 @@ function standing(level: Game): readonly CourseThing[] {
   ];
 }
 
-function overlaps({ game, levelIndex, level, mends }: Look): Misfit[] {
+function overlaps({ game, levelIndex, level }: Look): Found[] {
   const things = standing(level);
-  const found: Misfit[] = [];
+  const found: Found[] = [];
   const told = new Set<string>();
   for (let i = 0; i < things.length; i += 1)
     for (let j = i + 1; j < things.length; j += 1) {
@@ -295,7 +301,7 @@ function overlaps({ game, levelIndex, level, mends }: Look): Misfit[] {
             ? `${capital(words)} is where the ${thingWords(level, stays)} stands.`
             : `The ${words} and the ${thingWords(level, stays)} stand in each other.`,
         danger: false,
-        mends: mends(() => apart(game, levelIndex, stays, moves, set === null)),
+        mends: () => apart(game, levelIndex, stays, moves, set === null),
       });
     }
   return found;
@@ -340,8 +346,8 @@ function apart(game: Game, levelIndex: number, stays: CourseThing, moves: Course
 }
 
 /** Furniture on the straight way between a place and what it looks towards. */
-function inTheWay({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
-  return flights.flatMap((flight): Misfit[] => {
+function inTheWay({ game, levelIndex, level, flights }: Look): Found[] {
+  return flights.flatMap((flight): Found[] => {
     const piece = blocking(level, flight);
     if (!piece) return [];
     return [
@@ -351,12 +357,11 @@ function inTheWay({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
         things: [{ kind: 'place', group: flight.group, index: flight.index }],
         words: `The ${piece.name} stands between ${placeWords(level, flight)} and the ${nameOf(flight.target)}.`,
         danger: false,
-        mends: mends(() =>
+        mends: () =>
           turnedAway(game, levelIndex, [flight], (next) => {
             const again = lookAgain(next, levelIndex, [flight]);
             return again.flights.every((one) => !blocking(again.level, one));
           }),
-        ),
       },
     ];
   });
@@ -377,9 +382,9 @@ function blocking(level: Game, { from, target, lengthM }: Flight): Furniture | u
 }
 
 /** Whoever fetches a ball from behind the target must get past it on one side. */
-function noRoom({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
+function noRoom({ game, levelIndex, level, flights }: Look): Found[] {
   const told = new Set<PlacedTarget>();
-  return flights.flatMap((flight): Misfit[] => {
+  return flights.flatMap((flight): Found[] => {
     const { target, from, lengthM } = flight;
     if (told.has(target) || lengthM === 0 || flight.pastM < 0.3) return [];
     const out = leaves(level, { ...flight, pastM: 20 });
@@ -401,7 +406,7 @@ function noRoom({ game, levelIndex, level, flights, mends }: Look): Misfit[] {
         things: [thing],
         words: `There are ${centimetres(Math.max(0, ...gaps))} to get past the ${nameOf(target)}: too little to fetch a ball from behind it.`,
         danger: false,
-        mends: mends(() => (by >= 0 && gaps[0]! + gaps[1]! >= PASSAGE_M ? [{ label: 'Put it to one side', game: moved }] : [])),
+        mends: () => (by >= 0 && gaps[0]! + gaps[1]! >= PASSAGE_M ? [{ label: 'Put it to one side', game: moved }] : []),
       },
     ];
   });
@@ -421,10 +426,10 @@ function freeM(level: Game, from: Spot, to: Spot): number {
 }
 
 /** What stands on the floor and the rules say nothing of. */
-function idle({ level }: Look): Misfit[] {
+function idle({ level }: Look): Found[] {
   const known = new Set(level.parts.flatMap((part) => Object.keys(part.groups)));
   const groups = [...Object.keys(level.course.targets), ...Object.keys(level.course.places)].filter((group) => !known.has(group));
-  return groups.map((group): Misfit => {
+  return groups.map((group): Found => {
     const kind = level.course.targets[group] ? ('target' as const) : ('place' as const);
     const thing: CourseThing = { kind, group, index: 0 };
     const n = (level.course.targets[group] ?? level.course.places[group])!.length;
@@ -435,7 +440,7 @@ function idle({ level }: Look): Misfit[] {
       things: [thing],
       words: `The rules say nothing yet of the ${n > 1 ? `${n} ${words}s` : words}: choose how it is played.`,
       danger: false,
-      mends: [],
+      mends: () => [],
     };
   });
 }
