@@ -120,6 +120,8 @@ test('everything on the chart is done by keys: picked, moved, turned, spread, ti
   await page.keyboard.press('l');
   expect((await where()).every((bucket) => bucket.locked)).toBe(true);
   await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Delete');
+  await expect(buckets).toHaveCount(3);
   await page.keyboard.press('l');
   await page.keyboard.press('g');
   expect((await where())[0]).not.toHaveProperty('tied');

@@ -89,7 +89,9 @@ export function actsOn({
   const turnable = picked.filter((thing) => thing.kind !== 'door');
   return {
     remove: () => {
-      put(withRemoved(game, picked));
+      const free = picked.filter((thing) => !isLocked(level.course, thing));
+      if (free.length === 0) return;
+      put(withRemoved(game, free));
       onPick([]);
     },
     duplicate: () => {

@@ -333,8 +333,14 @@ function PickedFigures({ game, level, levelIndex, ageYears, picked, onPick, disp
       {single && (thing.kind === 'place' || thing.kind === 'target') && <GroupPattern {...{ game, level, levelIndex, thing, dispatch, onPick }} />}
       <div className="swaps">
         <QuietButton
+          isDisabled={picked.every((one) => isLocked(level.course, one))}
           onPress={() => {
-            put(withRemoved(game, picked));
+            put(
+              withRemoved(
+                game,
+                picked.filter((one) => !isLocked(level.course, one)),
+              ),
+            );
             onPick([]);
           }}
         >
