@@ -11,7 +11,8 @@ export default defineConfig({
   timeout: 300_000,
   expect: { timeout: 25_000 },
   retries: 1,
-  workers: 1,
+  // A file a worker: the tests of one file follow each other, files use games of their own.
+  workers: 2,
   forbidOnly: true,
   use: {
     baseURL: url,

@@ -50,3 +50,16 @@ export function complaintsOf(page: Page): string[] {
 }
 
 export const PHONE = { width: 390, height: 844 };
+
+/** Puts a starter on the school's shelf and opens it on the chart table. */
+export async function openStarter(page: Page, id: string): Promise<void> {
+  const game = await page.evaluate(async (starter) => {
+    const answer = await fetch('/api/v1/games/import', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ starter }),
+    });
+    return ((await answer.json()) as { id: string }).id;
+  }, id);
+  await page.goto(`/games/${game}`);
+}

@@ -5,7 +5,7 @@ import { readGame } from '@/core/rules/read-game';
 import { asPlayed } from '../examples/rebuild';
 import { starter } from '../examples/starters';
 import { blankFloor, choose, cupboard, floor, leaf, playItSo, putDown, rebuildByHand, savedGame, typed } from './by-hand';
-import { complaintsOf, expectAccessible, signInAs } from './people';
+import { complaintsOf, expectAccessible, openStarter, signInAs } from './people';
 
 const row = (page: Page, words: string | RegExp) => page.getByRole('table', { name: 'Everything on the floor' }).getByRole('row', { name: words });
 
@@ -191,8 +191,7 @@ test('with the pointer: several are caught in a frame, turned and spread by thei
 
 test('what does not fit is said at its place and mended; a floor with a screen behind the target', async ({ page }) => {
   await signInAs(page);
-  await page.goto('/games');
-  await page.getByRole('link', { name: /Kelp Kettle/ }).click();
+  await openStarter(page, 'harbour-lamps');
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await cupboard(page, 'Floor and furniture');
   await page.getByRole('button', { name: /^screen/ }).click();
@@ -223,8 +222,7 @@ test('what does not fit is said at its place and mended; a floor with a screen b
 
 test('levels: copied, in another form, renamed, put in another order, compared; a slot of one level only', async ({ page }) => {
   await signInAs(page);
-  await page.goto('/games');
-  await page.getByRole('link', { name: /Lantern Quay/ }).click();
+  await openStarter(page, 'harbour-lamps');
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   const menu = async (item: RegExp) => {
     await page.getByRole('button', { name: /^What to do with/ }).click();
@@ -244,7 +242,7 @@ test('levels: copied, in another form, renamed, put in another order, compared; 
   await page.keyboard.press('Escape');
   const game = await savedGame(page);
   expect(game.levels.map((level) => level.name)).toEqual(['Paddle', 'Wade', 'Swim', 'Wade, seated']);
-  expect(game.parts[0]!.clock.s).toBe(90);
+  expect(game.parts[0]!.clock.s).toBe(80);
   expect(game.levels[3]!.set).toMatchObject({ '/kit/form': 'seated', '/parts/0/clock/s': 120 });
   await menu(/^Take Wade, seated away/);
   expect((await savedGame(page)).levels).toHaveLength(3);
@@ -252,8 +250,7 @@ test('levels: copied, in another form, renamed, put in another order, compared; 
 
 test('teaching points are shown for either side and told in other words; what to look for; a caution of the teacher’s own', async ({ page }) => {
   await signInAs(page);
-  await page.goto('/games');
-  await page.getByRole('link', { name: /Heron/ }).click();
+  await openStarter(page, 'heron-strike');
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await leaf(page, 'Skill');
   await expect(page.getByRole('img', { name: /in four frames, right side/ })).toBeVisible();
@@ -276,8 +273,7 @@ test('teaching points are shown for either side and told in other words; what to
 
 test('a simulated child is watched, and the teacher’s own score is kept as the one to beat, with its set-up', async ({ page }) => {
   await signInAs(page);
-  await page.goto('/games');
-  await page.getByRole('link', { name: /Kelp Kettle/ }).click();
+  await openStarter(page, 'harbour-lamps');
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Try it' }).click();
   const phone = page.getByRole('region', { name: 'Try it' });
@@ -295,7 +291,7 @@ test('a simulated child is watched, and the teacher’s own score is kept as the
   await phone.getByRole('button', { name: 'Back to the rules' }).click();
   await expect(page.getByText(/to beat \d+ \(Ms Tarn, from \d\.\d m\)/)).toBeVisible();
   const level = (await savedGame(page)).levels.find((one) => one.toBeat)!;
-  expect(level.toBeat).toMatchObject({ by: 'Ms Tarn', setUp: { implement: 'sock-ball', targets: ['laundry basket'] } });
+  expect(level.toBeat).toMatchObject({ by: 'Ms Tarn', setUp: { implement: 'sock-ball', targets: ['bucket'] } });
   // When the level is changed the score says from where it was made.
   await typed(page, /^far mark, metres from the target/, 1.1);
   await expect(page.getByText(/made from \d\.\d m, now \d\.\d m/)).toBeVisible();
