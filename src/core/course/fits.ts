@@ -3,23 +3,19 @@
  * the way, who and what stands where the ball may go, and whether there is room to fetch. Each finding names its place and its mends.
  */
 import type { Thrower } from '../motion/release';
-import { IMPLEMENTS, nameOf } from '../objects/catalogue';
+import { nameOf } from '../objects/catalogue';
 import type { FloorSide, Furniture, Game, PlacedTarget, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { along, flightsOf, mayReach, type Flight } from './flights';
-import { distanceM, insideFloor, targetFrom } from './geometry';
-import { millimetres, withList, withMirrored, withThingAt } from './move';
+import { distanceM } from './geometry';
+import { apart, softBall, turnedAway, type LayoutMend } from './layout-mends';
+import { withThingAt } from './move';
+import { overlapM, standing, TOUCH_M } from './overlap';
 import { thingWords } from './thing-words';
-import { halfSizeM, isPinSet, keyOf, listedOf, middleOf, movedWith, spotOf, thingsOf, type CourseThing, type Listed } from './things';
+import { halfSizeM, isPinSet, keyOf, listedOf, middleOf, spotOf, thingsOf, type CourseThing, type Listed } from './things';
 
-/** In the order in which they are told: what is dangerous first. */
 export type MisfitKind =
   'breakable' | 'runs-out' | 'line-of-fire' | 'door' | 'outside' | 'overlap' | 'in-the-way' | 'no-room-to-fetch' | 'not-in-the-rules';
-
-export interface LayoutMend {
-  readonly label: string;
-  readonly game: Game;
-}
 
 export interface Misfit {
   readonly kind: MisfitKind;
@@ -31,20 +27,6 @@ export interface Misfit {
   readonly mends: readonly LayoutMend[];
 }
 
-const ORDER: readonly MisfitKind[] = [
-  'breakable',
-  'runs-out',
-  'line-of-fire',
-  'door',
-  'outside',
-  'overlap',
-  'in-the-way',
-  'no-room-to-fetch',
-  'not-in-the-rules',
-];
-
-/** Things may touch by so much without a word, metres. */
-const TOUCH_M = 0.015;
 /** Half the width of a child and its arms, metres. Assumed. */
 const BODY_M = 0.25;
 /** A child gets through a gap so wide, metres. Assumed. */
@@ -57,41 +39,61 @@ function outlineOf(level: Game, listed: Listed): readonly Spot[] {
   return [-1, 0, 1].flatMap((x) => [-1, 0, 1].map((y) => ({ xM: middle.xM + x * half.xM, yM: middle.yM + y * half.yM })));
 }
 
-/**
- * What of a layout does not fit, overlaps or is not safe, at one level, for a child of this age; dangers first. The first five have their
- * mends; `withMends` false leaves them out, while something is dragged.
- */
-export function misfitsOf(game: Game, levelIndex: number, child: Thrower, withMends = true): readonly Misfit[] {
-  const level = resolveLevel(game, levelIndex);
-  const look: Look = { game, levelIndex, level, flights: flightsOf(level, child), child };
-  const found = [
-    ...breakables(look),
-    ...runsOut(look),
-    ...linesOfFire(look),
-    ...doorsIn(look),
-    ...outside(look),
-    ...overlaps(look),
-    ...inTheWay(look),
-    ...noRoom(look),
-    ...idle(look),
-  ];
-  return found
-    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind))
-    .map((one, index) => ({ ...one, mends: withMends && index < MOST_MENDED ? one.mends() : [] }));
-}
+/** What is found, with the ways to mend it: of each the first that helps is offered. */
+type Found = Omit<Misfit, 'mends'> & { readonly ways: () => readonly Iterable<LayoutMend>[] };
 
 interface Look {
   readonly game: Game;
   readonly levelIndex: number;
   readonly level: Game;
   readonly flights: readonly Flight[];
-  readonly child: Thrower;
 }
 
-/** Looking for mends takes longer than finding what is wrong: they are looked for afterwards, of the first few. */
-type Found = Omit<Misfit, 'mends'> & { readonly mends: () => readonly LayoutMend[] };
+/** One finder a kind, in the order in which they are told: what is dangerous first. */
+const FINDERS: Readonly<Record<MisfitKind, (look: Look) => readonly Found[]>> = {
+  breakable: breakables,
+  'runs-out': runsOut,
+  'line-of-fire': linesOfFire,
+  door: doorsIn,
+  outside,
+  overlap: overlaps,
+  'in-the-way': inTheWay,
+  'no-room-to-fetch': noRoom,
+  'not-in-the-rules': idle,
+};
 
+/** Looking for mends takes longer than finding what is wrong: only the first few have theirs. */
 const MOST_MENDED = 5;
+
+/**
+ * What of a layout does not fit, overlaps or is not safe, at one level, for a child of this age; dangers first. The first five have their
+ * mends; `withMends` false leaves them out, while something is dragged.
+ */
+export function misfitsOf(game: Game, levelIndex: number, child: Thrower, withMends = true): readonly Misfit[] {
+  const look = lookAt(game, levelIndex, child);
+  const found = Object.values(FINDERS).flatMap((find) => find(look));
+  return found.map(({ ways, ...one }, index) => {
+    if (!withMends || index >= MOST_MENDED) return { ...one, mends: [] };
+    const before = found.filter((other) => other.kind === one.kind).length;
+    const helps = (mended: Game) => {
+      const after = FINDERS[one.kind](lookAt(mended, levelIndex, child));
+      return after.length < before && after.every((other) => named(other) !== named(one));
+    };
+    return { ...one, mends: ways().flatMap((way) => first(way, ({ game: mended }) => helps(mended))) };
+  });
+}
+
+function lookAt(game: Game, levelIndex: number, child: Thrower): Look {
+  const level = resolveLevel(game, levelIndex);
+  return { game, levelIndex, level, flights: flightsOf(level, child) };
+}
+
+const named = ({ things }: Pick<Misfit, 'things'>) => things.map(keyOf).join(' ');
+
+function first<T>(from: Iterable<T>, passes: (one: T) => boolean): readonly T[] {
+  for (const one of from) if (passes(one)) return [one];
+  return [];
+}
 
 function breakables({ game, levelIndex, level, flights }: Look): Found[] {
   return level.course.furniture.flatMap((piece, index): Found[] => {
@@ -106,11 +108,7 @@ function breakables({ game, levelIndex, level, flights }: Look): Found[] {
         things: [{ kind: 'furniture', index }],
         words: `The ${piece.name} breaks, and stands ${behind ? `behind the ${nameOf(hits[0]!.target)}` : 'where the ball may go'}.`,
         danger: true,
-        mends: () =>
-          turnedAway(game, levelIndex, hits, (next) => {
-            const again = lookAgain(next, levelIndex, flights);
-            return again.flights.every((flight) => !mayHit(again.level, flight, piece));
-          }),
+        ways: () => [turnedAway(game, levelIndex, hits)],
       },
     ];
   });
@@ -118,22 +116,9 @@ function breakables({ game, levelIndex, level, flights }: Look): Found[] {
 
 const mayHit = (level: Game, flight: Flight, piece: Furniture) => outlineOf(level, piece).some((spot) => mayReach(flight, spot, 0.1));
 
-/** The same look after a mend: flights go from the places as they are then. */
-function lookAgain(game: Game, levelIndex: number, flights: readonly Flight[]): Pick<Look, 'level' | 'flights'> {
-  const level = resolveLevel(game, levelIndex);
-  return {
-    level,
-    flights: flights.flatMap((flight) => {
-      const from = level.course.places[flight.group]?.[flight.index];
-      const target = from && targetFrom(level, flight.group, from);
-      return target ? [{ ...flight, from, target }] : [];
-    }),
-  };
-}
-
 const SIDE_WORDS: Readonly<Record<FloorSide, string>> = { top: 'far side', bottom: 'near side', left: 'left', right: 'right' };
 
-function runsOut({ game, levelIndex, level, flights, child }: Look): Found[] {
+function runsOut({ game, levelIndex, level, flights }: Look): Found[] {
   const { open = [] } = level.course;
   if (open.length === 0) return [];
   return flights.flatMap((flight): Found[] => {
@@ -146,18 +131,7 @@ function runsOut({ game, levelIndex, level, flights, child }: Look): Found[] {
         things: [{ kind: 'place', group: flight.group, index: flight.index }],
         words: `A ball from ${placeWords(level, flight)} may run ${metres(out.overM)} over the open side (${SIDE_WORDS[out.side]}). No road may be there.`,
         danger: true,
-        mends: () => [
-          ...turnedAway(game, levelIndex, [flight], (next) => {
-            const again = lookAgain(next, levelIndex, [flight]);
-            const past = again.flights[0] && leaves(again.level, again.flights[0]);
-            return !past || !open.includes(past.side);
-          }),
-          ...softBall(game, levelIndex, child, (soft) => {
-            const past = soft.find((one) => one.group === flight.group && one.index === flight.index);
-            const over = past && leaves(level, past);
-            return !over || !open.includes(over.side) || over.overM < 0.1;
-          }),
-        ],
+        ways: () => [turnedAway(game, levelIndex, [flight]), softBall(game)],
       },
     ];
   });
@@ -179,14 +153,6 @@ function leaves(level: Game, { from, target, lengthM, pastM }: Flight): { side: 
   return at < reach ? { side, at: { xM: from.xM + ux * at, yM: from.yM + uy * at }, overM: reach - at } : null;
 }
 
-/** A soft ball in place of a bounding one, where its tries pass a test. */
-function softBall(game: Game, levelIndex: number, child: Thrower, passes: (flights: readonly Flight[]) => boolean): LayoutMend[] {
-  const ball = IMPLEMENTS[game.kit.implement];
-  if (ball.moves !== 'ball' || ball.restitution <= 0.3) return [];
-  const soft: Game = { ...game, kit: { ...game.kit, implement: 'sock-ball' } };
-  return passes(flightsOf(resolveLevel(soft, levelIndex), child)) ? [{ label: 'Use a sock ball', game: soft }] : [];
-}
-
 /** Players who try at the same time stand in each other's way; so does a partner who feeds the ball. */
 function linesOfFire({ game, levelIndex, level, flights }: Look): Found[] {
   if (level.sides.n < 2 || level.sides.turn !== 'none') return [];
@@ -203,12 +169,9 @@ function linesOfFire({ game, levelIndex, level, flights }: Look): Found[] {
           ],
           words: `Who stands at ${placeWords(level, other)} is in the line of ${placeWords(level, flight)}, and all play at once.`,
           danger: true,
-          mends: () => [
-            { label: 'Take turns', game: { ...game, sides: { ...game.sides, turn: 'attempt' } } },
-            ...turnedAway(game, levelIndex, [other], (next) => {
-              const again = lookAgain(next, levelIndex, [flight, other]);
-              return !mayReach(again.flights[0]!, again.flights[1]!.from, BODY_M) && !mayReach(again.flights[1]!, again.flights[0]!.from, BODY_M);
-            }),
+          ways: () => [
+            [{ label: 'Take turns', game: { ...game, sides: { ...game.sides, turn: 'attempt' } } }],
+            turnedAway(game, levelIndex, [other]),
           ],
         },
       ];
@@ -228,10 +191,7 @@ function doorsIn({ game, levelIndex, level, flights }: Look): Found[] {
         things: [{ kind: 'door', index }],
         words: 'A door is where the ball goes: whoever opens it stands in the line.',
         danger: true,
-        mends: () =>
-          turnedAway(game, levelIndex, hits, (next) =>
-            lookAgain(next, levelIndex, hits).flights.every((flight) => !mayReach(flight, at, door.widthM / 2)),
-          ),
+        ways: () => [turnedAway(game, levelIndex, hits)],
       },
     ];
   });
@@ -251,7 +211,6 @@ function outside({ game, levelIndex, level }: Look): Found[] {
       xM: Math.min(widthM - half.xM, Math.max(half.xM, at.xM)),
       yM: Math.min(depthM - half.yM, Math.max(half.yM, at.yM)),
     };
-    const fits = 2 * half.xM <= widthM && 2 * half.yM <= depthM;
     return [
       {
         kind: 'outside',
@@ -259,21 +218,10 @@ function outside({ game, levelIndex, level }: Look): Found[] {
         things: [thing],
         words: `The ${thingWords(level, thing)} stands ${centimetres(over)} through the wall.`,
         danger: false,
-        mends: () => (fits ? [{ label: 'Bring it in', game: withThingAt(game, levelIndex, thing, inside) }] : []),
+        ways: () => [[{ label: 'Bring it in', game: withThingAt(game, levelIndex, thing, inside) }]],
       },
     ];
   });
-}
-
-/** What stands on the floor and takes up room there. */
-function standing(level: Game): readonly CourseThing[] {
-  return [
-    ...thingsOf(level).filter((thing) => {
-      const listed = listedOf(level.course, thing)!;
-      return !('object' in listed) || (listed.standM === 0 && listed.object !== 'wall');
-    }),
-    ...level.course.furniture.map((_, index): CourseThing => ({ kind: 'furniture', index })),
-  ];
 }
 
 function overlaps({ game, levelIndex, level }: Look): Found[] {
@@ -301,48 +249,10 @@ function overlaps({ game, levelIndex, level }: Look): Found[] {
             ? `${capital(words)} is where the ${thingWords(level, stays)} stands.`
             : `The ${words} and the ${thingWords(level, stays)} stand in each other.`,
         danger: false,
-        mends: () => apart(game, levelIndex, stays, moves, set === null),
+        ways: () => [apart(game, levelIndex, stays, moves, set === null)],
       });
     }
   return found;
-}
-
-/** By how much two things stand in each other, metres; 0 and less when they do not. Round things by their middles, others by their boxes. */
-function overlapM(level: Game, one: CourseThing, other: CourseThing): number {
-  if (one.kind === 'place' && other.kind === 'place') return 0;
-  const [a, b] = [listedOf(level.course, one)!, listedOf(level.course, other)!];
-  // A strip to leap lies flat, a keeper belongs before the goal, a gate is passed: other things may stand there.
-  if ([a, b].some((listed) => 'object' in listed && (['towel-strip', 'pillow', 'ramp'].includes(listed.object) || /gate|legs/.test(listed.object))))
-    return 0;
-  const [p, q] = [middleOf(level.course, a), middleOf(level.course, b)];
-  const [s, t] = [halfSizeM(a), halfSizeM(b)];
-  if (isRound(a) && isRound(b)) return s.xM + t.xM - distanceM(p, q);
-  return Math.min(s.xM + t.xM - Math.abs(p.xM - q.xM), s.yM + t.yM - Math.abs(p.yM - q.yM));
-}
-
-function isRound(listed: Listed): boolean {
-  if (!('object' in listed)) return false;
-  const half = halfSizeM(listed);
-  return Math.abs(half.xM - half.yM) < 1e-9;
-}
-
-/** The second thing (or its whole set) moved away from the first, straight or to the side, until nothing stands in it any more. */
-function apart(game: Game, levelIndex: number, stays: CourseThing, moves: CourseThing, alone: boolean): LayoutMend[] {
-  const level = resolveLevel(game, levelIndex);
-  const [p, q] = [spotOf(level.course, stays)!, spotOf(level.course, moves)!];
-  const away = Math.atan2(q.yM - p.yM, q.xM - p.xM);
-  const moved = movedWith(level, [moves], alone);
-  const mine = new Set(moved.map(keyOf));
-  for (let length = 0.05; length < 2.5; length += 0.05)
-    for (const turn of [0, Math.PI / 4, -Math.PI / 4, Math.PI / 2, -Math.PI / 2, Math.PI]) {
-      const to = { xM: q.xM + length * Math.cos(away + turn), yM: q.yM + length * Math.sin(away + turn) };
-      const next = withThingAt(game, levelIndex, moves, to, { alone });
-      const there = resolveLevel(next, levelIndex);
-      const others = standing(there).filter((other) => !mine.has(keyOf(other)));
-      if (moved.every((one) => others.every((other) => overlapM(there, one, other) <= TOUCH_M)))
-        return [{ label: alone ? 'Move it clear' : 'Move the set clear', game: next }];
-    }
-  return [];
 }
 
 /** Furniture on the straight way between a place and what it looks towards. */
@@ -357,11 +267,7 @@ function inTheWay({ game, levelIndex, level, flights }: Look): Found[] {
         things: [{ kind: 'place', group: flight.group, index: flight.index }],
         words: `The ${piece.name} stands between ${placeWords(level, flight)} and the ${nameOf(flight.target)}.`,
         danger: false,
-        mends: () =>
-          turnedAway(game, levelIndex, [flight], (next) => {
-            const again = lookAgain(next, levelIndex, [flight]);
-            return again.flights.every((one) => !blocking(again.level, one));
-          }),
+        ways: () => [turnedAway(game, levelIndex, [flight])],
       },
     ];
   });
@@ -391,14 +297,15 @@ function noRoom({ game, levelIndex, level, flights }: Look): Found[] {
     const behindM = out ? distanceM(out.at, target) : 0;
     if (behindM < 0.5) return [];
     const [nx, ny] = [-(target.yM - from.yM) / lengthM, (target.xM - from.xM) / lengthM];
-    const half = Math.max(...[halfSizeM(target)].map((size) => Math.abs(nx) * size.xM + Math.abs(ny) * size.yM));
-    const gaps = [1, -1].map((side) => freeM(level, target, { xM: nx * side, yM: ny * side }) - half);
+    const size = halfSizeM(target);
+    const half = Math.abs(nx) * size.xM + Math.abs(ny) * size.yM;
+    const gaps = [1, -1].map((side) => freeM(level, target, { xM: nx * side, yM: ny * side }) - half) as [number, number];
     if (Math.max(...gaps) >= PASSAGE_M) return [];
     told.add(target);
-    const by = Math.max(0, gaps[0]! > gaps[1]! ? -gaps[1]! : gaps[0]!);
     const thing = thingsOf(level).find((one) => listedOf(level.course, one) === target)!;
-    const shift = gaps[0]! > gaps[1]! ? -Math.max(0, gaps[1]! - 0.02) : Math.max(0, gaps[0]! - 0.02);
-    const moved = withThingAt(game, levelIndex, thing, { xM: target.xM + nx * shift, yM: target.yM + ny * shift });
+    // All the room on one side: up to what stands on the narrower one.
+    const shift = gaps[0] > gaps[1] ? -Math.max(0, gaps[1] - 0.02) : Math.max(0, gaps[0] - 0.02);
+    const aside = { xM: target.xM + nx * shift, yM: target.yM + ny * shift };
     return [
       {
         kind: 'no-room-to-fetch',
@@ -406,7 +313,7 @@ function noRoom({ game, levelIndex, level, flights }: Look): Found[] {
         things: [thing],
         words: `There are ${centimetres(Math.max(0, ...gaps))} to get past the ${nameOf(target)}: too little to fetch a ball from behind it.`,
         danger: false,
-        mends: () => (by >= 0 && gaps[0]! + gaps[1]! >= PASSAGE_M ? [{ label: 'Put it to one side', game: moved }] : []),
+        ways: () => [[{ label: 'Put it to one side', game: withThingAt(game, levelIndex, thing, aside) }]],
       },
     ];
   });
@@ -440,36 +347,9 @@ function idle({ level }: Look): Found[] {
       things: [thing],
       words: `The rules say nothing yet of the ${n > 1 ? `${n} ${words}s` : words}: choose how it is played.`,
       danger: false,
-      mends: () => [],
+      ways: () => [],
     };
   });
-}
-
-/** The places of some flights turned about what they look towards, as little as will do, so that a test holds and they stay on the floor. */
-function turnedAway(game: Game, levelIndex: number, flights: readonly Flight[], passes: (game: Game) => boolean): LayoutMend[] {
-  const level = resolveLevel(game, levelIndex);
-  for (let degrees = 10; degrees <= 180; degrees += 10)
-    for (const sign of [1, -1]) {
-      const angle = (sign * degrees * Math.PI) / 180;
-      const groups = new Map<string, readonly Spot[]>();
-      let fits = true;
-      for (const { group, index, from, target } of flights) {
-        const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-        const [x, y] = [from.xM - target.xM, from.yM - target.yM];
-        const to = { ...from, xM: millimetres(target.xM + x * cos - y * sin), yM: millimetres(target.yM + x * sin + y * cos) };
-        const inside = insideFloor(level, to);
-        if (inside.xM !== to.xM || inside.yM !== to.yM || from.locked) fits = false;
-        groups.set(group, (groups.get(group) ?? level.course.places[group]!).with(index, to));
-      }
-      if (!fits) continue;
-      const next = [...groups].reduce((so, [group, spots]) => withList(so, levelIndex, `/course/places/${group}`, spots, true), game);
-      if (passes(next)) return [{ label: flights.length > 1 ? 'Turn the marks away' : 'Turn the mark away', game: next }];
-    }
-  for (const axis of ['across', 'down'] as const) {
-    const next = withMirrored(game, axis);
-    if (passes(next)) return [{ label: 'Play it the other way round', game: next }];
-  }
-  return [];
 }
 
 function placeWords(level: Game, { group, index }: Flight): string {

@@ -1,11 +1,10 @@
 /** Where balls may go: from each place towards its target, how far past it and how far to the side. */
-import { arrivalSpeed, groundErrors, rollingResistance, type GroundShot } from '../motion/ground';
-import { OVERRUN_M, type GroundTechnique, type Technique } from '../motion/assumed';
-import { GRAVITY } from '../motion/flight';
+import { groundErrors, rollingResistance, rollsM, type GroundShot } from '../motion/ground';
+import { GROUND, OVERRUN_M, THROWN } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS } from '../objects/catalogue';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
-import { distanceM, targetFrom } from './geometry';
+import { aimedTasks, distanceM, nearestOf } from './geometry';
 
 /** One try in twenty goes farther, or more to the side. */
 const ONE_IN_TWENTY = 1.645;
@@ -23,11 +22,7 @@ export interface Flight {
   readonly pastM: number;
   /** Half the angle within which nine in ten tries go, radians. */
   readonly spreadRad: number;
-  readonly rolls: boolean;
 }
-
-const GROUND: Readonly<Partial<Record<Task['technique'], GroundTechnique>>> = { roll: 'roll', kick: 'kick', lift: 'lift' };
-const THROWN: readonly Technique[] = ['underarm', 'overarm', 'set-shot'];
 
 /**
  * How far one ball in twenty ends past its target, metres: for a ball on the ground from its speed and the rolling of the floor, for one in
@@ -36,58 +31,41 @@ const THROWN: readonly Technique[] = ['underarm', 'overarm', 'set-shot'];
 export function runsPastM(level: Pick<Game, 'kit' | 'course'>, task: Task, lengthM: number, child: Thrower): number {
   const ball = IMPLEMENTS[level.kit.implement];
   const thrower = throwerWith(level.kit, child);
-  const mu = rollingResistance(ball, level.course.floor.surface);
   const ground = GROUND[task.technique];
   if (ground) {
     const shot: GroundShot = { technique: ground, thrower, ball, surface: level.course.floor.surface, distanceM: lengthM };
-    const arrives = arrivalSpeed(shot);
-    const speed = Math.sqrt(arrives * arrives + 2 * mu * GRAVITY * lengthM) * (1 + ONE_IN_TWENTY * groundErrors(ground, thrower).speedShareSd);
-    return Math.min(MOST_PAST_M, Math.max(0, (speed * speed) / (2 * mu * GRAVITY) - lengthM));
+    return Math.min(MOST_PAST_M, Math.max(0, rollsM(shot, ONE_IN_TWENTY) - lengthM));
   }
-  const technique = THROWN.find((known) => known === task.technique);
+  const technique = THROWN[task.technique];
   if (!technique) return 0;
   const { speedShareSd } = releaseOf(technique, thrower);
   const tooFar = 2 * ONE_IN_TWENTY * speedShareSd * lengthM;
-  const runsOn = (ball.restitution ** 2 * lengthM) / (4 * mu);
+  const runsOn = (ball.restitution ** 2 * lengthM) / (4 * rollingResistance(ball, level.course.floor.surface));
   return Math.min(MOST_PAST_M, OVERRUN_M / 2 + tooFar + runsOn);
 }
 
-/** Every try of a level as it goes over the floor, for a child: one a place. */
+/** Every try of a level as it goes over the floor, for a child: one for each task and place, at the nearest target of the task. */
 export function flightsOf(level: Game, child: Thrower): readonly Flight[] {
-  const flights = new Map<string, Flight>();
-  for (const task of level.parts.flatMap((part) => part.tasks)) {
-    if (task.from === undefined || task.at === undefined || task.technique === 'move') continue;
-    const thrower = throwerWith(level.kit, child);
+  const thrower = throwerWith(level.kit, child);
+  return aimedTasks(level).flatMap(({ group, index, spot: from, task, at }): Flight[] => {
     const ground = GROUND[task.technique];
-    const technique = THROWN.find((known) => known === task.technique);
-    if (!ground && !technique) continue;
-    const azimuthSd = ground ? groundErrors(ground, thrower).azimuthSd : releaseOf(technique!, thrower).azimuthSd;
-    (level.course.places[task.from] ?? []).forEach((from, index) => {
-      const target = targetFrom(level, task.from!, from);
-      if (!target || !level.course.targets[task.at!]) return;
-      const lengthM = distanceM(from, target);
-      flights.set(`${task.from} ${index}`, {
-        group: task.from!,
-        index,
-        from,
-        target,
-        lengthM,
-        pastM: runsPastM(level, task, lengthM, child),
-        spreadRad: ONE_IN_TWENTY * azimuthSd,
-        rolls: ground !== undefined,
-      });
-    });
-  }
-  return [...flights.values()];
+    const technique = THROWN[task.technique];
+    if (!ground && !technique) return [];
+    const target = nearestOf(level.course.targets[at]!, from)!;
+    const lengthM = distanceM(from, target);
+    const { azimuthSd } = ground ? groundErrors(ground, thrower) : releaseOf(technique!, thrower);
+    return [{ group, index, from, target, lengthM, pastM: runsPastM(level, task, lengthM, child), spreadRad: ONE_IN_TWENTY * azimuthSd }];
+  });
 }
 
-/** How far past its target one ball in twenty from a place ends: the spot behind the target, and the length, metres. Null where nothing is aimed at. */
-export function runPastFrom(
-  level: Game,
-  group: string,
-  index: number,
-  child: Thrower,
-): { readonly from: Spot; readonly to: Spot; readonly pastM: number } | null {
+export interface RunPastFrom {
+  readonly from: Spot;
+  readonly to: Spot;
+  readonly pastM: number;
+}
+
+/** From a place: its target, where behind it one ball in twenty ends or farther, and how far that is. Null where nothing is aimed at. */
+export function runPastFrom(level: Game, group: string, index: number, child: Thrower): RunPastFrom | null {
   const flight = flightsOf(level, child).find((one) => one.group === group && one.index === index);
   if (!flight || flight.lengthM === 0) return null;
   const { target, from, lengthM, pastM } = flight;

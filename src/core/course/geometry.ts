@@ -1,5 +1,5 @@
 import type { AimedId } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '../rules/game';
+import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
 
 /** Distance along the floor, metres. */
 export function distanceM(from: Spot, to: Spot): number {
@@ -20,16 +20,41 @@ export function marksOf(game: Game): readonly Spot[] {
 /** A floor, and the rules that say what is tried from where on it; without rules every target may be looked at from everywhere. */
 export type Layout = Pick<Game, 'course'> & Partial<Pick<Game, 'parts'>>;
 
+/** Of some targets the one nearest to a spot. */
+export function nearestOf(targets: readonly PlacedTarget[], spot: Spot): PlacedTarget | undefined {
+  return targets.reduce<PlacedTarget | undefined>(
+    (near, target) => (near === undefined || distanceM(spot, target) < distanceM(spot, near) ? target : near),
+    undefined,
+  );
+}
+
+/** A place from which a task is tried at a group of targets. */
+export interface AimedPlace {
+  readonly group: string;
+  readonly index: number;
+  readonly spot: Spot;
+  readonly task: Task;
+  readonly at: string;
+}
+
+/** Every task of a game resolved to one level from every place that it is aimed from. */
+export function aimedTasks(game: Layout): readonly AimedPlace[] {
+  return (game.parts ?? [])
+    .flatMap((part) => part.tasks)
+    .flatMap((task) => {
+      const { from, at } = task;
+      if (from === undefined || at === undefined || task.technique === 'move' || !game.course.targets[at]) return [];
+      return (game.course.places[from] ?? []).map((spot, index): AimedPlace => ({ group: from, index, spot, task, at }));
+    });
+}
+
 /** The target that a place of a group looks towards: of those that are aimed at from there the nearest. */
 export function targetFrom({ course, parts = [] }: Layout, group: string, spot: Spot): PlacedTarget | undefined {
   const aimed = parts
     .flatMap((part) => part.tasks)
     .flatMap((task) => (task.from === group && task.at !== undefined ? (course.targets[task.at] ?? []) : []));
   const targets = aimed.length > 0 ? aimed : Object.values(course.targets).flat();
-  return targets.reduce<PlacedTarget | undefined>(
-    (near, target) => (near === undefined || distanceM(spot, target) < distanceM(spot, near) ? target : near),
-    undefined,
-  );
+  return nearestOf(targets, spot);
 }
 
 /** What a place of a group looks towards: its target, or where nothing is aimed at the next place of a route. */

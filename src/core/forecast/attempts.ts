@@ -17,17 +17,17 @@ import {
   FLIP_CHANCE,
   GATE_MS,
   GLIDE,
+  GROUND,
   OTHER_CHANCE,
   OTHER_MS,
   OVERRUN_M,
   runSpeed,
   tapsPerSecond,
+  THROWN,
   touchChance,
   TOUCH_MS,
   TURN_MS,
   ageFactor,
-  type GroundTechnique,
-  type Technique,
 } from '../motion/assumed';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import { GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, type Barred, type GroundShot } from '../motion/ground';
@@ -86,9 +86,6 @@ export interface ChildTables {
   /** For each part and gate how long one repetition (one toss, one setting up) takes. */
   readonly gateMs: readonly (readonly number[])[];
 }
-
-const GROUND: Readonly<Partial<Record<Task['technique'], GroundTechnique>>> = { roll: 'roll', kick: 'kick', lift: 'lift' };
-const THROWN: Readonly<Partial<Record<Task['technique'], Technique>>> = { underarm: 'underarm', overarm: 'overarm', 'set-shot': 'set-shot' };
 
 /** Tables of one child for a game resolved to one level; pins are looked up on the shelf of racks where they are there. */
 export function childTables(program: Program, child: Thrower, shelf?: RackShelf): ChildTables {

@@ -1,34 +1,22 @@
 /** Distances for wanted chances, points that are fair, and the equal set-up of another home: solved, not guessed. */
-import { aimOf, distanceM, insideFloor, replacedBy, spotTowards } from '../course/geometry';
+import { aimedTasks, aimOf, distanceM, insideFloor, nearestOf, replacedBy, spotTowards, type AimedPlace } from '../course/geometry';
 import { successAt } from '../forecast/attempts';
 import { placeChances } from '../forecast/chances';
 import type { Thrower } from '../motion/release';
 import type { AimedId } from '../objects/catalogue';
-import type { Game, Spot, Task } from '../rules/game';
+import type { Game, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 
 const NEAREST_M = 0.4;
 const STEPS = 13;
 const FARTHEST_M = 14;
 
-/** A place that something is aimed from: its group and number, what it looks at, and how its task is tried. */
-export interface AimedPlace {
-  readonly group: string;
-  readonly index: number;
-  readonly spot: Spot;
-  readonly task: Task;
-  readonly at: string;
-}
-
-/** The places of a game resolved to one level from which a target is aimed at, each once. */
+/** The places of a game resolved to one level from which a target is aimed at, each once: by the first task that is tried there. */
 export function aimedPlaces(game: Game): AimedPlace[] {
   const found = new Map<string, AimedPlace>();
-  for (const task of game.parts.flatMap((part) => part.tasks)) {
-    if (task.from === undefined || task.at === undefined || task.technique === 'move' || !game.course.targets[task.at]) continue;
-    (game.course.places[task.from] ?? []).forEach((spot, index) => {
-      const key = `${task.from!} ${index}`;
-      if (!found.has(key)) found.set(key, { group: task.from!, index, spot, task, at: task.at! });
-    });
+  for (const place of aimedTasks(game)) {
+    const key = `${place.group} ${place.index}`;
+    if (!found.has(key)) found.set(key, place);
   }
   return [...found.values()];
 }
@@ -38,8 +26,8 @@ function chanceFrom(game: Game, { task, at }: AimedPlace, spot: Spot, thrower: T
   return Math.max(...game.course.targets[at]!.map((target) => successAt(game, task, spot, target, thrower).chance));
 }
 
-function nearestTarget(game: Game, place: AimedPlace): Spot {
-  return game.course.targets[place.at]!.reduce((near, target) => (distanceM(place.spot, target) < distanceM(place.spot, near) ? target : near));
+function nearestTarget(game: Game, { at, spot }: AimedPlace): Spot {
+  return nearestOf(game.course.targets[at]!, spot)!;
 }
 
 /** True for a game in which something is aimed at from marked places, so that distances can be solved. */
@@ -64,7 +52,7 @@ export interface SolvedLevel {
 
 /**
  * Moves the marks of a level along their own lines to the target, all by one factor, until the mean chance of a child of this age is
- * as wanted (bisection; the chance falls with distance). Marks stay on the floor.
+ * as wanted (bisection; the chance falls with distance). Marks stay on the floor, and locked ones where they are.
  */
 export function solveLevel(game: Game, levelIndex: number, wantedChance: number, ageYears: number): SolvedLevel {
   const level = resolveLevel(game, levelIndex);
@@ -75,7 +63,9 @@ export function solveLevel(game: Game, levelIndex: number, wantedChance: number,
   });
   if (marks.length === 0) return { places: level.course.places, chance: 0, reached: false };
   const moved = (factor: number) =>
-    marks.map(({ place, target, lengthM }) => insideFloor(level, spotTowards(target, place.spot, Math.max(NEAREST_M, factor * lengthM))));
+    marks.map(({ place, target, lengthM }) =>
+      place.spot.locked ? place.spot : insideFloor(level, spotTowards(target, place.spot, Math.max(NEAREST_M, factor * lengthM))),
+    );
   const chanceAt = (factor: number) => {
     const spots = moved(factor);
     return marks.reduce((sum, { place }, index) => sum + chanceFrom(level, place, spots[index]!, thrower), 0) / marks.length;
@@ -93,7 +83,8 @@ export function solveLevel(game: Game, levelIndex: number, wantedChance: number,
   for (const [group, list] of Object.entries(level.course.places)) places[group] = [...list];
   marks.forEach(({ place }, index) => {
     const spot = spots[index]!;
-    places[place.group]![place.index] = { xM: Math.round(spot.xM * 100) / 100, yM: Math.round(spot.yM * 100) / 100 };
+    if (!place.spot.locked)
+      places[place.group]![place.index] = { ...place.spot, xM: Math.round(spot.xM * 100) / 100, yM: Math.round(spot.yM * 100) / 100 };
   });
   const chance = chanceAt(factor);
   return { places, chance, reached: Math.abs(chance - wantedChance) <= 0.02 };

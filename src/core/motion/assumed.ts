@@ -8,6 +8,10 @@ export type Technique = 'underarm' | 'overarm' | 'set-shot';
 export type BodyForm = 'standing' | 'seated' | 'kneeling' | 'two-hands';
 export type GroundTechnique = 'roll' | 'kick' | 'lift';
 
+/** Which ways of trying go along the ground, and which through the air; others are not aimed. */
+export const GROUND: Readonly<Partial<Record<string, GroundTechnique>>> = { roll: 'roll', kick: 'kick', lift: 'lift' };
+export const THROWN: Readonly<Partial<Record<string, Technique>>> = { underarm: 'underarm', overarm: 'overarm', 'set-shot': 'set-shot' };
+
 export interface TechniqueSpread {
   /** Standard deviation of direction and elevation, degrees, for an adult. */
   readonly azimuthDeg: number;

@@ -106,6 +106,13 @@ function barredShare(wide: number, barred: readonly Barred[], spread: number): n
   return share;
 }
 
+/** How far a ball meant for it rolls when its speed is so many standard deviations more than meant, metres (s = v²/2µg). */
+export function rollsM(shot: GroundShot, deviations: number): number {
+  const mu = rollingResistance(shot.ball, shot.surface);
+  const speed = meantSpeed(shot, mu) * (1 + deviations * groundErrors(shot.technique, shot.thrower).speedShareSd);
+  return (speed * speed) / (2 * mu * GRAVITY);
+}
+
 /** Speed with which a ball meant for it arrives, m/s; 0 when it stops short. */
 export function arrivalSpeed(shot: GroundShot): number {
   const mu = rollingResistance(shot.ball, shot.surface);

@@ -5,6 +5,7 @@
  * Of several findings the gravest names the verdict: impossible, then incomplete, then sum, then doubtful, then clean.
  * A report may hold every event, the parts typed at the end, or a total alone; of a total alone only whether it can be is judged.
  */
+import { GROUND, THROWN } from '../motion/assumed';
 import { distancesOf } from '../course/geometry';
 import { B, compile, UNSET, type PartProgram, type Program } from '../rules/compile';
 import { rawScore, type Refusal, type State } from '../rules/engine';
@@ -276,10 +277,8 @@ function fasterThanTheClock(program: Program, state: State): string | null {
   return null;
 }
 
-const AIMED_TECHNIQUES: readonly string[] = ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift'];
-
 function isAimedTask(task: Task): boolean {
-  return AIMED_TECHNIQUES.includes(task.technique) && task.see !== 'count';
+  return (task.technique in THROWN || task.technique in GROUND) && task.see !== 'count';
 }
 
 function isAimed(program: Program): boolean {

@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import { Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
 import type { Added } from '@/core/course/change';
+import { runPastFrom } from '@/core/course/flights';
 import { misfitsOf, type Misfit } from '@/core/course/fits';
 import type { Snap } from '@/core/course/snap';
 import { spotOf, thingsOf } from '@/core/course/things';
@@ -184,7 +185,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const [problem, setProblem] = useState('');
   const chart = useRef<HTMLDivElement>(null);
   const { state, saveNow } = useAutosave(id, game, ageYears, revision);
-  useKeptHistory(id, history, revision, state);
+  useKeptHistory(id, history, state);
   useEffect(() => {
     const kept = keptHistory(id, firstGame);
     if (kept) dispatch({ do: 'take-up', history: kept });
@@ -202,12 +203,14 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const marked = useMemo(() => misfitsOf(game, shown, { ageYears }, !history.dragging), [game, shown, ageYears, history.dragging]);
   const [misfits, setMisfits] = useState<readonly Misfit[]>(marked);
   if (!history.dragging && misfits !== marked) setMisfits(marked);
+  const past = useMemo(() => (main?.kind === 'place' ? runPastFrom(level, main.group, main.index, { ageYears }) : null), [level, main, ageYears]);
   const px = centimetresAPixel(level.course.floor);
   const openWays = useCallback(() => setOpen('ways'), []);
   const openMisfit = useCallback((misfit: Misfit) => {
     setLooked(misfit);
     setPicked(misfit.things);
-    setLeaf('rules');
+    // The list of what does not fit stands on both of these.
+    setLeaf((now) => (now === 'layout' ? now : 'rules'));
   }, []);
   const acts = actsOn({ game, levelIndex: shown, level, picked, onPick: setPicked, dispatch });
   const onAdd = (added: Added) => {
@@ -216,8 +219,8 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
     setLeaf('layout');
     setOpen(null);
   };
-  const act = async (action: 'duplicate') => {
-    const answer = await send<{ id: string }>('POST', `/api/v1/games/${id}`, { action });
+  const duplicate = async () => {
+    const answer = await send<{ id: string }>('POST', `/api/v1/games/${id}`, { action: 'duplicate' });
     if (answer.ok && answer.value) window.location.assign(`/games/${answer.value.id}`);
     else setProblem(answer.problem);
   };
@@ -296,12 +299,11 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       <Table>
         <div>
           <ChartTools
-            game={game}
             level={level}
             levelIndex={shown}
             levelName={levelName}
             picked={picked}
-            onPick={setPicked}
+            acts={acts}
             dispatch={dispatch}
             snap={snap}
             onSnap={setSnap}
@@ -317,7 +319,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
                   { id: 'file', label: 'The game as a file', act: () => window.location.assign(`/api/v1/games/${id}/file`) },
                 ],
               },
-              { acts: readOnly ? [] : [{ id: 'copy', label: 'A second game like this one', act: () => void act('duplicate') }] },
+              { acts: readOnly ? [] : [{ id: 'copy', label: 'A second game like this one', act: () => void duplicate() }] },
             ]}
           />
           <div ref={chart}>
@@ -325,7 +327,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
               level={level}
               levelIndex={shown}
               stepM={stepM}
-              ageYears={ageYears}
+              past={picked.length === 1 ? past : null}
               floor={forecasts.floor}
               forecast={forecast}
               picked={picked}
@@ -478,7 +480,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         readOnly={readOnly}
       />
       <Foot>
-        <Lengths level={level} levelIndex={shown} ageYears={ageYears} picked={picked} dispatch={dispatch} readOnly={readOnly} />
+        <Lengths level={level} levelIndex={shown} past={past} picked={picked} dispatch={dispatch} readOnly={readOnly} />
         <Probe chart={chart} level={level} ageYears={ageYears} from={from} />
         <span>
           {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}

@@ -60,12 +60,11 @@ const Tool = styled(Button)`
 const SNAP_WORDS: Readonly<Record<Snap, string>> = { ten: '10 cm', steps: "the child's half steps", things: 'other things', free: 'nothing' };
 
 export interface ChartToolsProps {
-  readonly game: Game;
   readonly level: Game;
   readonly levelIndex: number;
   readonly levelName: string;
   readonly picked: Picked;
-  readonly onPick: (picked: Picked) => void;
+  readonly acts: Acts;
   readonly dispatch: Dispatch<DraftAction>;
   readonly snap: Snap;
   readonly onSnap: (snap: Snap) => void;
@@ -76,15 +75,19 @@ export interface ChartToolsProps {
   readonly readOnly: boolean;
 }
 
+interface ActsOn {
+  readonly game: Game;
+  readonly level: Game;
+  readonly levelIndex: number;
+  readonly picked: Picked;
+  readonly onPick: (picked: Picked) => void;
+  readonly dispatch: Dispatch<DraftAction>;
+}
+
+type Acts = ReturnType<typeof actsOn>;
+
 /** What can be done with what is picked: the same acts by button and by key. */
-export function actsOn({
-  game,
-  levelIndex,
-  level,
-  picked,
-  onPick,
-  dispatch,
-}: Pick<ChartToolsProps, 'game' | 'levelIndex' | 'level' | 'picked' | 'onPick' | 'dispatch'>) {
+export function actsOn({ game, levelIndex, level, picked, onPick, dispatch }: ActsOn) {
   const put = (next: Game) => next !== game && dispatch({ do: 'mend', game: next });
   const turnable = picked.filter((thing) => thing.kind !== 'door');
   return {
@@ -126,7 +129,7 @@ function alikeTo(level: Game, picked: Picked): readonly CourseThing[] {
 }
 
 /** Keys on a thing that is focused; true when the key was one of ours. */
-export function actByKey(acts: ReturnType<typeof actsOn>, key: string): boolean {
+export function actByKey(acts: Acts, key: string): boolean {
   switch (key) {
     case 'Delete':
     case 'Backspace':
@@ -162,9 +165,21 @@ export function actByKey(acts: ReturnType<typeof actsOn>, key: string): boolean 
 }
 
 /** The tools over the chart: the cupboard, what is done with what is picked, the tape and what things snap to. */
-export function ChartTools(props: ChartToolsProps) {
-  const { level, levelIndex, levelName, picked, dispatch, snap, onSnap, taping, onTape, onCupboard, keep, readOnly } = props;
-  const acts = actsOn(props);
+export function ChartTools({
+  level,
+  levelIndex,
+  levelName,
+  picked,
+  acts,
+  dispatch,
+  snap,
+  onSnap,
+  taping,
+  onTape,
+  onCupboard,
+  keep,
+  readOnly,
+}: ChartToolsProps) {
   const none = picked.length === 0 || readOnly;
   const locked = picked.length > 0 && picked.every((thing) => isLocked(level.course, thing));
   const tied = picked.length > 1 && allTied(level, picked);

@@ -3,7 +3,7 @@ import { memo, useMemo, useRef, useState, type Dispatch, type KeyboardEvent, typ
 import styled from 'styled-components';
 import { aimOf, distanceM } from '@/core/course/geometry';
 import { type Misfit } from '@/core/course/fits';
-import { runPastFrom } from '@/core/course/flights';
+import type { RunPastFrom } from '@/core/course/flights';
 import { thingWords } from '@/core/course/thing-words';
 import { middleOfAll } from '@/core/course/move';
 import { snapped, type Snap } from '@/core/course/snap';
@@ -57,7 +57,8 @@ export interface ChartProps {
   readonly level: Game;
   readonly levelIndex: number;
   readonly stepM: number;
-  readonly ageYears: number;
+  /** How far past its target a ball from the picked place may run. */
+  readonly past: RunPastFrom | null;
   readonly floor: FloorDepth | null;
   readonly forecast: LevelForecast | null;
   readonly picked: Picked;
@@ -103,7 +104,7 @@ export function Chart({
   level,
   levelIndex,
   stepM,
-  ageYears,
+  past,
   floor,
   forecast,
   picked,
@@ -296,10 +297,6 @@ export function Chart({
   const where = (spot: Spot) => `${spot.xM.toFixed(1)} metres from the left wall and ${spot.yM.toFixed(1)} from the back.`;
   const looksAt = (thing: CourseThing, spot: Spot) => (thing.kind === 'place' ? aimOf(level, thing.group, spot) : undefined);
   const measured = dimensionOf(level, picked);
-  const past = useMemo(
-    () => (picked.length === 1 && main?.kind === 'place' ? runPastFrom(level, main.group, main.index, { ageYears }) : null),
-    [level, picked, main, ageYears],
-  );
   const grips = readOnly || taping ? null : gripsOf(level, moving, px);
   return (
     <Frame data-taping={taping}>

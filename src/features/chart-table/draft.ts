@@ -146,8 +146,7 @@ function gameAfter({ game, ageYears }: Draft, action: Exclude<DraftAction, { do:
       return game;
     case 'solve':
       return action.chances.reduce(
-        (next, chance, index) =>
-          index < next.levels.length ? withLocksKept(next, withPlaces(next, index, solveLevel(next, index, chance, ageYears).places), index) : next,
+        (next, chance, index) => (index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, ageYears).places) : next),
         game,
       );
     case 'fair-points': {
@@ -167,18 +166,4 @@ function slotChanged(game: Game, { slot, value, shown, onlyHere }: Extract<Draft
   const atLevel = (from: Game) => withLevelChange(from, shown, (level) => withSlot(level, slot, value));
   if (onlyHere && !OF_THE_WHOLE_GAME.test(slot)) return atLevel(game);
   return atLevel(withSlot(game, slot, value));
-}
-
-/** Marks that are locked stay where they were when others are put elsewhere. */
-function withLocksKept(before: Game, after: Game, levelIndex: number): Game {
-  const old = resolveLevel(before, levelIndex).course.places;
-  const set = Object.fromEntries(
-    Object.entries(old).flatMap(([group, spots]) => {
-      if (!spots.some((spot) => spot.locked || spot.tied)) return [];
-      const moved = resolveLevel(after, levelIndex).course.places[group]!;
-      return [[`/course/places/${group}`, spots.map((spot, index) => (spot.locked ? spot : { ...spot, ...moved[index]! }))]];
-    }),
-  );
-  if (Object.keys(set).length === 0) return after;
-  return { ...after, levels: after.levels.map((level, index) => (index === levelIndex ? { ...level, set: { ...level.set, ...set } } : level)) };
 }

@@ -2,7 +2,7 @@
 import { useMemo, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { clearLineM, sideBySide } from '@/core/course/small-space';
-import { FLOORS, LARGE_HOME_M, onFloor, SMALL_HOME_M, STARTING_FLOORS, type FloorId } from '@/core/course/floors';
+import { FLOORS, LARGE_HOME_M, onFloor, SMALL_HOME_M, STARTING_FLOORS, SURFACE_NAMES, type FloorId } from '@/core/course/floors';
 import { equalSetUp, isAimed } from '@/core/levels/solve';
 import { AIMED } from '@/core/objects/catalogue';
 import type { FloorSide, Game, Surface } from '@/core/rules/game';
@@ -114,12 +114,7 @@ export function FloorLeaf({ game, levelIndex, ageYears, dispatch, readOnly }: Fl
         <InlineSelect<Surface>
           label="Ground of the floor"
           value={floor.surface}
-          choices={[
-            { value: 'hard', label: 'hard floor' },
-            { value: 'carpet', label: 'carpet' },
-            { value: 'grass', label: 'grass' },
-            { value: 'tarmac', label: 'tarmac' },
-          ]}
+          choices={(Object.keys(SURFACE_NAMES) as Surface[]).map((value) => ({ value, label: SURFACE_NAMES[value] }))}
           onChange={(surface) => changed({ floor: { ...floor, surface } })}
         />
       </div>

@@ -4,13 +4,14 @@ import styled from 'styled-components';
 import { Lock } from 'lucide-react';
 import { withGround, withLocked, withName, withObject, withPattern, withRemoved } from '@/core/course/change';
 import { distanceM } from '@/core/course/geometry';
+import { SURFACE_NAMES } from '@/core/course/floors';
 import { thingWords } from '@/core/course/thing-words';
 import { withDepth, withStand, withThingAt } from '@/core/course/move';
 import { countsOf, patternOf, PATTERN_WORDS, PATTERNS, type PatternKind } from '@/core/course/patterns';
 import { groundOf, isLocked, isPinSet, keyOf, listAt, listedOf, pointerOf, spotOf, thingsOf, type CourseThing } from '@/core/course/things';
 import { levelChance } from '@/core/levels/solve';
 import { AIMED, nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
-import type { FurnitureKind, Game, Patch, PlacedTarget, Spot } from '@/core/rules/game';
+import type { FurnitureKind, Game, Patch, PlacedTarget, Spot, Surface } from '@/core/rules/game';
 import { QuietButton } from '@/ui/button';
 import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
@@ -210,12 +211,7 @@ const FURNITURE_KINDS: readonly { readonly value: FurnitureKind; readonly label:
   { value: 'breakable', label: 'it breaks' },
   { value: 'wall', label: 'a piece of wall' },
 ];
-const SURFACES: readonly { readonly value: Patch['surface']; readonly label: string }[] = [
-  { value: 'hard', label: 'hard floor' },
-  { value: 'carpet', label: 'carpet' },
-  { value: 'grass', label: 'grass' },
-  { value: 'tarmac', label: 'tarmac' },
-];
+const SURFACES = (Object.keys(SURFACE_NAMES) as Surface[]).map((value) => ({ value, label: SURFACE_NAMES[value] }));
 
 function PickedFigures({ game, level, levelIndex, ageYears, picked, onPick, dispatch, onlyHere, readOnly }: LayoutLeafProps) {
   const thing = picked[0]!;

@@ -1,6 +1,6 @@
 'use client';
 import type { Dispatch } from 'react';
-import { runPastFrom } from '@/core/course/flights';
+import type { RunPastFrom } from '@/core/course/flights';
 import { placeDistance } from '@/core/course/move';
 import { spotOf } from '@/core/course/things';
 import type { Game, Spot } from '@/core/rules/game';
@@ -11,7 +11,7 @@ import type { DraftAction } from './draft';
 
 interface LengthsProps {
   readonly level: Game;
-  readonly ageYears: number;
+  readonly past: RunPastFrom | null;
   readonly levelIndex: number;
   readonly picked: Picked;
   readonly dispatch: Dispatch<DraftAction>;
@@ -19,7 +19,7 @@ interface LengthsProps {
 }
 
 /** How large the floor is, and where the thing that is picked stands, as figures to type. */
-export function Lengths({ level, levelIndex, ageYears, picked, dispatch, readOnly }: LengthsProps) {
+export function Lengths({ level, levelIndex, past, picked, dispatch, readOnly }: LengthsProps) {
   if (readOnly) return <span />;
   const { course } = level;
   const { widthM, depthM } = course.floor;
@@ -30,7 +30,6 @@ export function Lengths({ level, levelIndex, ageYears, picked, dispatch, readOnl
   const spot = main && spotOf(course, main);
   const length = main?.kind === 'place' ? placeDistance(level, main.group, main.index) : undefined;
   const move = (to: Spot) => dispatch({ do: 'move', level: levelIndex, thing: main!, with: picked, to });
-  const past = main?.kind === 'place' ? runPastFrom(level, main.group, main.index, { ageYears }) : null;
   return (
     <span>
       floor {metres('Floor, metres wide', widthM, 1.5, 30, (value) => dispatch({ do: 'floor', widthM: value, depthM }))} by{' '}

@@ -1,5 +1,5 @@
 'use client';
-import { memo, useMemo, useState, type Dispatch } from 'react';
+import { memo, useDeferredValue, useMemo, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { distancesOf } from '@/core/course/geometry';
 import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
@@ -178,6 +178,9 @@ export function LevelStrip({
     plain || game.parts.some((part) => Object.values(part.groups).some((group) => group.order === 'free' && (group.value?.length ?? 0) > 1));
   const restsOn = restsOnWords(forecasts.find((one) => one !== null) ?? { restsOn: 0 });
   const n = game.levels.length;
+  // What sets levels apart is told a moment later: while something is dragged the frame goes first.
+  const settled = useDeferredValue(game);
+  const differs = useMemo(() => settled.levels.map((level, index) => [level.id, differenceWords(settled, index)] as const), [settled]);
   return (
     <Strip $levels={n} aria-label="Levels" tabIndex={n > 3 ? 0 : undefined}>
       {game.levels.map((level, index) => {
@@ -196,7 +199,7 @@ export function LevelStrip({
             readOnly={readOnly}
             plain={readThrowRules(there) !== null}
             group={there.parts[0]!.tasks[0]!.from ?? ''}
-            differs={differenceWords(game, index)}
+            differs={differs.find(([id]) => id === level.id)?.[1] ?? ''}
             beat={beatWords(there, level)}
             narrow={n > 3}
           />

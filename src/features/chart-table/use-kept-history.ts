@@ -6,11 +6,6 @@ import type { SaveState } from './use-autosave';
 const MOST_KEPT = 60;
 const WAIT_MS = 900;
 
-interface Kept {
-  readonly revision: number;
-  readonly history: DraftHistory;
-}
-
 const keyOf = (id: string) => `lochside history ${id}`;
 
 /** The steps of undo of a sitting, as this tab kept them; null when there are none or they belong to another draft. */
@@ -18,7 +13,7 @@ export function keptHistory(id: string, game: DraftHistory['now']['game']): Draf
   try {
     const text = sessionStorage.getItem(keyOf(id));
     if (text === null) return null;
-    const { history } = JSON.parse(text) as Kept;
+    const history = JSON.parse(text) as DraftHistory;
     return JSON.stringify(history.now.game) === JSON.stringify(game) ? { ...history, dragging: false } : null;
   } catch {
     return null;
@@ -26,11 +21,11 @@ export function keptHistory(id: string, game: DraftHistory['now']['game']): Draf
 }
 
 /** Keeps the steps of undo in this tab, so that they are there after a reload. */
-export function useKeptHistory(id: string, history: DraftHistory, revision: number, state: SaveState): void {
+export function useKeptHistory(id: string, history: DraftHistory, state: SaveState): void {
   useEffect(() => {
     if (history.dragging || state.kind === 'conflict') return;
     const timer = setTimeout(() => {
-      const kept: Kept = { revision, history: { ...history, past: history.past.slice(-MOST_KEPT), future: history.future.slice(0, MOST_KEPT) } };
+      const kept: DraftHistory = { ...history, past: history.past.slice(-MOST_KEPT), future: history.future.slice(0, MOST_KEPT) };
       try {
         sessionStorage.setItem(keyOf(id), JSON.stringify(kept));
       } catch {
@@ -38,5 +33,5 @@ export function useKeptHistory(id: string, history: DraftHistory, revision: numb
       }
     }, WAIT_MS);
     return () => clearTimeout(timer);
-  }, [id, history, revision, state.kind]);
+  }, [id, history, state.kind]);
 }

@@ -1,7 +1,6 @@
 import { middleOf } from '@/core/course/things';
+import { SURFACE_NAMES } from '@/core/course/floors';
 import type { Course, Door, Furniture, Patch } from '@/core/rules/game';
-
-const SURFACE_WORDS = { hard: 'hard floor', carpet: 'carpet', grass: 'grass', tarmac: 'tarmac' } as const;
 
 /** A part of the floor of another ground, about its middle, in centimetres: dots for soft ground, lines for hard. */
 export function Ground({ patch, px }: { patch: Patch; px: number }) {
@@ -38,7 +37,7 @@ export function Ground({ patch, px }: { patch: Patch; px: number }) {
       ))}
       <text y={-d / 2 + 13 * px} fontSize={10.5 * px} textAnchor="middle" fill="var(--ink)">
         {patch.name}
-        <title>{SURFACE_WORDS[patch.surface]}</title>
+        <title>{SURFACE_NAMES[patch.surface]}</title>
       </text>
     </g>
   );
