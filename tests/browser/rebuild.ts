@@ -1,18 +1,12 @@
 /** npm run rebuild [-- starter …]: every starter built again from a blank floor by hand in the browser, and compared with the one that ships. */
-import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
-import { chromium } from '@playwright/test';
 import { asPlayed } from '../examples/rebuild';
 import { STARTERS } from '../examples/starters';
-import { CHROMIUM, startWebServer } from '../web-server';
 import { rebuildByHand, savedGame } from './by-hand';
+import { withDemo } from './demo-stack';
 import { signInAs } from './people';
 
-const root = join(import.meta.dirname, '../..');
-const port = process.env['LOCHSIDE_TEST_PORT']!;
-const address = `http://127.0.0.1:${port}`;
-const env = { ...process.env, NODE_ENV: 'production' as const, LOCHSIDE_HOSTS: '', PUBLIC_URL: address };
 const asked = process.argv.slice(2);
+const counts = { same: 0, other: 0 };
 
 /** Where two values part, with what they hold there. */
 function differences(wanted: unknown, built: unknown, at: string): string[] {
@@ -21,12 +15,7 @@ function differences(wanted: unknown, built: unknown, at: string): string[] {
   return [...new Set([...Object.keys(wanted), ...Object.keys(built)])].flatMap((key) => differences(wanted[key], built[key], `${at}/${key}`));
 }
 
-if (spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, stdio: 'inherit' }).status !== 0)
-  process.exit(1);
-const web = await startWebServer(port, { PUBLIC_URL: address });
-const browser = await chromium.launch(CHROMIUM);
-const counts = { same: 0, other: 0 };
-try {
+await withDemo(async (browser, address) => {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address })).newPage();
   page.setDefaultTimeout(15_000);
   await signInAs(page);
@@ -44,9 +33,6 @@ try {
     counts[told === 'the same' ? 'same' : 'other'] += 1;
     process.stdout.write(`${id.padEnd(20)} ${told}\n`);
   }
-} finally {
-  await browser.close();
-  web.process.kill('SIGTERM');
-}
+});
 process.stdout.write(`${counts.same} built again, ${counts.other} not\n`);
 if (counts.other > 0) process.exitCode = 1;

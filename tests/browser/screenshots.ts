@@ -1,23 +1,15 @@
 /** npm run screenshots: one current picture of each main view, from the demo data only, into docs/screenshots. */
-import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
-import { CHROMIUM, startWebServer } from '../web-server';
+import type { Page } from '@playwright/test';
+import { withDemo } from './demo-stack';
 import { linksOf, PHONE, signInAs } from './people';
 
 const root = join(import.meta.dirname, '../..');
-const port = process.env['LOCHSIDE_TEST_PORT']!;
-const address = `http://127.0.0.1:${port}`;
-const env = { ...process.env, NODE_ENV: 'production' as const, LOCHSIDE_HOSTS: '', PUBLIC_URL: address };
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 
-if (spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, stdio: 'inherit' }).status !== 0)
-  process.exit(1);
-const web = await startWebServer(port, { PUBLIC_URL: address });
-const browser = await chromium.launch(CHROMIUM);
-try {
+await withDemo(async (browser, address) => {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address })).newPage();
   const shoot = (page: Page, name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
   await desk.goto('/sign-in');
@@ -103,7 +95,4 @@ try {
   await home.getByRole('button', { name: 'End here' }).click();
   await home.getByRole('button', { name: 'just right' }).click();
   await shoot(home, 'home-result');
-} finally {
-  await browser.close();
-  web.process.kill('SIGTERM');
-}
+});

@@ -8,7 +8,8 @@ import { readGame } from '../rules/read-game';
 import { withThingAt } from '../course/move';
 import { throwerWith } from '../motion/release';
 import { forecastLevel } from '../forecast/forecast-level';
-import { easierForms, MOST_LEVELS, withEasierForm, withLevelAdded, withLevelChange, withLevelMoved, withLevelRemoved } from './edit-levels';
+import { easierForms, withEasierForm } from './easier-forms';
+import { MOST_LEVELS, withLevelAdded, withLevelChange, withLevelMoved, withLevelRemoved } from './edit-levels';
 import { levelChance } from './solve';
 import { changedSince, toBeatOf } from './to-beat';
 
