@@ -1,6 +1,7 @@
 import type { BodyForm } from '../motion/assumed';
 import { REPORT_FORMAT } from '../rules/formats';
 import type { Game } from '../rules/game';
+import { levelById } from '../rules/level';
 import { eventsFromFields, partFields } from './parts';
 import type { Go, Report, UsedSetUp } from './report';
 
@@ -15,7 +16,7 @@ export function goOf(assigned: Assigned, played: Pick<Go, 'counting' | 'hand' | 
   const { form, implement, targets, distancesM } = assigned.setUp;
   return {
     level: assigned.levelId,
-    otherHand: false,
+    otherHand: levelById(assigned.game, assigned.levelId).kit.hand === 'other',
     form,
     setUp: { implement, targets, distancesM },
     unit: assigned.game.parts[0]!.measure.unit,

@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { REPORT_FORMAT } from '../rules/formats';
 import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
 import type { BodyForm } from '../motion/assumed';
+import { markedLooksSchema, type MarkedLook } from './look-marks';
 import { playFields, type CountingWay, type PlayEvent } from '../rules/play';
 
 /** What was really used: distances in metres in the order of the places, and the things. */
@@ -36,6 +37,8 @@ export interface Report {
   readonly felt?: 'hard' | 'right' | 'easy';
   readonly adultInitials?: string;
   readonly word?: string;
+  /** What was seen of the movement, and who marked it. */
+  readonly looks?: { readonly by: 'child' | 'adult'; readonly marks: readonly MarkedLook[] };
 }
 
 const goSchema = Joi.object<Go>({
@@ -69,4 +72,5 @@ export const reportSchema = Joi.object<Report>({
   felt: Joi.string().valid('hard', 'right', 'easy'),
   adultInitials: Joi.string().trim().max(6),
   word: Joi.string().trim().max(280),
+  looks: Joi.object({ by: Joi.string().valid('child', 'adult').required(), marks: markedLooksSchema.min(1).required() }),
 }).required();

@@ -35,6 +35,17 @@ export function resolveLevel(game: Game, levelIndex: number): Game {
   return resolved.value;
 }
 
+/** The game at the level of an id; at its first one where it has none of that id. */
+export function levelById(game: Game, id: string): Game {
+  return resolveLevel(
+    game,
+    Math.max(
+      0,
+      game.levels.findIndex((level) => level.id === id),
+    ),
+  );
+}
+
 /** The game with what a JSON Pointer names replaced; the same game when it has no such place. */
 export function replaceAt(game: Game, pointer: string, value: unknown): Game {
   return (replacedAt(game, pointer.slice(1).split('/'), value) as Game | undefined) ?? game;

@@ -212,13 +212,13 @@ export function isHanded(game: Pick<Game, 'teaching'>, skill: Skill): boolean {
   return pointsToTell(game, skill).some((told) => [told.point, told.look, told.fault].some((text) => /\{(hand|other)\}/.test(text)));
 }
 
-/** What to look for, up to four: the teacher's, else the first that its skills say. */
-export function lookForsOf(game: Game, hand: Hand = 'right'): readonly string[] {
+/** What to look for, up to four, in words that hold for either side: the teacher's, else the first that its skills say. */
+export function lookForsOf(game: Game): readonly string[] {
   if (game.teaching?.lookFors) return game.teaching.lookFors;
   const [skill] = skillsOf(game);
-  return skill
-    ? teachingPoints(game, skill, hand)
-        .map((point) => point.look)
-        .slice(0, 4)
-    : [];
+  if (!skill) return [];
+  const own = skill === 'kick' || skill === 'lift' ? 'kicking' : 'throwing';
+  return pointsToTell(game, skill)
+    .map(({ look }) => look.replaceAll('{hand}', own).replaceAll('{other}', 'opposite'))
+    .slice(0, 4);
 }

@@ -101,7 +101,7 @@ export function SkillLeaf({ game, dispatch, readOnly }: { game: Game; dispatch: 
     const { teaching: _old, ...rest } = game;
     dispatch({ do: 'mend', game: Object.keys(teaching).length === 0 ? rest : { ...rest, teaching: teaching as Teaching } });
   };
-  const looks = lookForsOf(game, hand);
+  const looks = lookForsOf(game);
   return (
     <Stack>
       {skills.length === 0 && <p>This game has no movement with teaching points of ours. You can still say what to look for.</p>}

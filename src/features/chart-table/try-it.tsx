@@ -12,7 +12,7 @@ import { lookForsOf } from '@/core/sheet/teaching-points';
 import { Button, QuietButton } from '@/ui/button';
 import { Watch } from './watch';
 import { Counter } from '../counter/counter';
-import { LookFors, type LookMark } from '../counter/look-fors';
+import { LookFors, type LookMarks } from '../counter/look-fors';
 import { PartsEntry } from '../counter/parts-entry';
 import { usePlay } from '../counter/use-play';
 import { WholeScore, Working } from '../counter/working';
@@ -70,7 +70,7 @@ type Stage =
 export function TryIt({ level, levelName, ageYears, onMoment, onToBeat, onClose }: TryItProps) {
   const [stage, setStage] = useState<Stage>({ on: 'ways' });
   const [kept, setKept] = useState(false);
-  const [marks, setMarks] = useState<Readonly<Record<string, LookMark>>>({});
+  const [marks, setMarks] = useState<LookMarks>({});
   const looks = useMemo(() => lookForsOf(level), [level]);
   const compiled = useMemo(() => compile(level), [level]);
   if (!compiled.ok) return <Phone aria-label="Try it">{compiled.problems[0]!.reason}</Phone>;

@@ -1,8 +1,9 @@
 'use client';
 import styled from 'styled-components';
+import type { LookMark, MarkedLook } from '@/core/reports/look-marks';
 
-const LOOK_MARKS = ['yes', 'sometimes', 'not yet'] as const;
-export type LookMark = (typeof LOOK_MARKS)[number];
+const WORDS: Readonly<Record<LookMark, string>> = { yes: 'yes', sometimes: 'sometimes', 'not-yet': 'not yet' };
+const MARKS = Object.keys(WORDS) as LookMark[];
 
 const List = styled.ul`
   margin: 0;
@@ -48,14 +49,19 @@ const List = styled.ul`
   }
 `;
 
+export type LookMarks = Readonly<Record<string, LookMark>>;
+
 /** What is looked for, each marked yes, sometimes or not yet by whoever watches. */
 export function LookFors({
+  group = 'look',
   lookFors,
   marks,
   onMark,
 }: {
+  /** Tells several lists on one page apart. */
+  group?: string;
   lookFors: readonly string[];
-  marks: Readonly<Record<string, LookMark>>;
+  marks: LookMarks;
   onMark: (look: string, mark: LookMark) => void;
 }) {
   return (
@@ -64,10 +70,10 @@ export function LookFors({
         <li key={look}>
           <fieldset>
             <legend>{look}</legend>
-            {LOOK_MARKS.map((mark) => (
+            {MARKS.map((mark) => (
               <label key={mark}>
-                <input type="radio" name={`look-${index}`} checked={marks[look] === mark} onChange={() => onMark(look, mark)} />
-                {mark}
+                <input type="radio" name={`${group} ${index}`} checked={marks[look] === mark} onChange={() => onMark(look, mark)} />
+                {WORDS[mark]}
               </label>
             ))}
           </fieldset>
@@ -76,3 +82,10 @@ export function LookFors({
     </List>
   );
 }
+
+/** The marks that were made, as they are kept: in the order of what is looked for. */
+export function markedLooks(lookFors: readonly string[], marks: LookMarks): readonly MarkedLook[] {
+  return lookFors.flatMap((look) => (marks[look] ? [{ look, mark: marks[look] }] : []));
+}
+
+export const lookMarkWords = (mark: LookMark) => WORDS[mark];

@@ -167,7 +167,7 @@ export function HomePage() {
   };
   const begin = (item: CardItem, counting: CountingWay = 'attempts') =>
     setStep({ on: 'play', item, playId: v7(), startedAt: new Date().toISOString(), already: [], counting });
-  const send = async (from: Extract<Step, { on: 'result' }>, felt: Felt | null, initials: string) => {
+  const send = async (from: Extract<Step, { on: 'result' }>, felt: Felt | null, initials: string, looks: Report['looks']) => {
     const go = goOf(
       { game: from.item.game, levelId: from.item.levelId, setUp: from.item.setUp },
       { counting: from.counting, hand, events: from.events, total: from.result.value, unit: from.result.unit },
@@ -179,6 +179,7 @@ export function HomePage() {
       sentAt: new Date().toISOString(),
       ...(felt ? { felt } : {}),
       ...(initials ? { adultInitials: initials.toLocaleUpperCase('en-GB') } : {}),
+      ...(looks ? { looks } : {}),
     };
     const kept: KeptPlay = {
       playId: from.playId,
@@ -312,7 +313,7 @@ export function HomePage() {
           result={step.result}
           events={step.events}
           onAgain={() => begin(step.item)}
-          onSend={(felt, initials) => void send(step, felt, initials)}
+          onSend={(felt, initials, looks) => void send(step, felt, initials, looks)}
         />
       );
     case 'sent': {

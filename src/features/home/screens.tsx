@@ -3,17 +3,19 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { resolveLevel } from '@/core/rules/level';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
+import type { Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/compile';
 import { replay } from '@/core/rules/replay';
 import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { setUpFor } from '@/core/sheet/set-up';
-import { isHanded, skillsOf, teachingPoints, type Hand } from '@/core/sheet/teaching-points';
+import { isHanded, lookForsOf, skillsOf, teachingPoints, type Hand } from '@/core/sheet/teaching-points';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import type { Card, CardItem } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { PartsEntry } from '../counter/parts-entry';
+import { LookFors, markedLooks, type LookMarks } from '../counter/look-fors';
 import { WholeScore, Working } from '../counter/working';
 import { Movement } from '../drawing/movement';
 import { Footprints } from '../drawing/footprints';
@@ -436,7 +438,7 @@ export interface ResultScreenProps {
   readonly result: Result;
   readonly events: readonly PlayEvent[];
   readonly onAgain: () => void;
-  readonly onSend: (felt: Felt | null, initials: string) => void;
+  readonly onSend: (felt: Felt | null, initials: string, looks: Report['looks']) => void;
 }
 
 /** Against the own best and against par, kindly. */
@@ -454,6 +456,10 @@ function praise(item: CardItem, { value, better, team }: Result): string {
 export function ResultScreen({ item, name, result, events, onAgain, onSend }: ResultScreenProps) {
   const [felt, setFelt] = useState<Felt | null>(null);
   const [initials, setInitials] = useState('');
+  const [marks, setMarks] = useState<LookMarks>({});
+  const [by, setBy] = useState<'child' | 'adult'>('child');
+  const looks = useMemo(() => lookForsOf(levelOf(item).level), [item]);
+  const marked = markedLooks(looks, marks);
   const program = useMemo(() => {
     const compiled = compile(levelOf(item).level);
     return compiled.ok ? compiled.value : null;
@@ -466,6 +472,17 @@ export function ResultScreen({ item, name, result, events, onAgain, onSend }: Re
       {result.finished === 'stopped' && result.value !== null && <p style={{ textAlign: 'center' }}>Not finished: that is written down too.</p>}
       {program && <Working program={program} events={events} result={result} />}
       <p style={{ textAlign: 'center' }}>{words}</p>
+      {looks.length > 0 && (
+        <>
+          <h2>What did you see?</h2>
+          <LookFors lookFors={looks} marks={marks} onMark={(look, mark) => setMarks({ ...marks, [look]: mark })} />
+          {marked.length > 0 && (
+            <TextButton type="button" onClick={() => setBy(by === 'child' ? 'adult' : 'child')}>
+              {by === 'child' ? 'I marked it myself' : 'An adult marked it'}: change
+            </TextButton>
+          )}
+        </>
+      )}
       <h2>How was it?</h2>
       <Faces>
         {FELT.map((one) => (
@@ -486,7 +503,7 @@ export function ResultScreen({ item, name, result, events, onAgain, onSend }: Re
         />
       </Initials>
       <Bottom>
-        <Big type="button" onClick={() => onSend(felt, initials)}>
+        <Big type="button" onClick={() => onSend(felt, initials, marked.length > 0 ? { by, marks: marked } : undefined)}>
           Send to school
         </Big>
         <Plain type="button" onClick={onAgain}>

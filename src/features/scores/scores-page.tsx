@@ -7,6 +7,7 @@ import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
 import type { ClassWeek, ScoreRow } from '@/server/scores/class-week';
+import { Looks } from './looks';
 import { TypeIn } from './type-in';
 
 const POLL_MS = 4000;
@@ -48,14 +49,17 @@ export interface ScoresPageProps {
   readonly classes: readonly { readonly id: string; readonly name: string }[];
   readonly classId: string;
   readonly first: ClassWeek;
+  /** A helper looks and does not mark. */
+  readonly readOnly: boolean;
 }
 
 /** The class's week, kept up to date by itself. */
-export function ScoresPage({ classes, classId, first }: ScoresPageProps) {
+export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProps) {
   const router = useRouter();
   const [found, setFound] = useState(first);
   const [stale, setStale] = useState(false);
   const [typing, setTyping] = useState<ScoreRow | null>(null);
+  const [looking, setLooking] = useState<ScoreRow | null>(null);
   const [asked, setAsked] = useState(0);
   const week = found.week;
 
@@ -157,11 +161,30 @@ export function ScoresPage({ classes, classId, first }: ScoresPageProps) {
             </thead>
             <tbody>
               {rows.map((row) => (
-                <Row key={row.childId} row={row} widest={widest} unit={found.unit} onType={() => setTyping(row)} />
+                <Row
+                  key={row.childId}
+                  row={row}
+                  widest={widest}
+                  unit={found.unit}
+                  onType={() => setTyping(row)}
+                  onLook={found.lookFors.length > 0 ? () => setLooking(row) : null}
+                />
               ))}
             </tbody>
           </Figures>
         </>
+      )}
+      {looking?.assignmentId && (
+        <Looks
+          key={looking.assignmentId}
+          row={looking}
+          lookFors={found.lookFors}
+          readOnly={readOnly}
+          onClose={(done) => {
+            setLooking(null);
+            if (done) setAsked((n) => n + 1);
+          }}
+        />
       )}
       {typing?.assignmentId && week && (
         <TypeIn
@@ -184,7 +207,19 @@ function dayWords(day: string): string {
   return format(new Date(`${day}T12:00:00`), 'd MMM');
 }
 
-function Row({ row, widest, unit, onType }: { row: ScoreRow; widest: number; unit: string; onType: () => void }) {
+function Row({
+  row,
+  widest,
+  unit,
+  onType,
+  onLook,
+}: {
+  row: ScoreRow;
+  widest: number;
+  unit: string;
+  onType: () => void;
+  onLook: (() => void) | null;
+}) {
   return (
     <tr>
       <td>{row.name}</td>
@@ -208,6 +243,14 @@ function Row({ row, widest, unit, onType }: { row: ScoreRow; widest: number; uni
           </>
         )}
         {row.state === 'counted' && row.felt && <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>{FELT[row.felt]}</span>}
+        {row.assignmentId && onLook && (
+          <>
+            {' '}
+            <QuietButton onPress={onLook} aria-label={`How ${row.name} did it`}>
+              {row.looksTeacher.length > 0 ? 'looked at' : row.looksHome ? 'marked at home' : 'look'}
+            </QuietButton>
+          </>
+        )}
         {row.typed && <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}> typed in</span>}
       </td>
     </tr>

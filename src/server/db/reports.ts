@@ -116,6 +116,7 @@ export interface ReportedPlay {
   readonly receivedAt: Date;
   readonly typed: boolean;
   readonly felt: string | null;
+  readonly looks: Report['looks'];
 }
 
 interface ReportedRow {
@@ -185,6 +186,7 @@ async function playsWhere(condition: string, id: Uuid): Promise<ReportedPlay[]> 
       receivedAt: row.received_at,
       typed: row.entered_by !== null,
       felt: body.felt ?? null,
+      looks: body.looks,
     };
   });
 }

@@ -1,7 +1,11 @@
 /** The class's week: who has reported, what, against par, and who has not. */
+import type { MarkedLook } from '@/core/reports/look-marks';
+import type { Report } from '@/core/reports/report';
+import { lookForsOf } from '@/core/sheet/teaching-points';
 import { childrenOf } from '../db/children';
 import { toBytes, toText, type Uuid } from '../db/ids';
 import { rows } from '../db/pool';
+import { lookMarksOfWeek } from '../db/look-marks';
 import { playsOfClass, type ReportedPlay } from '../db/reports';
 import { assignmentOf, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';
 import { dueMoment } from '../school-calendar';
@@ -30,6 +34,9 @@ export interface ScoreRow {
   readonly receivedAt: string | null;
   readonly felt: string | null;
   readonly typed: boolean;
+  /** What was seen of the movement: the newest marks from home, and the teacher's. */
+  readonly looksHome: Report['looks'] | null;
+  readonly looksTeacher: readonly MarkedLook[];
 }
 
 export interface ClassWeek {
@@ -39,6 +46,8 @@ export interface ClassWeek {
   readonly unit: string;
   readonly placeCount: number;
   readonly placeValues: readonly number[];
+  /** What the movement is looked at for. */
+  readonly lookFors: readonly string[];
   readonly rows: readonly ScoreRow[];
   readonly reported: number;
   readonly toLookAt: number;
@@ -58,8 +67,9 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
   const [weeks, children] = await Promise.all([weeksOf(classId), childrenOf(classId, today)]);
   const week = weeks.find((known) => known.id === weekId) ?? weeks[0];
   const listed = weeks.map(({ id, number, dueOn }) => ({ id, number, dueOn }));
-  if (!week) return { weeks: listed, week: null, gameTitle: '', unit: '', placeCount: 0, placeValues: [], rows: [], reported: 0, toLookAt: 0 };
-  const [assignments, plays] = await Promise.all([assignmentsOfWeek(week.id), playsOfClass(classId)]);
+  if (!week)
+    return { weeks: listed, week: null, gameTitle: '', unit: '', placeCount: 0, placeValues: [], lookFors: [], rows: [], reported: 0, toLookAt: 0 };
+  const [assignments, plays, looked] = await Promise.all([assignmentsOfWeek(week.id), playsOfClass(classId), lookMarksOfWeek(week.id)]);
   const first = assignments.values().next().value;
   const game = first ? await versionBody(first.versionId) : null;
   const bestBefore = bestsBefore(plays, week, weeks);
@@ -77,6 +87,8 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
       par: assignment?.par ?? null,
       parLow: assignment?.parLow ?? null,
       parHigh: assignment?.parHigh ?? null,
+      looksHome: mine.findLast((play) => play.looks !== undefined)?.looks ?? null,
+      looksTeacher: (assignment && looked.get(assignment.id)) ?? [],
       ...standing(mine, assignment !== undefined, bestBefore, dueMoment(week.dueOn, timeZone)),
     };
   });
@@ -87,6 +99,7 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
     unit: part?.measure.unit ?? '',
     placeCount: values.length,
     placeValues: values,
+    lookFors: game ? lookForsOf(game) : [],
     rows: scoreRows,
     reported: scoreRows.filter((row) => row.reports > 0).length,
     toLookAt: scoreRows.filter((row) => row.state === 'to-look-at').length,

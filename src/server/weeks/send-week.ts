@@ -7,6 +7,7 @@ import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
+import { throwerWith } from '@/core/motion/release';
 import { readGame } from '@/core/rules/read-game';
 import { pacedGame } from '@/core/sheet/set-up';
 import { childrenOf, type Child } from '../db/children';
@@ -53,7 +54,9 @@ function assignmentsFor(game: Game, levelId: string, children: readonly Child[],
   return children.map((child) => {
     const ageYears = child.ageYears ?? classAge;
     const stepM = child.stepCm ? child.stepCm / 100 : stepLengthM(ageYears);
-    const form = child.form === 'other-exercise' ? 'standing' : child.form;
+    const own = child.form === 'other-exercise' ? 'standing' : child.form;
+    // A seated level is played seated by all; a child who always kneels kneels at every level.
+    const form = throwerWith(level.kit, { ageYears, form: own }).form ?? own;
     const key = `${ageYears}|${stepM}|${form}`;
     let found = pars.get(key);
     if (!found) {

@@ -18,6 +18,12 @@ export default async function ScoresOfClassPage({ searchParams }: { searchParams
   if (!chosen) return <NoClasses />;
   const first = await classWeek(chosen.id, week && isUuid(week) ? week : null, who.timeZone, today);
   return (
-    <ScoresPage key={`${chosen.id}${first.week?.id}`} classes={classes.map(({ id, name }) => ({ id, name }))} classId={chosen.id} first={first} />
+    <ScoresPage
+      key={`${chosen.id}${first.week?.id}`}
+      classes={classes.map(({ id, name }) => ({ id, name }))}
+      classId={chosen.id}
+      first={first}
+      readOnly={who.role !== 'teacher'}
+    />
   );
 }

@@ -1,0 +1,65 @@
+'use client';
+import { useState } from 'react';
+import type { ScoreRow } from '@/server/scores/class-week';
+import { Button } from '@/ui/button';
+import { Dialog, DialogActions } from '@/ui/dialog';
+import { Notice } from '@/ui/notice';
+import { send } from '@/ui/post';
+import { lookMarkWords, LookFors, markedLooks, type LookMarks } from '../counter/look-fors';
+
+/** What was seen of one child's movement: the marks from home beside those of the teacher, who makes them here. */
+export function Looks({
+  row,
+  lookFors,
+  readOnly,
+  onClose,
+}: {
+  row: ScoreRow;
+  lookFors: readonly string[];
+  readOnly: boolean;
+  onClose: (done: boolean) => void;
+}) {
+  const [marks, setMarks] = useState<LookMarks>(() => Object.fromEntries(row.looksTeacher.map(({ look, mark }) => [look, mark])));
+  const [problem, setProblem] = useState('');
+  const keep = async () => {
+    const answer = await send('PUT', `/api/v1/assignments/${row.assignmentId}/looks`, { marks: markedLooks(lookFors, marks) });
+    if (answer.ok) onClose(true);
+    else setProblem(answer.problem);
+  };
+  return (
+    <Dialog title={`${row.name}: how it was done`} isOpen onClose={() => onClose(false)}>
+      {row.looksHome ? (
+        <Notice $tone="remark">
+          At home {row.looksHome.by === 'adult' ? 'an adult' : 'the child'} marked:{' '}
+          {row.looksHome.marks.map(({ look, mark }) => `${look.replace(/[.]$/, '')}: ${lookMarkWords(mark)}`).join('; ')}.
+        </Notice>
+      ) : (
+        <p>Nothing was marked at home.</p>
+      )}
+      {readOnly ? (
+        <ul>
+          {row.looksTeacher.map(({ look, mark }) => (
+            <li key={look}>
+              {look} <b>{lookMarkWords(mark)}</b>
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <LookFors lookFors={lookFors} marks={marks} onMark={(look, mark) => setMarks({ ...marks, [look]: mark })} />
+      )}
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+      <DialogActions>
+        <Button onPress={() => onClose(false)}>{readOnly ? 'Close' : 'Not now'}</Button>
+        {!readOnly && (
+          <Button $strong onPress={() => void keep()}>
+            Keep what I saw
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}
