@@ -69,7 +69,7 @@ await main(async () => {
       NODE_ENV: 'production',
     };
     run(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, failure: 'Nothing was started.' });
-    ensureBuild();
+    await ensureBuild();
     web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', host, '-p', String(port)], {
       cwd: root,
       env,

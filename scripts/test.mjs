@@ -40,7 +40,7 @@ const json = (file) => JSON.parse(readFileSync(file, 'utf8'));
 await main(async () => {
   needPackages();
   check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  ensureBuild();
+  await ensureBuild();
   check('types', bin('tsc'), ['--noEmit']);
   check('lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
   check('import boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);

@@ -19,7 +19,7 @@ await main(async () => {
   if (!command) throw new Stop(`Say one of: ${Object.keys(COMMANDS).join(', ')}.`);
   const stack = await testStack();
   try {
-    ensureBuild();
+    await ensureBuild();
     needChromium();
     const { status } = spawnSync(process.execPath, ['--import', 'tsx', join(root, command), ...process.argv.slice(3)], {
       cwd: root,

@@ -5,6 +5,7 @@ import { join, relative } from 'node:path';
 import { root } from './needs.mjs';
 import { run } from './processes.mjs';
 import { say } from './say.mjs';
+import { buildServiceWorker } from './service-worker.mjs';
 
 function* filesBelow(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
@@ -16,16 +17,26 @@ function* filesBelow(folder) {
 
 function sourceHash() {
   const hash = createHash('sha256');
-  const files = [...filesBelow(join(root, 'src')), ...['package-lock.json', 'next.config.ts', 'tsconfig.json'].map((name) => join(root, name))];
+  const files = [
+    ...filesBelow(join(root, 'src')),
+    ...['package-lock.json', 'next.config.ts', 'tsconfig.json', 'scripts/lib/service-worker.mjs'].map((name) => join(root, name)),
+  ];
   for (const file of files) hash.update(relative(root, file)).update('\0').update(readFileSync(file)).update('\0');
   return hash.digest('hex');
 }
 
-export function ensureBuild() {
+export async function ensureBuild() {
   const mark = join(root, '.next', 'lochside-build');
   const hash = sourceHash();
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === hash && existsSync(join(root, '.next', 'BUILD_ID'))) return;
+  if (
+    existsSync(mark) &&
+    readFileSync(mark, 'utf8') === hash &&
+    existsSync(join(root, '.next', 'BUILD_ID')) &&
+    existsSync(join(root, 'public', 'home-sw.js'))
+  )
+    return;
   say('Building the application (about a minute) …');
+  await buildServiceWorker();
   run(join(root, 'node_modules/.bin/next'), ['build'], {
     cwd: root,
     env: { NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },

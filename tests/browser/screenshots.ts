@@ -78,8 +78,10 @@ await withDemo(async (browser, address) => {
   await shoot(home, 'home-safety');
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
+  await home.waitForTimeout(1000);
   await shoot(home, 'home-practise');
-  await home.getByRole('button', { name: 'Start the clock' }).click();
+  await home.getByRole('button', { name: 'Now with counting' }).click();
+  await home.getByRole('button', { name: /A helper taps every try/ }).click();
   await home.getByRole('button', { name: /^In/ }).waitFor();
   await home.getByRole('button', { name: /^In/ }).click();
   await home.getByRole('radio', { name: /far mark/ }).click();
@@ -93,6 +95,6 @@ await withDemo(async (browser, address) => {
   await home.getByRole('button', { name: 'Done' }).click();
   await home.getByRole('button', { name: 'Stop the clock' }).click();
   await home.getByRole('button', { name: 'End here' }).click();
-  await home.getByRole('button', { name: 'just right' }).click();
+  await home.getByRole('button', { name: 'Again, just the same' }).waitFor();
   await shoot(home, 'home-result');
 });

@@ -14,7 +14,8 @@ async function toPlay(home: Page) {
   await home.getByRole('button', { name: 'It is set out' }).click();
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
-  await home.getByRole('button', { name: /^Start( the clock)?$/ }).click();
+  await home.getByRole('button', { name: 'Now with counting' }).click();
+  await home.getByRole('button', { name: /A helper taps every try/ }).click();
 }
 
 test('a teacher makes a game, sends it, a child plays it on a phone, and the score counts', async ({ page }) => {
@@ -58,6 +59,7 @@ test('a teacher makes a game, sends it, a child plays it on a phone, and the sco
   await expect(home.getByText('Not finished: that is written down too.')).toBeVisible();
   const total = Number(await home.locator('p b').first().textContent());
   expect(total).toBeGreaterThan(0);
+  await home.getByRole('button', { name: 'Finish and send' }).click();
   await home.getByRole('button', { name: 'just right' }).click();
   await home.getByRole('button', { name: 'Send to school' }).click();
   await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
@@ -81,9 +83,11 @@ test('the scores page shows a report that comes in while it is open', async ({ p
   await home.getByRole('button', { name: 'It is set out' }).click();
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
-  await home.getByRole('button', { name: 'We counted without the page' }).click();
+  await home.getByRole('button', { name: 'Now with counting' }).click();
+  await home.getByRole('button', { name: /We have counted already/ }).click();
   for (let n = 0; n < 3; n += 1) await home.getByRole('button', { name: 'One more: near mark' }).click();
   await home.getByRole('button', { name: 'That is right' }).click();
+  await home.getByRole('button', { name: 'Finish and send' }).click();
   await home.getByRole('button', { name: 'Send to school' }).click();
   await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
   await expect(page.getByRole('row', { name: new RegExp(name.replace('.', '\\.')) })).not.toContainText('not yet', { timeout: 60_000 });
@@ -96,19 +100,20 @@ test('a play without a connection stays in the phone, survives a reload, and is 
   const { home, context } = await phone(page, [...links.values()][5]!);
   await toPlay(home);
   for (let n = 0; n < 10; n += 1) await home.getByRole('button', { name: 'Missed', exact: true }).click();
+  await home.getByRole('button', { name: 'Finish and send' }).click();
   await expect(home.getByRole('button', { name: 'Send to school' })).toBeVisible();
   await context.route('**/api/**', (route) => route.abort());
   await home.getByRole('button', { name: 'Send to school' }).click();
   await expect(home.getByRole('heading', { name: 'Kept, not sent yet' })).toBeVisible();
   await home.reload();
   await expect(home.getByText('There is no connection.', { exact: false })).toBeVisible();
-  await expect(home.getByText('1 score waits in this device', { exact: false })).toBeVisible();
+  await expect(home.getByText('1 report waits in this device', { exact: false })).toBeVisible();
   const sent: number[] = [];
   await context.unroute('**/api/**');
   home.on('response', (response) => response.url().endsWith('/home/reports') && sent.push(response.status()));
   await home.evaluate(() => window.dispatchEvent(new Event('online')));
   await expect(home.getByText('waits in this device', { exact: false })).toHaveCount(0);
-  await expect(home.getByText(/The school has \d+ score/)).toBeVisible();
+  await expect(home.getByText(/The school has \d+ report/)).toBeVisible();
   expect(sent).toEqual([201]);
   await context.close();
 });
@@ -260,7 +265,9 @@ test('a play with the keyboard only, at home', async ({ page }) => {
   await home.keyboard.press('Space');
   await tabTo(/^Go on$/);
   await home.keyboard.press('Enter');
-  await tabTo(/^Start/);
+  await tabTo(/^Now with counting$/);
+  await home.keyboard.press('Enter');
+  await tabTo(/^A helper taps every try/);
   await home.keyboard.press('Enter');
   await expect(home.getByRole('button', { name: /^(In|Hit)/ })).toBeFocused({ timeout: 40_000 });
   await home.keyboard.press('Enter');
@@ -345,13 +352,17 @@ test("every screen of the child's page passes axe", async ({ page }) => {
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
   await expectAccessible(home);
-  await home.getByRole('button', { name: /^Start( the clock)?$/ }).click();
+  await home.getByRole('button', { name: 'Now with counting' }).click();
+  await expectAccessible(home);
+  await home.getByRole('button', { name: /A helper taps every try/ }).click();
   await expect(home.getByRole('button', { name: /^(In|Hit)/ })).toBeVisible({ timeout: 40_000 });
   await expectAccessible(home);
   await home.getByRole('button', { name: /^(In|Hit)/ }).click();
   await home.getByRole('button', { name: /^Stop/ }).click();
   await expectAccessible(home);
   await home.getByRole('button', { name: 'End here' }).click();
+  await expectAccessible(home);
+  await home.getByRole('button', { name: 'Finish and send' }).click();
   await expectAccessible(home);
   await context.close();
 });
@@ -382,7 +393,7 @@ test('at the whistle a ball in the air is asked about, and the go ends with the 
   await expect(home.getByText('Time! Was a ball in the air?')).toBeVisible();
   await expect(home.getByRole('timer')).toHaveText('0:00');
   await home.getByRole('button', { name: /^In/ }).click();
-  await expect(home.getByRole('button', { name: 'Send to school' })).toBeVisible();
+  await expect(home.getByRole('button', { name: 'Finish and send' })).toBeVisible();
   await expect(home.getByText('Not finished', { exact: false })).toHaveCount(0);
   await expect(home.getByText(/^2 × \d+$/)).toBeVisible();
   await context.close();
@@ -401,9 +412,11 @@ test('a report slip shows no name, and reports what was counted without the page
   await home.getByRole('button', { name: 'It is set out' }).click();
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
-  await home.getByRole('button', { name: 'We counted without the page' }).click();
+  await home.getByRole('button', { name: 'Now with counting' }).click();
+  await home.getByRole('button', { name: /We have counted already/ }).click();
   await home.getByRole('button', { name: 'One more: far mark' }).click();
   await home.getByRole('button', { name: 'That is right' }).click();
+  await home.getByRole('button', { name: 'Finish and send' }).click();
   await home.getByRole('button', { name: 'Send to school' }).click();
   await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
   await context.close();

@@ -202,8 +202,7 @@ describe('versions of a game', () => {
 describe('sending', () => {
   const week = (school: { classId: string; gameId: string }, more: Record<string, unknown> = {}) => ({
     classId: school.classId,
-    gameId: school.gameId,
-    levelId: 'level-2',
+    games: [{ gameId: school.gameId, levelId: 'level-2' }],
     dueOn: '2090-01-01',
     warmUp: 'Walk',
     diary: '',
@@ -222,9 +221,9 @@ describe('sending', () => {
       status: 400,
       answer: { problems: [{ place: '/dueOn' }] },
     });
-    expect(await call(sendRoute, '/', { cookie, body: week(school, { levelId: 'level-9' }) })).toMatchObject({
+    expect(await call(sendRoute, '/', { cookie, body: week(school, { games: [{ gameId: school.gameId, levelId: 'level-9' }] }) })).toMatchObject({
       status: 400,
-      answer: { problems: [{ place: '/levelId' }] },
+      answer: { problems: [{ place: '/games/0/levelId' }] },
     });
     expect(await sentWeeks(school.id, '2000-01-01')).toEqual([]);
   });

@@ -169,7 +169,14 @@ describe('who may do what', () => {
     const game = (await gameById(school.id, school.gameId))!.game;
     const draft = { revision: 1, ageYears: 8, game };
     const start = { title: 'X', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 };
-    const week = { classId: school.classId, gameId: school.gameId, levelId: 'level-1', dueOn: '2090-01-01', warmUp: '', diary: '', note: '' };
+    const week = {
+      classId: school.classId,
+      games: [{ gameId: school.gameId, levelId: 'level-1' }],
+      dueOn: '2090-01-01',
+      warmUp: '',
+      diary: '',
+      note: '',
+    };
     const asks: ReadonlyArray<[Parameters<typeof call>[0], unknown, Record<string, string>, 'POST' | 'PUT' | 'PATCH']> = [
       [newGame, start, {}, 'POST'],
       [saveGame, draft, { id: school.gameId }, 'PUT'],
@@ -296,8 +303,7 @@ describe('pins that a desk has worked out', () => {
     const all = writeRack(new Uint16Array(RACK_SHOTS).fill(63));
     const week = (racks: unknown) => ({
       classId: school.classId,
-      gameId,
-      levelId: 'level-1',
+      games: [{ gameId, levelId: 'level-1' }],
       dueOn: schoolDay(new Date(), 'Europe/London'),
       warmUp: '',
       diary: '',

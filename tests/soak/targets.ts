@@ -22,6 +22,9 @@ export async function targetsOf(school: TestSchool): Promise<{ targets: Target[]
     token: await week.token(child),
     targets: [
       target('report', 'POST', '/api/v1/home/reports', 'family', { ...envelope, assignmentId: nowhere }),
+      target('diary', 'POST', '/api/v1/home/diary', 'family', {
+        entries: [{ id: nowhere, weekId: nowhere, day: '2027-03-02', what: 'Walked', minutes: 20, initials: '', struck: false }],
+      }),
       target('typed', 'POST', '/api/v1/scores/typed', 'teacher', { ...envelope, assignmentId: nowhere }),
       target('draft', 'PUT', `/api/v1/games/${school.gameId}`, 'teacher', { revision: 999, ageYears: 8, game }, { id: school.gameId }),
       target('action', 'POST', `/api/v1/games/${nowhere}`, 'teacher', { action: 'duplicate' }, { id: nowhere }),
@@ -43,8 +46,7 @@ export async function targetsOf(school: TestSchool): Promise<{ targets: Target[]
       ),
       target('week', 'POST', '/api/v1/weeks', 'teacher', {
         classId: nowhere,
-        gameId: nowhere,
-        levelId: 'level-1',
+        games: [{ gameId: nowhere, levelId: 'level-1' }],
         dueOn: '2090-01-01',
         warmUp: '',
         diary: '',
@@ -68,7 +70,11 @@ const DOMAIN = [
   'game_versions',
   'weeks',
   'week_items',
+  'home_forms',
   'assignments',
+  'diary_entries',
+  'outbox',
+  'inventions',
   'access_keys',
   'reports',
   'plays',

@@ -1,15 +1,17 @@
 /** Distances for wanted chances, points that are fair, and the equal set-up of another home: solved, not guessed. */
-import { aimedTasks, aimOf, distanceM, insideFloor, nearestOf, replacedBy, spotTowards, type AimedPlace } from '../course/geometry';
+import { aimedTasks, distanceM, insideFloor, nearestOf, spotTowards, type AimedPlace } from '../course/geometry';
+import { withLengths, withTargetObject } from '../course/set-out';
 import { successAt } from '../forecast/attempts';
 import { placeChances } from '../forecast/chances';
 import type { Thrower } from '../motion/release';
 import type { AimedId } from '../objects/catalogue';
 import type { Game, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
+import { STANDING_ROOM_M } from '../sheet/home-form';
 
-const NEAREST_M = 0.4;
+export const NEAREST_M = 0.4;
 const STEPS = 13;
-const FARTHEST_M = 14;
+export const FARTHEST_M = 14;
 
 /** The places of a game resolved to one level from which a target is aimed at, each once: by the first task that is tried there. */
 export function aimedPlaces(game: Game): AimedPlace[] {
@@ -22,11 +24,11 @@ export function aimedPlaces(game: Game): AimedPlace[] {
 }
 
 /** Chance of a success from a spot at the target of its task that is easiest to hit. */
-function chanceFrom(game: Game, { task, at }: AimedPlace, spot: Spot, thrower: Thrower): number {
+export function chanceFrom(game: Game, { task, at }: AimedPlace, spot: Spot, thrower: Thrower): number {
   return Math.max(...game.course.targets[at]!.map((target) => successAt(game, task, spot, target, thrower).chance));
 }
 
-function nearestTarget(game: Game, { at, spot }: AimedPlace): Spot {
+export function nearestTarget(game: Game, { at, spot }: AimedPlace): Spot {
   return nearestOf(game.course.targets[at]!, spot)!;
 }
 
@@ -162,9 +164,6 @@ export interface EqualSetUp {
   readonly game: Game;
 }
 
-/** Room that a child needs behind the mark, metres. */
-const STANDING_ROOM_M = 0.3;
-
 /**
  * The set-up of another home with the same chances: of what it has, the thing for which the distances within its clear line come nearest.
  * Null when the game has nothing that is aimed at. `equal` is false when no thing and no distance will do: par is then another.
@@ -199,24 +198,4 @@ export function equalSetUp(level: Game, thrower: Thrower, home: Home): EqualSetU
       best = { object, places: solved, worst, equal: worst <= LIKE_TOLERANCE, game: withLengths(game, solved) };
   }
   return best;
-}
-
-function withTargetObject(game: Game, object: AimedId): Game {
-  const targets = Object.fromEntries(
-    Object.entries(game.course.targets).map(([group, list]) => [
-      group,
-      list.map((target) => (target.object === object ? target : replacedBy(target, object))),
-    ]),
-  );
-  return { ...game, course: { ...game.course, targets } };
-}
-
-function withLengths(game: Game, lengths: readonly EqualPlace[]): Game {
-  const places: Record<string, Spot[]> = Object.fromEntries(Object.entries(game.course.places).map(([group, list]) => [group, [...list]]));
-  for (const { group, index, lengthM } of lengths) {
-    const spot = places[group]![index]!;
-    const target = aimOf(game, group, spot);
-    if (target) places[group]![index] = spotTowards(target, spot, lengthM);
-  }
-  return { ...game, course: { ...game.course, places } };
 }

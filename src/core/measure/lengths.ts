@@ -42,6 +42,41 @@ export function saySteps(halfSteps: number): string {
   return `${writeHalfSteps(halfSteps)} ${halfSteps <= 2 ? 'step' : 'steps'}`;
 }
 
+/** What a family measures out with: a child's step, a sheet of paper, a towel, and into how many parts it is halved or folded. */
+export interface Pace {
+  readonly lengthM: number;
+  readonly one: string;
+  readonly many: string;
+  readonly parts: 2 | 4;
+}
+
+export const stepPace = (stepM: number): Pace => ({ lengthM: stepM, one: 'step', many: 'steps', parts: 2 });
+
+/** The long side of A4 (ISO 216: 297 mm), the sheets laid end to end. */
+export const SHEET_PACE: Pace = { lengthM: 0.297, one: 'sheet of paper', many: 'sheets of paper', parts: 2 };
+
+/** A bath towel, lengthways. Assumed: 1.3 m. */
+export const TOWEL_PACE: Pace = { lengthM: 1.3, one: 'towel', many: 'towels', parts: 4 };
+
+const FRACTIONS: Readonly<Record<number, string>> = { 0: '', 0.25: '¼', 0.5: '½', 0.75: '¾' };
+
+/** A length in whole parts of a pace, at least one, and what that comes to. */
+export function toParts(lengthM: number, pace: Pace): PacedParts {
+  const parts = Math.max(1, Math.round((pace.parts * lengthM) / pace.lengthM));
+  const paces = parts / pace.parts;
+  const figure = `${Math.floor(paces) === 0 ? '' : Math.floor(paces)}${FRACTIONS[paces % 1]!}`;
+  return { parts, lengthM: paces * pace.lengthM, figure, words: `${figure} ${paces <= 1 ? pace.one : pace.many}` };
+}
+
+export interface PacedParts {
+  readonly parts: number;
+  readonly lengthM: number;
+  /** "3½" */
+  readonly figure: string;
+  /** "3½ steps" */
+  readonly words: string;
+}
+
 /** "2.4 m", to the nearest 10 cm, with one decimal always. */
 export function sayMetres(lengthM: number): string {
   return `${lengthM.toFixed(1)} m`;

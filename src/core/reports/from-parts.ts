@@ -12,7 +12,10 @@ export interface Assigned {
   readonly setUp: UsedSetUp & { readonly form: BodyForm };
 }
 
-export function goOf(assigned: Assigned, played: Pick<Go, 'counting' | 'hand' | 'events' | 'total'> & Partial<Pick<Go, 'unit'>>): Go {
+export function goOf(
+  assigned: Assigned,
+  played: Pick<Go, 'counting' | 'hand' | 'events' | 'total'> & Partial<Pick<Go, 'unit' | 'otherHand' | 'players'>>,
+): Go {
   const { form, implement, targets, distancesM } = assigned.setUp;
   return {
     level: assigned.levelId,

@@ -22,8 +22,8 @@ export interface Frame {
   readonly ball: 'hand' | 'foot' | readonly [number, number];
 }
 
-const limb = (upper: number, lower: number): Limb => ({ upper, lower });
-const frame = (sunk: number, lean: number, arm: Limb, otherArm: Limb, leg: Limb, otherLeg: Limb, ball: Frame['ball']): Frame => ({
+export const limb = (upper: number, lower: number): Limb => ({ upper, lower });
+export const frame = (sunk: number, lean: number, arm: Limb, otherArm: Limb, leg: Limb, otherLeg: Limb, ball: Frame['ball']): Frame => ({
   sunk,
   lean,
   arm,

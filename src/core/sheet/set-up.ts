@@ -1,13 +1,14 @@
 /** What a family is told: things to find, where to put them in the child's own steps, and what to take care of. */
-import { placedMarks, spotTowards, targetFrom, type PlacedMark } from '../course/geometry';
+import { placedMarks, targetFrom, type PlacedMark } from '../course/geometry';
 import { placeName } from '../rules/sentences';
-import { saySteps, toHalfSteps, writeHalfSteps } from '../measure/lengths';
+import { stepPace, toParts, type Pace } from '../measure/lengths';
+import { withLengths } from '../course/set-out';
 import { AIMED, IMPLEMENTS, MARKERS, nameOf, outlineWidthM, type AimedId } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '../rules/game';
+import type { Game, PlacedTarget } from '../rules/game';
 
 export interface PacedPlace {
   readonly name: string;
-  readonly halfSteps: number;
+  /** "3½ steps", or in sheets or towels, and the figure alone. */
   readonly steps: string;
   readonly stepsFigure: string;
   /** What the paces come to, metres. */
@@ -25,17 +26,19 @@ export interface SetUp {
 
 const many = (words: string) => (words.endsWith('s') ? words : /(x|ch|sh)$/.test(words) ? `${words}es` : `${words}s`);
 
-/** The set-up of a game resolved to one level, for a child whose steps are this long. */
-export function setUpFor(game: Game, stepM: number): SetUp {
+const paceOf = (by: number | Pace): Pace => (typeof by === 'number' ? stepPace(by) : by);
+
+/** The set-up of a game resolved to one level, measured out in this pace: for a number, a child's steps of so many metres. */
+export function setUpFor(game: Game, by: number | Pace): SetUp {
+  const pace = paceOf(by);
   const ball = IMPLEMENTS[game.kit.implement];
   const marks = placedMarks(game);
   const places = marks.map((mark): PacedPlace => {
-    const paced = toHalfSteps(mark.lengthM, stepM);
+    const paced = toParts(mark.lengthM, pace);
     return {
       name: nameOfMark(game, mark),
-      halfSteps: paced.halfSteps,
-      steps: saySteps(paced.halfSteps),
-      stepsFigure: writeHalfSteps(paced.halfSteps),
+      steps: paced.words,
+      stepsFigure: paced.figure,
       lengthM: paced.lengthM,
       designM: mark.lengthM,
     };
@@ -43,7 +46,7 @@ export function setUpFor(game: Game, stepM: number): SetUp {
   return {
     things: [{ name: `1 ${ball.name}`, hint: ball.makeIt }, ...thingsOf(game, places.length)],
     places,
-    directions: directionsOf(game, marks, places),
+    directions: directionsOf(game, marks, places, pace),
     cautions: cautionsFor(game),
   };
 }
@@ -91,7 +94,8 @@ function thingsOf(game: Game, places: number): { name: string; hint: string }[] 
   ];
 }
 
-function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[]): string[] {
+function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[], pace: Pace): string[] {
+  const go = pace.one === 'step' ? 'Walk' : 'Measure';
   const targets = targetsOf(game);
   const { marker } = game.kit;
   const single = targets.length === 1 ? nameOf(targets[0]!) : undefined;
@@ -109,24 +113,24 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
     const mark = marks[index]!;
     if (!mark.towards) return `Put a ${marker} there: the ${place.name} mark`;
     if (targets.length === 0)
-      return index === 0 ? `Put a ${marker} down: ${place.name || 'the start'}.` : `Walk ${place.steps}. ${place.name}: a ${marker}.`;
+      return index === 0 ? `Put a ${marker} down: ${place.name || 'the start'}.` : `${go} ${place.steps}. ${place.name}: a ${marker}.`;
     const from = single ? 'it' : nameOf(targetFrom(game, mark.group, mark.spot)!);
     const called =
       places.length > 1 ? `Put a ${marker} there: ${/^mark /.test(place.name) ? place.name : `the ${place.name} mark`}.` : `Put the ${marker} there.`;
-    return `Walk ${place.steps} away from ${single ? 'it' : `the ${from}`}. ${called}`;
+    return `${go} ${place.steps} away from ${single ? 'it' : `the ${from}`}. ${called}`;
   });
   return [...set, ...way, ...walks];
 }
 
-/** The game with its places where the child's paces really put them. */
-export function pacedGame(game: Game, stepM: number): Game {
-  const { places } = setUpFor(game, stepM);
-  const moved: Record<string, Spot[]> = {};
-  placedMarks(game).forEach((mark, index) => {
-    const spot = mark.towards && mark.lengthM > 0 ? spotTowards(mark.towards, mark.spot, places[index]!.lengthM) : mark.spot;
-    (moved[mark.group] ??= []).push(spot);
-  });
-  return { ...game, course: { ...game.course, places: moved } };
+/** The game with its places where the paces really put them. */
+export function pacedGame(game: Game, by: number | Pace): Game {
+  const pace = paceOf(by);
+  return withLengths(
+    game,
+    placedMarks(game).flatMap(({ group, index, towards, lengthM }) =>
+      towards && lengthM > 0 ? [{ group, index, lengthM: toParts(lengthM, pace).lengthM }] : [],
+    ),
+  );
 }
 
 /** Cautions that go with every game, then those of its things. Defers to school, national guidance and the adult present. */

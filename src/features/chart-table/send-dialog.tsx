@@ -74,8 +74,7 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
     }
     const answer = await send<{ number: number; children: number }>('POST', '/api/v1/weeks', {
       classId,
-      gameId,
-      levelId: chosenLevel,
+      games: [{ gameId, levelId: chosenLevel }],
       dueOn,
       warmUp,
       diary,

@@ -15,7 +15,7 @@ import {
   type Skill,
 } from '@/core/sheet/teaching-points';
 import { QuietButton } from '@/ui/button';
-import { Movement } from '../drawing/movement';
+import { MovementLoop } from '../drawing/movement';
 import { Footprints } from '../drawing/footprints';
 import type { DraftAction } from './draft';
 
@@ -111,7 +111,7 @@ export function SkillLeaf({ game, dispatch, readOnly }: { game: Game; dispatch: 
             <h3>{SKILL_NAMES[skill]}</h3>
             {isHanded(game, skill) && <QuietButton onPress={() => setHand(hand === 'right' ? 'left' : 'right')}>shown for the {hand}</QuietButton>}
           </div>
-          <Movement skill={skill} hand={hand} height={104} />
+          <MovementLoop skill={skill} hand={hand} height={104} />
           {teachingPoints(game, skill, hand).map((point, index) => (
             <Point key={index}>
               {point.frontFoot ? <Footprints front={point.frontFoot} hand={hand} width={58} /> : <strong>{point.word}</strong>}

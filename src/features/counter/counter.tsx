@@ -4,6 +4,7 @@ import { framesOf, playsFrames } from '@/core/rules/frames';
 import { counted } from '@/core/rules/general-words.en-gb';
 import { placeName } from '@/core/rules/sentences';
 import { Ask, Failure, Field, Flags, Left, Marks, Owed, Said, Score, Small, Success, TextButton, Time } from './counter-style';
+import { Exercise } from '../drawing/exercise';
 import { FrameSheet } from './frame-sheet';
 import { Ends, Felled, Counted, Measured, Faces, Words, Checklist, type Entering } from './seen';
 import type { PlayInHand, Seen } from './use-play';
@@ -307,6 +308,7 @@ function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
   return (
     <Owed>
       <Ask>{capital(owed.what)}</Ask>
+      {(owed.kind === 'exercise' || owed.kind === 'rest') && <Exercise words={owed.kind === 'rest' ? 'rest' : owed.what} height={110} />}
       {owed.kind === 'exercise' && (
         <p className="times">
           {owed.n}

@@ -1,52 +1,80 @@
-import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
+'use client';
+import styled, { css, keyframes } from 'styled-components';
+import { MOVEMENTS } from '@/core/sheet/movements';
 import { SKILL_NAMES, type Hand, type Skill } from '@/core/sheet/teaching-points';
+import { Figure, FIGURE_H, FIGURE_W } from './figure';
 
-const FRAME_W = 190;
-const H = 215;
-
-/** A movement in four frames, side by side; for the left side mirrored. The limbs of the throwing side are drawn firm, the others thin. */
-export function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Hand; height?: number }) {
-  const frames = MOVEMENTS[skill];
-  const at = ([x, y]: readonly [number, number]) => `${x * 100} ${-y * 100}`;
+/** A movement in four frames, side by side; for the left side mirrored. */
+function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Hand; height?: number }) {
   return (
     <svg
-      viewBox={`-24 0 ${FRAME_W * 4 + 48} ${H + 12}`}
+      viewBox={`-24 0 ${FIGURE_W * 4 + 48} ${FIGURE_H + 12}`}
       height={height}
       style={{ maxWidth: '100%', display: 'block' }}
       role="img"
       aria-label={`${SKILL_NAMES[skill]} in four frames, ${hand} side`}
     >
-      {frames.map((frame, index) => {
-        const j = jointsOf(frame);
-        const column = hand === 'left' ? 3 - index : index;
-        return (
-          <g key={index} transform={`translate(${column * FRAME_W} 0)`}>
-            <line x1={8} x2={FRAME_W - 8} y1={H} y2={H} stroke="var(--ink)" strokeWidth={1.5} />
-            <text x={hand === 'left' ? FRAME_W - 14 : 14} y={18} fontSize={17} textAnchor="middle" fill="var(--ink-soft)">
-              {index + 1}
-            </text>
-            <g
-              transform={`translate(${FRAME_W * 0.4} ${H}) ${hand === 'left' ? 'translate(38 0) scale(-1 1)' : ''}`}
-              strokeLinecap="round"
-              strokeLinejoin="round"
-              fill="none"
-            >
-              <g stroke="var(--half)" strokeWidth={5}>
-                <path d={`M${at(j.neck)}L${at(j.otherElbow)}L${at(j.otherHand)}`} />
-                <path d={`M${at(j.hip)}L${at(j.otherKnee)}L${at(j.otherFoot)}l14 0`} />
-              </g>
-              <g stroke="var(--ink)" strokeWidth={7}>
-                <path d={`M${at(j.neck)}L${at(j.hip)}`} />
-                <path d={`M${at(j.hip)}L${at(j.knee)}L${at(j.foot)}l14 0`} />
-                <path d={`M${at(j.neck)}L${at(j.elbow)}L${at(j.hand)}`} stroke="var(--gorse)" strokeWidth={10} />
-                <path d={`M${at(j.neck)}L${at(j.elbow)}L${at(j.hand)}`} strokeWidth={2} />
-              </g>
-              <circle cx={j.head[0] * 100} cy={-j.head[1] * 100} r={13} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={3} />
-              {j.ball && <circle cx={j.ball[0] * 100} cy={-j.ball[1] * 100} r={7.5} fill="var(--heather)" stroke="var(--ink)" strokeWidth={2} />}
-            </g>
-          </g>
-        );
-      })}
+      {MOVEMENTS[skill].map((frame, index) => (
+        <g key={index} transform={`translate(${(hand === 'left' ? 3 - index : index) * FIGURE_W} 0)`}>
+          <text x={hand === 'left' ? FIGURE_W - 14 : 14} y={18} fontSize={17} textAnchor="middle" fill="var(--ink-soft)">
+            {index + 1}
+          </text>
+          <Figure frame={frame} mirrored={hand === 'left'} />
+        </g>
+      ))}
     </svg>
+  );
+}
+
+const appear = keyframes`
+  0%, 24.9% { opacity: 1; }
+  25%, 100% { opacity: 0; }
+`;
+
+/** Each frame is shown for a quarter of the loop. Where motion is not wanted the loop gives way to the frames side by side. */
+const LOOP_S = 3.2;
+
+const Loop = styled.svg`
+  display: block;
+  align-self: center;
+  max-width: 100%;
+  & > g {
+    opacity: 0;
+    ${css`
+      animation: ${appear} ${LOOP_S}s steps(1, end) infinite;
+    `}
+  }
+  @media (prefers-reduced-motion: reduce), print {
+    display: none;
+  }
+`;
+
+const Still = styled.div`
+  display: none;
+  @media (prefers-reduced-motion: reduce), print {
+    display: block;
+  }
+`;
+
+/** A movement as a drawn loop of one figure; still, four frames side by side, where motion is not wanted. */
+export function MovementLoop({ skill, hand, height = 170 }: { skill: Skill; hand: Hand; height?: number }) {
+  return (
+    <>
+      <Loop
+        viewBox={`-40 0 ${FIGURE_W + 80} ${FIGURE_H + 6}`}
+        height={height}
+        role="img"
+        aria-label={`${SKILL_NAMES[skill]}, ${hand} side, shown again and again`}
+      >
+        {MOVEMENTS[skill].map((frame, index) => (
+          <g key={index} style={{ animationDelay: `${(index * LOOP_S) / 4 - LOOP_S}s` }}>
+            <Figure frame={frame} mirrored={hand === 'left'} />
+          </g>
+        ))}
+      </Loop>
+      <Still>
+        <Movement skill={skill} hand={hand} height={92} />
+      </Still>
+    </>
   );
 }

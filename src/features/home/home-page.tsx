@@ -1,139 +1,86 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { v7 } from 'uuid';
 import { goOf } from '@/core/reports/from-parts';
-import { eventsFromFields, partFields } from '@/core/reports/parts';
 import type { Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/replay';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
-import { pacedGame } from '@/core/sheet/set-up';
-import type { Hand } from '@/core/sheet/teaching-points';
-import type { Card, CardItem } from '@/server/home/card';
+import { replay } from '@/core/rules/replay';
+import { lookForsOf, type Hand } from '@/core/sheet/teaching-points';
+import type { DiaryEntry } from '@/server/db/diary';
+import type { CardItem, CardWeek } from '@/server/home/card';
+import { markedLooks } from '../counter/look-fors';
+import { CountScreen, PractiseScreen, SafetyScreen, type Counting } from './before-play';
+import { CardScreen } from './card-screen';
+import { DiaryScreen } from './diary-screen';
+import { DoorScreen } from './door-screen';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
-import { PlayScreen } from './play-screen';
-import { CardScreen, levelOf, PartsScreen, PractiseScreen, ResultScreen, SafetyScreen, SentScreen, SetUpScreen, Top, type Felt } from './screens';
-import { trySending } from './sending';
-import { store, type BegunGo, type KeptPlay } from './store';
+import { inHand, type InHand } from './in-hand';
+import { PartsScreen } from './parts-screen';
+import { OtherResultScreen, PlayScreen, WatchScreen } from './play-screen';
+import { ReportScreen, SentScreen } from './report-screen';
+import { ResultScreen } from './result-screen';
+import { SetUpScreen } from './set-up-screen';
+import { store, usualWays, type BegunGo, type Draft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
+import { Top } from './top';
+import { useCard } from './use-card';
+import { useKept } from './use-kept';
+import { scoreWords, todayHere } from './words';
+
+/** A go in the making: whose it is and how it is counted. */
+interface Going {
+  readonly counting: Counting;
+  readonly player: number;
+}
 
 type Step =
   | { readonly on: 'card' }
-  | { readonly on: 'set-up' | 'safety' | 'practise' | 'parts'; readonly item: CardItem }
+  | { readonly on: 'diary'; readonly weekId: string }
   | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
+  | { readonly on: 'set-up' | 'safety' | 'practise' | 'count'; readonly item: CardItem; readonly formId: string; readonly played: Counting | null }
   | {
       readonly on: 'play';
       readonly item: CardItem;
-      readonly playId: string;
-      readonly startedAt: string;
+      readonly formId: string;
+      readonly going: Going;
       readonly already: readonly PlayEvent[];
-      readonly counting: CountingWay;
+      readonly key: string;
     }
+  | { readonly on: 'parts'; readonly item: CardItem; readonly formId: string; readonly going: Going; readonly tookMs: number | null }
   | {
       readonly on: 'result';
       readonly item: CardItem;
-      readonly playId: string;
-      readonly startedAt: string;
+      readonly formId: string;
+      readonly going: Going;
       readonly events: readonly PlayEvent[];
       readonly result: Result;
-      readonly counting: CountingWay;
     }
-  | { readonly on: 'sent'; readonly item: CardItem; readonly playId: string };
+  | { readonly on: 'report'; readonly item: CardItem; readonly formId: string }
+  | { readonly on: 'sent'; readonly item: CardItem; readonly formId: string; readonly playId: string };
 
-type Loaded =
-  | { readonly kind: 'loading' }
-  | { readonly kind: 'failed'; readonly words: string }
-  | { readonly kind: 'card'; readonly card: Card; readonly offline: string | null };
-
-const RETRY_MS = 15_000;
-
-function tokenInLink(): string {
-  return new URLSearchParams(window.location.hash.slice(1)).get('k') ?? '';
-}
+const CARD: Step = { on: 'card' };
 
 /** The child's page: one route with its own steps, so that nothing has to be fetched between them. */
 export function HomePage() {
-  const [token, setToken] = useState<string | null>(null);
-  const [loaded, setLoaded] = useState<Loaded>({ kind: 'loading' });
-  const [plays, setPlays] = useState<readonly KeptPlay[]>([]);
-  const [step, setStep] = useState<Step>({ on: 'card' });
-  const [agreed, setAgreed] = useState(false);
-  const [hand, setHand] = useState<Hand>('right');
-  const [sound, setSound] = useState(false);
-  const sending = useRef(false);
-
-  const load = useCallback(async (key: string) => {
-    try {
-      const response = await fetch('/api/v1/home/card', { headers: { authorization: `Bearer ${key}` } });
-      if (response.ok) {
-        const card = (await response.json()) as Card;
-        setLoaded({ kind: 'card', card, offline: null });
-        if (card.child?.hand) setHand(card.child.hand);
-        await store.keepCard(key, card);
-        return;
-      }
-      if (response.status < 500) {
-        const body = (await response.json().catch(() => ({}))) as { problems?: { reason: string; fix: string }[] };
-        setLoaded({ kind: 'failed', words: body.problems?.[0] ? `${body.problems[0].reason} ${body.problems[0].fix}` : 'This link does not open.' });
-        return;
-      }
-    } catch {
-      // No connection: what the phone kept is shown instead.
-    }
-    const kept = await store.card(key);
-    setLoaded(
-      kept
-        ? { kind: 'card', card: kept.card, offline: 'There is no connection. You can play; the score is kept here and sent later.' }
-        : { kind: 'failed', words: 'There is no connection, and this device has not opened the card before. Try again when there is one.' },
-    );
-  }, []);
-
-  const sendWaiting = useCallback(
-    async (key: string) => {
-      if (sending.current) return;
-      sending.current = true;
-      try {
-        const waiting = (await store.plays(key)).filter((play) => play.state === 'waiting');
-        const results = [];
-        for (const play of waiting) results.push(await trySending(play));
-        setPlays(await store.plays(key));
-        if (results.some((play) => play.state === 'received')) void load(key);
-      } finally {
-        sending.current = false;
-      }
-    },
-    [load],
-  );
+  const [step, setStep] = useState<Step>(CARD);
+  const [ways, setWays] = useState<Ways>(() => usualWays(''));
+  const opened = useCallback(() => setStep(CARD), []);
+  const { token, loaded, plays, entries, sessions, load, refresh, sendWaiting } = useCard(opened);
+  const { mayForget, kept, forget } = useKept(token, loaded.kind === 'card');
 
   useEffect(() => {
-    const open = () => {
-      const key = tokenInLink();
-      setToken(key);
-      setStep({ on: 'card' });
-      if (key === '') return setLoaded({ kind: 'failed', words: 'Open this page with the link or code from your school.' });
-      void load(key);
-      void sendWaiting(key);
-    };
-    open();
-    window.addEventListener('hashchange', open);
-    return () => window.removeEventListener('hashchange', open);
-  }, [load, sendWaiting]);
-
-  useEffect(() => {
-    if (!token) return;
-    const again = () => void sendWaiting(token);
-    const timer = setInterval(again, RETRY_MS);
-    window.addEventListener('online', again);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener('online', again);
-    };
-  }, [token, sendWaiting]);
+    if (token !== '') void store.ways(token).then(setWays);
+  }, [token]);
 
   useEffect(() => {
     window.scrollTo(0, 0);
   }, [step.on]);
+
+  const openKey = (key: string) => {
+    window.location.hash = key === '' ? '' : `k=${key}`;
+  };
 
   if (loaded.kind === 'loading')
     return (
@@ -141,6 +88,7 @@ export function HomePage() {
         <p role="status">One moment …</p>
       </Screen>
     );
+  if (loaded.kind === 'door') return <DoorScreen kept={kept} onOpen={openKey} onForget={(key) => void forget(key)} />;
   if (loaded.kind === 'failed')
     return (
       <Screen>
@@ -149,76 +97,115 @@ export function HomePage() {
         </TopLine>
         <h1>This does not open</h1>
         <p>{loaded.words}</p>
-        {token && (
-          <Bottom>
-            <Big type="button" onClick={() => void load(token)}>
-              Try again
-            </Big>
-          </Bottom>
-        )}
+        <Bottom>
+          <Big type="button" onClick={() => void load()}>
+            Try again
+          </Big>
+          <Plain type="button" onClick={() => openKey('')}>
+            Another link or code
+          </Plain>
+        </Bottom>
       </Screen>
     );
 
   const { card, offline } = loaded;
   const name = card.child?.name ?? '';
+  const side: Hand = ways.hand ?? card.child?.hand ?? 'right';
+  const keepWays = (next: Ways) => {
+    setWays(next);
+    void store.keepWays(next);
+  };
+  const sessionOf = (item: CardItem): Session | undefined => sessions.find((one) => one.assignmentId === item.assignmentId);
+
   const open = async (item: CardItem) => {
     const go = await store.begun(item.assignmentId);
-    setStep(go && go.events.some((event) => event.do === 'attempt') ? { on: 'begun', item, go } : { on: 'set-up', item });
+    if (go && go.events.some((event) => event.do === 'attempt')) return setStep({ on: 'begun', item, go });
+    const session = await store.session(item.assignmentId);
+    setStep({ on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null });
   };
-  const begin = (item: CardItem, counting: CountingWay = 'attempts') =>
-    setStep({ on: 'play', item, playId: v7(), startedAt: new Date().toISOString(), already: [], counting });
-  const send = async (from: Extract<Step, { on: 'result' }>, felt: Felt | null, initials: string, looks: Report['looks']) => {
-    const go = goOf(
-      { game: from.item.game, levelId: from.item.levelId, setUp: from.item.setUp },
-      { counting: from.counting, hand, events: from.events, total: from.result.value, unit: from.result.unit },
-    );
-    const report: Report = {
-      format: REPORT_FORMAT,
-      goes: [go],
-      startedAt: from.startedAt,
-      sentAt: new Date().toISOString(),
-      ...(felt ? { felt } : {}),
-      ...(initials ? { adultInitials: initials.toLocaleUpperCase('en-GB') } : {}),
-      ...(looks ? { looks } : {}),
-    };
-    const kept: KeptPlay = {
-      playId: from.playId,
-      token: token!,
-      assignmentId: from.item.assignmentId,
-      title: from.item.game.title,
-      report,
-      state: 'waiting',
-      words: '',
-      total: from.result.value,
-      unit: from.result.unit,
-    };
-    await store.keepPlay(kept);
-    await store.forgetBegun(from.item.assignmentId);
-    setPlays(await store.plays(token!));
-    setStep({ on: 'sent', item: from.item, playId: from.playId });
-    await sendWaiting(token!);
+  const start = (item: CardItem, formId: string, counting: Counting, player = 0) => {
+    const going = { counting, player };
+    if (counting === 'parts') setStep({ on: 'parts', item, formId, going, tookMs: null });
+    else setStep({ on: 'play', item, formId, going, already: [], key: v7() });
   };
+  const ended = async (item: CardItem, formId: string, going: Going, events: readonly PlayEvent[], result: Result) => {
+    if (going.player === 0) {
+      const held = await store.session(item.assignmentId);
+      const session: Session = held ?? {
+        assignmentId: item.assignmentId,
+        token,
+        playId: v7(),
+        startedAt: new Date().toISOString(),
+        formId,
+        goes: [],
+      };
+      await store.endGo({ ...session, formId, goes: [...session.goes, keptGo(inHand(item, formId, ways), going, ways, side, events, result)] });
+      await refresh();
+    } else await store.forgetBegun(item.assignmentId);
+    setStep({ on: 'result', item, formId, going, events, result });
+  };
+  const send = async (item: CardItem, draft: Draft) => {
+    const session = (await store.session(item.assignmentId))!;
+    const play = playOf(session, item, draft, token);
+    await store.handOver(play);
+    await refresh();
+    setStep({ on: 'sent', item, formId: session.formId, playId: play.playId });
+    await sendWaiting();
+  };
+  const write = async (entry: DiaryEntry) => {
+    await store.keepEntry({ key: entry.id, token, entry, state: 'waiting' });
+    await refresh();
+    await sendWaiting();
+  };
+  const week = (id: string): CardWeek => card.weeks.find((one) => one.id === id)!;
 
   switch (step.on) {
     case 'card':
-      return <CardScreen card={card} plays={plays} offline={offline} onOpen={(item) => void open(item)} />;
-    case 'begun':
+      return (
+        <CardScreen
+          card={card}
+          plays={plays}
+          sessions={sessions}
+          entries={entries}
+          offline={offline}
+          mayForget={mayForget}
+          others={kept.filter((one) => one.token !== token).length}
+          onOpen={(item) => void open(item)}
+          onFinish={(item) => setStep({ on: 'report', item, formId: sessionOf(item)?.formId ?? item.forms[0]!.id })}
+          onDiary={({ id }) => setStep({ on: 'diary', weekId: id })}
+          onOthers={() => openKey('')}
+        />
+      );
+    case 'diary':
+      return (
+        <DiaryScreen
+          week={week(step.weekId)}
+          name={name}
+          entries={entries}
+          onAdd={(entry) => void write(entry)}
+          onStrike={(entry) => void write({ ...entry, struck: true })}
+          onBack={() => setStep(CARD)}
+        />
+      );
+    case 'begun': {
+      const { item, go } = step;
+      const hand = inHand(item, go.formId, ways);
       return (
         <Screen>
-          <Top item={step.item} name={name} />
+          <Top hand={hand} name={name} />
           <h1>You were in the middle of a go</h1>
-          <p>{scoreSoFar(step.item, step.go.events)}. The clock stood still since then.</p>
+          <p>{scoreSoFar(hand, go)}. The clock stood still since then.</p>
           <Bottom>
             <Big
               type="button"
               onClick={() =>
                 setStep({
                   on: 'play',
-                  item: step.item,
-                  playId: step.go.playId,
-                  startedAt: step.go.startedAt,
-                  already: stopped(step.go.events),
-                  counting: step.go.counting ?? 'attempts',
+                  item,
+                  formId: go.formId,
+                  going: { counting: go.counting, player: go.player },
+                  already: stopped(go.events),
+                  key: v7(),
                 })
               }
             >
@@ -227,8 +214,8 @@ export function HomePage() {
             <Plain
               type="button"
               onClick={() => {
-                void store.forgetBegun(step.item.assignmentId);
-                setStep({ on: 'set-up', item: step.item });
+                void store.forgetBegun(item.assignmentId);
+                setStep({ on: 'set-up', item, formId: go.formId, played: null });
               }}
             >
               Start again
@@ -236,111 +223,212 @@ export function HomePage() {
           </Bottom>
         </Screen>
       );
-    case 'set-up':
-      return (
-        <SetUpScreen item={step.item} name={name} onBack={() => setStep({ on: 'card' })} onNext={() => setStep({ on: 'safety', item: step.item })} />
-      );
-    case 'safety':
-      return (
-        <SafetyScreen
-          item={step.item}
-          name={name}
-          agreed={agreed}
-          onBack={() => setStep({ on: 'set-up', item: step.item })}
-          onNext={() => {
-            setAgreed(true);
-            setStep({ on: 'practise', item: step.item });
-          }}
-        />
-      );
-    case 'practise':
-      return (
-        <PractiseScreen
-          item={step.item}
-          name={name}
-          hand={hand}
-          onHand={setHand}
-          sound={sound}
-          onSound={setSound}
-          onBack={() => setStep({ on: 'safety', item: step.item })}
-          onStart={(counting) => begin(step.item, counting)}
-          onParts={() => setStep({ on: 'parts', item: step.item })}
-        />
-      );
-    case 'parts':
-      return (
-        <PartsScreen
-          item={step.item}
-          name={name}
-          onBack={() => setStep({ on: 'practise', item: step.item })}
-          onDone={(typed) => {
-            const { level } = levelOf(step.item);
-            const events = eventsFromFields(level, partFields(level), typed);
-            setStep({
-              on: 'result',
-              item: step.item,
-              playId: v7(),
-              startedAt: new Date().toISOString(),
-              events,
-              result: resultOf(step.item, events, 'parts'),
-              counting: 'parts',
-            });
-          }}
-        />
-      );
-    case 'play':
-      return (
-        <PlayScreen
-          key={step.playId}
-          item={step.item}
-          name={name}
-          playId={step.playId}
-          startedAt={step.startedAt}
-          already={step.already}
-          counting={step.counting}
-          sound={sound}
-          exerciseSwapped={card.exerciseSwapped}
-          onDone={(events, result) =>
-            setStep({ on: 'result', item: step.item, playId: step.playId, startedAt: step.startedAt, events, result, counting: step.counting })
-          }
-        />
-      );
-    case 'result':
-      return (
-        <ResultScreen
-          item={step.item}
-          name={name}
-          result={step.result}
-          events={step.events}
-          onAgain={() => begin(step.item)}
-          onSend={(felt, initials, looks) => void send(step, felt, initials, looks)}
-        />
-      );
-    case 'sent': {
-      const play = plays.find((one) => one.playId === step.playId);
-      return play ? (
-        <SentScreen
-          item={step.item}
-          name={name}
-          play={play}
-          onTry={() => void sendWaiting(token!)}
-          onCard={() => setStep({ on: 'card' })}
-          onAgain={() => begin(step.item)}
-        />
-      ) : null;
+    }
+    default: {
+      const { item, formId } = step;
+      const hand = inHand(item, formId, ways);
+      const to = (on: 'set-up' | 'safety' | 'practise' | 'count') => setStep({ on, item, formId, played: 'played' in step ? step.played : null });
+      switch (step.on) {
+        case 'set-up':
+          return (
+            <SetUpScreen
+              hand={hand}
+              name={name}
+              ways={ways}
+              onWays={keepWays}
+              onForm={(id) => setStep({ ...step, formId: id })}
+              onBack={() => setStep(CARD)}
+              // In the middle of a session the next go follows at once, when an adult has said yes today.
+              onNext={() =>
+                ways.agreedOn !== todayHere()
+                  ? to('safety')
+                  : step.played && step.played !== 'parts'
+                    ? start(item, formId, step.played)
+                    : to('practise')
+              }
+            />
+          );
+        case 'safety':
+          return (
+            <SafetyScreen
+              hand={hand}
+              name={name}
+              onBack={() => to('set-up')}
+              onNext={() => {
+                keepWays({ ...ways, agreedOn: todayHere() });
+                to('practise');
+              }}
+            />
+          );
+        case 'practise':
+          return (
+            <PractiseScreen
+              hand={hand}
+              name={name}
+              side={side}
+              onSide={(next) => keepWays({ ...ways, hand: next })}
+              onBack={() => to('set-up')}
+              onNext={() => to('count')}
+            />
+          );
+        case 'count':
+          return (
+            <CountScreen
+              hand={hand}
+              name={name}
+              ways={ways}
+              onWays={keepWays}
+              onBack={() => to('practise')}
+              onStart={(counting) => start(item, formId, counting)}
+            />
+          );
+        case 'parts':
+          return (
+            <PartsScreen
+              hand={hand}
+              name={name}
+              tookMs={step.tookMs}
+              onBack={() => to('count')}
+              onDone={({ events, result }) => void ended(item, formId, { ...step.going, counting: 'parts' }, events, result)}
+            />
+          );
+        case 'play':
+          return step.going.counting === 'watch' ? (
+            <WatchScreen
+              key={step.key}
+              hand={hand}
+              name={name}
+              player={step.going.player}
+              cues={ways}
+              onDone={(tookMs) => setStep({ on: 'parts', item, formId, going: step.going, tookMs })}
+            />
+          ) : (
+            <PlayScreen
+              key={step.key}
+              hand={hand}
+              name={name}
+              player={step.going.player}
+              already={step.already}
+              counting={step.going.counting}
+              cues={ways}
+              exerciseSwapped={card.exerciseSwapped}
+              onDone={(events, result) => void ended(item, formId, step.going, events, result)}
+            />
+          );
+        case 'result': {
+          const { counting, player } = step.going;
+          const again = (who: number) => start(item, formId, counting, who);
+          const next = (player + 1) % ways.players;
+          if (player > 0)
+            return (
+              <OtherResultScreen
+                hand={hand}
+                name={name}
+                player={player}
+                words={scoreWords(step.result.value, step.result.unit)}
+                next={next === 0 ? `${name || 'The first player'} again` : `Player ${next + 1} has a go`}
+                onNext={() => again(next)}
+              />
+            );
+          return (
+            <ResultScreen
+              hand={hand}
+              name={name}
+              result={step.result}
+              events={step.events}
+              goes={sessionOf(item)?.goes.length ?? 1}
+              players={hand.level.sides.n === 1 ? ways.players : 1}
+              onForm={(id) => setStep({ on: 'set-up', item, formId: id, played: counting })}
+              onSame={() => again(0)}
+              onOthers={() => again(1)}
+              onFinish={() => setStep({ on: 'report', item, formId })}
+            />
+          );
+        }
+        case 'report': {
+          const session = sessionOf(item);
+          return session ? (
+            <ReportScreen
+              hand={hand}
+              name={name}
+              goes={session.goes}
+              draft={session.draft}
+              onDraft={(draft) => void store.keepSession({ ...session, draft }).then(refresh)}
+              onMore={() => to('set-up')}
+              onSend={(draft) => void send(item, draft)}
+            />
+          ) : null;
+        }
+        case 'sent': {
+          const play = plays.find((one) => one.playId === step.playId);
+          return play ? (
+            <SentScreen
+              hand={hand}
+              name={name}
+              play={play}
+              onTry={() => void sendWaiting()}
+              onCard={() => setStep(CARD)}
+              onAgain={() => to('set-up')}
+            />
+          ) : null;
+        }
+      }
     }
   }
 }
 
-function resultOf(item: CardItem, events: readonly PlayEvent[], counting: CountingWay = 'attempts'): Result {
-  const compiled = compile(pacedGame(levelOf(item).level, item.setUp.stepM));
-  if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
-  return measure(compiled.value, replay(compiled.value, events, counting).state);
+/** A go as it is kept and reported: its level, set-up, hand and way of counting. */
+function keptGo(hand: InHand, going: Going, ways: Ways, side: Hand, events: readonly PlayEvent[], result: Result): KeptGo {
+  const counting: CountingWay = going.counting === 'watch' ? 'parts' : going.counting;
+  const { otherHand } = hand.form;
+  const go = goOf(
+    { game: hand.item.game, levelId: hand.form.levelId, setUp: hand.used },
+    {
+      counting,
+      hand: otherHand ? (side === 'right' ? 'left' : 'right') : side,
+      otherHand,
+      events,
+      total: result.value,
+      unit: result.unit,
+      ...(ways.players > 1 && hand.level.sides.n === 1 ? { players: ways.players } : {}),
+    },
+  );
+  return { go, value: result.value, unit: result.unit, sum: result.sum, words: hand.words };
 }
 
-function scoreSoFar(item: CardItem, events: readonly PlayEvent[]): string {
-  const { value, unit } = resultOf(item, events);
-  return value === null || value === 0 ? 'It had just begun' : `You had ${value} ${unit}`;
+/** The report of a session, kept until the school has it. */
+function playOf(session: Session, item: CardItem, draft: Draft, token: string): KeptPlay {
+  const looks = markedLooks(lookForsOf(inHand(item, session.formId, usualWays('')).level), draft.marks);
+  const report: Report = {
+    format: REPORT_FORMAT,
+    goes: session.goes.map(({ go }) => go),
+    startedAt: session.startedAt,
+    sentAt: new Date().toISOString(),
+    ...(draft.felt ? { felt: draft.felt } : {}),
+    ...(draft.initials ? { adultInitials: draft.initials.toLocaleUpperCase('en-GB') } : {}),
+    ...(draft.word.trim() ? { word: draft.word.trim() } : {}),
+    ...(looks.length > 0 ? { looks: { by: draft.markedBy, marks: looks } } : {}),
+  };
+  const better = item.game.parts.length > 1 ? item.game.card.better : item.game.parts[0]!.measure.better;
+  const values = session.goes.flatMap(({ value }) => (value === null ? [] : [value]));
+  return {
+    playId: session.playId,
+    token,
+    assignmentId: session.assignmentId,
+    title: item.game.title,
+    report,
+    state: 'waiting',
+    words: '',
+    total: values.length === 0 ? null : better === 'high' ? Math.max(...values) : Math.min(...values),
+    unit: session.goes[0]?.unit ?? '',
+  };
+}
+
+function scoreSoFar(hand: InHand, { events, counting }: BegunGo): string {
+  const compiled = compile(hand.level);
+  if (!compiled.ok) return 'It had just begun';
+  const { value, unit } = measure(compiled.value, replay(compiled.value, events, counting).state);
+  return value === null || value === 0 ? 'It had just begun' : `You had ${scoreWords(value, unit)}`;
 }
 
 /** The events with the clock stopped after the last one, so that going on begins from there. */

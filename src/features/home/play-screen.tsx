@@ -1,15 +1,17 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
-import { pacedGame } from '@/core/sheet/set-up';
 import type { Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
-import type { CardItem } from '@/server/home/card';
 import { Counter } from '../counter/counter';
+import { TextButton } from '../counter/counter-style';
+import { TrueClock } from '../counter/true-clock';
 import { usePlay } from '../counter/use-play';
-import { Screen } from './home-style';
-import { levelOf, Top } from './screens';
+import { cue, type Cues } from './cues';
+import { Big, Bottom, Plain, Screen } from './home-style';
+import type { InHand } from './in-hand';
 import { store } from './store';
+import { Top } from './top';
 
 const Count = styled.p`
   display: grid;
@@ -19,47 +21,64 @@ const Count = styled.p`
   font-weight: 700;
 `;
 
-/** A short tone, where the device can and the family wants it. */
-function beep(on: boolean, pitch: number): void {
-  if (!on || !('AudioContext' in window)) return;
-  const audio = new AudioContext();
-  const tone = audio.createOscillator();
-  const loudness = audio.createGain();
-  tone.frequency.value = pitch;
-  loudness.gain.value = 0.15;
-  tone.connect(loudness).connect(audio.destination);
-  tone.start();
-  tone.stop(audio.currentTime + 0.18);
-  tone.onended = () => void audio.close();
+/** Keeps the screen awake while something is played. */
+function useAwake(): void {
+  useEffect(() => {
+    let lock: { release: () => Promise<void> } | undefined;
+    void navigator.wakeLock?.request('screen').then(
+      (held) => (lock = held),
+      () => undefined,
+    );
+    return () => void lock?.release();
+  }, []);
+}
+
+/** Three, two, one; 0 when play is on. */
+function useCountIn(from: number, cues: Cues): number {
+  const [count, setCount] = useState(from);
+  useEffect(() => {
+    if (count === 0) return;
+    cue(cues, { pitch: 440, words: `${count}`, shakeMs: 40 });
+    const timer = setTimeout(() => {
+      if (count === 1) cue(cues, { pitch: 880, words: 'Go', shakeMs: 200 });
+      setCount(count - 1);
+    }, 1000);
+    return () => clearTimeout(timer);
+  }, [count, cues]);
+  return count;
+}
+
+const COUNT_IN = 3;
+const LAST_SECONDS_MS = 10_000;
+
+/** One cue when the last ten seconds begin. */
+function useLastSeconds(leftMs: number, cues: Cues): void {
+  const told = useRef(leftMs <= LAST_SECONDS_MS);
+  useEffect(() => {
+    if (told.current || leftMs > LAST_SECONDS_MS || leftMs <= 0) return;
+    told.current = true;
+    cue(cues, { pitch: 550, words: 'Ten seconds', shakeMs: [80, 60, 80] });
+  }, [leftMs, cues]);
 }
 
 export interface PlayScreenProps {
-  readonly item: CardItem;
+  readonly hand: InHand;
   readonly name: string;
-  readonly playId: string;
-  readonly startedAt: string;
+  /** 0 is the child. */
+  readonly player: number;
   readonly already: readonly PlayEvent[];
   readonly counting: CountingWay;
-  readonly sound: boolean;
+  readonly cues: Cues;
   readonly exerciseSwapped: boolean;
   readonly onDone: (events: readonly PlayEvent[], result: Result) => void;
 }
 
 export function PlayScreen(props: PlayScreenProps) {
-  const timed = props.item.game.parts[0]!.clock.kind === 'down';
-  const [count, setCount] = useState(timed && props.already.length === 0 ? 3 : 0);
-  useEffect(() => {
-    if (count === 0) return;
-    beep(props.sound, 440);
-    const timer = setTimeout(() => {
-      if (count === 1) beep(props.sound, 880);
-      setCount(count - 1);
-    }, 1000);
-    return () => clearTimeout(timer);
-  }, [count, props.sound]);
+  const timed = props.hand.level.parts[0]!.clock.kind === 'down';
+  const count = useCountIn(timed && props.already.length === 0 ? COUNT_IN : 0, props.cues);
   return (
     <Screen style={{ height: '100dvh' }}>
-      <Top item={props.item} name={props.name} />
+      <Top hand={props.hand} name={props.player === 0 ? props.name : `Player ${props.player + 1}`} />
       {count > 0 ? (
         <Count role="status" aria-label={`Starting in ${count}`}>
           {count}
@@ -71,39 +90,140 @@ export function PlayScreen(props: PlayScreenProps) {
   );
 }
 
-function Playing({ item, playId, startedAt, already, counting, sound, exerciseSwapped, onDone }: PlayScreenProps) {
-  const game = useMemo(() => pacedGame(levelOf(item).level, item.setUp.stepM), [item]);
+function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDone }: PlayScreenProps) {
+  const { level, form, item } = hand;
   const keep = useCallback(
-    (events: readonly PlayEvent[]) => void store.keepBegun({ assignmentId: item.assignmentId, playId, startedAt, counting, events }),
-    [item.assignmentId, playId, startedAt, counting],
+    (events: readonly PlayEvent[]) => void store.keepBegun({ assignmentId: item.assignmentId, formId: form.id, player, counting, events }),
+    [item.assignmentId, form.id, player, counting],
   );
-  const play = usePlay(game, already, keep, counting);
+  const play = usePlay(level, already, keep, counting);
   const done = useRef(false);
   const { over } = play.moves;
+  const down = play.part.clockDownMs > 0;
+  useLastSeconds(down ? play.shownMs : Infinity, cues);
+  useAwake();
 
   useEffect(() => {
     if (!over || done.current) return;
     done.current = true;
-    beep(sound, 660);
-    navigator.vibrate?.(300);
+    cue(cues, { pitch: 660, words: 'Done', shakeMs: 300 });
     onDone(play.events, play.result);
-  }, [over, onDone, play.events, play.result, sound]);
+  }, [over, onDone, play.events, play.result, cues]);
 
   useEffect(() => {
-    if (play.atWhistle) {
-      beep(sound, 990);
-      navigator.vibrate?.([200, 80, 200]);
-    }
-  }, [play.atWhistle, sound]);
-
-  useEffect(() => {
-    let lock: { release: () => Promise<void> } | undefined;
-    void navigator.wakeLock?.request('screen').then(
-      (held) => (lock = held),
-      () => undefined,
-    );
-    return () => void lock?.release();
-  }, []);
+    if (play.atWhistle) cue(cues, { pitch: 990, words: 'Time', shakeMs: [200, 80, 200] });
+  }, [play.atWhistle, cues]);
 
   return <Counter play={play} exerciseSwapped={exerciseSwapped} />;
+}
+
+const Far = styled.p`
+  display: grid;
+  place-items: center;
+  flex: 1;
+  font-size: min(46vw, 34vh);
+  font-weight: 700;
+  line-height: 1;
+  letter-spacing: -0.03em;
+`;
+
+/** Nobody taps: a clock to be read from across the room. What was counted is written afterwards. */
+export function WatchScreen({
+  hand,
+  name,
+  player,
+  cues,
+  onDone,
+}: Pick<PlayScreenProps, 'hand' | 'name' | 'player' | 'cues'> & { onDone: (ms: number) => void }) {
+  const { clock } = hand.level.parts[0]!;
+  const downMs = clock.kind === 'down' ? clock.s * 1000 : 0;
+  const count = useCountIn(COUNT_IN, cues);
+  const [ms, setMs] = useState(0);
+  const watch = useRef<TrueClock | null>(null);
+  const done = useRef(false);
+  useAwake();
+  useEffect(() => {
+    if (count > 0) return;
+    watch.current ??= new TrueClock();
+    const timer = setInterval(() => setMs(watch.current!.read()), 100);
+    return () => clearInterval(timer);
+  }, [count]);
+  const end = useCallback(
+    (at: number) => {
+      if (done.current) return;
+      done.current = true;
+      cue(cues, { pitch: 990, words: downMs > 0 ? 'Time' : 'Stop', shakeMs: [200, 80, 200] });
+      onDone(at);
+    },
+    [cues, downMs, onDone],
+  );
+  useLastSeconds(downMs > 0 ? downMs - ms : Infinity, cues);
+  useEffect(() => {
+    if (downMs > 0 && ms >= downMs) end(downMs);
+  }, [ms, downMs, end]);
+  const seconds = downMs > 0 ? Math.ceil((downMs - ms) / 1000 - 0.001) : Math.floor(ms / 1000);
+  const shown = seconds < 60 ? `${seconds}` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+  return (
+    <Screen style={{ height: '100dvh' }}>
+      <Top hand={hand} name={player === 0 ? name : `Player ${player + 1}`} />
+      {count > 0 ? (
+        <Count role="status" aria-label={`Starting in ${count}`}>
+          {count}
+        </Count>
+      ) : (
+        <>
+          <Far
+            role="timer"
+            aria-label={`${seconds} seconds ${downMs > 0 ? 'left' : 'so far'}`}
+            style={{ fontSize: shown.length > 2 ? 'min(34vw, 30vh)' : undefined }}
+          >
+            {shown}
+          </Far>
+          <p style={{ textAlign: 'center' }}>Count in your head.</p>
+          <Bottom>
+            {downMs > 0 ? (
+              <TextButton type="button" onClick={() => end(ms)}>
+                Stop early
+              </TextButton>
+            ) : (
+              <Big type="button" onClick={() => end(ms)}>
+                Stop
+              </Big>
+            )}
+          </Bottom>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+/** A go of somebody else in the family: seen, not sent. */
+export function OtherResultScreen({
+  hand,
+  name,
+  player,
+  words,
+  next,
+  onNext,
+}: {
+  hand: InHand;
+  name: string;
+  player: number;
+  words: string;
+  next: string;
+  onNext: () => void;
+}) {
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>Player {player + 1}</h1>
+      <p style={{ fontSize: '1.6rem', fontWeight: 700 }}>{words}</p>
+      <p>This one stays in the family. It is not sent.</p>
+      <Bottom>
+        <Plain type="button" onClick={onNext}>
+          {next}
+        </Plain>
+      </Bottom>
+    </Screen>
+  );
 }

@@ -2,8 +2,9 @@
 import { useEffect, useState } from 'react';
 import { Volume2 } from 'lucide-react';
 import { TextButton } from '../counter/counter-style';
+import { say } from './cues';
 
-/** Says the words of the screen aloud, where the device can. */
+/** Says the words of the screen aloud, where the device can; else nothing is there. */
 export function ReadAloud({ words }: { words: string }) {
   const [can, setCan] = useState(false);
   useEffect(() => {
@@ -11,15 +12,8 @@ export function ReadAloud({ words }: { words: string }) {
     return () => window.speechSynthesis?.cancel();
   }, []);
   if (!can) return null;
-  const say = () => {
-    window.speechSynthesis.cancel();
-    const speech = new SpeechSynthesisUtterance(words);
-    speech.lang = 'en-GB';
-    speech.rate = 0.9;
-    window.speechSynthesis.speak(speech);
-  };
   return (
-    <TextButton type="button" onClick={say}>
+    <TextButton type="button" onClick={() => say(words)}>
       <Volume2 size={18} aria-hidden style={{ verticalAlign: '-3px' }} /> Read aloud
     </TextButton>
   );

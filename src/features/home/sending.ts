@@ -1,36 +1,47 @@
-/** Sends what waits. A play stays in the phone until the school has said that it received it. */
-import { store, type KeptPlay } from './store';
-
-interface Receipt {
-  readonly at: string;
-}
+/** Sends what waits. A report or an entry stays in the phone until the school has said that it received it. */
+import { store, type KeptPlay, type WaitingEntry } from './store';
 
 interface Problems {
   readonly problems?: readonly { readonly reason: string; readonly fix: string }[];
 }
 
-/** Tries one play; the play as it stands afterwards. Without a connection it goes on waiting. */
+export type Answer<T> =
+  { readonly kind: 'taken'; readonly body: T } | { readonly kind: 'later' } | { readonly kind: 'refused'; readonly words: string };
+
+/** Posts to the school for one child. Without a connection, and when the school is too busy, it is to be tried later. */
+async function post<T>(path: string, token: string, body: unknown): Promise<Answer<T>> {
+  try {
+    const response = await fetch(`/api/v1/home/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', authorization: `Bearer ${token}` },
+      body: JSON.stringify(body),
+    });
+    const answer = (await response.json().catch(() => ({}))) as T & Problems;
+    if (response.ok) return { kind: 'taken', body: answer };
+    if (response.status >= 500 || response.status === 429) return { kind: 'later' };
+    const problem = answer.problems?.[0];
+    return { kind: 'refused', words: problem ? `${problem.reason} ${problem.fix}` : 'The school could not take this.' };
+  } catch {
+    return { kind: 'later' };
+  }
+}
+
+/** Tries one report; the play as it stands afterwards. */
 export async function trySending(play: KeptPlay): Promise<KeptPlay> {
   const report = { ...play.report, sentAt: new Date().toISOString() };
-  let answered: KeptPlay;
-  try {
-    const response = await fetch('/api/v1/home/reports', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', authorization: `Bearer ${play.token}` },
-      body: JSON.stringify({ playId: play.playId, assignmentId: play.assignmentId, report }),
-    });
-    const body = (await response.json().catch(() => ({}))) as Receipt & Problems;
-    if (response.ok) answered = { ...play, state: 'received', words: body.at };
-    else if (response.status >= 500 || response.status === 429) answered = play;
-    else
-      answered = {
-        ...play,
-        state: 'refused',
-        words: body.problems?.[0] ? `${body.problems[0].reason} ${body.problems[0].fix}` : 'The school could not take this report.',
-      };
-  } catch {
-    return play;
-  }
-  if (answered !== play) await store.keepPlay(answered);
+  const answer = await post<{ at: string }>('reports', play.token, { playId: play.playId, assignmentId: play.assignmentId, report });
+  if (answer.kind === 'later') return play;
+  const answered: KeptPlay =
+    answer.kind === 'taken' ? { ...play, state: 'received', words: answer.body.at } : { ...play, state: 'refused', words: answer.words };
+  await store.keepPlay(answered);
   return answered;
+}
+
+/** Tries the diary entries of one child that wait; true when some were received. */
+export async function tryEntries(token: string, waiting: readonly WaitingEntry[]): Promise<boolean> {
+  if (waiting.length === 0) return false;
+  const answer = await post('diary', token, { entries: waiting.map(({ entry }) => entry) });
+  if (answer.kind === 'later') return false;
+  for (const one of waiting) await store.keepEntry({ ...one, state: answer.kind === 'taken' ? 'received' : 'refused' });
+  return answer.kind === 'taken';
 }

@@ -45,6 +45,16 @@ const Best = styled.span`
   white-space: nowrap;
 `;
 
+const Aside = styled.span`
+  color: var(--ink-soft);
+  font-size: 0.875rem;
+`;
+
+const Word = styled.span`
+  display: block;
+  font-size: 0.875rem;
+`;
+
 export interface ScoresPageProps {
   readonly classes: readonly { readonly id: string; readonly name: string }[];
   readonly classId: string;
@@ -70,7 +80,7 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
     const poll = async () => {
       if (document.hidden && etag !== '') return;
       try {
-        const response = await fetch(`/api/v1/classes/${classId}/scores${week ? `?week=${week.id}` : ''}`, {
+        const response = await fetch(`/api/v1/classes/${classId}/scores${week ? `?week=${week.id}&game=${found.itemId}` : ''}`, {
           headers: etag ? { 'if-none-match': etag } : {},
         });
         if (stopped) return;
@@ -89,7 +99,7 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
       stopped = true;
       clearInterval(timer);
     };
-  }, [classId, week?.id, asked, week]);
+  }, [classId, week?.id, found.itemId, asked, week]);
 
   const missing = found.rows.filter((row) => row.state === 'not-yet');
   const rows = [...found.rows].sort((a, b) => ORDER[a.state] - ORDER[b.state] || a.name.localeCompare(b.name, 'en-GB'));
@@ -118,7 +128,19 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
             />
           </div>
         )}
-        <span className="about">{found.gameTitle}</span>
+        {week && found.games.length > 1 ? (
+          <div style={{ width: 240 }}>
+            <Select
+              hideLabel
+              label="Game"
+              value={found.itemId!}
+              choices={found.games.map(({ itemId, title }, index) => ({ value: itemId, label: `${index + 1}. ${title}` }))}
+              onChange={(id) => router.push(`/scores?class=${classId}&week=${week.id}&game=${id}`)}
+            />
+          </div>
+        ) : (
+          <span className="about">{found.gameTitle}</span>
+        )}
         <Button onPress={() => window.print()}>Print</Button>
       </PageHead>
       {!week ? (
@@ -242,7 +264,7 @@ function Row({
             </QuietButton>
           </>
         )}
-        {row.state === 'counted' && row.felt && <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>{FELT[row.felt]}</span>}
+        {row.state === 'counted' && row.felt && <Aside>{FELT[row.felt]}</Aside>}
         {row.assignmentId && onLook && (
           <>
             {' '}
@@ -251,7 +273,10 @@ function Row({
             </QuietButton>
           </>
         )}
-        {row.typed && <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}> typed in</span>}
+        {row.typed && <Aside> typed in</Aside>}
+        {row.otherForms > 0 && <Aside> · {row.otherForms === 1 ? '1 go' : `${row.otherForms} goes`} made easier or harder</Aside>}
+        {row.diaryMinutes > 0 && <Aside> · diary {row.diaryMinutes} min</Aside>}
+        {row.word && <Word>“{row.word}”</Word>}
       </td>
     </tr>
   );

@@ -13,6 +13,8 @@ export interface NewReport {
   readonly body: string;
   readonly report: Report;
   readonly verdict: Verdict;
+  /** Of each go, whether it was played as it was asked or with an equal set-up. */
+  readonly asAsked: readonly boolean[];
   readonly receivedAt: Date;
 }
 
@@ -46,7 +48,7 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
       one.receivedAt,
     ]),
   );
-  const plays = added.flatMap(({ report, verdict }, index) =>
+  const plays = added.flatMap(({ report, verdict, asAsked }, index) =>
     report.goes.map((go, goIndex) => {
       const judged = verdict.goes[goIndex]!;
       return [
@@ -62,12 +64,13 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
         judged.result?.attempts ?? 0,
         judged.result?.successes ?? 0,
         judged.seconds,
+        asAsked[goIndex] ?? false,
       ];
     }),
   );
   await change(
     db,
-    `INSERT INTO plays (id, report_id, go_number, level_id, counting, set_up, events, value, unit, attempts, successes, seconds) VALUES ${placeholders(12, plays.length)}`,
+    `INSERT INTO plays (id, report_id, go_number, level_id, counting, set_up, events, value, unit, attempts, successes, seconds, as_asked) VALUES ${placeholders(13, plays.length)}`,
     plays.flat(),
   );
   await change(
@@ -105,7 +108,11 @@ export interface ReportedPlay {
   readonly versionId: Uuid;
   readonly weekId: Uuid;
   readonly levelId: string;
-  readonly setUpKey: string;
+  /** As it was asked, or with an equal set-up: only like is compared with like. */
+  readonly asAsked: boolean;
+  /** The same for plays that are like each other, when both were played as asked. */
+  readonly likeKey: string;
+  readonly goNumber: number;
   readonly value: number | null;
   readonly total: number;
   readonly attempts: number;
@@ -117,6 +124,8 @@ export interface ReportedPlay {
   readonly typed: boolean;
   readonly felt: string | null;
   readonly looks: Report['looks'];
+  /** A word to the teacher; empty for none. */
+  readonly word: string;
 }
 
 interface ReportedRow {
@@ -127,6 +136,8 @@ interface ReportedRow {
   week_id: Buffer;
   level_id: string;
   go_number: number;
+  as_asked: number | null;
+  assigned_level: string;
   set_up: unknown;
   value: number | null;
   attempts: number;
@@ -153,7 +164,7 @@ export async function playsOfChild(childId: Uuid): Promise<ReportedPlay[]> {
 
 async function playsWhere(condition: string, id: Uuid): Promise<ReportedPlay[]> {
   const found = await rows<ReportedRow>(
-    `SELECT r.id AS report_id, r.assignment_id, a.child_id, i.game_version_id, i.week_id, p.level_id, p.go_number, p.set_up, p.value, p.attempts, p.successes,
+    `SELECT r.id AS report_id, r.assignment_id, a.child_id, i.game_version_id, i.week_id, p.level_id, p.go_number, p.as_asked, a.level_id AS assigned_level, p.set_up, p.value, p.attempts, p.successes,
             p.seconds, r.received_at, r.entered_by, r.body,
             (SELECT v.kind FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS kind,
             (SELECT v.reasons FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS reasons
@@ -175,7 +186,9 @@ async function playsWhere(condition: string, id: Uuid): Promise<ReportedPlay[]> 
       versionId: toText(row.game_version_id),
       weekId: toText(row.week_id),
       levelId: row.level_id,
-      setUpKey: `${toText(row.game_version_id)}|${row.level_id}|${JSON.stringify(setUp)}`,
+      asAsked: row.as_asked === null ? row.level_id === row.assigned_level && setUp['otherHand'] !== true : row.as_asked === 1,
+      likeKey: `${toText(row.game_version_id)}|${row.level_id}|${String(setUp['form'])}`,
+      goNumber: row.go_number,
       value: row.value,
       total: body.goes[row.go_number - 1]?.total ?? 0,
       attempts: row.attempts,
@@ -187,6 +200,7 @@ async function playsWhere(condition: string, id: Uuid): Promise<ReportedPlay[]> 
       typed: row.entered_by !== null,
       felt: body.felt ?? null,
       looks: body.looks,
+      word: body.word ?? '',
     };
   });
 }

@@ -23,6 +23,15 @@ export interface NewAssignment {
   readonly parHigh: number | null;
   readonly modelVersion: number;
   readonly seed: number;
+  /** The forms in which it may be played, shared by children who are alike. */
+  readonly homeFormsId: Uuid | null;
+}
+
+/** A thing that a home finds, or that the school sends, so many for each child. */
+export interface KitThing {
+  readonly name: string;
+  readonly n: number;
+  readonly from: 'home' | 'school';
 }
 
 export interface Week {
@@ -32,6 +41,9 @@ export interface Week {
   readonly dueOn: string;
   readonly sentAt: Date;
   readonly note: string;
+  /** Of an event; else empty. */
+  readonly title: string;
+  readonly kit: readonly KitThing[];
 }
 
 interface WeekRow {
@@ -41,6 +53,8 @@ interface WeekRow {
   due_on: string;
   sent_at: Date;
   note: string;
+  title: string;
+  kit: KitThing[] | string | null;
 }
 
 const weekOf = (row: WeekRow): Week => ({
@@ -50,11 +64,13 @@ const weekOf = (row: WeekRow): Week => ({
   dueOn: row.due_on,
   sentAt: row.sent_at,
   note: row.note,
+  title: row.title,
+  kit: row.kit === null ? [] : parsed(row.kit),
 });
 
 export async function addWeek(
   db: Db,
-  week: { classId: Uuid; termId: Uuid; dueOn: string; note: string },
+  week: { classId: Uuid; termId: Uuid; dueOn: string; note: string; title: string; kit: readonly KitThing[] },
   now: Date,
 ): Promise<{ id: Uuid; number: number }> {
   const last = await firstRow<{ number: number | null }>(
@@ -64,7 +80,7 @@ export async function addWeek(
   );
   const id = newId();
   const number = (last?.number ?? 0) + 1;
-  await change(db, 'INSERT INTO weeks (id, class_id, term_id, number, sent_at, due_on, note) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+  await change(db, 'INSERT INTO weeks (id, class_id, term_id, number, sent_at, due_on, note, title, kit) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [
     id,
     toBytes(week.classId),
     toBytes(week.termId),
@@ -72,6 +88,8 @@ export async function addWeek(
     now,
     week.dueOn,
     week.note,
+    week.title,
+    week.kit.length > 0 ? JSON.stringify(week.kit) : null,
   ]);
   return { id: toText(id), number };
 }
@@ -79,16 +97,17 @@ export async function addWeek(
 export async function addItem(
   db: Db,
   weekId: Uuid,
-  item: { position: number; kind: 'warm-up' | 'game' | 'diary'; gameVersionId: Uuid | null; words: string },
+  item: { position: number; kind: 'warm-up' | 'game' | 'diary' | 'film'; gameVersionId: Uuid | null; words: string; opensOn?: string | null },
 ): Promise<Uuid> {
   const id = newId();
-  await change(db, 'INSERT INTO week_items (id, week_id, position, kind, game_version_id, words) VALUES (?, ?, ?, ?, ?, ?)', [
+  await change(db, 'INSERT INTO week_items (id, week_id, position, kind, game_version_id, words, opens_on) VALUES (?, ?, ?, ?, ?, ?, ?)', [
     id,
     toBytes(weekId),
     item.position,
     item.kind,
     item.gameVersionId ? toBytes(item.gameVersionId) : null,
     item.words,
+    item.opensOn ?? null,
   ]);
   return toText(id);
 }
@@ -97,7 +116,7 @@ export async function assign(db: Db, itemId: Uuid, assignment: NewAssignment, no
   const id = newId();
   await change(
     db,
-    'INSERT INTO assignments (id, week_item_id, child_id, level_id, set_up, par, par_low, par_high, model_version, seed, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    'INSERT INTO assignments (id, week_item_id, child_id, level_id, set_up, par, par_low, par_high, model_version, seed, home_forms_id, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [
       id,
       toBytes(itemId),
@@ -109,6 +128,7 @@ export async function assign(db: Db, itemId: Uuid, assignment: NewAssignment, no
       assignment.parHigh,
       assignment.modelVersion,
       assignment.seed,
+      assignment.homeFormsId ? toBytes(assignment.homeFormsId) : null,
       now,
     ],
   );
@@ -118,15 +138,18 @@ export async function assign(db: Db, itemId: Uuid, assignment: NewAssignment, no
 /** The weeks of a class, newest first. */
 export async function weeksOf(classId: Uuid): Promise<Week[]> {
   return (
-    await rows<WeekRow>('SELECT id, class_id, number, due_on, sent_at, note FROM weeks WHERE class_id = ? ORDER BY sent_at DESC, number DESC', [
-      toBytes(classId),
-    ])
+    await rows<WeekRow>(
+      'SELECT id, class_id, number, due_on, sent_at, note, title, kit FROM weeks WHERE class_id = ? ORDER BY sent_at DESC, number DESC',
+      [toBytes(classId)],
+    )
   ).map(weekOf);
 }
 
 export interface WeekSummary extends Week {
   readonly className: string;
+  /** The game's title, or the event's. */
   readonly gameTitle: string;
+  readonly games: number;
   readonly gameId: Uuid | null;
   readonly children: number;
   readonly reported: number;
@@ -134,9 +157,11 @@ export interface WeekSummary extends Week {
 
 /** Every week sent by the school since a day, newest first, with how many have reported. */
 export async function sentWeeks(schoolId: Uuid, since: string): Promise<WeekSummary[]> {
-  const found = await rows<WeekRow & { class_name: string; title: string | null; game_id: Buffer | null; children: number; reported: number }>(
-    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, c.name AS class_name,
-            MAX(JSON_VALUE(v.body, '$.title')) AS title, MAX(v.game_id) AS game_id,
+  const found = await rows<
+    WeekRow & { class_name: string; game_title: string | null; games: number; game_id: Buffer | null; children: number; reported: number }
+  >(
+    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, c.name AS class_name,
+            MAX(JSON_VALUE(v.body, '$.title')) AS game_title, COUNT(DISTINCT i.id) AS games, MAX(v.game_id) AS game_id,
             COUNT(DISTINCT a.child_id) AS children,
             COUNT(DISTINCT CASE WHEN r.id IS NOT NULL THEN a.child_id END) AS reported
        FROM weeks w JOIN classes c ON c.id = w.class_id
@@ -145,14 +170,15 @@ export async function sentWeeks(schoolId: Uuid, since: string): Promise<WeekSumm
        LEFT JOIN assignments a ON a.week_item_id = i.id
        LEFT JOIN reports r ON r.assignment_id = a.id
       WHERE c.school_id = ? AND w.sent_at >= ?
-      GROUP BY w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, c.name
+      GROUP BY w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, c.name
       ORDER BY w.sent_at DESC, c.name`,
     [toBytes(schoolId), since],
   );
   return found.map((row) => ({
     ...weekOf(row),
     className: row.class_name,
-    gameTitle: row.title ?? '',
+    gameTitle: row.title || (row.game_title ?? ''),
+    games: Number(row.games),
     gameId: row.game_id ? toText(row.game_id) : null,
     children: Number(row.children),
     reported: Number(row.reported),
@@ -170,6 +196,7 @@ export interface ChildAssignment {
   readonly par: number | null;
   readonly parLow: number | null;
   readonly parHigh: number | null;
+  readonly homeFormsId: Uuid | null;
 }
 
 export interface AssignmentRow {
@@ -182,6 +209,7 @@ export interface AssignmentRow {
   par: number | null;
   par_low: number | null;
   par_high: number | null;
+  home_forms_id: Buffer | null;
 }
 
 export const assignmentOf = (row: AssignmentRow): ChildAssignment => ({
@@ -194,9 +222,10 @@ export const assignmentOf = (row: AssignmentRow): ChildAssignment => ({
   par: row.par,
   parLow: row.par_low,
   parHigh: row.par_high,
+  homeFormsId: row.home_forms_id ? toText(row.home_forms_id) : null,
 });
 
-const ASSIGNMENT = `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
+const ASSIGNMENT = `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.home_forms_id
   FROM assignments a JOIN week_items i ON i.id = a.week_item_id`;
 
 export async function assignmentOfSchool(schoolId: Uuid, assignmentId: Uuid): Promise<ChildAssignment | undefined> {
@@ -207,29 +236,39 @@ export async function assignmentOfSchool(schoolId: Uuid, assignmentId: Uuid): Pr
   return row && assignmentOf(row);
 }
 
-/** The assignments of one child in one term, newest week first, with their weeks. */
-export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<(ChildAssignment & { week: Week; warmUp: string; diary: string })[]> {
-  const found = await rows<
-    AssignmentRow & {
-      w_id: Buffer;
-      class_id: Buffer;
-      number: number;
-      due_on: string;
-      sent_at: Date;
-      note: string;
-      warm_up: string | null;
-      diary: string | null;
-    }
-  >(
-    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high,
-            w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note,
-            (SELECT i2.words FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind = 'warm-up' ORDER BY i2.position LIMIT 1) AS warm_up,
-            (SELECT i2.words FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind = 'diary' ORDER BY i2.position LIMIT 1) AS diary
+/** What goes with the games of a week. */
+export interface AroundTheGames {
+  readonly warmUp: string;
+  readonly diary: string;
+  readonly film: string;
+}
+
+export interface AssignmentInWeek extends ChildAssignment {
+  readonly week: Week;
+  /** The day from which it may be played; null from the start. */
+  readonly opensOn: string | null;
+  readonly around: AroundTheGames;
+}
+
+/** The assignments of one child in one term, newest week first and in the order of the week, with their weeks. */
+export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<AssignmentInWeek[]> {
+  const found = await rows<AssignmentRow & Omit<WeekRow, 'id'> & { w_id: Buffer; opens_on: string | null; around: string | null }>(
+    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.home_forms_id, i.opens_on,
+            w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit,
+            (SELECT JSON_OBJECTAGG(i2.kind, i2.words) FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind <> 'game') AS around
        FROM assignments a JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id
       WHERE a.child_id = ? AND w.term_id = ? ORDER BY w.sent_at DESC, i.position`,
     [toBytes(childId), toBytes(termId)],
   );
-  return found.map((row) => ({ ...assignmentOf(row), week: weekOf({ ...row, id: row.w_id }), warmUp: row.warm_up ?? '', diary: row.diary ?? '' }));
+  return found.map((row) => {
+    const around = (row.around === null ? {} : parsed(row.around)) as Partial<Record<'warm-up' | 'diary' | 'film', string>>;
+    return {
+      ...assignmentOf(row),
+      week: weekOf({ ...row, id: row.w_id }),
+      opensOn: row.opens_on,
+      around: { warmUp: around['warm-up'] ?? '', diary: around.diary ?? '', film: around.film ?? '' },
+    };
+  });
 }
 
 export interface KnownVersion {

@@ -1,26 +1,42 @@
 /** The card of one child: what was sent this term, the set-up in the child's own steps, what has been received. */
 import type { Game } from '@/core/rules/game';
+import type { HomeForm } from '@/core/sheet/home-form';
 import { childOfSchool } from '../db/children';
 import type { AccessKey } from '../db/access-keys';
+import { diaryOfChild, type DiaryEntry } from '../db/diary';
+import { homeFormsOf } from '../db/home-forms';
 import { toBytes, toText, type Uuid } from '../db/ids';
 import { firstRow } from '../db/pool';
 import { playsOfChild } from '../db/reports';
-import { assignmentsOfChild, versionBody, type AssignedSetUp } from '../db/weeks';
+import { assignmentsOfChild, versionBody, type AroundTheGames, type AssignedSetUp, type AssignmentInWeek, type KitThing } from '../db/weeks';
 
+/** One game of a week, for one child. */
 export interface CardItem {
   readonly assignmentId: Uuid;
-  readonly week: number;
-  readonly dueOn: string;
-  readonly note: string;
-  readonly warmUp: string;
-  readonly diary: string;
+  /** The day from which it may be played; null from the start. */
+  readonly opensOn: string | null;
   readonly game: Game;
   readonly levelId: string;
   readonly setUp: AssignedSetUp;
+  /** As asked first, then the other forms, each with its ready table of equal set-ups. */
+  readonly forms: readonly HomeForm[];
   readonly par: number | null;
-  /** Best score that counted on just this set-up, and how often it was played. */
+  /** Best score that counted as it was asked or on an equal set-up, in any week, and how often it was reported. */
   readonly best: number | null;
   readonly received: number;
+}
+
+export interface CardWeek extends AroundTheGames {
+  readonly id: Uuid;
+  readonly number: number;
+  readonly dueOn: string;
+  readonly note: string;
+  /** Of an event; else empty. */
+  readonly title: string;
+  readonly kit: readonly KitThing[];
+  readonly games: readonly CardItem[];
+  /** What the school has of the movement diary. */
+  readonly diaryEntries: readonly DiaryEntry[];
 }
 
 export interface Card {
@@ -28,7 +44,8 @@ export interface Card {
   /** Not told to a slip: paper gets picked up by others. */
   readonly child: { readonly name: string; readonly hand: 'right' | 'left' | null } | null;
   readonly exerciseSwapped: boolean;
-  readonly items: readonly CardItem[];
+  /** The newest first. */
+  readonly weeks: readonly CardWeek[];
 }
 
 function bestOf(values: readonly number[], better: 'high' | 'low'): number {
@@ -37,32 +54,63 @@ function bestOf(values: readonly number[], better: 'high' | 'low'): number {
 
 const WEEKS_SHOWN = 6;
 
+/** For what was sent before there were forms: as asked, without a table. */
+const asSent = (assignment: AssignmentInWeek, game: Game): HomeForm => ({
+  id: 'asked',
+  change: { kind: 'as-asked' },
+  towards: 'as-asked',
+  levelId: assignment.levelId,
+  otherHand: game.levels.find((level) => level.id === assignment.levelId)?.set['/kit/hand'] === 'other',
+  things: [],
+  par: assignment.par,
+});
+
 export async function cardFor(key: AccessKey, today: string): Promise<Card> {
   const school = await firstRow<{ school_id: Buffer }>('SELECT school_id FROM children WHERE id = ?', [toBytes(key.childId)]);
-  const [child, assignments, plays] = await Promise.all([
+  const slip = key.scope === 'slip';
+  const [child, assignments, plays, diary] = await Promise.all([
     childOfSchool(toText(school!.school_id), key.childId, today),
     assignmentsOfChild(key.childId, key.termId),
-    playsOfChild(key.childId),
+    slip ? [] : playsOfChild(key.childId),
+    slip ? [] : diaryOfChild(key.childId),
   ]);
-  const slip = key.scope === 'slip';
-  const items = await Promise.all(
-    assignments.slice(0, slip ? 1 : WEEKS_SHOWN).map(async (assignment): Promise<CardItem> => {
-      const game = await versionBody(assignment.versionId);
-      const mine = plays.filter((play) => play.assignmentId === assignment.id);
-      const counted = mine.filter((play) => play.kind === 'clean' && play.value !== null).map((play) => play.value!);
+  const item = async (assignment: AssignmentInWeek): Promise<CardItem> => {
+    const [game, forms] = await Promise.all([versionBody(assignment.versionId), homeFormsOf(assignment.homeFormsId)]);
+    const like = `${assignment.versionId}|${assignment.levelId}|${assignment.setUp.form}`;
+    const counted = plays.filter((play) => play.likeKey === like && play.asAsked && play.kind === 'clean' && play.value !== null);
+    return {
+      assignmentId: assignment.id,
+      opensOn: assignment.opensOn,
+      game,
+      levelId: assignment.levelId,
+      setUp: assignment.setUp,
+      forms: forms.length > 0 ? forms : [asSent(assignment, game)],
+      par: assignment.par,
+      best:
+        counted.length === 0
+          ? null
+          : bestOf(
+              counted.map((play) => play.value!),
+              game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better,
+            ),
+      received: new Set(plays.filter((play) => play.assignmentId === assignment.id).map((play) => play.reportId)).size,
+    };
+  };
+  const weekIds = [...new Set(assignments.map(({ week }) => week.id))].slice(0, slip ? 1 : WEEKS_SHOWN);
+  const weeks = await Promise.all(
+    weekIds.map(async (id): Promise<CardWeek> => {
+      const mine = assignments.filter(({ week }) => week.id === id);
+      const { week, around } = mine[0]!;
       return {
-        assignmentId: assignment.id,
-        week: assignment.week.number,
-        dueOn: assignment.week.dueOn,
-        note: slip ? '' : assignment.week.note,
-        warmUp: assignment.warmUp,
-        diary: assignment.diary,
-        game,
-        levelId: assignment.levelId,
-        setUp: assignment.setUp,
-        par: assignment.par,
-        best: slip || counted.length === 0 ? null : bestOf(counted, game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better),
-        received: slip ? 0 : new Set(mine.map((play) => play.reportId)).size,
+        id,
+        number: week.number,
+        dueOn: week.dueOn,
+        note: slip ? '' : week.note,
+        title: week.title,
+        kit: week.kit,
+        ...around,
+        games: await Promise.all(mine.map(item)),
+        diaryEntries: diary.filter((entry) => entry.weekId === id),
       };
     }),
   );
@@ -70,6 +118,6 @@ export async function cardFor(key: AccessKey, today: string): Promise<Card> {
     scope: key.scope,
     child: slip || !child ? null : { name: `${child.firstName} ${child.initial}`, hand: child.hand },
     exerciseSwapped: child?.form === 'other-exercise',
-    items,
+    weeks,
   };
 }

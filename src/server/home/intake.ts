@@ -3,8 +3,10 @@ import { createHash } from 'node:crypto';
 import Joi from 'joi';
 import { judge, type Verdict } from '@/core/reports/judge';
 import { reportSchema, type Report } from '@/core/reports/report';
+import { playedAsAsked } from '@/core/sheet/home-form';
 import type { Uuid } from '../db/ids';
 import { DUPLICATE, errorNumber } from '../db/pool';
+import { homeFormsOf } from '../db/home-forms';
 import { reportByPlay } from '../db/reports';
 import { knownVersion, type ChildAssignment } from '../db/weeks';
 import { refuse } from '../http/answer';
@@ -43,6 +45,10 @@ function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
 export async function takeIn(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<Received> {
   const { game, levels } = await knownVersion(assignment.versionId);
   const verdict = judge(game, envelope.report, levels);
+  const [asked] = await homeFormsOf(assignment.homeFormsId);
+  const asAsked = envelope.report.goes.map((go) =>
+    asked ? playedAsAsked(asked, assignment.setUp, go) : go.level === assignment.levelId && !go.otherHand,
+  );
   const bodyHash = contentHash(envelope);
   try {
     await storeTogether({
@@ -53,6 +59,7 @@ export async function takeIn(sender: Sender, assignment: ChildAssignment, envelo
       body: raw,
       report: envelope.report,
       verdict,
+      asAsked,
       receivedAt: now,
     });
     return { receivedAt: now, again: false, verdict };

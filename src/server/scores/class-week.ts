@@ -3,6 +3,7 @@ import type { MarkedLook } from '@/core/reports/look-marks';
 import type { Report } from '@/core/reports/report';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { childrenOf } from '../db/children';
+import { diaryOfWeek } from '../db/diary';
 import { toBytes, toText, type Uuid } from '../db/ids';
 import { rows } from '../db/pool';
 import { lookMarksOfWeek } from '../db/look-marks';
@@ -24,6 +25,8 @@ export interface ScoreRow {
   readonly state: ScoreState;
   readonly reports: number;
   readonly best: number | null;
+  /** Goes at another level, with the other hand, or on a set-up that is not equal: told, not compared. */
+  readonly otherForms: number;
   readonly latest: number | null;
   /** The best of this week beats everything this child did before on a like set-up. */
   readonly personalBest: boolean;
@@ -37,11 +40,18 @@ export interface ScoreRow {
   /** What was seen of the movement: the newest marks from home, and the teacher's. */
   readonly looksHome: Report['looks'] | null;
   readonly looksTeacher: readonly MarkedLook[];
+  /** What the family wrote into the movement diary of the week. */
+  readonly diaryMinutes: number;
+  /** The family's newest word to the teacher. */
+  readonly word: string;
 }
 
 export interface ClassWeek {
   readonly weeks: readonly { readonly id: Uuid; readonly number: number; readonly dueOn: string }[];
   readonly week: { readonly id: Uuid; readonly number: number; readonly dueOn: string; readonly note: string } | null;
+  /** The games of the week, in their order, and the one that is shown. */
+  readonly games: readonly GameOfWeek[];
+  readonly itemId: Uuid | null;
   readonly gameTitle: string;
   readonly unit: string;
   readonly placeCount: number;
@@ -53,23 +63,59 @@ export interface ClassWeek {
   readonly toLookAt: number;
 }
 
-async function assignmentsOfWeek(weekId: Uuid): Promise<Map<Uuid, ChildAssignment>> {
-  const found = await rows<Parameters<typeof assignmentOf>[0]>(
-    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high
-       FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = ?`,
+interface GameOfWeek {
+  readonly itemId: Uuid;
+  readonly title: string;
+}
+
+/** The games of a week in their order. */
+async function gamesOfWeek(weekId: Uuid): Promise<GameOfWeek[]> {
+  const found = await rows<{ id: Buffer; title: string }>(
+    `SELECT i.id, JSON_VALUE(v.body, '$.title') AS title
+       FROM week_items i JOIN game_versions v ON v.id = i.game_version_id WHERE i.week_id = ? AND i.kind = 'game' ORDER BY i.position`,
     [toBytes(weekId)],
+  );
+  return found.map(({ id, title }) => ({ itemId: toText(id), title }));
+}
+
+/** What was asked of each child in one game of a week. */
+async function assignmentsOfItem(itemId: Uuid): Promise<Map<Uuid, ChildAssignment>> {
+  const found = await rows<Parameters<typeof assignmentOf>[0]>(
+    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.home_forms_id
+       FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.id = ?`,
+    [toBytes(itemId)],
   );
   return new Map(found.map((row) => [toText(row.child_id), assignmentOf(row)]));
 }
 
-/** The week with this id, or the newest, of a class that the caller may see. */
-export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string): Promise<ClassWeek> {
+/** One game (the first where none is named) of the week with this id, or of the newest, of a class that the caller may see. */
+export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string, itemId: Uuid | null = null): Promise<ClassWeek> {
   const [weeks, children] = await Promise.all([weeksOf(classId), childrenOf(classId, today)]);
   const week = weeks.find((known) => known.id === weekId) ?? weeks[0];
   const listed = weeks.map(({ id, number, dueOn }) => ({ id, number, dueOn }));
   if (!week)
-    return { weeks: listed, week: null, gameTitle: '', unit: '', placeCount: 0, placeValues: [], lookFors: [], rows: [], reported: 0, toLookAt: 0 };
-  const [assignments, plays, looked] = await Promise.all([assignmentsOfWeek(week.id), playsOfClass(classId), lookMarksOfWeek(week.id)]);
+    return {
+      weeks: listed,
+      week: null,
+      games: [],
+      itemId: null,
+      gameTitle: '',
+      unit: '',
+      placeCount: 0,
+      placeValues: [],
+      lookFors: [],
+      rows: [],
+      reported: 0,
+      toLookAt: 0,
+    };
+  const games = await gamesOfWeek(week.id);
+  const chosen = games.find((one) => one.itemId === itemId) ?? games[0]!;
+  const [assignments, plays, looked, diary] = await Promise.all([
+    assignmentsOfItem(chosen.itemId),
+    playsOfClass(classId),
+    lookMarksOfWeek(week.id),
+    diaryOfWeek(week.id),
+  ]);
   const first = assignments.values().next().value;
   const game = first ? await versionBody(first.versionId) : null;
   const bestBefore = bestsBefore(plays, week, weeks);
@@ -77,7 +123,7 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
   const values = part?.groups[part.tasks[0]?.from ?? '']?.value ?? [];
   const scoreRows = children.map((child): ScoreRow => {
     const assignment = assignments.get(child.id);
-    const mine = plays.filter((play) => play.childId === child.id && play.weekId === week.id);
+    const mine = plays.filter((play) => play.assignmentId === assignment?.id);
     return {
       childId: child.id,
       name: `${child.firstName} ${child.initial}`,
@@ -88,6 +134,7 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
       parLow: assignment?.parLow ?? null,
       parHigh: assignment?.parHigh ?? null,
       looksHome: mine.findLast((play) => play.looks !== undefined)?.looks ?? null,
+      diaryMinutes: (diary.get(child.id) ?? []).reduce((sum, entry) => sum + entry.minutes, 0),
       looksTeacher: (assignment && looked.get(assignment.id)) ?? [],
       ...standing(mine, assignment !== undefined, bestBefore, dueMoment(week.dueOn, timeZone)),
     };
@@ -95,7 +142,9 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
   return {
     weeks: listed,
     week: { id: week.id, number: week.number, dueOn: week.dueOn, note: week.note },
-    gameTitle: game?.title ?? '',
+    games,
+    itemId: chosen.itemId,
+    gameTitle: [week.title, game?.title ?? ''].filter(Boolean).join(': '),
     unit: part?.measure.unit ?? '',
     placeCount: values.length,
     placeValues: values,
@@ -111,24 +160,25 @@ function bestsBefore(plays: readonly ReportedPlay[], week: Week, weeks: readonly
   const earlier = new Set(weeks.filter((other) => other.sentAt < week.sentAt).map((other) => other.id));
   const bests = new Map<string, number>();
   for (const play of plays) {
-    if (!earlier.has(play.weekId) || play.kind !== 'clean' || play.value === null) continue;
-    const key = `${play.childId}|${play.setUpKey}`;
+    if (!earlier.has(play.weekId) || play.kind !== 'clean' || play.value === null || !play.asAsked) continue;
+    const key = `${play.childId}|${play.likeKey}`;
     bests.set(key, Math.max(bests.get(key) ?? -Infinity, play.value));
   }
   return bests;
 }
 
 function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: ReadonlyMap<string, number>, due: Date) {
-  const counted = mine.filter((play) => play.kind === 'clean' && play.value !== null);
+  const counted = mine.filter((play) => play.kind === 'clean' && play.value !== null && play.asAsked);
   const doubted = mine.filter((play) => play.kind !== 'clean');
   const last = mine.at(-1);
   const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || play.value! > top.value! ? play : top), null);
-  const before = best ? bestBefore.get(`${best.childId}|${best.setUpKey}`) : undefined;
+  const before = best ? bestBefore.get(`${best.childId}|${best.likeKey}`) : undefined;
   const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 ? 'not-yet' : doubted.length > 0 ? 'to-look-at' : 'counted';
   return {
     state,
     reports: new Set(mine.map((play) => play.reportId)).size,
     best: best?.value ?? null,
+    otherForms: mine.filter((play) => !play.asAsked).length,
     latest: last ? (last.kind === 'clean' ? last.value : last.total) : null,
     personalBest: best !== null && before !== undefined && best.value! > before,
     successes: mine.reduce((sum, play) => sum + play.successes, 0),
@@ -137,6 +187,7 @@ function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: 
     late: mine.length > 0 && mine.every((play) => play.receivedAt > due),
     receivedAt: last?.receivedAt.toISOString() ?? null,
     felt: last?.felt ?? null,
+    word: mine.findLast((play) => play.word !== '')?.word ?? '',
     typed: last?.typed ?? false,
   };
 }

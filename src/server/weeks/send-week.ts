@@ -1,14 +1,15 @@
 /** Sends a week to a class: freezes the game's version and works out each child's set-up and par. */
-import { distancesOf } from '@/core/course/geometry';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
 import { shelfOf, type RackShelf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import { levelById } from '@/core/rules/level';
 import { throwerWith } from '@/core/motion/release';
 import { readGame } from '@/core/rules/read-game';
+import { homeForms } from '@/core/levels/home-forms';
+import { usedSetUpOf, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
 import { childrenOf, type Child } from '../db/children';
 import { classById } from '../db/classes';
@@ -16,20 +17,38 @@ import { gameById, versionOf } from '../db/games';
 import { newId, type Uuid } from '../db/ids';
 import { transact } from '../db/pool';
 import { audit, termAt } from '../db/schools';
-import { addItem, addWeek, assign, type AssignedSetUp, type NewAssignment } from '../db/weeks';
+import { addHomeForms } from '../db/home-forms';
+import { addItem, addWeek, assign, type AssignedSetUp, type KitThing, type NewAssignment } from '../db/weeks';
 import { notFound, Refused, refuse } from '../http/answer';
 
 const PAR_PLAYS = 2000;
+/** Other levels are forecast more roughly: they only tell a child what is likely. */
+const OTHER_PAR_PLAYS = 600;
+
+/** One game of a week: its level for all, and for some children another. */
+export interface GameToSend {
+  readonly gameId: Uuid;
+  readonly levelId: string;
+  /** By the child's id, where it is not the level of all. */
+  readonly levels?: Readonly<Record<Uuid, string>>;
+  /** The day from which it may be played; from the start when it is left out. */
+  readonly opensOn?: string | null;
+}
 
 export interface WeekToSend {
   readonly schoolId: Uuid;
   readonly teacherId: Uuid | null;
   readonly classId: Uuid;
-  readonly gameId: Uuid;
-  readonly levelId: string;
+  /** In their order: one, or up to twenty that make an event. */
+  readonly games: readonly GameToSend[];
+  /** Of an event; else empty. */
+  readonly title: string;
+  readonly kit: readonly KitThing[];
   readonly dueOn: string;
   readonly warmUp: string;
   readonly diary: string;
+  /** What to film, for the school's own channel; empty for no film. */
+  readonly film: string;
   readonly note: string;
   /** Tables of pins that the desk has worked out, by layout: par is then the one that was shown there. */
   readonly racks: Readonly<Record<string, string>>;
@@ -44,65 +63,128 @@ export interface SentWeek {
   readonly children: number;
 }
 
-/** Each child's own set-up in whole half steps, and the par that goes with it; children alike share one forecast. */
-function assignmentsFor(game: Game, levelId: string, children: readonly Child[], classAge: number, seed: number, shelf: RackShelf): NewAssignment[] {
-  const level = resolveLevel(
-    game,
-    game.levels.findIndex((known) => known.id === levelId),
-  );
-  const pars = new Map<string, { par: number | null; parLow: number | null; parHigh: number | null; setUp: AssignedSetUp }>();
-  return children.map((child) => {
+type Assigned = Omit<NewAssignment, 'homeFormsId'> & { readonly forms: readonly HomeForm[] };
+
+/** A breath between two pieces of work, so that others are answered meanwhile. */
+const breath = () => new Promise<void>((resolve) => setImmediate(resolve));
+
+/**
+ * Each child's own set-up in whole half steps, the par that goes with it, and the forms in which it may be played; children alike share
+ * one working out.
+ */
+async function assignmentsFor(
+  game: Game,
+  levelOf: (child: Child) => string,
+  children: readonly Child[],
+  classAge: number,
+  seed: number,
+  shelf: RackShelf,
+): Promise<Assigned[]> {
+  type Shared = Pick<Assigned, 'par' | 'parLow' | 'parHigh' | 'setUp' | 'forms'>;
+  const shared = new Map<string, Shared>();
+  const assigned: Assigned[] = [];
+  for (const child of children) {
+    const levelId = levelOf(child);
+    const level = levelById(game, levelId);
     const ageYears = child.ageYears ?? classAge;
     const stepM = child.stepCm ? child.stepCm / 100 : stepLengthM(ageYears);
     const own = child.form === 'other-exercise' ? 'standing' : child.form;
     // A seated level is played seated by all; a child who always kneels kneels at every level.
     const form = throwerWith(level.kit, { ageYears, form: own }).form ?? own;
-    const key = `${ageYears}|${stepM}|${form}`;
-    let found = pars.get(key);
+    const key = `${levelId}|${ageYears}|${stepM}|${form}`;
+    let found = shared.get(key);
     if (!found) {
+      await breath();
       const paced = pacedGame(level, stepM);
       const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed, shelf });
+      const setUp: AssignedSetUp = { ...usedSetUpOf(paced), stepM, ageYears, form };
+      const forms = homeForms({
+        game,
+        levelId,
+        ageYears,
+        form: own,
+        paced: (one) => pacedGame(one, stepM),
+        parOf: (one) =>
+          forecastSetUp(one, { ageYears, form: throwerWith(one.kit, { ageYears, form: own }).form ?? own, plays: OTHER_PAR_PLAYS, seed, shelf })
+            ?.par ?? null,
+      });
       found = {
         par: forecast?.par ?? null,
         parLow: forecast?.likelyLow ?? null,
         parHigh: forecast?.likelyHigh ?? null,
-        setUp: {
-          implement: paced.kit.implement,
-          targets: Object.values(paced.course.targets).flatMap((list) => list.map((target) => target.object)),
-          distancesM: distancesOf(paced).map((length) => Math.round(length * 1000) / 1000),
-          stepM,
-          ageYears,
-          form,
-        },
+        setUp,
+        forms: forms.map((one) => (one.change.kind === 'as-asked' ? { ...one, par: forecast?.par ?? null } : one)),
       };
-      pars.set(key, found);
+      shared.set(key, found);
     }
-    return { childId: child.id, levelId, ...found, modelVersion: MODEL_VERSION, seed };
-  });
+    assigned.push({ childId: child.id, levelId, ...found, modelVersion: MODEL_VERSION, seed });
+  }
+  return assigned;
+}
+
+/** The game of a week as it is read, with its levels checked. */
+async function gameToSend(schoolId: Uuid, { gameId, levelId, levels = {} }: GameToSend, place: string): Promise<Game> {
+  const shelved = await gameById(schoolId, gameId);
+  if (!shelved) throw notFound('game');
+  const read = readGame(shelved.game);
+  if (!read.ok) throw new Refused(400, read.problems);
+  for (const asked of [levelId, ...Object.values(levels)])
+    if (!read.value.levels.some((level) => level.id === asked))
+      throw refuse(400, `${place}/levelId`, `“${read.value.title}” has no such level.`, 'Choose one of its levels.');
+  return read.value;
 }
 
 export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
-  const [toClass, shelved] = await Promise.all([classById(week.schoolId, week.classId, week.today), gameById(week.schoolId, week.gameId)]);
+  const toClass = await classById(week.schoolId, week.classId, week.today);
   if (!toClass) throw notFound('class');
-  if (!shelved) throw notFound('game');
   if (week.dueOn < week.today) throw refuse(400, '/dueOn', 'The due day has passed.', 'Choose today or a later day.');
-  const read = readGame(shelved.game);
-  if (!read.ok) throw new Refused(400, read.problems);
-  if (!read.value.levels.some((level) => level.id === week.levelId))
-    throw refuse(400, '/levelId', 'The game has no such level.', 'Choose one of its levels.');
+  const games = await Promise.all(week.games.map((game, index) => gameToSend(week.schoolId, game, `/games/${index}`)));
+  week.games.forEach(({ opensOn }, index) => {
+    if (opensOn && opensOn > week.dueOn)
+      throw refuse(400, `/games/${index}/opensOn`, 'A game would open after it is due.', 'Choose an earlier day to open it, or a later due day.');
+  });
   const children = await childrenOf(week.classId, week.today);
   if (children.length === 0) throw refuse(400, '/classId', 'There are no children in this class yet.', 'Add children first.');
   const seed = newId().readUInt32BE(12);
-  const assignments = assignmentsFor(read.value, week.levelId, children, toClass.ageYears, seed, shelfOf(week.racks, shippedRacks));
+  const shelf = shelfOf(week.racks, shippedRacks);
+  const worked: Assigned[][] = [];
+  for (const [index, game] of games.entries()) {
+    const { levelId, levels = {} } = week.games[index]!;
+    worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, seed, shelf));
+  }
   return transact(async (db) => {
     const term = await termAt(db, week.schoolId, week.today);
-    const version = await versionOf(db, week.gameId, read.value, week.teacherId, now);
-    const sent = await addWeek(db, { classId: week.classId, termId: term.id, dueOn: week.dueOn, note: week.note }, now);
+    const sent = await addWeek(
+      db,
+      { classId: week.classId, termId: term.id, dueOn: week.dueOn, note: week.note, title: week.title, kit: week.kit },
+      now,
+    );
     let position = 0;
-    if (week.warmUp) await addItem(db, sent.id, { position: (position += 1), kind: 'warm-up', gameVersionId: null, words: week.warmUp });
-    const item = await addItem(db, sent.id, { position: (position += 1), kind: 'game', gameVersionId: version.id, words: '' });
-    if (week.diary) await addItem(db, sent.id, { position: position + 1, kind: 'diary', gameVersionId: null, words: week.diary });
-    for (const assignment of assignments) await assign(db, item, assignment, now);
+    const addWords = async (kind: 'warm-up' | 'diary' | 'film', words: string) => {
+      if (words) await addItem(db, sent.id, { position: (position += 1), kind, gameVersionId: null, words });
+    };
+    await addWords('warm-up', week.warmUp);
+    const versions: Uuid[] = [];
+    for (const [index, game] of games.entries()) {
+      const { gameId, opensOn } = week.games[index]!;
+      const version = await versionOf(db, gameId, game, week.teacherId, now);
+      versions.push(version.id);
+      const item = await addItem(db, sent.id, {
+        position: (position += 1),
+        kind: 'game',
+        gameVersionId: version.id,
+        words: '',
+        opensOn: opensOn ?? null,
+      });
+      const stored = new Map<readonly HomeForm[], Uuid>();
+      for (const { forms, ...assignment } of worked[index]!) {
+        const homeFormsId = stored.get(forms) ?? (await addHomeForms(db, item, forms));
+        stored.set(forms, homeFormsId);
+        await assign(db, item, { ...assignment, homeFormsId }, now);
+      }
+    }
+    await addWords('film', week.film);
+    await addWords('diary', week.diary);
     await audit(
       db,
       {
@@ -110,7 +192,7 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
         teacherId: week.teacherId,
         action: 'week sent',
         subject: sent.id,
-        detail: { version: version.id, children: children.length },
+        detail: { versions, children: children.length },
       },
       now,
     );

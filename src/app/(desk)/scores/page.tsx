@@ -9,17 +9,17 @@ import { classWeek } from '@/server/scores/class-week';
 
 export const metadata: Metadata = { title: 'Scores' };
 
-export default async function ScoresOfClassPage({ searchParams }: { searchParams: Promise<{ class?: string; week?: string }> }) {
+export default async function ScoresOfClassPage({ searchParams }: { searchParams: Promise<{ class?: string; week?: string; game?: string }> }) {
   const who = await requireSignedIn();
-  const { class: wantedClass, week } = await searchParams;
+  const { class: wantedClass, week, game } = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
   const classes = await classesOf(who.schoolId, today);
   const chosen = classes.find((one) => one.id === wantedClass) ?? classes.at(-1);
   if (!chosen) return <NoClasses />;
-  const first = await classWeek(chosen.id, week && isUuid(week) ? week : null, who.timeZone, today);
+  const first = await classWeek(chosen.id, week && isUuid(week) ? week : null, who.timeZone, today, game && isUuid(game) ? game : null);
   return (
     <ScoresPage
-      key={`${chosen.id}${first.week?.id}`}
+      key={`${chosen.id}${first.week?.id}${first.itemId}`}
       classes={classes.map(({ id, name }) => ({ id, name }))}
       classId={chosen.id}
       first={first}

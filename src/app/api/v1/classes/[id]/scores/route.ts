@@ -11,8 +11,10 @@ export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ reque
   const today = schoolDay(now, who.timeZone);
   const of = await classById(who.schoolId, id(), today);
   if (!of) throw notFound('class');
-  const week = new URL(request.url).searchParams.get('week');
-  const found = await classWeek(of.id, week && isUuid(week) ? week : null, who.timeZone, today);
+  const asked = new URL(request.url).searchParams;
+  const week = asked.get('week');
+  const game = asked.get('game');
+  const found = await classWeek(of.id, week && isUuid(week) ? week : null, who.timeZone, today, game && isUuid(game) ? game : null);
   const etag = `"${createHash('sha256').update(JSON.stringify(found)).digest('base64url').slice(0, 22)}"`;
   if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } });
   return json(found, 200, { etag });

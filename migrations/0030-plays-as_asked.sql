@@ -1,0 +1,1 @@
+ALTER TABLE plays ADD COLUMN as_asked TINYINT(1) NULL

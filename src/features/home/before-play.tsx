@@ -1,0 +1,268 @@
+'use client';
+/** What comes before the clock: safety with an adult, practice, and how to count. */
+import { useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { CircleCheck, Hand as HandIcon, Pencil } from 'lucide-react';
+import { compile } from '@/core/rules/compile';
+import type { CountingWay } from '@/core/rules/play';
+import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { cautionsFor } from '@/core/sheet/set-up';
+import { isHanded, skillsOf, teachingPoints, type Hand } from '@/core/sheet/teaching-points';
+import { TextButton } from '../counter/counter-style';
+import { Footprints } from '../drawing/footprints';
+import { MovementLoop } from '../drawing/movement';
+import { Exercise } from '../drawing/exercise';
+import { Big, Bottom, Caution, Ruled, Screen, Tick } from './home-style';
+import type { InHand } from './in-hand';
+import { ReadAloud } from './read-aloud';
+import type { Ways } from './store';
+import { Top } from './top';
+
+export interface BeforeProps {
+  readonly hand: InHand;
+  readonly name: string;
+  readonly onBack: () => void;
+  readonly onNext: () => void;
+}
+
+export function SafetyScreen({ hand, name, onBack, onNext }: BeforeProps) {
+  const [yes, setYes] = useState(false);
+  const cautions = cautionsFor(hand.level);
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>Safe to play?</h1>
+      <p>Look at this with an adult.</p>
+      <Caution>
+        {cautions.map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+      </Caution>
+      <ReadAloud words={cautions.join(' ')} />
+      <Bottom>
+        <Tick>
+          <input type="checkbox" checked={yes} onChange={(event) => setYes(event.target.checked)} />
+          An adult says yes to this place
+        </Tick>
+        <Big type="button" disabled={!yes} onClick={onNext}>
+          Go on
+        </Big>
+        <TextButton type="button" onClick={onBack}>
+          Back
+        </TextButton>
+      </Bottom>
+    </Screen>
+  );
+}
+
+const Row = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 14px;
+`;
+
+const footed = (skill: string) => skill === 'kick' || skill === 'lift' || skill === 'strike-up';
+
+export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: BeforeProps & { side: Hand; onSide: (side: Hand) => void }) {
+  const { level, form } = hand;
+  const skill = skillsOf(level)[0] ?? null;
+  // With the other hand everything is told for that one.
+  const shown: Hand = form.otherHand ? (side === 'right' ? 'left' : 'right') : side;
+  const points = teachingPoints(level, skill, shown);
+  const rules = sentencesOf(level, 'child').map(plainText);
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>Practise first</h1>
+      {skill && <MovementLoop skill={skill} hand={shown} />}
+      {form.otherHand && (
+        <p>
+          With your other {skill && footed(skill) ? 'foot' : 'hand'}: the {shown} one.
+        </p>
+      )}
+      {points.length === 0 && <p>Try it slowly once, without counting.</p>}
+      {points.map((point) => (
+        <Row key={point.word}>
+          {point.frontFoot ? <Footprints front={point.frontFoot} hand={shown} /> : <b style={{ minWidth: 96, fontSize: '1.4rem' }}>{point.word}</b>}
+          <p>
+            {point.frontFoot && <b>{point.word}. </b>}
+            {point.point} <small style={{ color: 'var(--ink-soft)' }}>{point.fault}</small>
+          </p>
+        </Row>
+      ))}
+      {skill && !form.otherHand && isHanded(level, skill) && (
+        <TextButton type="button" onClick={() => onSide(side === 'right' ? 'left' : 'right')}>
+          I {footed(skill) ? 'kick with my' : 'throw with my'} {side === 'right' ? 'left' : 'right'} {footed(skill) ? 'foot' : 'hand'}
+        </TextButton>
+      )}
+      <p>Three tries without a target, three with it. Then play.</p>
+      <h2>How to play</h2>
+      <Ruled>
+        {rules.map((rule) => (
+          <li key={rule} style={{ display: 'flex', alignItems: 'center', gap: 8 }}>
+            <Exercise words={/times|exercise|before/i.test(rule) ? rule : ''} height={52} />
+            <span>{rule}</span>
+          </li>
+        ))}
+      </Ruled>
+      <ReadAloud words={[...points.map((point) => `${point.word}. ${point.point}`), ...rules].join(' ')} />
+      <TextButton type="button" onClick={onBack}>
+        Back
+      </TextButton>
+      <Bottom $inSight>
+        <Big type="button" onClick={onNext}>
+          Now with counting
+        </Big>
+      </Bottom>
+    </Screen>
+  );
+}
+
+const Choice = styled.button`
+  display: grid;
+  grid-template-columns: 44px 1fr;
+  align-items: center;
+  gap: 2px 12px;
+  width: 100%;
+  min-height: 76px;
+  padding: 10px 14px;
+  border: 2px solid var(--ink);
+  border-radius: 10px;
+  background: var(--sheet);
+  color: var(--ink);
+  text-align: left;
+  cursor: pointer;
+  & b {
+    font-size: 1.2rem;
+  }
+  & small {
+    grid-column: 2;
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+  }
+  & svg {
+    grid-row: 1 / span 2;
+    justify-self: center;
+  }
+`;
+
+const Players = styled.div`
+  display: flex;
+  gap: 8px;
+  & label {
+    display: grid;
+    place-items: center;
+    flex: 1;
+    min-height: 48px;
+    border: 1.5px solid var(--line-strong);
+    border-radius: 6px;
+    background: var(--sheet);
+    font-size: 1.2rem;
+    cursor: pointer;
+  }
+  & label:has(:checked) {
+    border-color: var(--ink);
+    box-shadow: inset 0 -4px 0 var(--gorse);
+    font-weight: 700;
+  }
+  & label:has(:focus-visible) {
+    outline: 3px solid var(--focus);
+    outline-offset: 2px;
+  }
+  & input {
+    position: absolute;
+    opacity: 0;
+  }
+`;
+
+/** The way of counting chosen before the clock; 'watch' shows a clock for across the room and asks for the parts afterwards. */
+export type Counting = CountingWay | 'watch';
+
+export function CountScreen({
+  hand,
+  name,
+  ways,
+  onWays,
+  onBack,
+  onStart,
+}: Omit<BeforeProps, 'onNext'> & { ways: Ways; onWays: (ways: Ways) => void; onStart: (counting: Counting) => void }) {
+  const { level } = hand;
+  const clock = level.parts[0]!.clock.kind;
+  const single = level.parts.length === 1;
+  const hitsOnly = useMemo(() => {
+    const compiled = compile(level);
+    return compiled.ok && compiled.value.parts.length === 1 && compiled.value.parts[0]!.successesTell;
+  }, [level]);
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>Who counts?</h1>
+      <Choice type="button" onClick={() => onStart('attempts')}>
+        <HandIcon size={34} aria-hidden />
+        <b>A helper taps every try</b>
+        <small>Hit or miss, the page does the sum.</small>
+      </Choice>
+      {hitsOnly && (
+        <Choice type="button" onClick={() => onStart('successes')}>
+          <CircleCheck size={34} aria-hidden />
+          <b>Tap only what goes well</b>
+          <small>One tap when it counts; misses are not tapped.</small>
+        </Choice>
+      )}
+      {single && clock !== 'none' && (
+        <Choice type="button" onClick={() => onStart('watch')}>
+          <Watch />
+          <b>Nobody taps</b>
+          <small>A big clock to see from across the room. Count in your head and write it down after.</small>
+        </Choice>
+      )}
+      <Choice type="button" onClick={() => onStart('parts')}>
+        <Pencil size={34} aria-hidden />
+        <b>We have counted already</b>
+        <small>On paper or in the head: write it down now.</small>
+      </Choice>
+      {level.sides.n === 1 && (
+        <>
+          <h2>How many play?</h2>
+          <Players role="radiogroup" aria-label="How many play">
+            {[1, 2, 3, 4].map((n) => (
+              <label key={n}>
+                <input type="radio" name="players" checked={ways.players === n} onChange={() => onWays({ ...ways, players: n })} />
+                {n}
+              </label>
+            ))}
+          </Players>
+          {ways.players > 1 && <small>{name || 'You'} first, then the others, one go each. Only the first score is sent.</small>}
+        </>
+      )}
+      <h2>For the start, the last ten seconds and the end</h2>
+      <Players>
+        {(
+          [
+            ['sound', 'sounds'],
+            ['speak', 'a voice'],
+            ['shake', 'shaking'],
+          ] as const
+        ).map(([key, words]) => (
+          <label key={key}>
+            <input type="checkbox" checked={ways[key]} onChange={(event) => onWays({ ...ways, [key]: event.target.checked })} />
+            {words}
+          </label>
+        ))}
+      </Players>
+      <TextButton type="button" onClick={onBack}>
+        Back
+      </TextButton>
+    </Screen>
+  );
+}
+
+/** A clock face with one large hand. */
+function Watch() {
+  return (
+    <svg width={34} height={34} viewBox="0 0 34 34" aria-hidden>
+      <circle cx={17} cy={17} r={14} fill="none" stroke="currentColor" strokeWidth={2.5} />
+      <path d="M17 17V7M17 17l6 5" stroke="currentColor" strokeWidth={2.5} strokeLinecap="round" />
+    </svg>
+  );
+}

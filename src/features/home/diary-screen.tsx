@@ -1,0 +1,206 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { v7 } from 'uuid';
+import type { DiaryEntry } from '@/server/db/diary';
+import type { Uuid } from '@/server/db/ids';
+import type { CardWeek } from '@/server/home/card';
+import { TextButton } from '../counter/counter-style';
+import { diaryOf } from './card-screen';
+import { Big, Bottom, Screen, TopLine } from './home-style';
+import type { WaitingEntry } from './store';
+import { todayHere } from './words';
+
+const Fields = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 5.5rem;
+  gap: 10px 12px;
+  & label {
+    display: flex;
+    flex-direction: column;
+    gap: 4px;
+  }
+  & input,
+  & select {
+    width: 100%;
+    min-height: 48px;
+    padding: 4px 10px;
+    border: 2px solid var(--ink);
+    border-radius: 8px;
+    background: var(--sheet);
+    font: inherit;
+    color: inherit;
+  }
+`;
+
+const Day = styled.tr`
+  & th,
+  & td {
+    padding: 8px 4px;
+    border-bottom: 1px solid var(--line);
+    text-align: left;
+    font-weight: 400;
+    vertical-align: top;
+  }
+  & td:nth-child(n + 3) {
+    text-align: right;
+    white-space: nowrap;
+  }
+`;
+
+const Bar = styled.div`
+  height: 12px;
+  border: 1.5px solid var(--ink);
+  background: var(--band-1);
+  & div {
+    height: 100%;
+    background: var(--tide);
+  }
+`;
+
+/** On average at least so many minutes a day for children of 5 to 17: WHO guidelines on physical activity, 2020. */
+const GUIDANCE_MINUTES = 60;
+const DAYS_BACK = 6;
+
+const dayShort = (day: string) =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+
+function lastDays(today: string): string[] {
+  return Array.from({ length: DAYS_BACK + 1 }, (_, back) => {
+    const day = new Date(`${today}T00:00:00Z`);
+    day.setUTCDate(day.getUTCDate() - back);
+    return day.toISOString().slice(0, 10);
+  });
+}
+
+/** Against the guidance, kindly: never less than enough said as a failing. */
+function kindly(minutes: number, days: number): string {
+  const each = Math.round(minutes / Math.max(1, days));
+  if (days === 0) return 'Anything that makes you warm counts: walking, dancing, play.';
+  const on = days === 1 ? `${each} minutes on one day.` : `About ${each} minutes on each of ${days} days.`;
+  if (each >= GUIDANCE_MINUTES) return `${on} That is what is good for you at your age, and more.`;
+  if (each >= GUIDANCE_MINUTES / 2) return `${on} An hour a day is the aim; school playtime counts too.`;
+  return `${on} Every bit helps; school playtime and walking count too.`;
+}
+
+export function DiaryScreen({
+  week,
+  name,
+  entries,
+  onAdd,
+  onStrike,
+  onBack,
+}: {
+  week: CardWeek;
+  name: string;
+  entries: readonly WaitingEntry[];
+  onAdd: (entry: DiaryEntry) => void;
+  onStrike: (entry: DiaryEntry) => void;
+  onBack: () => void;
+}) {
+  const today = todayHere();
+  const [day, setDay] = useState(today);
+  const [what, setWhat] = useState('');
+  const [minutes, setMinutes] = useState('');
+  const [initials, setInitials] = useState('');
+  const listed = diaryOf(week, entries);
+  const counted = listed.filter((entry) => !entry.struck);
+  const total = counted.reduce((sum, entry) => sum + entry.minutes, 0);
+  const days = new Set(counted.map((entry) => entry.day)).size;
+  const number = Number(minutes);
+  const valid = what.trim() !== '' && Number.isInteger(number) && number >= 1 && number <= 600;
+  const waiting = new Set(entries.filter((one) => one.state === 'waiting').map((one) => one.entry.id));
+  return (
+    <Screen>
+      <TopLine>
+        <span>Movement diary · week {week.number}</span>
+        <span>{name}</span>
+      </TopLine>
+      <h1>{total} minutes</h1>
+      <Bar aria-hidden>
+        <div style={{ width: `${Math.min(100, (100 * total) / (GUIDANCE_MINUTES * Math.max(1, days)))}%` }} />
+      </Bar>
+      <p>{kindly(total, days)}</p>
+      <Fields>
+        <label>
+          Day
+          <select value={day} onChange={(event) => setDay(event.target.value)}>
+            {lastDays(today).map((one) => (
+              <option key={one} value={one}>
+                {one === today ? 'today' : dayShort(one)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Minutes
+          <input inputMode="numeric" value={minutes} onChange={(event) => setMinutes(event.target.value.replace(/\D/g, '').slice(0, 3))} />
+        </label>
+        <label>
+          What did you do?
+          <input value={what} maxLength={60} onChange={(event) => setWhat(event.target.value)} />
+        </label>
+        <label>
+          Adult
+          <input
+            value={initials}
+            maxLength={4}
+            autoCapitalize="characters"
+            autoComplete="off"
+            aria-label="Adult's initials"
+            style={{ textTransform: 'uppercase' }}
+            onChange={(event) => setInitials(event.target.value.replace(/[^\p{L}]/gu, ''))}
+          />
+        </label>
+      </Fields>
+      <Big
+        type="button"
+        disabled={!valid}
+        onClick={() => {
+          onAdd({
+            id: v7() as Uuid,
+            weekId: week.id,
+            day,
+            what: what.trim(),
+            minutes: number,
+            initials: initials.toLocaleUpperCase('en-GB'),
+            struck: false,
+          });
+          setWhat('');
+          setMinutes('');
+        }}
+      >
+        Write it in
+      </Big>
+      {listed.length > 0 && (
+        <table style={{ width: '100%', borderCollapse: 'collapse' }}>
+          <tbody>
+            {listed.map((entry) => (
+              <Day key={entry.id} style={entry.struck ? { textDecoration: 'line-through', color: 'var(--ink-soft)' } : undefined}>
+                <th scope="row">{dayShort(entry.day)}</th>
+                <td>
+                  {entry.what}
+                  {waiting.has(entry.id) && <small style={{ display: 'block', color: 'var(--ink-soft)' }}>waits to be sent</small>}
+                </td>
+                <td>{entry.minutes} min</td>
+                <td>
+                  {entry.initials}{' '}
+                  {!entry.struck && (
+                    <TextButton type="button" aria-label={`Strike out ${entry.what}, ${entry.minutes} minutes`} onClick={() => onStrike(entry)}>
+                      strike out
+                    </TextButton>
+                  )}
+                </td>
+              </Day>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <Bottom>
+        <TextButton type="button" onClick={onBack}>
+          Back to the card
+        </TextButton>
+      </Bottom>
+    </Screen>
+  );
+}

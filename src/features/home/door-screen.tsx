@@ -1,0 +1,84 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { TextButton } from '../counter/counter-style';
+import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
+import type { KeptCard } from './store';
+
+const Code = styled.label`
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  & input {
+    width: 100%;
+    min-height: 52px;
+    padding: 6px 12px;
+    border: 2px solid var(--ink);
+    border-radius: 8px;
+    background: var(--sheet);
+    font-size: 1.2rem;
+  }
+`;
+
+/** The key in what a family typed or pasted: a whole link, or the code alone. */
+function keyIn(written: string): string {
+  const words = written.trim();
+  const inLink = /[#&]k=([^&\s]+)/.exec(words)?.[1];
+  return inLink ?? words.replace(/\s+/g, '');
+}
+
+/** Without a key in the link: the children whose card this device has opened, and a place for a code. */
+export function DoorScreen({
+  kept,
+  onOpen,
+  onForget,
+}: {
+  kept: readonly KeptCard[];
+  onOpen: (token: string) => void;
+  onForget: (token: string) => void;
+}) {
+  const [code, setCode] = useState('');
+  const [forgetting, setForgetting] = useState<string | null>(null);
+  return (
+    <Screen>
+      <TopLine>
+        <span>Lochside</span>
+      </TopLine>
+      <h1>{kept.length > 0 ? 'Who is playing?' : 'Open your card'}</h1>
+      {kept.map(({ token, card }) => {
+        const name = card.child?.name ?? 'A card from paper';
+        return (
+          <div key={token} style={{ display: 'flex', flexDirection: 'column', gap: 4 }}>
+            <Plain type="button" onClick={() => onOpen(token)}>
+              {name}
+            </Plain>
+            {forgetting === token ? (
+              <p role="alert">
+                Everything kept here for {name} goes, with scores that were not sent.{' '}
+                <TextButton type="button" onClick={() => onForget(token)}>
+                  Take {name} off this device
+                </TextButton>{' '}
+                <TextButton type="button" onClick={() => setForgetting(null)}>
+                  Keep
+                </TextButton>
+              </p>
+            ) : (
+              <TextButton type="button" onClick={() => setForgetting(token)}>
+                Take {name} off this device
+              </TextButton>
+            )}
+          </div>
+        );
+      })}
+      <Code>
+        The link or code from your school
+        <input value={code} autoComplete="off" autoCapitalize="none" spellCheck={false} onChange={(event) => setCode(event.target.value)} />
+      </Code>
+      <Bottom>
+        <Big type="button" disabled={keyIn(code).length < 8} onClick={() => onOpen(keyIn(code))}>
+          Open
+        </Big>
+      </Bottom>
+    </Screen>
+  );
+}

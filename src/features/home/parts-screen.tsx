@@ -1,0 +1,113 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { compile } from '@/core/rules/compile';
+import { measure, type Result } from '@/core/rules/measure';
+import type { PlayEvent } from '@/core/rules/play';
+import { replay } from '@/core/rules/replay';
+import { TextButton } from '../counter/counter-style';
+import { PartsEntry } from '../counter/parts-entry';
+import { Big, Bottom, Screen } from './home-style';
+import type { InHand } from './in-hand';
+import { Top } from './top';
+
+export interface PartsDone {
+  readonly events: readonly PlayEvent[];
+  readonly result: Result;
+}
+
+/** Nothing was tapped: the parts of the score, written at the end, or the total alone where that is all that is known. */
+export function PartsScreen({
+  hand,
+  name,
+  tookMs,
+  onBack,
+  onDone,
+}: {
+  hand: InHand;
+  name: string;
+  /** What the watch stopped at; null when there was none. */
+  tookMs: number | null;
+  onBack: () => void;
+  onDone: (done: PartsDone) => void;
+}) {
+  const { level } = hand;
+  const fields = useMemo(() => partFields(level), [level]);
+  const [typed, setTyped] = useState<readonly (number | null)[]>(() =>
+    fields.map((field) => (tookMs !== null && field.kind === 'seconds' ? Math.round(tookMs / 1000) : null)),
+  );
+  const [onlyTotal, setOnlyTotal] = useState(false);
+  const [total, setTotal] = useState('');
+  const program = useMemo(() => {
+    const compiled = compile(level);
+    if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
+    return compiled.value;
+  }, [level]);
+  const events = useMemo(() => eventsFromFields(level, fields, typed), [level, fields, typed]);
+  const result = useMemo(() => measure(program, replay(program, events, 'parts').state), [program, events]);
+  const length = result.unit === 'mm';
+  const number = Number(total.replace(',', '.'));
+  const whole = Math.round(number * (length ? 10 : 1));
+  const valid = total.trim() !== '' && Number.isFinite(number) && whole >= -100_000 && whole <= 10_000_000;
+  const several = fields.length > 1;
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>How did it go?</h1>
+      {onlyTotal ? (
+        <label style={{ display: 'flex', alignItems: 'center', gap: 12, fontSize: '1.3rem' }}>
+          <input
+            aria-label={`The score in ${length ? 'centimetres' : result.unit}`}
+            inputMode="decimal"
+            value={total}
+            onChange={(event) => setTotal(event.target.value.slice(0, 8))}
+            style={{
+              width: '7rem',
+              minHeight: 60,
+              border: 0,
+              borderBottom: '3px solid var(--gorse)',
+              background: 'transparent',
+              textAlign: 'center',
+              fontSize: '2rem',
+              fontWeight: 700,
+            }}
+          />
+          {length ? 'cm' : result.unit}
+        </label>
+      ) : (
+        <>
+          <PartsEntry game={level} fields={fields} typed={typed} onTyped={setTyped} />
+          <p style={{ fontSize: '1.4rem' }} role="status">
+            {result.sum}
+          </p>
+        </>
+      )}
+      {several && (
+        <TextButton type="button" onClick={() => setOnlyTotal(!onlyTotal)}>
+          {onlyTotal ? 'We know how it was made up' : 'We only know the score'}
+        </TextButton>
+      )}
+      <Bottom>
+        <Big
+          type="button"
+          disabled={onlyTotal && !valid}
+          onClick={() =>
+            onDone(
+              onlyTotal
+                ? {
+                    events: [],
+                    result: { ...measure(program, replay(program, [], 'parts').state), value: whole, sum: `${whole}`, finished: null, working: [] },
+                  }
+                : { events, result },
+            )
+          }
+        >
+          That is right
+        </Big>
+        <TextButton type="button" onClick={onBack}>
+          Back
+        </TextButton>
+      </Bottom>
+    </Screen>
+  );
+}

@@ -1,0 +1,236 @@
+'use client';
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import type { CountingWay } from '@/core/rules/play';
+import { lookForsOf } from '@/core/sheet/teaching-points';
+import { TextButton } from '../counter/counter-style';
+import { LookFors, markedLooks } from '../counter/look-fors';
+import { Face } from './face';
+import { Big, Bottom, Plain, Screen } from './home-style';
+import type { InHand } from './in-hand';
+import { emptyDraft, type Draft, type Felt, type KeptGo, type KeptPlay } from './store';
+import { Top } from './top';
+import { scoreWords, timeWords } from './words';
+
+const Faces = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px;
+  & button {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    gap: 4px;
+    padding: 8px 4px;
+    min-height: 84px;
+    border: 2px solid var(--line-strong);
+    border-radius: 10px;
+    background: var(--sheet);
+    font-size: 1rem;
+    cursor: pointer;
+  }
+  & button[aria-pressed='true'] {
+    border-color: var(--ink);
+    box-shadow: inset 0 -5px 0 var(--gorse);
+    font-weight: 700;
+  }
+`;
+
+const Written = styled.label`
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  & input,
+  & textarea {
+    min-height: 48px;
+    padding: 6px 10px;
+    border: 2px solid var(--ink);
+    border-radius: 8px;
+    background: var(--sheet);
+    font: inherit;
+  }
+  &[data-short] {
+    flex-direction: row;
+    align-items: center;
+    justify-content: space-between;
+  }
+  &[data-short] input {
+    width: 6rem;
+    font-size: 1.3rem;
+    text-transform: uppercase;
+  }
+`;
+
+const Goes = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  & th,
+  & td {
+    padding: 8px 4px;
+    border-bottom: 1px solid var(--line);
+    text-align: left;
+    font-weight: 400;
+    vertical-align: top;
+  }
+  & td:last-child {
+    text-align: right;
+    font-weight: 700;
+    white-space: nowrap;
+  }
+  & small {
+    display: block;
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+  }
+`;
+
+const FELT: readonly { felt: Felt; words: string; water: number }[] = [
+  { felt: 'hard', words: 'hard', water: 16 },
+  { felt: 'right', words: 'just right', water: 28 },
+  { felt: 'easy', words: 'easy', water: 40 },
+];
+
+const COUNTED: Readonly<Record<CountingWay, string>> = {
+  attempts: 'a helper tapped every try',
+  successes: 'what went well was tapped',
+  parts: 'counted, then written down',
+};
+
+export interface ReportScreenProps {
+  readonly hand: InHand;
+  readonly name: string;
+  readonly goes: readonly KeptGo[];
+  readonly draft: Draft | undefined;
+  readonly onDraft: (draft: Draft) => void;
+  readonly onMore: () => void;
+  readonly onSend: (draft: Draft) => void;
+}
+
+/** The end of a session: its goes, what was seen, how it felt, a word, an adult's initials; sent together. */
+export function ReportScreen({ hand, name, goes, draft = emptyDraft, onDraft, onMore, onSend }: ReportScreenProps) {
+  const looks = useMemo(() => lookForsOf(hand.level), [hand.level]);
+  const marked = markedLooks(looks, draft.marks);
+  const put = (change: Partial<Draft>) => onDraft({ ...draft, ...change });
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>{goes.length === 1 ? 'Your go' : `Your ${goes.length} goes`}</h1>
+      <Goes>
+        <tbody>
+          {goes.map(({ go, value, unit, words }, index) => (
+            <tr key={index}>
+              <th scope="row">{index + 1}</th>
+              <td>
+                {words}
+                <small>{COUNTED[go.counting]}</small>
+              </td>
+              <td>{scoreWords(value, unit)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Goes>
+      {looks.length > 0 && (
+        <>
+          <h2>What did you see?</h2>
+          <LookFors lookFors={looks} marks={draft.marks} onMark={(look, mark) => put({ marks: { ...draft.marks, [look]: mark } })} />
+          {marked.length > 0 && (
+            <TextButton type="button" onClick={() => put({ markedBy: draft.markedBy === 'child' ? 'adult' : 'child' })}>
+              {draft.markedBy === 'child' ? 'I marked it myself' : 'An adult marked it'}: change
+            </TextButton>
+          )}
+        </>
+      )}
+      <h2>How was it?</h2>
+      <Faces>
+        {FELT.map((one) => (
+          <button
+            key={one.felt}
+            type="button"
+            aria-pressed={draft.felt === one.felt}
+            onClick={() => put({ felt: draft.felt === one.felt ? null : one.felt })}
+          >
+            <Face water={one.water} felt={one.felt} />
+            {one.words}
+          </button>
+        ))}
+      </Faces>
+      <Written>
+        A word to your teacher, if you like
+        <textarea rows={2} maxLength={280} value={draft.word} onChange={(event) => put({ word: event.target.value })} />
+      </Written>
+      <Written data-short>
+        Adult&apos;s initials, if you like
+        <input
+          value={draft.initials}
+          maxLength={4}
+          autoCapitalize="characters"
+          autoComplete="off"
+          onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
+        />
+      </Written>
+      <TextButton type="button" onClick={onMore}>
+        One more go first
+      </TextButton>
+      <Bottom $inSight>
+        <Big type="button" onClick={() => onSend(draft)}>
+          Send to school
+        </Big>
+      </Bottom>
+    </Screen>
+  );
+}
+
+export interface SentScreenProps {
+  readonly hand: InHand;
+  readonly name: string;
+  readonly play: KeptPlay;
+  readonly onTry: () => void;
+  readonly onCard: () => void;
+  readonly onAgain: () => void;
+}
+
+export function SentScreen({ hand, name, play, onTry, onCard, onAgain }: SentScreenProps) {
+  const n = play.report.goes.length;
+  const what = n === 1 ? scoreWords(play.total, play.unit) : `${n} goes, the best ${scoreWords(play.total, play.unit)}`;
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <div role="status">
+        {play.state === 'received' ? (
+          <>
+            <h1>The school has it</h1>
+            <p style={{ marginTop: 10 }}>
+              {what}: received at {timeWords(play.words)}.
+            </p>
+          </>
+        ) : play.state === 'waiting' ? (
+          <>
+            <h1>Kept, not sent yet</h1>
+            <p style={{ marginTop: 10 }}>
+              There is no connection to the school. {what}: kept in this device, to go off by itself when there is one and this page is open.
+            </p>
+          </>
+        ) : (
+          <>
+            <h1>Not taken</h1>
+            <p style={{ marginTop: 10 }}>{play.words}</p>
+          </>
+        )}
+      </div>
+      <p>Well played. Put everything back where it lives.</p>
+      <Bottom>
+        {play.state === 'waiting' && (
+          <Big type="button" onClick={onTry}>
+            Try to send now
+          </Big>
+        )}
+        <Plain type="button" onClick={onAgain}>
+          Play again
+        </Plain>
+        <Plain type="button" onClick={onCard}>
+          Back to the card
+        </Plain>
+      </Bottom>
+    </Screen>
+  );
+}

@@ -1,0 +1,125 @@
+'use client';
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import { compile } from '@/core/rules/compile';
+import type { Result } from '@/core/rules/measure';
+import type { PlayEvent } from '@/core/rules/play';
+import { offersAfter, type Offer } from '@/core/sheet/after-a-go';
+import { WholeScore, Working } from '../counter/working';
+import { Big, Bottom, Plain, Screen } from './home-style';
+import type { InHand } from './in-hand';
+import { Top } from './top';
+import { scoreWords } from './words';
+
+const Offers = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 12px;
+  & h2 {
+    font-size: 1.1rem;
+  }
+  & > div {
+    display: flex;
+    flex-direction: column;
+    gap: 8px;
+  }
+  & button {
+    min-height: 56px;
+    padding: 6px 10px;
+    border: 1.5px solid var(--line-strong);
+    border-radius: 8px;
+    background: var(--sheet);
+    text-align: left;
+    font-weight: 700;
+    cursor: pointer;
+  }
+  & button small {
+    display: block;
+    font-weight: 400;
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+    line-height: 1.25;
+  }
+`;
+
+export interface ResultScreenProps {
+  readonly hand: InHand;
+  readonly name: string;
+  readonly result: Result;
+  readonly events: readonly PlayEvent[];
+  /** How many goes of the session there are now. */
+  readonly goes: number;
+  readonly players: number;
+  readonly onForm: (formId: string) => void;
+  readonly onSame: () => void;
+  readonly onOthers: () => void;
+  readonly onFinish: () => void;
+}
+
+/** Against the own best and against par, kindly. */
+function praise({ par, best }: InHand, { value, better, team, unit }: Result): string {
+  if (value === null) return 'Every go counts as having taken part.';
+  if (team) return 'Well played together.';
+  const ahead = (of: number) => (better === 'high' ? value > of : value < of);
+  if (best !== null && ahead(best)) return `A new own best. It was ${scoreWords(best, unit)}.`;
+  if (par === null) return 'That is written down. Can you beat it next time?';
+  return ahead(par) || value === par
+    ? `Par for you is ${scoreWords(par, unit)}: you are there.`
+    : `Par for you is ${scoreWords(par, unit)}. Each go makes you surer.`;
+}
+
+/** After a go: the working, then easier, the same or harder, one thing at a time, or finish. */
+export function ResultScreen({ hand, name, result, events, goes, players, onForm, onSame, onOthers, onFinish }: ResultScreenProps) {
+  const program = useMemo(() => {
+    const compiled = compile(hand.level);
+    return compiled.ok ? compiled.value : null;
+  }, [hand.level]);
+  const offers = offersAfter(hand.item.game, hand.item.forms, hand.form, hand.chosen.equal ? result.value : null);
+  const offer = (one: Offer, act: () => void) => (
+    <button key={one.words + one.hint} type="button" onClick={act}>
+      {one.words}
+      <small>{one.hint}</small>
+    </button>
+  );
+  const easier = [...(offers.easeOff ? [offer(offers.easeOff, onSame)] : []), ...offers.easier.map((one) => offer(one, () => onForm(one.formId)))];
+  const harder = offers.harder.filter((one) => one.formId !== offers.moveUp?.formId).map((one) => offer(one, () => onForm(one.formId)));
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <WholeScore result={result} />
+      {result.finished === 'stopped' && result.value !== null && <p style={{ textAlign: 'center' }}>Not finished: that is written down too.</p>}
+      {program && events.length > 0 && <Working program={program} events={events} result={result} />}
+      <p style={{ textAlign: 'center' }}>{praise(hand, result)}</p>
+      {offers.moveUp && (
+        <Plain type="button" style={{ boxShadow: 'inset 0 -5px 0 var(--gorse)' }} onClick={() => onForm(offers.moveUp!.formId)}>
+          You may move up: {offers.moveUp.words}
+        </Plain>
+      )}
+      {players > 1 && (
+        <Plain type="button" onClick={onOthers}>
+          Player 2 has a go
+        </Plain>
+      )}
+      <Plain type="button" onClick={onSame}>
+        Again, just the same
+      </Plain>
+      {(easier.length > 0 || harder.length > 0) && (
+        <Offers>
+          <div>
+            <h2>Easier</h2>
+            {easier}
+          </div>
+          <div>
+            <h2>Harder</h2>
+            {harder}
+          </div>
+        </Offers>
+      )}
+      <Bottom $inSight>
+        <Big type="button" onClick={onFinish}>
+          {goes === 1 ? 'Finish and send' : `Finish and send ${goes} goes`}
+        </Big>
+      </Bottom>
+    </Screen>
+  );
+}

@@ -1,0 +1,287 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
+import { readThrowRules } from '@/core/rules/throw-rules';
+import { setUpFor } from '@/core/sheet/set-up';
+import { lineNeededM } from '@/core/sheet/home-form';
+import { TextButton } from '../counter/counter-style';
+import { Big, Bottom, Ruled, Screen } from './home-style';
+import { paceOf, type InHand } from './in-hand';
+import { ReadAloud } from './read-aloud';
+import { SetUpDrawing } from './set-up-drawing';
+import type { PaceKind, Ways } from './store';
+import { Top } from './top';
+
+const Ask = styled.fieldset`
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  margin: 0;
+  padding: 10px 0 0;
+  border: 0;
+  border-top: 1px solid var(--line);
+  & legend {
+    float: left;
+    padding: 0;
+    font-weight: 700;
+    font-size: 1.2rem;
+  }
+`;
+
+const Chips = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  clear: both;
+  & label {
+    display: inline-flex;
+    align-items: center;
+    gap: 8px;
+    min-height: 46px;
+    padding: 4px 14px;
+    border: 1.5px solid var(--line-strong);
+    border-radius: 6px;
+    background: var(--sheet);
+    cursor: pointer;
+  }
+  & label:has(:checked) {
+    border-color: var(--ink);
+    box-shadow: inset 0 -4px 0 var(--gorse);
+    font-weight: 700;
+  }
+  & label:has(:focus-visible) {
+    outline: 3px solid var(--focus);
+    outline-offset: 2px;
+  }
+  & input[type='radio'],
+  & input[type='checkbox'] {
+    width: 20px;
+    height: 20px;
+    accent-color: var(--ink);
+  }
+`;
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+  & input {
+    width: 5.5rem;
+    min-height: 48px;
+    padding: 4px 10px;
+    border: 2px solid var(--ink);
+    border-radius: 8px;
+    background: var(--sheet);
+    font-size: 1.3rem;
+  }
+`;
+
+const Told = styled.p`
+  padding: 8px 12px;
+  border-left: 5px solid var(--gorse);
+  background: var(--sheet);
+`;
+
+const PACES: readonly { kind: PaceKind; words: string }[] = [
+  { kind: 'steps', words: 'my steps' },
+  { kind: 'sheets', words: 'sheets of paper' },
+  { kind: 'towels', words: 'towels' },
+];
+
+export interface SetUpScreenProps {
+  readonly hand: InHand;
+  readonly name: string;
+  readonly ways: Ways;
+  readonly onWays: (ways: Ways) => void;
+  readonly onForm: (formId: string) => void;
+  readonly onBack: () => void;
+  readonly onNext: () => void;
+}
+
+/** Where to put things, in this home: with what it has, as far as its line goes, in the child's own steps. */
+export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }: SetUpScreenProps) {
+  const { level, pace, form, item, chosen } = hand;
+  const setUp = setUpFor(level, pace);
+  const values = readThrowRules(level)?.values ?? [];
+  const levels = item.forms.filter((one) => one.change.kind === 'level' || one.change.kind === 'as-asked');
+  const order = (id: string) => item.game.levels.findIndex((one) => one.id === id);
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>Set it out</h1>
+      <Home hand={hand} ways={ways} onWays={onWays} />
+      <SetUpDrawing level={level} places={setUp.places} values={values} />
+      {!chosen.equal && (
+        <Told role="status">
+          That line is short for this game, so the marks are as far as it goes. It is easier from there; your score is still yours, but not measured
+          against par.
+        </Told>
+      )}
+      {chosen.object !== null && form.things[0] && chosen.object !== form.things[0].object && chosen.equal && (
+        <Told role="status">
+          With the {AIMED[chosen.object].name} the marks move, so that it is just as hard as with the {AIMED[form.things[0].object].name}.
+        </Told>
+      )}
+      <Ruled>
+        {setUp.directions.map((direction) => (
+          <li key={direction}>{direction}</li>
+        ))}
+      </Ruled>
+      {setUp.places.length > 0 && <MeasureWith hand={hand} ways={ways} onWays={onWays} />}
+      <h2>You need</h2>
+      <Ruled>
+        {setUp.things.map((thing) => (
+          <li key={thing.name}>
+            {thing.name}
+            <small>{thing.hint}</small>
+          </li>
+        ))}
+      </Ruled>
+      <HowToMake level={level} />
+      {levels.length > 1 && (
+        <Ask>
+          <legend>Level</legend>
+          <Chips>
+            {[...levels]
+              .sort((a, b) => order(a.levelId) - order(b.levelId))
+              .map((one) => (
+                <label key={one.id}>
+                  <input type="radio" name="level" checked={one.levelId === form.levelId} onChange={() => onForm(one.id)} />
+                  {item.game.levels[order(one.levelId)]!.name}
+                  {one.change.kind === 'as-asked' && ' (yours)'}
+                </label>
+              ))}
+          </Chips>
+        </Ask>
+      )}
+      <ReadAloud words={`${setUp.things.map((thing) => thing.name).join(', ')}. ${setUp.directions.join(' ')}`} />
+      <TextButton type="button" onClick={onBack}>
+        Back
+      </TextButton>
+      <Bottom $inSight>
+        <Big type="button" onClick={onNext}>
+          It is set out
+        </Big>
+      </Bottom>
+    </Screen>
+  );
+}
+
+/** What have you got, and how long is your longest clear line? */
+function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways: Ways) => void }) {
+  const { form, item, chosen } = hand;
+  const stepM = item.setUp.stepM;
+  const [unit, setUnit] = useState<'steps' | 'metres'>('steps');
+  const unitM = unit === 'steps' ? stepM : 1;
+  const [written, setWritten] = useState(ways.clearM === null ? '' : `${Math.round((ways.clearM / unitM) * 10) / 10}`);
+  if (form.things.length === 0) return null;
+  const have = ways.have.length > 0 ? ways.have : [form.things[0]!.object];
+  const choose = (object: AimedId, on: boolean) => {
+    const next = on ? [...have, object] : have.filter((one) => one !== object);
+    onWays({ ...ways, have: next.length > 0 ? next : [form.things[0]!.object] });
+  };
+  const write = (words: string, inUnit: 'steps' | 'metres') => {
+    setWritten(words);
+    const number = Number(words.replace(',', '.'));
+    const metres = number * (inUnit === 'steps' ? stepM : 1);
+    if (words.trim() === '') onWays({ ...ways, clearM: null });
+    else if (Number.isFinite(number) && metres >= 0.5 && metres <= 50) onWays({ ...ways, clearM: metres });
+  };
+  const thing = form.things.find(({ object }) => object === chosen.object) ?? form.things[0]!;
+  return (
+    <>
+      {form.things.length > 1 && (
+        <Ask>
+          <legend>What have you got?</legend>
+          <Chips>
+            {form.things.map(({ object }) => (
+              <label key={object}>
+                <input type="checkbox" checked={have.includes(object)} onChange={(event) => choose(object, event.target.checked)} />
+                {AIMED[object].name}
+              </label>
+            ))}
+          </Chips>
+        </Ask>
+      )}
+      <Ask>
+        <legend>How long is your longest clear line?</legend>
+        <Line style={{ clear: 'both' }}>
+          <input
+            inputMode="decimal"
+            aria-label={`Longest clear line in ${unit}`}
+            value={written}
+            placeholder="long"
+            onChange={(event) => write(event.target.value.slice(0, 5), unit)}
+          />
+          <Chips role="radiogroup" aria-label="In">
+            {(['steps', 'metres'] as const).map((one) => (
+              <label key={one}>
+                <input
+                  type="radio"
+                  name="line-unit"
+                  checked={unit === one}
+                  onChange={() => {
+                    setUnit(one);
+                    write(written, one);
+                  }}
+                />
+                {one}
+              </label>
+            ))}
+          </Chips>
+        </Line>
+        <small>
+          {chosen.equal ? 'Enough for the same game as everybody: ' : 'The same game as everybody needs '}
+          {(Math.ceil((lineNeededM(thing) / stepM) * 2) / 2).toString().replace('.5', '½')} steps with the {AIMED[thing.object].name}.
+        </small>
+      </Ask>
+    </>
+  );
+}
+
+/** In what the lengths are told. */
+function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways: Ways) => void }) {
+  const { pace, item } = hand;
+  return (
+    <Ask>
+      <legend>Measure with</legend>
+      <Chips>
+        {PACES.map(({ kind, words }) => (
+          <label key={kind}>
+            <input
+              type="radio"
+              name="pace"
+              checked={paceOf(kind, item.setUp.stepM).one === pace.one}
+              onChange={() => onWays({ ...ways, pace: kind })}
+            />
+            {words}
+          </label>
+        ))}
+      </Chips>
+      {ways.pace === 'sheets' && <small>Lay A4 sheets end to end, the long way, and take them up again.</small>}
+      {ways.pace === 'towels' && <small>A bath towel the long way, about 130 cm; fold it for a half or a quarter.</small>}
+    </Ask>
+  );
+}
+
+/** How to make what is thrown and what is aimed at, where it can be made. */
+function HowToMake({ level }: { level: InHand['level'] }) {
+  const objects = [...new Set(Object.values(level.course.targets).flatMap((list) => list.map((target) => target.object)))];
+  const made = [
+    { name: IMPLEMENTS[level.kit.implement].name, how: IMPLEMENTS[level.kit.implement].makeIt },
+    ...objects.map((object) => ({ name: AIMED[object].name, how: AIMED[object].makeIt })),
+  ].filter((one): one is { name: string; how: string } => Boolean(one.how));
+  if (made.length === 0) return null;
+  return (
+    <details>
+      <summary style={{ minHeight: 44, cursor: 'pointer' }}>How to make them</summary>
+      {made.map(({ name, how }) => (
+        <p key={name}>
+          <b>{name}.</b> {how}
+        </p>
+      ))}
+    </details>
+  );
+}

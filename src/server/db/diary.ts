@@ -1,0 +1,79 @@
+/** The movement diary: what, how many minutes, whose initials. An entry is struck out, never changed or deleted. */
+import { toBytes, toText, type Uuid } from './ids';
+import { change, direct, DUPLICATE, errorNumber, firstRow, rows } from './pool';
+
+export interface DiaryEntry {
+  /** Made by the page, so that sending twice writes once. */
+  readonly id: Uuid;
+  readonly weekId: Uuid;
+  readonly day: string;
+  readonly what: string;
+  readonly minutes: number;
+  readonly initials: string;
+  readonly struck: boolean;
+}
+
+interface DiaryRow {
+  id: Buffer;
+  child_id: Buffer;
+  week_id: Buffer;
+  on_day: string;
+  what: string;
+  minutes: number;
+  initials: string;
+  struck_at: Date | null;
+}
+
+const entryOf = (row: DiaryRow): DiaryEntry => ({
+  id: toText(row.id),
+  weekId: toText(row.week_id),
+  day: row.on_day,
+  what: row.what,
+  minutes: row.minutes,
+  initials: row.initials,
+  struck: row.struck_at !== null,
+});
+
+const ENTRY = 'SELECT id, child_id, week_id, on_day, what, minutes, initials, struck_at FROM diary_entries';
+
+export async function diaryOfChild(childId: Uuid): Promise<DiaryEntry[]> {
+  return (await rows<DiaryRow>(`${ENTRY} WHERE child_id = ? ORDER BY on_day, id`, [toBytes(childId)])).map(entryOf);
+}
+
+/** Every child's entries of a week that were not struck out, by child. */
+export async function diaryOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, readonly DiaryEntry[]>> {
+  const found = await rows<DiaryRow>(`${ENTRY} WHERE week_id = ? AND struck_at IS NULL ORDER BY on_day, id`, [toBytes(weekId)]);
+  const byChild = new Map<Uuid, DiaryEntry[]>();
+  for (const row of found) byChild.set(toText(row.child_id), [...(byChild.get(toText(row.child_id)) ?? []), entryOf(row)]);
+  return byChild;
+}
+
+/** Whether something of this week was asked of this child. */
+export async function weekIsOfChild(weekId: Uuid, childId: Uuid): Promise<boolean> {
+  return (
+    (await firstRow('SELECT 1 AS mine FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = ? AND a.child_id = ? LIMIT 1', [
+      toBytes(weekId),
+      toBytes(childId),
+    ])) !== undefined
+  );
+}
+
+/** Writes an entry, or strikes out one that is there. False when its id belongs to another child's entry. */
+export async function keepDiaryEntry(childId: Uuid, entry: DiaryEntry, now: Date): Promise<boolean> {
+  const values = [toBytes(childId), toBytes(entry.weekId), entry.day, entry.what, entry.minutes, entry.initials, entry.struck ? now : null, now];
+  try {
+    await change(
+      direct(),
+      'INSERT INTO diary_entries (id, child_id, week_id, on_day, what, minutes, initials, struck_at, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      [toBytes(entry.id), ...values],
+    );
+    return true;
+  } catch (error) {
+    if (errorNumber(error) !== DUPLICATE) throw error;
+  }
+  const known = await firstRow<DiaryRow>(`${ENTRY} WHERE id = ?`, [toBytes(entry.id)]);
+  if (!known || toText(known.child_id) !== childId) return false;
+  if (entry.struck && known.struck_at === null)
+    await change(direct(), 'UPDATE diary_entries SET struck_at = ? WHERE id = ? AND struck_at IS NULL', [now, toBytes(entry.id)]);
+  return true;
+}

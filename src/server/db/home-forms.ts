@@ -1,0 +1,25 @@
+import type { HomeForm } from '@/core/sheet/home-form';
+import { parsed } from './games';
+import { newId, toBytes, toText, type Uuid } from './ids';
+import { change, firstRow, type Db } from './pool';
+
+export async function addHomeForms(db: Db, itemId: Uuid, forms: readonly HomeForm[]): Promise<Uuid> {
+  const id = newId();
+  await change(db, 'INSERT INTO home_forms (id, week_item_id, body) VALUES (?, ?, ?)', [id, toBytes(itemId), JSON.stringify(forms)]);
+  return toText(id);
+}
+
+const known = new Map<Uuid, readonly HomeForm[]>();
+const MOST_KNOWN = 500;
+
+/** The forms of an assignment; they never change, so what was read once is kept. Empty for what was sent before there were any. */
+export async function homeFormsOf(id: Uuid | null): Promise<readonly HomeForm[]> {
+  if (id === null) return [];
+  const found = known.get(id);
+  if (found) return found;
+  const row = await firstRow<{ body: HomeForm[] | string }>('SELECT body FROM home_forms WHERE id = ?', [toBytes(id)]);
+  const forms: readonly HomeForm[] = row ? parsed(row.body) : [];
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(id, forms);
+  return forms;
+}
