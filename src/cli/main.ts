@@ -2,7 +2,7 @@
  * npx lochside <verb>: JSON in files, JSON on standard output, problems on standard error with the place in the file.
  * Exit 0 done, 1 judged not clean or gaps found, 2 bad input.
  */
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
 import { distancesOf } from '@/core/course/geometry';
@@ -25,6 +25,8 @@ import type { Outcome, Problem } from '@/core/rules/problem';
 import { readGame } from '@/core/rules/read-game';
 import { readPlay } from '@/core/rules/read-play';
 import { reachableTotals } from '@/core/rules/totals';
+import { stepLengthM } from '@/core/measure/stature';
+import { pacedGame } from '@/core/sheet/set-up';
 import { addTeacherCommand } from './teacher-add';
 
 const USAGE = `npx lochside score GAME PLAY          the score of a play, worked out
@@ -35,6 +37,7 @@ npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1] [--pins
 npx lochside levels GAME --age 8 --chances 0.7,0.5,0.3   distances for wanted chances
 npx lochside equal GAME --age 8 --have bucket,box --clear 2.6 [--level 2]   the set-up of another home
 npx lochside fit REPORTS.csv          how steady a class is: child,age,technique,implement,target,distance_m,attempts,hits
+npx lochside sheet GAME --out SHEET.pdf [--level 2] [--age 8] [--size letter] [--print large] [--ground pale]   a home sheet on paper
 npx lochside teacher add --name NAME --email ADDRESS --school SCHOOL [--zone Europe/London] [--role teacher|helper]
 `;
 
@@ -192,6 +195,50 @@ function levels(args: readonly string[], options: Options): number {
   return 0;
 }
 
+async function sheet(args: readonly string[], options: Options): Promise<number> {
+  const gameFile = file(args, 0, 'GAME');
+  const game = accepted(gameFile, readGame(readJson(gameFile)));
+  const out = options['out'];
+  if (!out) throw new BadInput([{ place: '--out', reason: 'the name of the PDF is missing', fix: 'Write --out SHEET.pdf.' }]);
+  const index = whole(options['level'], 'level', 1, 1, game.levels.length) - 1;
+  const stepM = stepLengthM(whole(options['age'], 'age', game.ageYears ?? 8, 4, 12));
+  const oneOf = <T extends string>(name: string, choices: readonly [T, ...T[]]): T => {
+    const chosen = options[name] ?? choices[0];
+    const found = choices.find((choice) => choice === chosen);
+    if (!found) throw new BadInput([{ place: `--${name}`, reason: `there is no “${chosen}”`, fix: `Use ${choices.join(' or ')}.` }]);
+    return found;
+  };
+  const { renderPaper } = await import('@/server/paper/render');
+  const pdf = await renderPaper(
+    {
+      look: {
+        size: oneOf('size', ['a4', 'letter']) === 'letter' ? 'LETTER' : 'A4',
+        print: oneOf('print', ['usual', 'large']),
+        ground: oneOf('ground', ['white', 'pale']),
+      },
+      sheets: [
+        {
+          kind: 'home',
+          of: { name: null, hand: 'right', stepM },
+          game: {
+            title: game.title,
+            levelName: game.levels[index]!.name,
+            aim: game.aim,
+            level: pacedGame(accepted(gameFile, levelGame(game, index)), stepM),
+          },
+          week: { number: null, dueOn: null, warmUp: '', diary: '', note: '', film: '' },
+          par: null,
+          slip: null,
+        },
+      ],
+    },
+    () => undefined,
+  );
+  writeFileSync(out, pdf);
+  print({ written: out, bytes: pdf.length });
+  return 0;
+}
+
 function equal(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
   const game = accepted(gameFile, readGame(readJson(gameFile)));
@@ -297,6 +344,10 @@ async function run(): Promise<number> {
       school: string,
       zone: string,
       role: string,
+      out: string,
+      size: string,
+      print: string,
+      ground: string,
     },
   });
   switch (verb) {
@@ -312,6 +363,8 @@ async function run(): Promise<number> {
       return levels(positionals, values);
     case 'equal':
       return equal(positionals, values);
+    case 'sheet':
+      return sheet(positionals, values);
     case 'fit':
       return fit(positionals);
     case 'forecast':

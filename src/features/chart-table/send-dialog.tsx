@@ -60,7 +60,7 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
-  const [sent, setSent] = useState<{ number: number; children: number; classId: string } | null>(null);
+  const [sent, setSent] = useState<{ id: string; number: number; children: number; classId: string } | null>(null);
   const chosen = classes.find((one) => one.id === classId);
   const chosenLevel = levelId ?? game.levels[level]!.id;
 
@@ -72,7 +72,7 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
       setBusy(false);
       return;
     }
-    const answer = await send<{ number: number; children: number }>('POST', '/api/v1/weeks', {
+    const answer = await send<{ id: string; number: number; children: number }>('POST', '/api/v1/weeks', {
       classId,
       games: [{ gameId, levelId: chosenLevel }],
       dueOn,
@@ -99,6 +99,7 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
         </p>
         <DialogActions>
           <ButtonLink href={`/classes/${sent.classId}/links`}>Links and codes</ButtonLink>
+          <ButtonLink href={`/weeks/${sent.id}`}>Paper and texts</ButtonLink>
           <ButtonLink $strong href={`/scores?class=${sent.classId}`} ref={focusWhenShown}>
             Scores of this week
           </ButtonLink>

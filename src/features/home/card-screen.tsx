@@ -83,6 +83,8 @@ export interface CardScreenProps {
   readonly onFinish: (item: CardItem) => void;
   readonly onDiary: (week: CardWeek) => void;
   readonly onOthers: () => void;
+  /** Hands over the due day as a calendar file; absent without a connection. */
+  readonly onCalendar?: (() => void) | undefined;
 }
 
 /** The week's card: what to do, by when, and what the school has. */
@@ -160,7 +162,7 @@ function isOpen(item: CardItem): boolean {
   return item.opensOn === null || item.opensOn <= todayHere();
 }
 
-function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, card }: CardScreenProps & { week: CardWeek }) {
+function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, onCalendar, card }: CardScreenProps & { week: CardWeek }) {
   const [only] = week.games;
   const single = week.games.length === 1;
   const { intro, moves } = warmUpMoves(week.warmUp);
@@ -174,10 +176,15 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, c
   return (
     <>
       <Week>
-        <p>Week {week.number}</p>
+        {week.number > 0 && <p>Week {week.number}</p>}
         <h1>{week.title || (single ? `${only!.game.title}, ${levelName(only!)}` : 'This week')}</h1>
         <p>
-          By <b>{dayWords(week.dueOn)}</b>.
+          By <b>{dayWords(week.dueOn)}</b>.{' '}
+          {onCalendar && (
+            <TextButton type="button" onClick={onCalendar} style={{ minHeight: 32, fontSize: '0.9375rem' }}>
+              into the calendar
+            </TextButton>
+          )}
         </p>
         {week.note && <p>{week.note}</p>}
         <Standing week={week} plays={plays} sessions={sessions} entries={entries} onFinish={onFinish} />

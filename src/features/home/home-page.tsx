@@ -25,6 +25,7 @@ import { ResultScreen } from './result-screen';
 import { SetUpScreen } from './set-up-screen';
 import { store, usualWays, type BegunGo, type Draft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
 import { Top } from './top';
+import { fetchCalendar } from './sending';
 import { useCard } from './use-card';
 import { useKept } from './use-kept';
 import { scoreWords, todayHere } from './words';
@@ -174,6 +175,7 @@ export function HomePage() {
           onFinish={(item) => setStep({ on: 'report', item, formId: sessionOf(item)?.formId ?? item.forms[0]!.id })}
           onDiary={({ id }) => setStep({ on: 'diary', weekId: id })}
           onOthers={() => openKey('')}
+          onCalendar={offline === null ? () => void fetchCalendar(token) : undefined}
         />
       );
     case 'diary':

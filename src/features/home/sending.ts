@@ -45,3 +45,15 @@ export async function tryEntries(token: string, waiting: readonly WaitingEntry[]
   for (const one of waiting) await store.keepEntry({ ...one, state: answer.kind === 'taken' ? 'received' : 'refused' });
   return answer.kind === 'taken';
 }
+
+/** The due day as a calendar file, handed to the device. Without a connection nothing happens. */
+export async function fetchCalendar(token: string): Promise<void> {
+  const response = await fetch('/api/v1/home/calendar', { headers: { authorization: `Bearer ${token}` } }).catch(() => null);
+  if (!response?.ok) return;
+  const url = URL.createObjectURL(await response.blob());
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = 'due.ics';
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}

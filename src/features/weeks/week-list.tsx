@@ -9,6 +9,7 @@ export interface ListedWeek {
   readonly className: string;
   readonly number: number;
   readonly gameTitle: string;
+  readonly games: number;
   readonly gameId: string | null;
   readonly sentOn: string;
   readonly dueOn: string;
@@ -23,13 +24,13 @@ export function WeekList({ weeks }: { weeks: readonly ListedWeek[] }) {
       <PageHead>
         <h1>Weeks</h1>
         <span className="about">what each class has been sent, newest first</span>
-        <ButtonLink $strong href="/games">
-          Choose a game to send
+        <ButtonLink $strong href="/weeks/new">
+          Build a week
         </ButtonLink>
       </PageHead>
       {weeks.length === 0 ? (
         <Empty>
-          <p>Nothing has been sent yet. Open a game and send it to a class.</p>
+          <p>Nothing has been sent yet. Build a week: a warm-up, a game or several, a day by which it is due.</p>
         </Empty>
       ) : (
         <Figures>
@@ -52,7 +53,13 @@ export function WeekList({ weeks }: { weeks: readonly ListedWeek[] }) {
               <tr key={week.id}>
                 <td>{week.className}</td>
                 <td>{week.number}</td>
-                <td>{week.gameId ? <Link href={`/games/${week.gameId}`}>{week.gameTitle}</Link> : week.gameTitle}</td>
+                <td>
+                  {week.gameId && week.games === 1 ? (
+                    <Link href={`/games/${week.gameId}`}>{week.gameTitle}</Link>
+                  ) : (
+                    `${week.gameTitle}, ${week.games} games`
+                  )}
+                </td>
                 <td>{week.sentOn}</td>
                 <td>
                   {week.dueOn} <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>{week.dueWords}</span>
@@ -67,6 +74,9 @@ export function WeekList({ weeks }: { weeks: readonly ListedWeek[] }) {
                   </svg>
                 </td>
                 <td className="figure">
+                  <Link href={`/weeks/${week.id}`} style={{ marginRight: 16 }}>
+                    Week and paper
+                  </Link>
                   <Link href={`/scores?class=${week.classId}&week=${week.id}`}>Scores</Link>
                 </td>
               </tr>

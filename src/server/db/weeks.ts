@@ -145,6 +145,19 @@ export async function weeksOf(classId: Uuid): Promise<Week[]> {
   ).map(weekOf);
 }
 
+/** A week of this school with its term, its class and the words around its games. */
+export async function weekOfSchool(
+  schoolId: Uuid,
+  weekId: Uuid,
+): Promise<(Week & { termId: Uuid; className: string; classAge: number }) | undefined> {
+  const row = await firstRow<WeekRow & { term_id: Buffer; class_name: string; age_years: number }>(
+    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, w.term_id, c.name AS class_name, c.age_years
+       FROM weeks w JOIN classes c ON c.id = w.class_id WHERE w.id = ? AND c.school_id = ?`,
+    [toBytes(weekId), toBytes(schoolId)],
+  );
+  return row && { ...weekOf(row), termId: toText(row.term_id), className: row.class_name, classAge: row.age_years };
+}
+
 export interface WeekSummary extends Week {
   readonly className: string;
   /** The game's title, or the event's. */

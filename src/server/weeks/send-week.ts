@@ -12,14 +12,18 @@ import { homeForms } from '@/core/levels/home-forms';
 import { usedSetUpOf, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
 import { childrenOf, type Child } from '../db/children';
-import { classById } from '../db/classes';
+import { classById, type ClassSummary } from '../db/classes';
 import { gameById, versionOf } from '../db/games';
-import { newId, type Uuid } from '../db/ids';
+import { newId, toText, type Uuid } from '../db/ids';
+import { addNotice } from '../db/outbox';
 import { transact } from '../db/pool';
 import { audit, termAt } from '../db/schools';
 import { addHomeForms } from '../db/home-forms';
 import { addItem, addWeek, assign, type AssignedSetUp, type KitThing, type NewAssignment } from '../db/weeks';
 import { notFound, Refused, refuse } from '../http/answer';
+import type { Card, CardItem } from '../home/card';
+import type { Sheet, SheetOf, WeekOnPaper } from '../paper/job';
+import { weekNotice } from './notices';
 
 const PAR_PLAYS = 2000;
 /** Other levels are forecast more roughly: they only tell a child what is likely. */
@@ -134,7 +138,16 @@ async function gameToSend(schoolId: Uuid, { gameId, levelId, levels = {} }: Game
   return read.value;
 }
 
-export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
+interface WorkedWeek {
+  readonly toClass: ClassSummary;
+  readonly children: readonly Child[];
+  readonly games: readonly Game[];
+  /** By game, then by child. */
+  readonly worked: readonly (readonly Assigned[])[];
+}
+
+/** Everything of a week that is worked out before anything is written; throws what is wrong with it. `only` narrows it to one child. */
+async function workedWeek(week: WeekToSend, only?: (children: readonly Child[]) => Child): Promise<WorkedWeek> {
   const toClass = await classById(week.schoolId, week.classId, week.today);
   if (!toClass) throw notFound('class');
   if (week.dueOn < week.today) throw refuse(400, '/dueOn', 'The due day has passed.', 'Choose today or a later day.');
@@ -143,8 +156,9 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
     if (opensOn && opensOn > week.dueOn)
       throw refuse(400, `/games/${index}/opensOn`, 'A game would open after it is due.', 'Choose an earlier day to open it, or a later due day.');
   });
-  const children = await childrenOf(week.classId, week.today);
-  if (children.length === 0) throw refuse(400, '/classId', 'There are no children in this class yet.', 'Add children first.');
+  const all = await childrenOf(week.classId, week.today);
+  if (all.length === 0) throw refuse(400, '/classId', 'There are no children in this class yet.', 'Add children first.');
+  const children = only ? [only(all)] : all;
   const seed = newId().readUInt32BE(12);
   const shelf = shelfOf(week.racks, shippedRacks);
   const worked: Assigned[][] = [];
@@ -152,6 +166,73 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
     const { levelId, levels = {} } = week.games[index]!;
     worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, seed, shelf));
   }
+  return { toClass, children, games, worked };
+}
+
+/** How a week would look to one child of the class, its card and its sheets; nothing is written. */
+export async function previewWeek(week: WeekToSend, childId: Uuid | null): Promise<{ card: Card; sheets: readonly Sheet[] }> {
+  const { children, games, worked } = await workedWeek(week, (all) => all.find((child) => child.id === childId) ?? all[0]!);
+  const child = children[0]!;
+  const name = `${child.firstName} ${child.initial}`;
+  const words = { warmUp: week.warmUp, diary: week.diary, film: week.film };
+  const items = games.map((game, index): CardItem => {
+    const { levelId, setUp, forms, par } = worked[index]![0]!;
+    return {
+      assignmentId: toText(newId()),
+      opensOn: week.games[index]!.opensOn ?? null,
+      game,
+      levelId,
+      setUp,
+      forms,
+      par,
+      best: null,
+      received: 0,
+    };
+  });
+  const card: Card = {
+    scope: 'card',
+    child: { name, hand: child.hand },
+    exerciseSwapped: child.form === 'other-exercise',
+    weeks: [
+      {
+        id: toText(newId()),
+        number: 0,
+        dueOn: week.dueOn,
+        note: week.note,
+        title: week.title,
+        kit: week.kit,
+        ...words,
+        games: items,
+        diaryEntries: [],
+      },
+    ],
+  };
+  const onSheet: WeekOnPaper = { number: null, dueOn: week.dueOn, note: week.note, ...words };
+  const of: SheetOf = { name, hand: child.hand ?? 'right', stepM: items[0]!.setUp.stepM };
+  const paper = items.map((item) => ({
+    title: item.game.title,
+    levelName: item.game.levels.find((level) => level.id === item.levelId)!.name,
+    aim: item.game.aim,
+    level: pacedGame(levelById(item.game, item.levelId), item.setUp.stepM),
+  }));
+  const sheets: Sheet[] =
+    paper.length === 1
+      ? [{ kind: 'home', of, game: paper[0]!, week: onSheet, par: items[0]!.par, slip: null }]
+      : [
+          {
+            kind: 'event',
+            of,
+            title: week.title || 'This week',
+            week: onSheet,
+            games: paper.map((game, index) => ({ ...game, opensOn: items[index]!.opensOn, slip: null })),
+            kit: week.kit,
+          },
+        ];
+  return { card, sheets };
+}
+
+export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
+  const { toClass, children, games, worked } = await workedWeek(week);
   return transact(async (db) => {
     const term = await termAt(db, week.schoolId, week.today);
     const sent = await addWeek(
@@ -185,6 +266,9 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
     }
     await addWords('film', week.film);
     await addWords('diary', week.diary);
+    const [title] = week.title ? [week.title] : games.map((game) => game.title);
+    const announced = { className: toClass.name, number: sent.number, dueOn: week.dueOn, title: title!, note: week.note };
+    await addNotice(db, { schoolId: week.schoolId, weekId: sent.id, kind: 'week', ...weekNotice(announced) }, now);
     await audit(
       db,
       {

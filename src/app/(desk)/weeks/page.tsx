@@ -23,6 +23,7 @@ export default async function WeeksPage() {
         className: week.className,
         number: week.number,
         gameTitle: week.gameTitle,
+        games: week.games,
         gameId: week.gameId,
         sentOn: dayOf(schoolDay(week.sentAt, who.timeZone)),
         dueOn: dayOf(week.dueOn),

@@ -1,0 +1,46 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { WeekPage } from '@/features/weeks/week-page';
+import { requireSignedIn } from '@/server/auth/current';
+import { childrenOf } from '@/server/db/children';
+import { isUuid } from '@/server/db/ids';
+import { noticesOf } from '@/server/db/outbox';
+import { weekOfSchool } from '@/server/db/weeks';
+import { schoolDay } from '@/server/school-calendar';
+import { standingOf } from '@/server/weeks/week-standing';
+
+export const metadata: Metadata = { title: 'Week' };
+
+export default async function SentWeekPage({ params }: { params: Promise<{ id: string }> }) {
+  const who = await requireSignedIn();
+  const { id } = await params;
+  const week = isUuid(id) ? await weekOfSchool(who.schoolId, id) : undefined;
+  if (!week) notFound();
+  const today = schoolDay(new Date(), who.timeZone);
+  const [standing, notices, children] = await Promise.all([
+    standingOf(week, today),
+    noticesOf(who.schoolId, week.id),
+    childrenOf(week.classId, today),
+  ]);
+  const dayOf = (day: string) =>
+    new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+  const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: who.timeZone });
+  return (
+    <WeekPage
+      mayChange={who.role === 'teacher'}
+      week={{
+        id: week.id,
+        classId: week.classId,
+        className: week.className,
+        number: week.number,
+        dueWords: dayOf(week.dueOn),
+        open: week.dueOn >= today,
+        note: week.note,
+        ...standing,
+        games: standing.games.map(({ opensOn, ...game }) => ({ ...game, opensWords: opensOn ? dayOf(opensOn) : '' })),
+        onPaper: children.filter((child) => child.medium === 'paper').length,
+        notices: notices.map(({ madeAt, ...notice }) => ({ ...notice, madeWords: moment.format(madeAt) })),
+      }}
+    />
+  );
+}

@@ -1,0 +1,43 @@
+import type { Metadata } from 'next';
+import { WeekBuilder } from '@/features/weeks/week-builder';
+import { resolveLevel } from '@/core/rules/level';
+import { setUpFor } from '@/core/sheet/set-up';
+import { requireSignedIn } from '@/server/auth/current';
+import { childrenOf } from '@/server/db/children';
+import { classesOf } from '@/server/db/classes';
+import { gamesOf } from '@/server/db/games';
+import { schoolDay } from '@/server/school-calendar';
+
+export const metadata: Metadata = { title: 'Build a week' };
+
+export default async function NewWeekPage() {
+  const who = await requireSignedIn();
+  const today = schoolDay(new Date(), who.timeZone);
+  const [classes, games] = await Promise.all([classesOf(who.schoolId, today), gamesOf(who.schoolId)]);
+  const children = await Promise.all(classes.map((one) => childrenOf(one.id, today)));
+  return (
+    <WeekBuilder
+      today={today}
+      mayChange={who.role === 'teacher'}
+      classes={classes.map(({ id, name, ageYears }, index) => ({
+        id,
+        name,
+        ageYears,
+        children: children[index]!.map((child) => ({
+          id: child.id,
+          name: `${child.firstName} ${child.initial}`,
+          ageYears: child.ageYears ?? ageYears,
+        })),
+      }))}
+      games={games
+        .filter((game) => !game.putAway)
+        .map(({ id, game, ageYears }) => ({
+          id,
+          title: game.title,
+          ageYears,
+          levels: game.levels.map((level) => ({ id: level.id, name: level.name })),
+          things: setUpFor(resolveLevel(game, 0), 0.5).things.map((thing) => thing.name),
+        }))}
+    />
+  );
+}

@@ -1,0 +1,22 @@
+import Joi from 'joi';
+import { addNotice, noticesOf } from '@/server/db/outbox';
+import { transact } from '@/server/db/pool';
+import { weekOfSchool } from '@/server/db/weeks';
+import { json, notFound, refuse } from '@/server/http/answer';
+import { teacherRoute } from '@/server/http/route';
+import { schoolDay } from '@/server/school-calendar';
+import { reminderNotice } from '@/server/weeks/notices';
+import { titleOfWeek } from '@/server/weeks/week-standing';
+
+/** A reminder is written and kept in the outbox; it goes out by the school's own channel. */
+export const POST = teacherRoute(
+  { roles: ['teacher'], body: Joi.object({ kind: Joi.string().valid('reminder').required() }) },
+  async ({ who, id, now }) => {
+    const week = await weekOfSchool(who.schoolId, id());
+    if (!week) throw notFound('week');
+    if (week.dueOn < schoolDay(now, who.timeZone)) throw refuse(409, '', 'This week was due already.', 'Send a new week instead.');
+    const words = reminderNotice({ ...week, title: await titleOfWeek(week) });
+    await transact((db) => addNotice(db, { schoolId: who.schoolId, weekId: week.id, kind: 'reminder', ...words }, now));
+    return json({ notices: await noticesOf(who.schoolId, week.id) }, 201);
+  },
+);

@@ -1,0 +1,49 @@
+/** Has sheets made on the server: lines of JSON tell how far it is, the last one is the PDF. */
+interface Line {
+  readonly done?: number;
+  readonly of?: number;
+  readonly pdf?: string;
+}
+
+export type Made = { readonly ok: true; readonly pdf: Blob } | { readonly ok: false; readonly problem: string };
+
+export async function makePdf(url: string, body: unknown, onProgress: (done: number, of: number) => void, signal: AbortSignal): Promise<Made> {
+  const failed: Made = { ok: false, problem: 'The sheets could not be made. Try again in a moment.' };
+  try {
+    const response = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      signal,
+    });
+    if (!response.ok) {
+      const { problems } = (await response.json()) as { problems?: readonly { reason: string; fix: string }[] };
+      return { ok: false, problem: problems?.[0] ? `${problems[0].reason} ${problems[0].fix}` : failed.problem };
+    }
+    const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+    let rest = '';
+    for (let read = await reader.read(); !read.done; read = await reader.read()) {
+      const lines = (rest + read.value).split('\n');
+      rest = lines.pop()!;
+      for (const line of lines) {
+        const { done, of, pdf } = JSON.parse(line) as Line;
+        if (done !== undefined && of !== undefined) onProgress(done, of);
+        if (pdf !== undefined)
+          return { ok: true, pdf: new Blob([Uint8Array.from(atob(pdf), (one) => one.charCodeAt(0))], { type: 'application/pdf' }) };
+      }
+    }
+    return failed;
+  } catch {
+    return signal.aborted ? { ok: false, problem: 'Stopped. Nothing was made.' } : failed;
+  }
+}
+
+/** Hands a file that was made in this window to the browser. */
+export function saveFile(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}

@@ -1,0 +1,143 @@
+'use client';
+import { useRef, useState } from 'react';
+import styled from 'styled-components';
+import { Button } from '@/ui/button';
+import { Dialog, DialogActions } from '@/ui/dialog';
+import { Select } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { makePdf, saveFile } from './make-pdf';
+
+const Pair = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+`;
+
+const Bar = styled.div`
+  height: 10px;
+  border: 1px solid var(--ink);
+  & div {
+    height: 100%;
+    background: var(--tide);
+  }
+`;
+
+type Kind = 'home' | 'event' | 'frames' | 'diary';
+
+/** Sheets of a week as one PDF: which, for whom, on what paper. */
+export function PaperDialog({
+  weekId,
+  name,
+  games,
+  onPaper,
+  isOpen,
+  onClose,
+}: {
+  weekId: string;
+  name: string;
+  games: number;
+  /** How many children of the class play on paper. */
+  onPaper: number;
+  isOpen: boolean;
+  onClose: () => void;
+}) {
+  const [kind, setKind] = useState<Kind>(games > 1 ? 'event' : 'home');
+  const [who, setWho] = useState<'all' | 'paper'>('all');
+  const [size, setSize] = useState<'A4' | 'LETTER'>('A4');
+  const [print, setPrint] = useState<'usual' | 'large'>('usual');
+  const [ground, setGround] = useState<'white' | 'pale'>('white');
+  const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
+  const [problem, setProblem] = useState('');
+  const [made, setMade] = useState('');
+  const stop = useRef<AbortController | null>(null);
+  const make = async () => {
+    setProblem('');
+    setMade('');
+    setProgress({ done: 0, of: 1 });
+    stop.current = new AbortController();
+    const result = await makePdf(
+      `/api/v1/weeks/${weekId}/paper`,
+      { kind, who, size, print, ground },
+      (done, of) => setProgress({ done, of }),
+      stop.current.signal,
+    );
+    setProgress(null);
+    if (!result.ok) return setProblem(result.problem);
+    const file = `${name}-${kind}.pdf`.replace(/[^\p{L}\p{N}.-]+/gu, '-');
+    saveFile(result.pdf, file);
+    setMade(file);
+  };
+  return (
+    <Dialog title="Print this week" isOpen={isOpen} onClose={onClose}>
+      <Pair>
+        <Select
+          label="Sheets"
+          value={kind}
+          choices={[
+            { value: 'home', label: games > 1 ? 'a home sheet for each game' : 'home sheets' },
+            ...(games > 1 ? [{ value: 'event' as const, label: 'one card for all games' }] : []),
+            { value: 'diary', label: 'movement diaries' },
+            { value: 'frames', label: 'frame sheets' },
+          ]}
+          onChange={setKind}
+        />
+        <Select
+          label="For"
+          value={who}
+          choices={[
+            { value: 'all', label: 'every child' },
+            { value: 'paper', label: `those on paper (${onPaper})` },
+          ]}
+          onChange={setWho}
+        />
+        <Select
+          label="Paper"
+          value={size}
+          choices={[
+            { value: 'A4', label: 'A4' },
+            { value: 'LETTER', label: 'US Letter' },
+          ]}
+          onChange={setSize}
+        />
+        <Select
+          label="Print"
+          value={print}
+          choices={[
+            { value: 'usual', label: 'usual' },
+            { value: 'large', label: 'large' },
+          ]}
+          onChange={setPrint}
+        />
+        <Select
+          label="Ground"
+          value={ground}
+          choices={[
+            { value: 'white', label: 'white' },
+            { value: 'pale', label: 'pale, for whom white glares' },
+          ]}
+          onChange={setGround}
+        />
+      </Pair>
+      {progress && (
+        <div role="status">
+          {progress.done === 0 ? 'Setting out the sheets …' : `${progress.done} of ${progress.of} sheets`}
+          <Bar>
+            <div style={{ width: `${(100 * progress.done) / progress.of}%` }} />
+          </Bar>
+        </div>
+      )}
+      {made && <Notice role="status">{made} is in your downloads.</Notice>}
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+      <DialogActions>
+        {progress ? <Button onPress={() => stop.current?.abort()}>Stop</Button> : <Button onPress={onClose}>Close</Button>}
+        <Button $strong isDisabled={progress !== null} onPress={() => void make()}>
+          Make the PDF
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

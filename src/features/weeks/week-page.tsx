@@ -1,0 +1,267 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { Button, ButtonLink, QuietButton } from '@/ui/button';
+import { Notice } from '@/ui/notice';
+import { Figures, Page, PageHead } from '@/ui/page';
+import { send } from '@/ui/post';
+import { makePdf, saveFile } from './make-pdf';
+import { PaperDialog } from './paper-dialog';
+
+export interface OutboxNotice {
+  readonly id: string;
+  readonly kind: 'week' | 'reminder';
+  readonly subject: string;
+  readonly words: string;
+  readonly madeWords: string;
+}
+
+export interface SentWeekView {
+  readonly id: string;
+  readonly classId: string;
+  readonly className: string;
+  readonly number: number;
+  readonly title: string;
+  readonly dueWords: string;
+  readonly open: boolean;
+  readonly note: string;
+  readonly words: readonly { readonly kind: 'warm-up' | 'diary' | 'film'; readonly words: string }[];
+  readonly games: readonly {
+    readonly title: string;
+    readonly opensWords: string;
+    readonly levels: readonly { readonly name: string; readonly children: number }[];
+    readonly reported: number;
+  }[];
+  readonly children: number;
+  readonly waiting: readonly { readonly childId: string; readonly name: string; readonly medium: 'screen' | 'paper' }[];
+  readonly kit: readonly { readonly name: string; readonly n: number; readonly from: 'home' | 'school'; readonly total: number }[];
+  readonly onPaper: number;
+  readonly notices: readonly OutboxNotice[];
+}
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 12px 48px;
+  & h2 {
+    margin: 18px 0 6px;
+    font-size: 1.0625rem;
+  }
+`;
+
+const Waiting = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+`;
+
+const Text = styled.article`
+  padding: 10px 0 14px;
+  border-top: 1px solid var(--line);
+  & h3 {
+    font-size: 1rem;
+  }
+  & p {
+    white-space: pre-line;
+    margin: 6px 0 8px;
+    font-size: 0.9375rem;
+  }
+  & .acts {
+    display: flex;
+    gap: 18px;
+    align-items: center;
+  }
+  & time {
+    color: var(--ink-soft);
+    font-size: 0.875rem;
+  }
+`;
+
+const KINDS = { 'warm-up': 'Warm-up', diary: 'Movement diary', film: 'Film' } as const;
+
+/** A week that was sent: what is on the cards, who is still to report, and the texts for the families. */
+export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: boolean }) {
+  const [notices, setNotices] = useState(week.notices);
+  const [printing, setPrinting] = useState(false);
+  const [copied, setCopied] = useState('');
+  const [making, setMaking] = useState(false);
+  const [problem, setProblem] = useState('');
+  const remind = async () => {
+    setProblem('');
+    const answer = await send<{ notices: readonly (Omit<OutboxNotice, 'madeWords'> & { madeAt: string })[] }>(
+      'POST',
+      `/api/v1/weeks/${week.id}/notices`,
+      {
+        kind: 'reminder',
+      },
+    );
+    if (answer.ok && answer.value)
+      setNotices(
+        answer.value.notices.map((one) => ({
+          ...one,
+          madeWords: new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' }).format(new Date(one.madeAt)),
+        })),
+      );
+    else setProblem(answer.problem);
+  };
+  const copy = async (notice: OutboxNotice) => {
+    try {
+      await navigator.clipboard.writeText(`${notice.subject}\n\n${notice.words}`);
+      setCopied(notice.id);
+    } catch {
+      setProblem('The browser did not let it be copied. Mark the text and copy it by hand.');
+    }
+  };
+  const onPaper = async (notice: OutboxNotice) => {
+    setMaking(true);
+    const made = await makePdf(`/api/v1/weeks/${week.id}/notices/${notice.id}`, undefined, () => undefined, new AbortController().signal);
+    setMaking(false);
+    if (made.ok) saveFile(made.pdf, `week-${week.number}-${notice.kind}.pdf`);
+    else setProblem(made.problem);
+  };
+  const reported = week.children - week.waiting.length;
+  return (
+    <Page $width={1180}>
+      <PageHead>
+        <h1>
+          {week.className}, week {week.number}: {week.title}
+        </h1>
+        <span className="about">due {week.dueWords}</span>
+        <ButtonLink href={`/api/v1/weeks/${week.id}/calendar`} download>
+          Calendar file
+        </ButtonLink>
+        <Button onPress={() => setPrinting(true)}>Print</Button>
+        <ButtonLink $strong href={`/scores?class=${week.classId}&week=${week.id}`}>
+          Scores
+        </ButtonLink>
+      </PageHead>
+      <Columns>
+        <section>
+          <h2>On the cards</h2>
+          <Figures>
+            <thead>
+              <tr>
+                <th>{week.games.length > 1 ? 'Games, in this order' : 'Game'}</th>
+                <th>Levels</th>
+                <th className="figure">Reported</th>
+              </tr>
+            </thead>
+            <tbody>
+              {week.games.map((game, index) => (
+                <tr key={index}>
+                  <td>
+                    {week.games.length > 1 && `${index + 1}. `}
+                    {game.title}
+                    {game.opensWords && <span style={{ color: 'var(--ink-soft)' }}> opens {game.opensWords}</span>}
+                  </td>
+                  <td>
+                    {game.levels.length === 1 ? game.levels[0]!.name : game.levels.map((level) => `${level.name} ${level.children}`).join(' · ')}
+                  </td>
+                  <td className="figure">
+                    {game.reported} of {week.children}
+                  </td>
+                </tr>
+              ))}
+              {week.words.map(({ kind, words }) => (
+                <tr key={kind}>
+                  <td>{KINDS[kind]}</td>
+                  <td colSpan={2}>{words}</td>
+                </tr>
+              ))}
+              {week.note && (
+                <tr>
+                  <td>To the families</td>
+                  <td colSpan={2}>{week.note}</td>
+                </tr>
+              )}
+            </tbody>
+          </Figures>
+          {week.kit.length > 0 && (
+            <>
+              <h2>Kit</h2>
+              <Figures>
+                <thead>
+                  <tr>
+                    <th>Thing</th>
+                    <th>From</th>
+                    <th className="figure">Each</th>
+                    <th className="figure">For the class</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {week.kit.map((thing) => (
+                    <tr key={thing.name}>
+                      <td>{thing.name}</td>
+                      <td>{thing.from === 'school' ? 'the school sends it' : 'found at home'}</td>
+                      <td className="figure">{thing.n}</td>
+                      <td className="figure">{thing.from === 'school' ? <b>{thing.total}</b> : ''}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Figures>
+            </>
+          )}
+          <h2>
+            {reported} of {week.children} have reported
+          </h2>
+          {week.waiting.length === 0 ? (
+            <p>Everybody has.</p>
+          ) : (
+            <>
+              <p style={{ color: 'var(--ink-soft)', marginBottom: 6 }}>Not yet:</p>
+              <Waiting>
+                {week.waiting.map((child) => (
+                  <li key={child.childId}>
+                    {child.name}
+                    {child.medium === 'paper' && <span style={{ color: 'var(--ink-soft)' }}> on paper</span>}
+                  </li>
+                ))}
+              </Waiting>
+            </>
+          )}
+        </section>
+        <section>
+          <h2>Outbox</h2>
+          <p style={{ color: 'var(--ink-soft)', fontSize: '0.9375rem' }}>
+            Texts for your school&apos;s own channel. Lochside keeps them and sends nothing itself; no child is named in them. Links and codes are on{' '}
+            <Link href={`/classes/${week.classId}/links`}>their own page</Link>.
+          </p>
+          {notices.map((notice) => (
+            <Text key={notice.id}>
+              <h3>{notice.subject}</h3>
+              <time>{notice.madeWords}</time>
+              <p>{notice.words}</p>
+              <div className="acts">
+                <QuietButton onPress={() => void copy(notice)}>{copied === notice.id ? 'Copied' : 'Copy as a message'}</QuietButton>
+                <a href={`/api/v1/weeks/${week.id}/notices/${notice.id}`} download>
+                  As a mail (.eml)
+                </a>
+                <QuietButton isDisabled={making} onPress={() => void onPaper(notice)}>
+                  On paper
+                </QuietButton>
+              </div>
+            </Text>
+          ))}
+          {problem && (
+            <Notice $tone="caution" role="alert">
+              {problem}
+            </Notice>
+          )}
+          {mayChange && week.open && week.waiting.length > 0 && <Button onPress={() => void remind()}>Write a reminder</Button>}
+        </section>
+      </Columns>
+      <PaperDialog
+        weekId={week.id}
+        name={`${week.className} week ${week.number}`}
+        games={week.games.length}
+        onPaper={week.onPaper}
+        isOpen={printing}
+        onClose={() => setPrinting(false)}
+      />
+    </Page>
+  );
+}

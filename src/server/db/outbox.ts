@@ -1,0 +1,57 @@
+/** What would be sent to families: texts that are ready, kept with the week. Real mail is left to the school's own channel. */
+import { newId, toBytes, toText, type Uuid } from './ids';
+import { change, firstRow, rows, type Db } from './pool';
+
+export interface Notice {
+  readonly id: Uuid;
+  readonly kind: 'week' | 'reminder';
+  readonly subject: string;
+  readonly words: string;
+  readonly madeAt: Date;
+}
+
+interface NoticeRow {
+  id: Buffer;
+  kind: 'week' | 'reminder';
+  subject: string;
+  words: string;
+  made_at: Date;
+}
+
+const noticeOf = (row: NoticeRow): Notice => ({ id: toText(row.id), kind: row.kind, subject: row.subject, words: row.words, madeAt: row.made_at });
+
+export async function addNotice(
+  db: Db,
+  notice: { schoolId: Uuid; weekId: Uuid; kind: Notice['kind']; subject: string; words: string },
+  now: Date,
+): Promise<Notice> {
+  const id = newId();
+  await change(db, 'INSERT INTO outbox (id, school_id, week_id, kind, subject, words, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+    id,
+    toBytes(notice.schoolId),
+    toBytes(notice.weekId),
+    notice.kind,
+    notice.subject,
+    notice.words,
+    now,
+  ]);
+  return { id: toText(id), kind: notice.kind, subject: notice.subject, words: notice.words, madeAt: now };
+}
+
+/** The notices of a week of this school, newest first. */
+export async function noticesOf(schoolId: Uuid, weekId: Uuid): Promise<Notice[]> {
+  return (
+    await rows<NoticeRow>('SELECT id, kind, subject, words, made_at FROM outbox WHERE school_id = ? AND week_id = ? ORDER BY made_at DESC, id DESC', [
+      toBytes(schoolId),
+      toBytes(weekId),
+    ])
+  ).map(noticeOf);
+}
+
+export async function noticeOfSchool(schoolId: Uuid, noticeId: Uuid): Promise<Notice | undefined> {
+  const row = await firstRow<NoticeRow>('SELECT id, kind, subject, words, made_at FROM outbox WHERE school_id = ? AND id = ?', [
+    toBytes(schoolId),
+    toBytes(noticeId),
+  ]);
+  return row && noticeOf(row);
+}

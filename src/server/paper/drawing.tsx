@@ -1,0 +1,221 @@
+/** What is drawn on paper: the set-up to scale, footprints, the movement, boxes to tick, the square of a link. All in line, for black and white. */
+import QRCode from 'qrcode';
+import { Circle, G, Line, Path, Rect, Svg, Text, View } from '@react-pdf/renderer';
+import { placedMarks } from '@/core/course/geometry';
+import { nameOf, shapeOf } from '@/core/objects/catalogue';
+import type { Game, PlacedTarget } from '@/core/rules/game';
+import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
+import { setUpFor } from '@/core/sheet/set-up';
+import type { Hand, Skill } from '@/core/sheet/teaching-points';
+import { FAMILY, INK, SOFT } from './style';
+
+/** Width and depth of a thing from above, metres; round ones are drawn round. */
+function footprint(target: PlacedTarget): { widthM: number; depthM: number; round: boolean } {
+  const shape = shapeOf(target);
+  switch (shape.kind) {
+    case 'opening':
+      return shape.outline === 'round'
+        ? { widthM: shape.diameterM, depthM: shape.diameterM, round: true }
+        : { widthM: shape.widthM, depthM: shape.depthM, round: false };
+    case 'flat':
+      return { widthM: shape.diameterM, depthM: shape.diameterM, round: true };
+    case 'upright':
+      return { widthM: shape.widthM, depthM: shape.widthM, round: true };
+    case 'mouth':
+    case 'block':
+      return { widthM: shape.widthM, depthM: shape.depthM, round: false };
+    case 'gate':
+    case 'face':
+      return { widthM: shape.widthM, depthM: 0.06, round: false };
+  }
+}
+
+const MARGIN_M = 0.3;
+const LABEL_PT = 84;
+const MANY_MARKS = 5;
+
+/** The level from above, to scale, with the child's own steps at every mark and a scale of one step. */
+export function SetUpToScale({
+  level,
+  stepM,
+  widthPt,
+  heightPt,
+  fontPt,
+}: {
+  level: Game;
+  stepM: number;
+  widthPt: number;
+  heightPt: number;
+  fontPt: number;
+}) {
+  const targets = Object.values(level.course.targets).flat();
+  const obstacles = level.course.obstacles ?? [];
+  const marks = placedMarks(level);
+  const { places } = setUpFor(level, stepM);
+  const all = [...targets, ...obstacles, ...marks.map((mark) => mark.spot)];
+  if (all.length === 0) return null;
+  // As far across as down: the longer way of the course lies along the sheet.
+  const xs = all.map((one) => one.xM);
+  const ys = all.map((one) => one.yM);
+  const [left, right, top, bottom] = [Math.min(...xs) - MARGIN_M, Math.max(...xs) + MARGIN_M, Math.min(...ys) - MARGIN_M, Math.max(...ys) + MARGIN_M];
+  // Steps are written on the side of a mark that is away from what it looks towards.
+  const onTheLeft = marks.map((mark) => mark.towards !== undefined && mark.towards.xM >= mark.spot.xM);
+  const room = (side: boolean) => (onTheLeft.some((one) => one === side) ? LABEL_PT * (fontPt / 8.5) : 12);
+  const scale = Math.min((widthPt - room(true) - room(false)) / (right - left), (heightPt - 40) / (bottom - top), 130);
+  const x = (xM: number) => room(true) + (xM - left) * scale;
+  const y = (yM: number) => 18 + (yM - top) * scale;
+  const thing = (target: PlacedTarget, index: number, firm: boolean) => {
+    const { widthM, depthM, round } = footprint(target);
+    const stroke = { stroke: INK, strokeWidth: firm ? 1.6 : 0.9, fill: '#FFFFFF', ...(firm ? {} : { strokeDasharray: '3 2' }) };
+    return round ? (
+      <Circle key={index} cx={x(target.xM)} cy={y(target.yM)} r={Math.max(2.5, (widthM / 2) * scale)} {...stroke} />
+    ) : (
+      <G key={index} transform={`translate(${x(target.xM)} ${y(target.yM)}) rotate(${((target.turnRad ?? 0) * 180) / Math.PI})`}>
+        <Rect
+          x={(-depthM / 2) * scale}
+          y={(-widthM / 2) * scale}
+          width={Math.max(2, depthM * scale)}
+          height={Math.max(2, widthM * scale)}
+          {...stroke}
+        />
+      </G>
+    );
+  };
+  // Names are written once beside the first of each kind.
+  const named = new Set<string>();
+  const label = (words: string, atX: number, atY: number, weight: 400 | 700 = 400, anchor: 'start' | 'middle' | 'end' = 'start') => (
+    <Text x={atX} y={atY} textAnchor={anchor} style={{ fontFamily: FAMILY, fontSize: fontPt, fontWeight: weight }} fill={INK}>
+      {words}
+    </Text>
+  );
+  return (
+    <Svg width={widthPt} height={Math.min(heightPt, y(bottom) + 26)} viewBox={`0 0 ${widthPt} ${Math.min(heightPt, y(bottom) + 26)}`}>
+      {marks.map((mark, index) =>
+        mark.towards ? (
+          <Line
+            key={index}
+            x1={x(mark.spot.xM)}
+            y1={y(mark.spot.yM)}
+            x2={x(mark.towards.xM)}
+            y2={y(mark.towards.yM)}
+            stroke={SOFT}
+            strokeWidth={0.8}
+            strokeDasharray="1.5 3"
+          />
+        ) : null,
+      )}
+      {obstacles.map((one, index) => thing(one, index, false))}
+      {targets.map((one, index) => thing(one, index, true))}
+      {[...targets, ...obstacles].map((one, index) => {
+        const name = nameOf(one);
+        if (named.has(name)) return null;
+        named.add(name);
+        const same = [...targets, ...obstacles].filter((other) => nameOf(other) === name);
+        const highest = Math.min(...same.map((other) => y(other.yM) - (footprint(other).widthM / 2) * scale));
+        const middle = same.reduce((sum, other) => sum + x(other.xM), 0) / same.length;
+        return <G key={index}>{label(name, middle, highest - 4, 400, 'middle')}</G>;
+      })}
+      {marks.map((mark, index) => (
+        <G key={index}>
+          <Path d={`M${x(mark.spot.xM) - 5} ${y(mark.spot.yM) - 5}l10 10m0 -10l-10 10`} stroke={INK} strokeWidth={2.4} fill="none" />
+          {label(
+            // Many marks: the figures alone, the directions name them.
+            marks.length > MANY_MARKS
+              ? (places[index]?.stepsFigure ?? '')
+              : [places[index]?.name, mark.towards ? places[index]?.steps : ''].filter(Boolean).join(': '),
+            x(mark.spot.xM) + (onTheLeft[index] ? -9 : 9),
+            y(mark.spot.yM) + 3,
+            700,
+            onTheLeft[index] ? 'end' : 'start',
+          )}
+        </G>
+      ))}
+      <Line x1={12} y1={y(bottom) + 14} x2={12 + stepM * scale} y2={y(bottom) + 14} stroke={INK} strokeWidth={2} />
+      {label('one of your steps', 18 + stepM * scale, y(bottom) + 17)}
+    </Svg>
+  );
+}
+
+/** Two footprints from above, the one in front filled. */
+export function Feet({ front, hand, size }: { front: Hand | 'both'; hand: Hand; size: number }) {
+  const y = (foot: Hand) => (front === foot ? 12 : front === 'both' ? 34 : 54);
+  return (
+    <Svg viewBox="0 0 120 130" width={size} height={(size * 13) / 12}>
+      <Path d="M60 14V3m-5 5l5 -5l5 5" stroke={INK} strokeWidth={3} fill="none" />
+      {(['left', 'right'] as const).map((foot) => (
+        <G key={foot} transform={`translate(${foot === 'left' ? 30 : 66} ${y(foot)})`}>
+          <Path
+            d={foot === 'left' ? 'M4 14c0-9 5-14 11-14s10 5 9 15l-2 14c-1 5-14 5-15 0z' : 'M20 14c0-9-5-14-11-14s-10 5-9 15l2 14c1 5 14 5 15 0z'}
+            fill={front === foot ? INK : '#FFFFFF'}
+            stroke={INK}
+            strokeWidth={2.5}
+          />
+          <Path
+            d={`M${foot === 'left' ? 6 : 2} 46a8 10 0 1 0 16 0a8 10 0 1 0 -16 0`}
+            fill={front === foot ? INK : '#FFFFFF'}
+            stroke={INK}
+            strokeWidth={2.5}
+          />
+        </G>
+      ))}
+      <Circle cx={hand === 'left' ? 10 : 110} cy={70} r={8} fill="#FFFFFF" stroke={INK} strokeWidth={3} />
+    </Svg>
+  );
+}
+
+const FRAME_W = 190;
+const FRAME_H = 215;
+
+/** A movement in four frames beside each other. */
+export function MovementFrames({ skill, hand, height }: { skill: Skill; hand: Hand; height: number }) {
+  const at = ([x, y]: readonly [number, number]) => `${x * 100} ${-y * 100}`;
+  return (
+    <Svg viewBox={`-30 0 ${FRAME_W * 4 + 60} ${FRAME_H + 10}`} height={height} width={(height * (FRAME_W * 4 + 60)) / (FRAME_H + 10)}>
+      {MOVEMENTS[skill].map((frame, index) => {
+        const j = jointsOf(frame);
+        const column = hand === 'left' ? 3 - index : index;
+        return (
+          <G
+            key={index}
+            transform={`translate(${column * FRAME_W + FRAME_W * 0.4 + (hand === 'left' ? 38 : 0)} ${FRAME_H}) scale(${hand === 'left' ? -1 : 1} 1)`}
+          >
+            <Line x1={-70} x2={105} y1={0} y2={0} stroke={INK} strokeWidth={2} />
+            <Path d={`M${at(j.neck)}L${at(j.otherElbow)}L${at(j.otherHand)}`} stroke={SOFT} strokeWidth={4} fill="none" />
+            <Path d={`M${at(j.hip)}L${at(j.otherKnee)}L${at(j.otherFoot)}l14 0`} stroke={SOFT} strokeWidth={4} fill="none" />
+            <Path d={`M${at(j.neck)}L${at(j.hip)}`} stroke={INK} strokeWidth={8} fill="none" />
+            <Path d={`M${at(j.hip)}L${at(j.knee)}L${at(j.foot)}l14 0`} stroke={INK} strokeWidth={8} fill="none" />
+            <Path d={`M${at(j.neck)}L${at(j.elbow)}L${at(j.hand)}`} stroke={INK} strokeWidth={8} fill="none" />
+            <Circle cx={j.head[0] * 100} cy={-j.head[1] * 100} r={14} fill="#FFFFFF" stroke={INK} strokeWidth={4} />
+            {j.ball && <Circle cx={j.ball[0] * 100} cy={-j.ball[1] * 100} r={9} fill="#FFFFFF" stroke={INK} strokeWidth={4} />}
+          </G>
+        );
+      })}
+    </Svg>
+  );
+}
+
+/** A link as a square code. */
+export function Square({ url, size }: { url: string; size: number }) {
+  const { modules } = QRCode.create(url, { errorCorrectionLevel: 'M' });
+  const n = modules.size;
+  let path = '';
+  for (let row = 0; row < n; row += 1)
+    for (let column = 0; column < n; column += 1) if (modules.get(row, column)) path += `M${column} ${row}h1v1h-1z`;
+  return (
+    <Svg viewBox={`0 0 ${n} ${n}`} width={size} height={size}>
+      <Rect x={0} y={0} width={n} height={n} fill="#FFFFFF" />
+      <Path d={path} fill="#000000" />
+    </Svg>
+  );
+}
+
+/** Boxes in a row. */
+export function Boxes({ n, size }: { n: number; size: number }) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 2.5 }}>
+      {Array.from({ length: n }, (_, index) => (
+        <View key={index} style={{ width: size, height: size, borderWidth: 1.1, borderColor: INK, backgroundColor: '#FFFFFF' }} />
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,70 @@
+/** What is asked of the paper maker: how it shall look, and its sheets. Plain data, handed to a process of its own. */
+import type { Game } from '@/core/rules/game';
+import type { Hand } from '@/core/sheet/teaching-points';
+import type { KitThing } from '../db/weeks';
+
+export interface PaperLook {
+  readonly size: 'A4' | 'LETTER';
+  readonly print: 'usual' | 'large';
+  /** For readers whom white glares at. */
+  readonly ground: 'white' | 'pale';
+}
+
+export const USUAL_LOOK: PaperLook = { size: 'A4', print: 'usual', ground: 'white' };
+
+/** Where the score goes back: a link in a square, and the code to type. */
+export interface Slip {
+  readonly url: string;
+  readonly code: string;
+}
+
+/** Of whom a sheet is; null where it is for anybody. */
+export interface SheetOf {
+  readonly name: string | null;
+  readonly hand: Hand;
+  /** What the paces are counted in, metres; the level's marks are where they put them. */
+  readonly stepM: number;
+}
+
+export interface GameOnPaper {
+  readonly title: string;
+  readonly levelName: string;
+  readonly aim: string;
+  /** The game resolved to its level. */
+  readonly level: Game;
+}
+
+export interface WeekOnPaper {
+  readonly number: number | null;
+  readonly dueOn: string | null;
+  readonly warmUp: string;
+  readonly diary: string;
+  readonly note: string;
+  readonly film: string;
+}
+
+export type Sheet =
+  | {
+      readonly kind: 'home';
+      readonly of: SheetOf;
+      readonly game: GameOnPaper;
+      readonly week: WeekOnPaper;
+      readonly par: number | null;
+      readonly slip: Slip | null;
+    }
+  | { readonly kind: 'notice'; readonly title: string; readonly words: string }
+  | { readonly kind: 'frames'; readonly of: SheetOf; readonly game: GameOnPaper }
+  | { readonly kind: 'diary'; readonly of: SheetOf; readonly week: WeekOnPaper; readonly days: readonly string[] }
+  | {
+      readonly kind: 'event';
+      readonly of: SheetOf;
+      readonly title: string;
+      readonly week: WeekOnPaper;
+      readonly games: readonly (GameOnPaper & { readonly opensOn: string | null; readonly slip: Slip | null })[];
+      readonly kit: readonly KitThing[];
+    };
+
+export interface PaperJob {
+  readonly look: PaperLook;
+  readonly sheets: readonly Sheet[];
+}

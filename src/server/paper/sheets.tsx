@@ -1,0 +1,432 @@
+/** The sheets themselves: a home sheet, a frame sheet, a weekly diary, one card for an event. */
+import { Page, Text, View } from '@react-pdf/renderer';
+import type { ReactNode } from 'react';
+import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
+import { tallyOf, type TallyPart } from '@/core/sheet/tally';
+import { skillsOf, teachingPoints } from '@/core/sheet/teaching-points';
+import { Boxes, Feet, MovementFrames, SetUpToScale, Square } from './drawing';
+import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip } from './job';
+import { INK, LINE, PALE, styleOf, type PaperStyle } from './style';
+
+const dayWords = (day: string) =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+
+export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
+  const style = styleOf(look);
+  const page = (children: ReactNode, wrap = true) => (
+    <Page size={look.size} style={[style.sheet.page, look.ground === 'pale' ? { backgroundColor: PALE } : {}]} wrap={wrap}>
+      {children}
+    </Page>
+  );
+  switch (sheet.kind) {
+    case 'home':
+      return page(<HomeSheet sheet={sheet} style={style} />);
+    case 'frames':
+      return page(<FramesSheet sheet={sheet} style={style} />);
+    case 'diary':
+      return page(<DiarySheet sheet={sheet} style={style} />);
+    case 'notice':
+      return page(<NoticeSheet sheet={sheet} style={style} />);
+    case 'event':
+      return page(<EventSheet sheet={sheet} style={style} />);
+  }
+}
+
+function Head({ title, of, right, style }: { title: string; of: SheetOf; right: string; style: PaperStyle }) {
+  return (
+    <View style={style.sheet.head}>
+      <View style={{ flex: 1 }}>
+        <Text style={style.sheet.title}>{title}</Text>
+        <Text style={style.sheet.soft}>{right}</Text>
+      </View>
+      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>{of.name ?? 'Name: ____________________'}</Text>
+    </View>
+  );
+}
+
+function List({ items, style, box = false }: { items: readonly string[]; style: PaperStyle; box?: boolean }) {
+  return (
+    <>
+      {items.map((item, index) => (
+        <View key={index} style={style.sheet.item} wrap={false}>
+          {box ? (
+            <View style={{ width: style.pt(8), height: style.pt(8), borderWidth: 1, borderColor: INK, marginTop: 2 }} />
+          ) : (
+            <Text style={style.sheet.bold}>{index + 1}</Text>
+          )}
+          <Text style={{ flex: 1 }}>{item}</Text>
+        </View>
+      ))}
+    </>
+  );
+}
+
+function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Extract<Sheet, { kind: 'home' }>; style: PaperStyle }) {
+  const { level } = game;
+  const setUp = setUpFor(level, of.stepM);
+  const skill = skillsOf(level)[0] ?? null;
+  const points = teachingPoints(level, skill, of.hand);
+  const rules = sentencesOf(level, 'child').map(plainText);
+  const frames = tallyOf(level).some((part) => part.kind === 'frames');
+  const when = [week.number === null ? '' : `week ${week.number}`, week.dueOn ? `back by ${dayWords(week.dueOn)}` : ''].filter(Boolean).join(', ');
+  const columns = !style.large;
+  const wide = columns ? 262 : 520;
+  return (
+    <>
+      <Head title={`${game.title}, ${game.levelName}`} of={of} right={[when, game.aim].filter(Boolean).join('. ')} style={style} />
+      {week.note !== '' && <Text style={style.sheet.bold}>{week.note}</Text>}
+      {week.warmUp !== '' && (
+        <Text>
+          <Text style={style.sheet.bold}>First, warm up. </Text>
+          {week.warmUp}
+        </Text>
+      )}
+      <View style={columns ? style.sheet.row : {}}>
+        <View style={columns ? style.sheet.half : {}}>
+          <Text style={style.sheet.h} minPresenceAhead={60}>
+            Set it out
+          </Text>
+          <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} />
+          <List items={setUp.directions} style={style} />
+        </View>
+        <View style={columns ? style.sheet.half : {}}>
+          <Text style={style.sheet.h} minPresenceAhead={60}>
+            You need
+          </Text>
+          {setUp.things.map((thing) => (
+            <View key={thing.name} style={style.sheet.item} wrap={false}>
+              <View style={{ width: style.pt(8), height: style.pt(8), borderWidth: 1, borderColor: INK, marginTop: 2 }} />
+              <Text style={{ flex: 1 }}>
+                <Text style={style.sheet.bold}>{thing.name}. </Text>
+                <Text style={style.sheet.small}>{thing.hint}</Text>
+              </Text>
+            </View>
+          ))}
+          <Text style={style.sheet.h} minPresenceAhead={60}>
+            How to play
+          </Text>
+          <List items={rules} style={style} />
+        </View>
+      </View>
+      <View style={columns ? style.sheet.row : {}}>
+        <View style={columns ? style.sheet.half : {}}>
+          <Text style={style.sheet.h} minPresenceAhead={60}>
+            Practise first
+          </Text>
+          {points.length === 0 && <Text>Try it slowly once, without counting.</Text>}
+          {skill && <MovementFrames skill={skill} hand={of.hand} height={style.pt(58)} />}
+          {points.map((point) => (
+            <View key={point.word} style={[style.sheet.item, { alignItems: 'center' }]} wrap={false}>
+              {point.frontFoot ? <Feet front={point.frontFoot} hand={of.hand} size={style.pt(34)} /> : <View style={{ width: style.pt(34) }} />}
+              <Text style={[style.sheet.small, { flex: 1 }]}>
+                <Text style={style.sheet.bold}>{point.word}. </Text>
+                {point.point} {point.fault}
+              </Text>
+            </View>
+          ))}
+        </View>
+        <View style={[columns ? style.sheet.half : {}, { borderLeftWidth: 3, borderColor: INK, paddingLeft: 8, marginTop: style.pt(6) }]}>
+          <Text style={[style.sheet.h, { marginTop: 0 }]}>Safe to play? An adult looks first</Text>
+          {cautionsFor(level).map((caution) => (
+            <Text key={caution} style={style.sheet.small}>
+              {caution}
+            </Text>
+          ))}
+        </View>
+      </View>
+      {week.film !== '' && (
+        <Text style={[style.sheet.small, { marginTop: 4 }]}>
+          <Text style={style.sheet.bold}>Film, at most 15 seconds. </Text>
+          {week.film} No faces, names or uniforms; only if your school and the adult agree; hand it in the way your school says and delete it
+          afterwards.
+        </Text>
+      )}
+      <View wrap={frames || style.large}>
+        <Text style={style.sheet.h} minPresenceAhead={60}>
+          Keep the tally
+        </Text>
+        {tallyOf(level).map((part, index) => (
+          <Tally key={index} part={part} style={style} />
+        ))}
+        {par !== null && (
+          <Text style={style.sheet.soft}>
+            Par for you is {par} {level.parts[0]!.measure.unit}. Your own best is the one to beat.
+          </Text>
+        )}
+      </View>
+      <ReportSlip of={of} title={`${game.title}, ${game.levelName}`} unit={level.parts[0]!.measure.unit} slip={slip} style={style} />
+    </>
+  );
+}
+
+function Write({ width, style }: { width: number; style: PaperStyle }) {
+  return <View style={{ width, height: style.pt(15), borderWidth: 1.1, borderColor: INK, backgroundColor: '#FFFFFF' }} />;
+}
+
+function Tally({ part, style }: { part: TallyPart; style: PaperStyle }) {
+  if (part.kind === 'frames') return <FrameBoxes n={part.frames} style={style} />;
+  return (
+    <View wrap={false} style={{ marginBottom: 3 }}>
+      {part.title !== '' && <Text style={style.sheet.bold}>{part.title}</Text>}
+      {part.lines.map((line, index) => (
+        <View key={index} style={{ flexDirection: 'row', alignItems: 'center', gap: 6, marginBottom: 3 }}>
+          <Text style={{ width: style.pt(82) }}>{line.label}</Text>
+          {line.ticks > 0 ? <Boxes n={line.ticks} size={style.large ? 15 : 12.5} /> : <Write width={64} style={style} />}
+          {line.unit !== '' && <Text style={style.sheet.small}>{line.unit}</Text>}
+          {line.each !== null && (
+            <>
+              <Text>× {line.each} =</Text>
+              <Write width={44} style={style} />
+            </>
+          )}
+        </View>
+      ))}
+      {part.lines.length > 1 && (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+          <Text style={[style.sheet.bold, { width: style.pt(82) }]}>all together</Text>
+          <Write width={64} style={style} />
+          <Text>{part.unit}</Text>
+        </View>
+      )}
+    </View>
+  );
+}
+
+const FRAMES_A_ROW = 5;
+
+/** A box for each frame: two balls above, the running score below; the last one has three. */
+function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
+  const ball = style.large ? 20 : 17;
+  const rows = Array.from({ length: Math.ceil(n / FRAMES_A_ROW) }, (_, row) =>
+    Array.from({ length: Math.min(FRAMES_A_ROW, n - row * FRAMES_A_ROW) }, (_, column) => row * FRAMES_A_ROW + column),
+  );
+  return (
+    <View>
+      {rows.map((row) => (
+        <View key={row[0]} style={{ flexDirection: 'row', marginBottom: 4 }} wrap={false}>
+          {row.map((frame) => (
+            <View key={frame} style={{ flex: 1, borderWidth: 1, borderColor: INK, marginRight: -1 }}>
+              <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+                <Text style={[style.sheet.small, { padding: 2 }]}>{frame + 1}</Text>
+                <View style={{ flexDirection: 'row' }}>
+                  {Array.from({ length: frame === n - 1 ? 3 : 2 }, (_, index) => (
+                    <View key={index} style={{ width: ball, height: ball, borderLeftWidth: 1, borderBottomWidth: 1, borderColor: LINE }} />
+                  ))}
+                </View>
+              </View>
+              <View style={{ height: style.pt(20) }} />
+            </View>
+          ))}
+        </View>
+      ))}
+      <Text style={style.sheet.small}>
+        All down with the first ball: the next two balls count a second time. All down with the second: the next one does. Write the sum so far under
+        each frame.
+      </Text>
+    </View>
+  );
+}
+
+const FACES = ['hard', 'just right', 'easy'] as const;
+
+function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: string; unit: string; slip: Slip | null; style: PaperStyle }) {
+  const shown = unit === 'mm' ? 'cm' : unit;
+  return (
+    <View style={style.sheet.slip} wrap={false}>
+      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+        {slip && <Square url={slip.url} size={style.large ? 96 : 74} />}
+        <View style={{ flex: 1, gap: 4 }}>
+          <Text style={style.sheet.bold}>
+            {title} · {of.name ?? '______________'}
+          </Text>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+            <Text>Score</Text>
+            <Write width={70} style={style} />
+            <Text>{shown}</Text>
+            <Text style={{ marginLeft: 10 }}>not finished</Text>
+            <Boxes n={1} size={12} />
+            <Text style={{ marginLeft: 10 }}>adult&apos;s initials</Text>
+            <Write width={44} style={style} />
+          </View>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+            <Text>It was</Text>
+            {FACES.map((words) => (
+              <View key={words} style={{ flexDirection: 'row', alignItems: 'center', gap: 3 }}>
+                <Boxes n={1} size={12} />
+                <Text>{words}</Text>
+              </View>
+            ))}
+            <Text style={{ marginLeft: 10 }}>set out otherwise?</Text>
+            <Write width={110} style={style} />
+          </View>
+          {slip && (
+            <Text style={style.sheet.small}>
+              Send it with a phone: point the camera at the square, or open the page and type the code {slip.code}. Or hand this slip in.
+            </Text>
+          )}
+        </View>
+      </View>
+    </View>
+  );
+}
+
+function FramesSheet({ sheet: { of, game }, style }: { sheet: Extract<Sheet, { kind: 'frames' }>; style: PaperStyle }) {
+  const n = tallyOf(game.level).find((part) => part.kind === 'frames')?.frames ?? 10;
+  return (
+    <>
+      <Head title={`${game.title}: frame sheet`} of={of} right={game.levelName} style={style} />
+      {[1, 2, 3, 4].map((player) => (
+        <View key={player} wrap={false} style={{ marginBottom: 8 }}>
+          <Text style={style.sheet.bold}>{player === 1 ? (of.name ?? 'Player 1') : `Player ${player}`}</Text>
+          <FrameBoxes n={n} style={style} />
+        </View>
+      ))}
+    </>
+  );
+}
+
+function DiarySheet({ sheet: { of, week, days }, style }: { sheet: Extract<Sheet, { kind: 'diary' }>; style: PaperStyle }) {
+  return (
+    <>
+      <Head
+        title="Movement diary"
+        of={of}
+        right={[week.number === null ? '' : `week ${week.number}`, week.dueOn ? `back by ${dayWords(week.dueOn)}` : ''].filter(Boolean).join(', ')}
+        style={style}
+      />
+      <Text>
+        {week.diary || 'Write down what made you warm, and for how many minutes.'} An hour a day, all in all, is a good aim at your age: school
+        playtime, walking and dancing count.
+      </Text>
+      <View style={{ marginTop: 8, borderTopWidth: 1, borderColor: INK }}>
+        <View style={{ flexDirection: 'row', borderBottomWidth: 1, borderColor: INK }}>
+          {(['day', 'what', 'minutes', "adult's initials"] as const).map((words, index) => (
+            <Text key={words} style={[style.sheet.bold, { flex: [2, 4, 1, 1.3][index]!, padding: 4 }]}>
+              {words}
+            </Text>
+          ))}
+        </View>
+        {days.map((day) => (
+          <View key={day} style={{ flexDirection: 'row', borderBottomWidth: 1, borderColor: LINE, height: style.large ? 62 : 54 }} wrap={false}>
+            {[dayWords(day), '', '', ''].map((words, index) => (
+              <Text key={index} style={{ flex: [2, 4, 1, 1.3][index]!, padding: 4, borderLeftWidth: index === 0 ? 0 : 1, borderColor: LINE }}>
+                {words}
+              </Text>
+            ))}
+          </View>
+        ))}
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingTop: 8 }}>
+          <Text style={style.sheet.bold}>All week</Text>
+          <Write width={70} style={style} />
+          <Text>minutes</Text>
+        </View>
+      </View>
+    </>
+  );
+}
+
+/** The same notice several times on a sheet, to be cut apart. */
+function NoticeSheet({ sheet: { title, words }, style }: { sheet: Extract<Sheet, { kind: 'notice' }>; style: PaperStyle }) {
+  return (
+    <>
+      {Array.from({ length: style.large ? 3 : 4 }, (_, index) => (
+        <View key={index} wrap={false} style={{ flex: 1, paddingVertical: 14, borderBottomWidth: 1, borderColor: LINE, borderStyle: 'dashed' }}>
+          <Text style={style.sheet.title}>{title}</Text>
+          <Text>{words}</Text>
+        </View>
+      ))}
+    </>
+  );
+}
+
+function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: Extract<Sheet, { kind: 'event' }>; style: PaperStyle }) {
+  const kitOf = (from: 'home' | 'school') =>
+    kit.filter((thing) => thing.from === from).map((thing) => (thing.n > 1 ? `${thing.n} × ${thing.name}` : thing.name));
+  return (
+    <>
+      <Head
+        title={title}
+        of={of}
+        right={[
+          week.number === null ? '' : `week ${week.number}`,
+          week.dueOn ? `back by ${dayWords(week.dueOn)}` : '',
+          `${games.length} games, in this order`,
+        ]
+          .filter(Boolean)
+          .join(', ')}
+        style={style}
+      />
+      {week.warmUp !== '' && (
+        <Text>
+          <Text style={style.sheet.bold}>First, warm up. </Text>
+          {week.warmUp}
+        </Text>
+      )}
+      <View style={style.sheet.row}>
+        {(['home', 'school'] as const).map((from) =>
+          kitOf(from).length === 0 ? null : (
+            <View key={from} style={style.sheet.half}>
+              <Text style={style.sheet.h} minPresenceAhead={60}>
+                {from === 'home' ? 'Find at home' : 'The school sends'}
+              </Text>
+              <List items={kitOf(from)} style={style} box />
+            </View>
+          ),
+        )}
+      </View>
+      {games.map((game, index) => (
+        <EventGame key={index} number={index + 1} game={game} of={of} style={style} />
+      ))}
+      <View style={[style.sheet.slip, { borderStyle: 'solid' }]} wrap={false}>
+        <Text style={style.sheet.small}>
+          An adult agrees to the place and the things before each game. Clear floor, nothing breakable, hot or sharp in reach; look before you throw.
+          Follow your school&apos;s and your national guidance; the adult with you decides. Put everything back where it lives.
+        </Text>
+      </View>
+    </>
+  );
+}
+
+function EventGame({
+  number,
+  game,
+  of,
+  style,
+}: {
+  number: number;
+  game: GameOnPaper & { opensOn: string | null; slip: Slip | null };
+  of: SheetOf;
+  style: PaperStyle;
+}) {
+  const setUp = setUpFor(game.level, of.stepM);
+  const rules = sentencesOf(game.level, 'child').map(plainText);
+  return (
+    <View wrap={false} style={{ borderTopWidth: 1, borderColor: LINE, paddingTop: 4, marginTop: 6 }}>
+      <View style={style.sheet.row}>
+        <View style={{ flex: 1 }}>
+          <Text style={{ fontSize: style.pt(12), fontWeight: 700 }}>
+            {number}. {game.title}, {game.levelName}
+            {game.opensOn ? ` (from ${dayWords(game.opensOn)})` : ''}
+          </Text>
+          <Text style={style.sheet.small}>{[setUp.things.map((thing) => thing.name).join(', ') + '.', ...setUp.directions, ...rules].join(' ')}</Text>
+          <View style={{ marginTop: 3 }}>
+            {tallyOf(game.level)
+              .filter((part) => part.kind === 'lines')
+              .map((part, index) => (
+                <Tally key={index} part={part} style={style} />
+              ))}
+            {tallyOf(game.level).every((part) => part.lines.length <= 1) && (
+              <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+                <Text style={[style.sheet.bold, { width: style.pt(82) }]}>score</Text>
+                <Write width={64} style={style} />
+                <Text>{game.level.parts[0]!.measure.unit === 'mm' ? 'cm' : game.level.parts[0]!.measure.unit}</Text>
+              </View>
+            )}
+          </View>
+        </View>
+        {game.slip && <Square url={game.slip.url} size={style.large ? 76 : 60} />}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,67 @@
+/** Type and measures of the paper. The fonts are static .woff files from their package: others are not embedded. */
+import { createRequire } from 'node:module';
+import { Font, StyleSheet } from '@react-pdf/renderer';
+import type { PaperLook } from './job';
+
+const { resolve } = createRequire(import.meta.url);
+const file = (subset: string, weight: number) => resolve(`@fontsource/andika/files/andika-${subset}-${weight}-normal.woff`);
+
+let registered = false;
+
+/** Once a process. Names from many places need the second family: what the first lacks is taken from it. */
+export function registerFonts(): void {
+  if (registered) return;
+  registered = true;
+  for (const [family, subset] of [
+    ['Andika', 'latin'],
+    ['Andika more', 'latin-ext'],
+  ] as const)
+    Font.register({
+      family,
+      fonts: [
+        { src: file(subset, 400), fontWeight: 400 },
+        { src: file(subset, 700), fontWeight: 700 },
+      ],
+    });
+  Font.registerHyphenationCallback((word) => [word]);
+}
+
+export const FAMILY = ['Andika', 'Andika more'];
+export const INK = '#17323A';
+export const SOFT = '#3F5860';
+export const LINE = '#8FA0A4';
+export const PALE = '#FBF6E3';
+
+/** Points of the usual print; large print is about half as large again. */
+export function styleOf({ print }: PaperLook) {
+  const k = print === 'large' ? 1.45 : 1;
+  const pt = (size: number) => Math.round(size * k * 10) / 10;
+  return {
+    pt,
+    large: print === 'large',
+    sheet: StyleSheet.create({
+      page: { paddingVertical: 30, paddingHorizontal: 34, fontFamily: FAMILY, fontSize: pt(9.6), lineHeight: 1.3, color: INK },
+      head: {
+        flexDirection: 'row',
+        justifyContent: 'space-between',
+        alignItems: 'flex-end',
+        borderBottomWidth: 1.5,
+        borderColor: INK,
+        paddingBottom: 4,
+        marginBottom: 6,
+      },
+      title: { fontSize: pt(19), fontWeight: 700, lineHeight: 1.3 },
+      soft: { color: SOFT },
+      h: { fontSize: pt(11.5), fontWeight: 700, marginTop: pt(6), marginBottom: 2 },
+      row: { flexDirection: 'row', gap: 14 },
+      half: { flex: 1 },
+      item: { flexDirection: 'row', gap: 4, marginBottom: 1.5 },
+      bold: { fontWeight: 700 },
+      small: { fontSize: pt(8.4), lineHeight: 1.25 },
+      box: { borderWidth: 1.2, borderColor: INK },
+      slip: { marginTop: 'auto', paddingTop: 6, borderTopWidth: 1.2, borderColor: INK, borderStyle: 'dashed' },
+    }),
+  };
+}
+
+export type PaperStyle = ReturnType<typeof styleOf>;

@@ -1,0 +1,107 @@
+/** The sheets of a week that was sent: each child's own level and step length, and where the score goes back. */
+import { levelById } from '@/core/rules/level';
+import { pacedGame } from '@/core/sheet/set-up';
+import { tallyOf } from '@/core/sheet/tally';
+import { eachDayOfInterval, format, parseISO } from 'date-fns';
+import { childrenOf, type Child } from '../db/children';
+import type { Uuid } from '../db/ids';
+import { assignmentsOfChild, versionBody, weekOfSchool, type AssignmentInWeek } from '../db/weeks';
+import { notFound, refuse } from '../http/answer';
+import { schoolDay } from '../school-calendar';
+import { linksOf } from '../weeks/links';
+import type { GameOnPaper, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
+
+export const PAPER_KINDS = ['home', 'event', 'frames', 'diary'] as const;
+export type PaperKind = (typeof PAPER_KINDS)[number];
+
+export interface WeekPaper {
+  readonly schoolId: Uuid;
+  readonly weekId: Uuid;
+  readonly kind: PaperKind;
+  /** All, or those whose family has no device, or one child. */
+  readonly who: 'all' | 'paper' | Uuid;
+  readonly timeZone: string;
+}
+
+async function onPaper(assignment: AssignmentInWeek): Promise<GameOnPaper> {
+  const game = await versionBody(assignment.versionId);
+  return {
+    title: game.title,
+    levelName: game.levels.find((level) => level.id === assignment.levelId)?.name ?? '',
+    aim: game.aim,
+    level: pacedGame(levelById(game, assignment.levelId), assignment.setUp.stepM),
+  };
+}
+
+export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: WeekPaper, now: Date): Promise<Sheet[]> {
+  const week = await weekOfSchool(schoolId, weekId);
+  if (!week) throw notFound('week');
+  const today = schoolDay(now, timeZone);
+  const all = await childrenOf(week.classId, today);
+  const children = all.filter((child) => who === 'all' || (who === 'paper' ? child.medium === 'paper' : child.id === who));
+  if (children.length === 0)
+    throw refuse(
+      400,
+      '/who',
+      'There is nobody to make a sheet for.',
+      who === 'paper' ? 'Choose all, or mark in Classes who plays on paper.' : 'Choose all.',
+    );
+  const { links } = await linksOf(schoolId, week.classId, today, now);
+  const slipOf = (child: Child): Slip | null => {
+    const link = links.find((one) => one.childId === child.id);
+    return link ? { url: link.slipUrl, code: link.slipUrl.split('#k=')[1]! } : null;
+  };
+  const sheets = await Promise.all(
+    children.map(async (child): Promise<Sheet[]> => {
+      const mine = (await assignmentsOfChild(child.id, week.termId)).filter((one) => one.week.id === weekId);
+      const [first] = mine;
+      if (!first) return [];
+      const words: WeekOnPaper = { number: week.number, dueOn: week.dueOn, note: week.note, ...first.around };
+      const of: SheetOf = { name: `${child.firstName} ${child.initial}`, hand: child.hand ?? 'right', stepM: first.setUp.stepM };
+      const games = await Promise.all(mine.map(onPaper));
+      switch (kind) {
+        case 'home':
+          return games.map((game, index) => ({
+            kind: 'home',
+            of,
+            game,
+            week: index === 0 ? words : { ...words, warmUp: '', note: '', film: '' },
+            par: mine[index]!.par,
+            slip: slipOf(child),
+          }));
+        case 'event':
+          return [
+            {
+              kind: 'event',
+              of,
+              title: week.title || 'This week',
+              week: words,
+              games: games.map((game, index) => ({ ...game, opensOn: mine[index]!.opensOn, slip: slipOf(child) })),
+              kit: week.kit,
+            },
+          ];
+        case 'frames':
+          return games.filter(({ level }) => tallyOf(level).some((part) => part.kind === 'frames')).map((game) => ({ kind: 'frames', of, game }));
+        case 'diary':
+          return [{ kind: 'diary', of, week: words, days: daysOf(schoolDay(week.sentAt, timeZone), week.dueOn) }];
+      }
+    }),
+  );
+  const found = sheets.flat();
+  if (found.length === 0)
+    throw refuse(
+      400,
+      '/kind',
+      kind === 'frames' ? 'No game of this week is played in frames.' : 'These children were not sent this week.',
+      'Choose another kind of sheet.',
+    );
+  return found;
+}
+
+const MOST_DAYS = 8;
+
+/** The days of the diary: from the day after it was sent to the day it is due. */
+function daysOf(sentOn: string, dueOn: string): string[] {
+  const days = dueOn > sentOn ? eachDayOfInterval({ start: parseISO(sentOn), end: parseISO(dueOn) }).slice(1) : [parseISO(dueOn)];
+  return days.slice(0, MOST_DAYS).map((day) => format(day, 'yyyy-MM-dd'));
+}

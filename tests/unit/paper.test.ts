@@ -1,0 +1,68 @@
+import { PDFDocument } from 'pdf-lib';
+import { describe, expect, it } from 'vitest';
+import { partFields } from '@/core/reports/parts';
+import { resolveLevel } from '@/core/rules/level';
+import { pacedGame } from '@/core/sheet/set-up';
+import { tallyOf } from '@/core/sheet/tally';
+import type { PaperLook, Sheet } from '@/server/paper/job';
+import { renderPaper } from '@/server/paper/render';
+import { starters } from '@/server/starters';
+import { fontsOf } from '../fonts-of';
+
+const STEP_M = 0.5;
+const usual: PaperLook = { size: 'A4', print: 'usual', ground: 'white' };
+const week = { number: 3, dueOn: '2027-03-08', warmUp: 'Walk on the spot.', diary: '', note: '', film: '' };
+const slip = { url: 'https://school.example/home#k=ABCDEFGHJKLMNPQRSTUVWX', code: 'ABCDEFGHJKLMNPQRSTUVWX' };
+
+function homeSheet(game: ReturnType<typeof starters>[number]['game'], name: string): Sheet {
+  return {
+    kind: 'home',
+    of: { name, hand: 'left', stepM: STEP_M },
+    game: { title: game.title, levelName: game.levels[0]!.name, aim: game.aim, level: pacedGame(resolveLevel(game, 0), STEP_M) },
+    week,
+    par: 12,
+    slip,
+  };
+}
+
+const rendered = async (look: PaperLook, sheets: readonly Sheet[]) => PDFDocument.load(await renderPaper({ look, sheets }, () => undefined));
+
+describe('a home sheet', () => {
+  it('of every starter is made, on a page of A4 or two', async () => {
+    const games = starters();
+    const pdf = await rendered(
+      usual,
+      games.map(({ game }) => homeSheet(game, 'Ailsa B.')),
+    );
+    expect(pdf.getPageCount()).toBeGreaterThanOrEqual(games.length);
+    expect(pdf.getPageCount()).toBeLessThanOrEqual(games.length * 1.25);
+  }, 120_000);
+
+  it('holds its letters for names from many places', async () => {
+    const { names, missing } = fontsOf(await rendered(usual, [homeSheet(starters()[0]!.game, 'Łucja Ş. Žofie Ő. Niño É.')]));
+    expect(names.length).toBeGreaterThanOrEqual(3);
+    expect(names.filter((name) => !/Andika/.test(name))).toEqual([]);
+    expect(missing).toEqual([]);
+  });
+});
+
+describe('the boxes of a tally', () => {
+  const of = (id: string) => tallyOf(resolveLevel(starters().find((one) => one.id === id)!.game, 0));
+
+  it('fit the measure: ticks for hits at each mark, frames for a frames game, a time for a race', () => {
+    expect(of('harbour-lamps')[0]).toMatchObject({ kind: 'lines', unit: 'points' });
+    expect(of('harbour-lamps')[0]!.lines.every((line) => line.ticks > 0 && line.each !== null)).toBe(true);
+    expect(of('loch-frames')[0]).toMatchObject({ kind: 'frames', frames: 10 });
+    expect(of('oilskin-dash')[0]!.lines).toMatchObject([{ label: 'time', ticks: 0, unit: 'minutes and seconds' }]);
+  });
+
+  it('ask for what the page at home asks for, part by part and go by go, in every starter', () => {
+    for (const { id, game } of starters()) {
+      const level = resolveLevel(game, 0);
+      const parts = tallyOf(level);
+      expect(parts.length, id).toBe(level.parts.reduce((sum, part) => sum + part.goes.n, 0));
+      const lines = parts.reduce((sum, part) => sum + (part.kind === 'frames' ? 2 * part.frames + 2 : part.lines.length), 0);
+      expect(lines, id).toBe(partFields(level).length);
+    }
+  });
+});
