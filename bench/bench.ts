@@ -21,6 +21,7 @@ import { loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
 import { CHROMIUM, startWebServer } from '../tests/web-server';
+import { benchHome } from './home';
 import { benchRules } from './rules';
 
 const port = process.env['LOCHSIDE_TEST_PORT']!;
@@ -229,6 +230,7 @@ await benchCore();
 await benchRules(say);
 const web = await startWebServer(port);
 try {
+  await benchHome(address, say);
   await benchDrag();
   await benchIntake();
 } finally {

@@ -47,7 +47,7 @@ await main(async () => {
   check('unused code', bin('ts-unused-exports'), [
     'tsconfig.json',
     '--allowUnusedTypes',
-    '--excludePathsFromReport=src/app/;src/proxy.ts;.config.ts;.next;next-env',
+    '--excludePathsFromReport=src/app/;src/proxy.ts;.config.ts;.next;next-env;bench/empty',
   ]);
   needChromium();
   const stack = await testStack();

@@ -14,6 +14,7 @@ declare const self: {
   readonly location: Location;
   skipWaiting(): Promise<void>;
   addEventListener(type: 'install', listener: (event: { waitUntil(work: Promise<unknown>): void }) => void): void;
+  addEventListener(type: 'message', listener: (event: { data: unknown; waitUntil(work: Promise<unknown>): void }) => void): void;
 };
 
 const PAGE = 'home-page';
@@ -39,15 +40,16 @@ async function partsOf(html: string): Promise<readonly string[]> {
   return [...named, ...fonts.flat().filter((path) => /andika/i.test(path))];
 }
 
-async function keepWhole(response: Response): Promise<void> {
-  const html = await response.text();
+async function keepParts(paths: readonly string[]): Promise<void> {
   const parts = await caches.open(PARTS);
   await Promise.all(
-    (await partsOf(html)).map(async (path) => {
+    paths.map(async (path) => {
       if (!(await parts.match(path))) await parts.add(path);
     }),
   );
 }
+
+const keepWhole = async (response: Response): Promise<void> => keepParts(await partsOf(await response.text()));
 
 self.addEventListener('install', (event) => {
   event.waitUntil(
@@ -61,6 +63,14 @@ self.addEventListener('install', (event) => {
   );
 });
 clientsClaim();
+
+// The page tells what it loaded before this worker was there, or loads later.
+self.addEventListener('message', (event) => {
+  const { keep } = (event.data ?? {}) as { keep?: unknown };
+  if (!Array.isArray(keep)) return;
+  const paths = keep.filter((path): path is string => typeof path === 'string' && isPart(new URL(path, self.location.href)));
+  event.waitUntil(keepParts(paths));
+});
 
 registerRoute(
   ({ request, url }) => request.mode === 'navigate' && url.origin === self.location.origin && url.pathname === HOME,

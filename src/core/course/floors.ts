@@ -1,8 +1,6 @@
 /** Floors to start from: what a home has, with walls, doors, furniture and ground. Sizes assumed, typical; two of them try a design out. */
-import type { Course, Door, FloorSide, Furniture, Game, Patch, Surface } from '../rules/game';
+import type { Course, Door, FloorSide, Furniture, Game, Patch } from '../rules/game';
 import { withFloor } from './move';
-
-export const SURFACE_NAMES: Readonly<Record<Surface, string>> = { hard: 'hard floor', carpet: 'carpet', grass: 'grass', tarmac: 'tarmac' };
 
 export const FLOORS = ['clear', 'living-room', 'bedroom', 'hallway', 'driveway', 'garden', 'small-home', 'large-home'] as const;
 export type FloorId = (typeof FLOORS)[number];

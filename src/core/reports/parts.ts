@@ -3,7 +3,7 @@
  * the grid of paper sheets and the boxes on the sheet itself.
  */
 import type { Effect, Game, Part } from '../rules/game';
-import { placeName } from '../rules/sentences';
+import { placeName } from '../rules/place-name';
 import type { PlayEvent } from '../rules/play';
 
 export type PartField = {

@@ -1,4 +1,6 @@
 /** The words of the rules in British English. Braces name slots or words; other languages get a file of the same shape. */
+import { PLACE_NAMES } from './place-name';
+
 export const messages = {
   and: 'and',
   part: 'part',
@@ -46,9 +48,5 @@ export const messages = {
   secondsUnit: 'seconds',
   throwsUnit: 'throws',
   times: 'times',
-  placeNames: {
-    1: [''],
-    2: ['near', 'far'],
-    3: ['near', 'middle', 'far'],
-  } as Readonly<Record<number, readonly string[]>>,
+  placeNames: PLACE_NAMES,
 } as const;

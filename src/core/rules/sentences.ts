@@ -7,15 +7,11 @@ import { replaceAt } from './level';
 import { fill, formSentence, generalSentences } from './general-sentences';
 import { CATALOGUES, type Catalogue, type Language } from './languages';
 import { messages } from './messages.en-gb';
+import { placeName } from './place-name';
 import type { Audience, Sentence, SlotEditor, Token } from './tokens';
 import { EXERCISES, readThrowRules, TECHNIQUES, withThrowRules, type ThrowRules } from './throw-rules';
 
 export type { Audience, Sentence, SlotEditor, Token };
-
-/** "near", "middle", "far", or "mark 4". */
-export function placeName(index: number, n: number): string {
-  return messages.placeNames[n]?.[index] ?? `mark ${index + 1}`;
-}
 
 const choice = <K extends string>(value: K, labels: Readonly<Record<K, string>>, only?: readonly K[]): SlotEditor => ({
   kind: 'choice',

@@ -12,7 +12,7 @@ import { sayMetres, saySteps, toHalfSteps } from '@/core/measure/lengths';
 import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/game';
-import { placeName } from '@/core/rules/sentences';
+import { placeName } from '@/core/rules/place-name';
 import type { FloorDepth } from '@/workers/forecast.worker';
 import { Sides, Ways } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';

@@ -2,7 +2,8 @@
 import { useMemo, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { clearLineM, sideBySide } from '@/core/course/small-space';
-import { FLOORS, LARGE_HOME_M, onFloor, SMALL_HOME_M, STARTING_FLOORS, SURFACE_NAMES, type FloorId } from '@/core/course/floors';
+import { FLOORS, LARGE_HOME_M, onFloor, SMALL_HOME_M, STARTING_FLOORS, type FloorId } from '@/core/course/floors';
+import { SURFACE_NAMES } from '@/core/course/surface-names';
 import { equalSetUp, isAimed } from '@/core/levels/solve';
 import { AIMED } from '@/core/objects/catalogue';
 import type { FloorSide, Game, Surface } from '@/core/rules/game';

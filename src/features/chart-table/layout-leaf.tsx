@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { Lock } from 'lucide-react';
 import { withGround, withLocked, withName, withObject, withPattern, withRemoved } from '@/core/course/change';
 import { distanceM } from '@/core/course/geometry';
-import { SURFACE_NAMES } from '@/core/course/floors';
+import { SURFACE_NAMES } from '@/core/course/surface-names';
 import { thingWords } from '@/core/course/thing-words';
 import { withDepth, withStand, withThingAt } from '@/core/course/move';
 import { countsOf, patternOf, PATTERN_WORDS, PATTERNS, type PatternKind } from '@/core/course/patterns';

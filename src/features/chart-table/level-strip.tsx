@@ -12,7 +12,7 @@ import { changedSince } from '@/core/levels/to-beat';
 import { changesBetween } from '@/core/rules/changes';
 import type { Game, Level } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
-import { placeName } from '@/core/rules/sentences';
+import { placeName } from '@/core/rules/place-name';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { Button, QuietButton } from '@/ui/button';
 import { Menu, type MenuGroup } from '@/ui/menu';

@@ -10,6 +10,7 @@ export const Field = styled.div`
 `;
 
 export const Time = styled.p`
+  contain: layout paint;
   font-size: clamp(4.2rem, 25vw, 6.4rem);
   font-weight: 700;
   line-height: 0.95;
@@ -73,6 +74,7 @@ export const Marks = styled.div`
 `;
 
 export const Score = styled.p`
+  contain: layout paint;
   text-align: center;
   font-size: 1.25rem;
   line-height: 1.05;
@@ -83,6 +85,7 @@ export const Score = styled.p`
 `;
 
 const big = css`
+  contain: layout paint;
   display: flex;
   flex-direction: column;
   align-items: center;
@@ -97,6 +100,8 @@ const big = css`
   line-height: 1.1;
   cursor: pointer;
   touch-action: manipulation;
+  -webkit-tap-highlight-color: transparent;
+  user-select: none;
   & span {
     font-size: 1.15rem;
     font-weight: 400;

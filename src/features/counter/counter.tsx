@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { framesOf, playsFrames } from '@/core/rules/frames';
 import { counted } from '@/core/rules/general-words.en-gb';
-import { placeName } from '@/core/rules/sentences';
+import { placeName } from '@/core/rules/place-name';
 import { Ask, Failure, Field, Flags, Left, Marks, Owed, Said, Score, Small, Success, TextButton, Time } from './counter-style';
 import { Exercise } from '../drawing/exercise';
 import { FrameSheet } from './frame-sheet';
@@ -49,9 +49,21 @@ function Whose({ play }: { play: PlayInHand }) {
   return words.length > 0 ? <Said role="status">{words.join(' · ')}</Said> : null;
 }
 
+/** What the clock shows, read ten times a second; drawn again only when a second has gone. */
+function useShownMs(play: PlayInHand): number {
+  const { readShownMs } = play;
+  const [, setSecond] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => setSecond(Math.ceil(readShownMs() / 1000)), 100);
+    return () => clearInterval(timer);
+  }, [readShownMs]);
+  return readShownMs();
+}
+
 function Clock({ play }: { play: PlayInHand }) {
   const { moves, result, part } = play;
   const down = part.clockDownMs;
+  const shownMs = useShownMs(play);
   // Where much is to be chosen the clock makes room.
   const small =
     !moves.owed && (moves.aim !== null || moves.flags.length > 0 || moves.ends.length > 3 || moves.task.see === 'felled') ? true : undefined;
@@ -59,18 +71,18 @@ function Clock({ play }: { play: PlayInHand }) {
   if (down > 0)
     return (
       <>
-        <Time data-small={small} role="timer" aria-label={`${clockWords(play.shownMs, false)} left`}>
-          {clockWords(play.shownMs, false)}
+        <Time data-small={small} role="timer" aria-label={`${clockWords(shownMs, false)} left`}>
+          {clockWords(shownMs, false)}
         </Time>
         <Left aria-hidden>
-          <div style={{ width: `${(100 * play.shownMs) / down}%` }} />
+          <div style={{ width: `${(100 * shownMs) / down}%` }} />
         </Left>
       </>
     );
   if (part.part.clock.kind === 'up')
     return (
-      <Time data-small={small} role="timer" aria-label={`${clockWords(play.shownMs, true)} so far`}>
-        {clockWords(play.shownMs, true)}
+      <Time data-small={small} role="timer" aria-label={`${clockWords(shownMs, true)} so far`}>
+        {clockWords(shownMs, true)}
       </Time>
     );
   const asked = part.part.stop.find((stop) => stop.if[0]?.[0] === 'attempts')?.if[0]?.[2];

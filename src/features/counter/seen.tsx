@@ -2,7 +2,7 @@
 /** What is seen of a try: large buttons for its ends, pins by position, a count, a length, a face, a word, a thing of a list. */
 import { useEffect, useRef, useState } from 'react';
 import type { End } from '@/core/rules/game';
-import { placeName } from '@/core/rules/sentences';
+import { placeName } from '@/core/rules/place-name';
 import { Ask, Entry, Failure, List, Said, Success } from './counter-style';
 import { Pins } from './pins';
 import type { PlayInHand, Seen } from './use-play';

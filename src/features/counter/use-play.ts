@@ -20,8 +20,8 @@ export interface PlayInHand {
   readonly events: readonly PlayEvent[];
   readonly moves: NextMoves;
   readonly result: Result;
-  /** Milliseconds left of a countdown, or played so far without one. */
-  readonly shownMs: number;
+  /** Milliseconds left of a countdown, or played so far without one: read when it is shown, so that a tick draws the clock alone. */
+  readonly readShownMs: () => number;
   /** The countdown has ended and a ball may still have been in the air, or what is asked at the end is to be answered. */
   readonly atWhistle: boolean;
   readonly attempt: (seen: Seen) => void;
@@ -51,7 +51,7 @@ export function usePlay(
   }, [game]);
   const [events, setEvents] = useState<readonly PlayEvent[]>(already);
   const [state, setState] = useState<State>(() => replay(program, already, counting).state);
-  const [nowMs, setNowMs] = useState(already.at(-1)?.t ?? 0);
+  const [rangOut, setRangOut] = useState(false);
   const clock = useRef<TrueClock | null>(null);
   const latest = useRef({ events, state });
 
@@ -79,25 +79,34 @@ export function usePlay(
     [program, put, read],
   );
 
-  useEffect(() => {
-    const tick = () => setNowMs(read());
-    const timer = setInterval(tick, 100);
-    document.addEventListener('visibilitychange', tick);
-    return () => {
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', tick);
-    };
-  }, [read]);
-
   const moves = nextMoves(program, state);
   const part = program.parts[moves.part]!;
   const down = part.clockDownMs;
-  const now = Math.max(nowMs, state[AT.lastT]!);
-  const onClock = clockAt(program, state, now);
   const running = !moves.over && !moves.paused && !moves.waiting;
-  const ranOut = down > 0 && running && onClock >= down;
-  // The time of the whistle on the clock of the play.
-  const whistleT = now - onClock + down;
+  // While the clock runs, the time of the play at which it showed nothing stays the same.
+  const lastT = state[AT.lastT]!;
+  const clockStartT = lastT - clockAt(program, state, lastT);
+  const whistleT = clockStartT + down;
+  const dueT = down > 0 && running ? whistleT : null;
+  const swapT = running && moves.swapAtMs !== null ? clockStartT + moves.swapAtMs : null;
+  const ranOut = rangOut && dueT !== null;
+
+  useEffect(() => {
+    const look = () => {
+      const now = read();
+      setRangOut(dueT !== null && now >= dueT);
+      // A share of the time is up: the next player goes on.
+      if (swapT !== null && now >= swapT) happen({ do: 'swap' }, swapT);
+    };
+    look();
+    const timer = setInterval(look, 100);
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', look);
+    };
+  }, [read, happen, dueT, swapT]);
+
   const inAir = part.inFlightCounts && !moves.owed && part.clockPer === 'part';
   const asks = moves.atWhistle || inAir;
 
@@ -110,10 +119,12 @@ export function usePlay(
     else happen({ do: 'finish', why: 'time' }, at);
   }, [ranOut, asks, happen, whistleT, state, part, moves.ends]);
 
-  // A share of the time is up: the next player goes on.
-  useEffect(() => {
-    if (running && moves.swapAtMs !== null && onClock >= moves.swapAtMs) happen({ do: 'swap' }, now - onClock + moves.swapAtMs);
-  }, [running, moves.swapAtMs, onClock, happen, now]);
+  const readShownMs = useCallback(() => {
+    const present = latest.current.state;
+    const downMs = program.parts[present[AT.part]!]!.clockDownMs;
+    const onClock = clockAt(program, present, Math.max(read(), present[AT.lastT]!));
+    return downMs > 0 ? Math.max(0, downMs - onClock) : onClock;
+  }, [program, read]);
 
   return {
     program,
@@ -122,7 +133,7 @@ export function usePlay(
     events,
     moves,
     result: measure(program, state),
-    shownMs: down > 0 ? Math.max(0, down - onClock) : onClock,
+    readShownMs,
     atWhistle: ranOut && asks,
     // A ball that was in the air is tapped in after the whistle: its time is the whistle's, as near as anybody knows.
     attempt: (seen) => happen({ do: 'attempt', ...seen }, ranOut && !moves.atWhistle ? Math.min(read(), whistleT + IN_FLIGHT_GRACE_MS) : undefined),

@@ -4,7 +4,7 @@ import { framesOf, playsFrames } from '@/core/rules/frames';
 import type { Program } from '@/core/rules/compile';
 import type { Result } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
-import { placeName } from '@/core/rules/sentences';
+import { placeName } from '@/core/rules/place-name';
 import { FrameSheet } from './frame-sheet';
 
 const Sum = styled.table`

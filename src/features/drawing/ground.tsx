@@ -1,5 +1,5 @@
 import { middleOf } from '@/core/course/things';
-import { SURFACE_NAMES } from '@/core/course/floors';
+import { SURFACE_NAMES } from '@/core/course/surface-names';
 import type { Course, Door, Furniture, Patch } from '@/core/rules/game';
 
 /** A part of the floor of another ground, about its middle, in centimetres: dots for soft ground, lines for hard. */

@@ -1,17 +1,17 @@
 'use client';
+import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import { exerciseIn } from '@/core/sheet/exercises';
-import { setUpFor } from '@/core/sheet/set-up';
-import { readThrowRules } from '@/core/rules/throw-rules';
 import type { Card, CardItem, CardWeek } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { Exercise } from '../drawing/exercise';
 import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
-import { inHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
-import { SetUpDrawing } from './set-up-drawing';
-import { usualWays, type KeptPlay, type Session, type WaitingEntry } from './store';
+import type { KeptPlay, Session, WaitingEntry } from './store';
 import { dayWords, scoreWords, timeWords, todayHere } from './words';
+
+/** The drawing knows all things and their sizes: it comes after the words. */
+const CardDrawing = lazy(() => import('./card-drawing').then((part) => ({ default: part.CardDrawing })));
 
 const Kept = styled.p`
   padding: 8px 12px;
@@ -188,7 +188,11 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
         </p>
         {week.note && <p>{week.note}</p>}
         <Standing week={week} plays={plays} sessions={sessions} entries={entries} onFinish={onFinish} />
-        {single && <CardDrawing item={only!} />}
+        {single && (
+          <Suspense fallback={<div style={{ height: 250, border: '1.5px solid var(--line)' }} />}>
+            <CardDrawing item={only!} />
+          </Suspense>
+        )}
       </Week>
       <Ruled>
         {week.warmUp && (
@@ -296,11 +300,6 @@ export function diaryOf(week: CardWeek, entries: readonly WaitingEntry[]) {
   const mine = new Map(week.diaryEntries.map((entry) => [entry.id, entry]));
   for (const { entry, state } of entries) if (entry.weekId === week.id && state !== 'refused') mine.set(entry.id, entry);
   return [...mine.values()].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
-}
-
-function CardDrawing({ item }: { item: CardItem }) {
-  const { level, pace } = inHand(item, item.forms[0]!.id, usualWays(''));
-  return <SetUpDrawing level={level} places={setUpFor(level, pace).places} values={readThrowRules(level)?.values ?? []} />;
 }
 
 /** Plainly: what has been received, what still waits in this device, what was begun. */

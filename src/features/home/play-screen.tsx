@@ -10,7 +10,7 @@ import { usePlay } from '../counter/use-play';
 import { cue, type Cues } from './cues';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
-import { store } from './store';
+import { store, type BegunGo } from './store';
 import { Top } from './top';
 
 const Count = styled.p`
@@ -51,13 +51,18 @@ function useCountIn(from: number, cues: Cues): number {
 const COUNT_IN = 3;
 const LAST_SECONDS_MS = 10_000;
 
-/** One cue when the last ten seconds begin. */
-function useLastSeconds(leftMs: number, cues: Cues): void {
-  const told = useRef(leftMs <= LAST_SECONDS_MS);
+/** One cue when the last ten seconds begin; `leftMs` is read ten times a second. */
+function useLastSeconds(leftMs: (() => number) | null, cues: Cues): void {
+  const before = useRef(0);
   useEffect(() => {
-    if (told.current || leftMs > LAST_SECONDS_MS || leftMs <= 0) return;
-    told.current = true;
-    cue(cues, { pitch: 550, words: 'Ten seconds', shakeMs: [80, 60, 80] });
+    if (!leftMs) return;
+    const timer = setInterval(() => {
+      const left = leftMs();
+      if (before.current > LAST_SECONDS_MS && left <= LAST_SECONDS_MS && left > 0)
+        cue(cues, { pitch: 550, words: 'Ten seconds', shakeMs: [80, 60, 80] });
+      before.current = left;
+    }, 100);
+    return () => clearInterval(timer);
   }, [leftMs, cues]);
 }
 
@@ -92,20 +97,35 @@ export function PlayScreen(props: PlayScreenProps) {
 
 function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDone }: PlayScreenProps) {
   const { level, form, item } = hand;
+  // Kept right after what the tap changed has been drawn: the next frame does not wait for it.
+  const pending = useRef<BegunGo | null>(null);
+  const flush = useCallback(() => {
+    if (pending.current) void store.keepBegun(pending.current);
+    pending.current = null;
+  }, []);
   const keep = useCallback(
-    (events: readonly PlayEvent[]) => void store.keepBegun({ assignmentId: item.assignmentId, formId: form.id, player, counting, events }),
-    [item.assignmentId, form.id, player, counting],
+    (events: readonly PlayEvent[]) => {
+      if (pending.current === null) setTimeout(flush, 0);
+      pending.current = { assignmentId: item.assignmentId, formId: form.id, player, counting, events };
+    },
+    [item.assignmentId, form.id, player, counting, flush],
   );
+  useEffect(() => {
+    window.addEventListener('pagehide', flush);
+    return () => window.removeEventListener('pagehide', flush);
+  }, [flush]);
   const play = usePlay(level, already, keep, counting);
   const done = useRef(false);
   const { over } = play.moves;
   const down = play.part.clockDownMs > 0;
-  useLastSeconds(down ? play.shownMs : Infinity, cues);
+  useLastSeconds(down ? play.readShownMs : null, cues);
   useAwake();
 
   useEffect(() => {
     if (!over || done.current) return;
     done.current = true;
+    // The go that ended is kept as a whole by the session.
+    pending.current = null;
     cue(cues, { pitch: 660, words: 'Done', shakeMs: 300 });
     onDone(play.events, play.result);
   }, [over, onDone, play.events, play.result, cues]);
@@ -157,7 +177,8 @@ export function WatchScreen({
     },
     [cues, downMs, onDone],
   );
-  useLastSeconds(downMs > 0 ? downMs - ms : Infinity, cues);
+  const left = useCallback(() => (watch.current ? downMs - watch.current.read() : downMs), [downMs]);
+  useLastSeconds(downMs > 0 ? left : null, cues);
   useEffect(() => {
     if (downMs > 0 && ms >= downMs) end(downMs);
   }, [ms, downMs, end]);

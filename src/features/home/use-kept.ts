@@ -10,7 +10,11 @@ export interface Kept {
   readonly forget: (token: string) => Promise<void>;
 }
 
-export function useKept(token: string, open: boolean): Kept {
+/** Milliseconds after which what is loaded in advance is asked for, where the browser does not say when it is idle. */
+const IDLE_MS = 1200;
+
+/** `later` holds what the page loads when it is needed; it is fetched in advance, so that it is there without a connection. */
+export function useKept(token: string, open: boolean, later: Readonly<Record<string, () => Promise<unknown>>>): Kept {
   const [mayForget, setMayForget] = useState(false);
   const [kept, setKept] = useState<readonly KeptCard[]>([]);
   const read = useCallback(async () => setKept(await store.cards()), []);
@@ -23,11 +27,13 @@ export function useKept(token: string, open: boolean): Kept {
     if (!open) return;
     // Only on a secure context: over plain http there is neither a worker nor a promise.
     void navigator.serviceWorker?.register('/home-sw.js', { scope: '/home' }).catch(() => undefined);
+    const timer = setTimeout(() => void keepParts(later), IDLE_MS);
     void navigator.storage?.persist?.().then(
       (promised) => setMayForget(!promised),
       () => setMayForget(true),
     );
-  }, [open]);
+    return () => clearTimeout(timer);
+  }, [open, later]);
 
   const forget = useCallback(
     async (key: string) => {
@@ -37,4 +43,15 @@ export function useKept(token: string, open: boolean): Kept {
     [read],
   );
   return { mayForget, kept, forget };
+}
+
+/** Loads what the page is made of and tells the worker of all that was loaded: some came before it was there. */
+async function keepParts(later: Readonly<Record<string, () => Promise<unknown>>>): Promise<void> {
+  await Promise.all(Object.values(later).map((load) => load())).catch(() => undefined);
+  const worker = (await navigator.serviceWorker?.ready)?.active;
+  const loaded = performance
+    .getEntriesByType('resource')
+    .map(({ name }) => new URL(name))
+    .filter(({ origin, pathname }) => origin === window.location.origin && pathname.startsWith('/_next/static/'));
+  worker?.postMessage({ keep: loaded.map(({ pathname, search }) => `${pathname}${search}`) });
 }

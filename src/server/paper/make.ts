@@ -1,5 +1,6 @@
 /** Has a job made by a process of its own: lines of JSON as they come, how far it is and at last the PDF. */
 import { spawn } from 'node:child_process';
+import { constants, setPriority } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { log } from '../log';
@@ -23,6 +24,8 @@ export function makePaper(job: PaperJob, signal: AbortSignal): ReadableStream<Ui
     env: { PATH: process.env['PATH'] ?? '', NODE_ENV: 'production', TSX_TSCONFIG_PATH: join(root, 'tsconfig.json') },
     stdio: ['pipe', 'pipe', 'pipe'],
   });
+  // Families come first: what is sent meanwhile is answered before the next sheet is laid out.
+  if (maker.pid !== undefined) setPriority(maker.pid, constants.priority.PRIORITY_LOW);
   let complaint = '';
   maker.stderr.on('data', (said: Buffer) => (complaint = `${complaint}${said.toString()}`.slice(-2000)));
   const stop = () => maker.kill('SIGKILL');

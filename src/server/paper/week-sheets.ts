@@ -8,7 +8,7 @@ import type { Uuid } from '../db/ids';
 import { assignmentsOfChild, versionBody, weekOfSchool, type AssignmentInWeek } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
 import { schoolDay } from '../school-calendar';
-import { linksOf } from '../weeks/links';
+import { plainLinksOf } from '../weeks/links';
 import type { GameOnPaper, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 
 export const PAPER_KINDS = ['home', 'event', 'frames', 'diary'] as const;
@@ -46,7 +46,7 @@ export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: We
       'There is nobody to make a sheet for.',
       who === 'paper' ? 'Choose all, or mark in Classes who plays on paper.' : 'Choose all.',
     );
-  const { links } = await linksOf(schoolId, week.classId, today, now);
+  const { links } = await plainLinksOf(schoolId, week.classId, today, now);
   const slipOf = (child: Child): Slip | null => {
     const link = links.find((one) => one.childId === child.id);
     return link ? { url: link.slipUrl, code: link.slipUrl.split('#k=')[1]! } : null;

@@ -7,12 +7,15 @@ import { transact } from '../db/pool';
 import { termAt, type Span } from '../db/schools';
 import { settings } from '../settings';
 
-export interface Link {
+export interface PlainLink {
   readonly childId: Uuid;
   readonly name: string;
   readonly medium: 'screen' | 'paper';
   readonly cardUrl: string;
   readonly slipUrl: string;
+}
+
+export interface Link extends PlainLink {
   readonly cardQr: string;
   readonly slipQr: string;
 }
@@ -22,7 +25,8 @@ function homeUrl(publicUrl: string, token: string): string {
   return `${publicUrl}/home#k=${token}`;
 }
 
-export async function linksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: Span; links: Link[] }> {
+/** Without the square codes, which take a while to draw. */
+export async function plainLinksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: Span; links: PlainLink[] }> {
   const { publicUrl, serverKey } = settings();
   const children = await childrenOf(classId, today);
   const { term, tokens } = await transact(async (db) => {
@@ -36,21 +40,18 @@ export async function linksOf(schoolId: Uuid, classId: Uuid, today: string, now:
     }
     return { term: found, tokens: made };
   });
-  const qr = (url: string) => QRCode.toString(url, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
-  const links = await Promise.all(
-    children.map(async (child, index) => {
-      const cardUrl = homeUrl(publicUrl, tokens[index]!.card);
-      const slipUrl = homeUrl(publicUrl, tokens[index]!.slip);
-      return {
-        childId: child.id,
-        name: `${child.firstName} ${child.initial}`,
-        medium: child.medium,
-        cardUrl,
-        slipUrl,
-        cardQr: await qr(cardUrl),
-        slipQr: await qr(slipUrl),
-      };
-    }),
-  );
+  const links = children.map((child, index) => ({
+    childId: child.id,
+    name: `${child.firstName} ${child.initial}`,
+    medium: child.medium,
+    cardUrl: homeUrl(publicUrl, tokens[index]!.card),
+    slipUrl: homeUrl(publicUrl, tokens[index]!.slip),
+  }));
   return { term, links };
+}
+
+export async function linksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: Span; links: Link[] }> {
+  const { term, links } = await plainLinksOf(schoolId, classId, today, now);
+  const qr = (url: string) => QRCode.toString(url, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
+  return { term, links: await Promise.all(links.map(async (link) => ({ ...link, cardQr: await qr(link.cardUrl), slipQr: await qr(link.slipUrl) }))) };
 }

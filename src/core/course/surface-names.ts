@@ -1,0 +1,3 @@
+import type { Surface } from '../rules/game';
+
+export const SURFACE_NAMES: Readonly<Record<Surface, string>> = { hard: 'hard floor', carpet: 'carpet', grass: 'grass', tarmac: 'tarmac' };

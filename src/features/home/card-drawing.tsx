@@ -1,0 +1,13 @@
+'use client';
+import { readThrowRules } from '@/core/rules/throw-rules';
+import { setUpFor } from '@/core/sheet/set-up';
+import type { CardItem } from '@/server/home/card';
+import { inHand } from './in-hand';
+import { SetUpDrawing } from './set-up-drawing';
+import { usualWays } from './store';
+
+/** The set-up of the card as it was asked. */
+export function CardDrawing({ item }: { item: CardItem }) {
+  const { level, pace } = inHand(item, item.forms[0]!.id, usualWays(''));
+  return <SetUpDrawing level={level} places={setUpFor(level, pace).places} values={readThrowRules(level)?.values ?? []} />;
+}
