@@ -2,15 +2,21 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import { GET as card } from '@/app/api/v1/home/card/route';
 import { POST as diary } from '@/app/api/v1/home/diary/route';
+import { POST as invent } from '@/app/api/v1/home/inventions/route';
+import { POST as take } from '@/app/api/v1/inventions/[id]/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { goOf } from '@/core/reports/from-parts';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { emptyPlan } from '@/core/invent/plan';
 import { compile } from '@/core/rules/compile';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import { measure } from '@/core/rules/measure';
 import { replay } from '@/core/rules/replay';
 import { chooseSetUp, gameOfForm, usedSetUpOf, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
+import { gameById } from '@/server/db/games';
+import type { Uuid } from '@/server/db/ids';
+import { inventionsOfClass } from '@/server/db/inventions';
 import { playsOfChild } from '@/server/db/reports';
 import type { Card, CardItem } from '@/server/home/card';
 import { schoolDay } from '@/server/school-calendar';
@@ -196,5 +202,45 @@ describe('the movement diary', () => {
     const refused = await call(diary, '/', { token, body: { entries: [entry(week.weekId, { minutes: 2000 })] } });
     expect(refused).toMatchObject({ status: 400, answer: { problems: [{ place: '/entries/0/minutes' }] } });
     expect((await cardOf(token)).weeks[0]!.diaryEntries).toEqual([line]);
+  });
+});
+
+describe('a game that a child made', () => {
+  const invention = () => ({ id: v7(), plan: { ...emptyPlan, title: 'Puddle Post' }, score: 7 });
+
+  it('is kept once, shown to the teacher with its score, and becomes a class game without the child', async () => {
+    const school = await makeSchool();
+    const week = await sendTo(school);
+    const token = await week.token(school.childIds[0]!);
+    const mine = invention();
+    for (let n = 0; n < 2; n += 1) expect((await call(invent, '/', { token, body: mine })).status).toBe(201);
+    const today = schoolDay(new Date(), ZONE);
+    expect(await inventionsOfClass(school.classId, today)).toMatchObject([
+      { plan: { title: 'Puddle Post' }, score: 7, childName: 'Childa X.', gameId: null },
+    ]);
+    const cookie = await school.cookie('teacher');
+    const taken = await call(take, '/', { cookie, body: { ageYears: 8, title: 'Post of the puddle' } }, { id: mine.id });
+    expect(taken.status).toBe(201);
+    const shelved = await gameById(school.id, taken.answer['id'] as Uuid);
+    expect(shelved!.game.title).toBe('Post of the puddle');
+    expect(JSON.stringify(shelved)).not.toContain('Childa');
+    expect((await call(take, '/', { cookie, body: { ageYears: 8, title: 'Again' } }, { id: mine.id })).status).toBe(409);
+    expect((await inventionsOfClass(school.classId, today))[0]!.gameId).toBe(taken.answer['id']);
+  });
+
+  it("is not sent with a slip, not over another child's, not taken by a helper or another school; rubbish is refused by name", async () => {
+    const school = await makeSchool();
+    const week = await sendTo(school);
+    const token = await week.token(school.childIds[0]!);
+    const mine = invention();
+    expect((await call(invent, '/', { token: await week.token(school.childIds[0]!, 'slip'), body: mine })).status).toBe(403);
+    expect((await call(invent, '/', { token, body: mine })).status).toBe(201);
+    expect((await call(invent, '/', { token: await week.token(school.childIds[1]!), body: mine })).status).toBe(404);
+    const wrong = { ...invention(), plan: { ...emptyPlan, title: 'x', marks: [] } };
+    expect(await call(invent, '/', { token, body: wrong })).toMatchObject({ status: 400, answer: { problems: [{ place: '/plan/marks' }] } });
+    const body = { ageYears: 8, title: 'T' };
+    expect((await call(take, '/', { body }, { id: mine.id })).status).toBe(401);
+    expect((await call(take, '/', { cookie: await school.cookie('helper'), body }, { id: mine.id })).status).toBe(403);
+    expect((await call(take, '/', { cookie: await (await makeSchool()).cookie('teacher'), body }, { id: mine.id })).status).toBe(404);
   });
 });

@@ -9,6 +9,7 @@ import { Select, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
+import { Inventions, type ListedInvention } from './inventions';
 
 export interface ListedChild {
   readonly id: string;
@@ -66,10 +67,11 @@ export interface ClassPageProps {
   readonly ageYears: number;
   readonly childrenList: readonly ListedChild[];
   readonly otherClasses: readonly { readonly id: string; readonly name: string }[];
+  readonly inventions: readonly ListedInvention[];
   readonly mayChange: boolean;
 }
 
-export function ClassPage({ id, name, ageYears, childrenList, otherClasses, mayChange }: ClassPageProps) {
+export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inventions, mayChange }: ClassPageProps) {
   const [adding, setAdding] = useState(false);
   const [editing, setEditing] = useState<ListedChild | null>(null);
   return (
@@ -126,6 +128,7 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, mayC
           </tbody>
         </Figures>
       )}
+      {inventions.length > 0 && <Inventions inventions={inventions} ageYears={ageYears} mayChange={mayChange} />}
       <AddChildren classId={id} isOpen={adding} onClose={() => setAdding(false)} />
       {editing && <EditChild key={editing.id} child={editing} otherClasses={otherClasses} onClose={() => setEditing(null)} />}
     </Page>

@@ -82,6 +82,7 @@ export interface CardScreenProps {
   readonly onOpen: (item: CardItem) => void;
   readonly onFinish: (item: CardItem) => void;
   readonly onDiary: (week: CardWeek) => void;
+  readonly onInvent: () => void;
   readonly onOthers: () => void;
   /** Hands over the due day as a calendar file; absent without a connection. */
   readonly onCalendar?: (() => void) | undefined;
@@ -89,7 +90,7 @@ export interface CardScreenProps {
 
 /** The week's card: what to do, by when, and what the school has. */
 export function CardScreen(props: CardScreenProps) {
-  const { card, offline, mayForget, others, onOpen, onOthers } = props;
+  const { card, offline, mayForget, others, onOpen, onOthers, onInvent } = props;
   const [now, ...earlier] = card.weeks;
   const first = now && (now.games.find((item) => isOpen(item) && item.received === 0) ?? now.games.find(isOpen));
   return (
@@ -137,6 +138,11 @@ export function CardScreen(props: CardScreenProps) {
                 )}
               </Ruled>
             </details>
+          )}
+          {card.scope === 'card' && (
+            <TextButton type="button" onClick={onInvent}>
+              Make a game of your own
+            </TextButton>
           )}
           {mayForget && (
             <p style={{ fontSize: '0.9375rem', color: 'var(--ink-soft)' }}>

@@ -1,5 +1,6 @@
 'use client';
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
+import type { InventedPlan } from '@/core/invent/plan';
 import type { DiaryEntry } from '@/server/db/diary';
 import type { CardItem } from '@/server/home/card';
 import { CardScreen } from './card-screen';
@@ -12,11 +13,17 @@ import { useCard } from './use-card';
 import { useKept } from './use-kept';
 
 /** What is not needed for the card comes when it is opened, and in advance when the device has time: then it is there without a connection. */
-const later = { going: () => import('./going'), diary: () => import('./diary-screen') };
+const later = { going: () => import('./going'), diary: () => import('./diary-screen'), invent: () => import('./invent-screen') };
 const Going = lazy(() => later.going().then((part) => ({ default: part.Going })));
 const DiaryScreen = lazy(() => later.diary().then((part) => ({ default: part.DiaryScreen })));
 
-type View = { readonly on: 'card' } | { readonly on: 'diary'; readonly weekId: string } | { readonly on: 'going'; readonly first: Step };
+const InventScreen = lazy(() => later.invent().then((part) => ({ default: part.InventScreen })));
+
+type View =
+  | { readonly on: 'card' }
+  | { readonly on: 'invent'; readonly draft: InventedPlan | undefined }
+  | { readonly on: 'diary'; readonly weekId: string }
+  | { readonly on: 'going'; readonly first: Step };
 
 const CARD: View = { on: 'card' };
 
@@ -100,6 +107,7 @@ export function HomePage() {
           onOpen={(item) => void open(item)}
           onFinish={finish}
           onDiary={({ id }) => setView({ on: 'diary', weekId: id })}
+          onInvent={() => void store.plan(token).then((draft) => setView({ on: 'invent', draft }))}
           onOthers={() => openKey('')}
           onCalendar={offline === null ? () => void fetchCalendar(token) : undefined}
         />
@@ -113,6 +121,20 @@ export function HomePage() {
             entries={entries}
             onAdd={(entry) => void write(entry)}
             onStrike={(entry) => void write({ ...entry, struck: true })}
+            onBack={() => setView(CARD)}
+          />
+        </Suspense>
+      );
+    case 'invent':
+      return (
+        <Suspense fallback={<Moment />}>
+          <InventScreen
+            name={card.child?.name ?? ''}
+            like={card.weeks[0]?.games[0]}
+            ways={ways}
+            draft={view.draft}
+            onDraft={(plan) => void store.keepPlan(token, plan)}
+            onSend={(invention) => void store.keepInvention({ key: invention.id, token, invention, state: 'waiting' }).then(sendWaiting)}
             onBack={() => setView(CARD)}
           />
         </Suspense>

@@ -1,5 +1,5 @@
 /** Sends what waits. A report or an entry stays in the phone until the school has said that it received it. */
-import { store, type KeptPlay, type WaitingEntry } from './store';
+import { store, type KeptPlay, type WaitingEntry, type WaitingInvention } from './store';
 
 interface Problems {
   readonly problems?: readonly { readonly reason: string; readonly fix: string }[];
@@ -44,6 +44,12 @@ export async function tryEntries(token: string, waiting: readonly WaitingEntry[]
   if (answer.kind === 'later') return false;
   for (const one of waiting) await store.keepEntry({ ...one, state: answer.kind === 'taken' ? 'received' : 'refused' });
   return answer.kind === 'taken';
+}
+
+/** Tries a game that the child made. */
+export async function tryInvention(token: string, waiting: WaitingInvention): Promise<void> {
+  const answer = await post('inventions', token, waiting.invention);
+  if (answer.kind !== 'later') await store.keepInvention({ ...waiting, state: answer.kind === 'taken' ? 'received' : 'refused' });
 }
 
 /** The due day as a calendar file, handed to the device. Without a connection nothing happens. */

@@ -3,6 +3,7 @@
  * entries that wait to be sent, and what the family said of its home. Nothing here leaves the phone but reports and the diary.
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { InventedPlan } from '@/core/invent/plan';
 import type { AimedId } from '@/core/objects/catalogue';
 import type { LookMark } from '@/core/reports/look-marks';
 import type { Go, Report } from '@/core/reports/report';
@@ -107,6 +108,14 @@ export interface WaitingEntry {
   readonly key: string;
 }
 
+/** A game that the child made, until the school has it. */
+export interface WaitingInvention {
+  readonly token: string;
+  readonly key: string;
+  readonly invention: { readonly id: string; readonly plan: InventedPlan; readonly score: number | null };
+  readonly state: 'waiting' | 'received' | 'refused';
+}
+
 export interface KeptCard {
   readonly token: string;
   readonly card: Card;
@@ -120,6 +129,8 @@ interface HomeDb extends DBSchema {
   sessions: { key: string; value: Session };
   ways: { key: string; value: Ways };
   diary: { key: string; value: WaitingEntry; indexes: { token: string } };
+  inventions: { key: string; value: WaitingInvention; indexes: { token: string } };
+  plans: { key: string; value: { token: string; plan: InventedPlan } };
 }
 
 let opened: Promise<IDBPDatabase<HomeDb>> | undefined;
@@ -135,6 +146,8 @@ function db(): Promise<IDBPDatabase<HomeDb>> {
       base.createObjectStore('sessions', { keyPath: 'assignmentId' });
       base.createObjectStore('ways', { keyPath: 'token' });
       base.createObjectStore('diary', { keyPath: 'key' }).createIndex('token', 'token');
+      base.createObjectStore('inventions', { keyPath: 'key' }).createIndex('token', 'token');
+      base.createObjectStore('plans', { keyPath: 'token' });
     },
   });
   return opened;
@@ -151,10 +164,14 @@ export const store = {
     const assignments = held?.card.weeks.flatMap((week) => week.games.map((game) => game.assignmentId)) ?? [];
     const plays = await base.getAllKeysFromIndex('plays', 'token', token);
     const entries = await base.getAllKeysFromIndex('diary', 'token', token);
-    const all = base.transaction(['cards', 'plays', 'begun', 'sessions', 'ways', 'diary'], 'readwrite');
+    const own = await base.getAllKeysFromIndex('inventions', 'token', token);
+    const all = base.transaction(['cards', 'plays', 'begun', 'sessions', 'ways', 'diary', 'inventions', 'plans'], 'readwrite');
     await Promise.all([
       all.objectStore('cards').delete(token),
       all.objectStore('ways').delete(token),
+      all.objectStore('plans').delete(token),
+      all.objectStore('begun').delete(`own ${token}`),
+      ...own.map((key) => all.objectStore('inventions').delete(key)),
       ...plays.map((key) => all.objectStore('plays').delete(key)),
       ...entries.map((key) => all.objectStore('diary').delete(key)),
       ...assignments.flatMap((key) => [all.objectStore('begun').delete(key), all.objectStore('sessions').delete(key)]),
@@ -181,5 +198,9 @@ export const store = {
   ways: async (token: string) => (await (await db()).get('ways', token)) ?? usualWays(token),
   keepWays: async (ways: Ways) => void (await (await db()).put('ways', ways)),
   diary: async (token: string) => (await db()).getAllFromIndex('diary', 'token', token),
+  inventions: async (token: string) => (await db()).getAllFromIndex('inventions', 'token', token),
+  keepInvention: async (one: WaitingInvention) => void (await (await db()).put('inventions', one)),
+  plan: async (token: string) => (await (await db()).get('plans', token))?.plan,
+  keepPlan: async (token: string, plan: InventedPlan) => void (await (await db()).put('plans', { token, plan })),
   keepEntry: async (entry: WaitingEntry) => void (await (await db()).put('diary', entry)),
 };

@@ -2,7 +2,7 @@
 /** The card of the child whose link this is, and all that waits in this device for it. */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Card } from '@/server/home/card';
-import { tryEntries, trySending } from './sending';
+import { tryEntries, tryInvention, trySending } from './sending';
 import { store, type KeptPlay, type Session, type WaitingEntry } from './store';
 
 export type Loaded =
@@ -93,6 +93,7 @@ export function useCard(onOpened: () => void): CardInHand {
             key,
             (await store.diary(key)).filter((one) => one.state === 'waiting'),
           )) || taken;
+        for (const one of (await store.inventions(key)).filter(({ state }) => state === 'waiting')) await tryInvention(key, one);
         await read(key);
         if (taken) void load(key);
       } finally {

@@ -484,6 +484,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
                 onOpen={() => undefined}
                 onFinish={() => undefined}
                 onDiary={() => undefined}
+                onInvent={() => undefined}
                 onOthers={() => undefined}
               />
             ) : (

@@ -1,0 +1,24 @@
+import Joi from 'joi';
+import type { InventedPlan } from '@/core/invent/plan';
+import { planSchema } from '@/core/invent/plan-schema';
+import type { Uuid } from '@/server/db/ids';
+import { keepInvention } from '@/server/db/inventions';
+import { familyOf } from '@/server/home/family';
+import { json, notFound, refuse } from '@/server/http/answer';
+import { openRoute } from '@/server/http/route';
+
+const body = Joi.object<{ id: Uuid; plan: InventedPlan; score: number | null }>({
+  id: Joi.string()
+    .pattern(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/)
+    .required(),
+  plan: planSchema.required(),
+  score: Joi.number().integer().min(0).max(10_000).allow(null).required(),
+});
+
+/** A game that a child made. A slip of paper opens one report, not this. */
+export const POST = openRoute({ body, origin: false }, async ({ request, body: invention, now }) => {
+  const key = await familyOf(request, now);
+  if (key.scope === 'slip') throw refuse(403, 'authorization', 'This code is for a score only.', "Use the link of the child's card.");
+  if (!(await keepInvention(key.childId, invention, now))) throw notFound('game of yours');
+  return json({ received: true, at: now.toISOString() }, 201);
+});

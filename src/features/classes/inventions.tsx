@@ -1,0 +1,96 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import Link from 'next/link';
+import styled from 'styled-components';
+import type { Course } from '@/core/rules/game';
+import { CourseDrawing } from '@/features/drawing/course-drawing';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { send } from '@/ui/post';
+
+export interface ListedInvention {
+  readonly id: string;
+  readonly childName: string;
+  readonly title: string;
+  readonly words: string;
+  readonly course: Course;
+  readonly score: number | null;
+  readonly gameId: string | null;
+}
+
+const List = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(420px, 1fr));
+  gap: 14px 32px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  & li {
+    display: grid;
+    grid-template-columns: 150px 1fr;
+    gap: 4px 16px;
+    padding: 10px 0;
+    border-top: 1px solid var(--line);
+  }
+  & svg {
+    grid-row: 1 / span 4;
+    width: 150px;
+    border: 1px solid var(--ink);
+  }
+  & p {
+    font-size: 0.875rem;
+  }
+`;
+
+/** Games that children of the class made: each may become a game of the class, without the child's name. */
+export function Inventions({ inventions, ageYears, mayChange }: { inventions: readonly ListedInvention[]; ageYears: number; mayChange: boolean }) {
+  return (
+    <section style={{ marginTop: 32 }}>
+      <h2 style={{ fontSize: '1.25rem', marginBottom: 8 }}>Made by children</h2>
+      <List>
+        {inventions.map((one) => (
+          <One key={one.id} invention={one} ageYears={ageYears} mayChange={mayChange} />
+        ))}
+      </List>
+    </section>
+  );
+}
+
+function One({ invention, ageYears, mayChange }: { invention: ListedInvention; ageYears: number; mayChange: boolean }) {
+  const router = useRouter();
+  const [title, setTitle] = useState(invention.title);
+  const [problem, setProblem] = useState('');
+  const take = async () => {
+    const answer = await send<{ id: string }>('POST', `/api/v1/inventions/${invention.id}`, { ageYears, title: title.trim() });
+    if (answer.ok && answer.value) router.push(`/games/${answer.value.id}`);
+    else setProblem(answer.problem);
+  };
+  return (
+    <li>
+      <CourseDrawing id={`invention-${invention.id}`} course={invention.course} parts={[]} label={`The floor of ${invention.title}`} numbers />
+      <b>{invention.title}</b>
+      <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
+        by {invention.childName}
+        {invention.score === null ? '' : `, who scored ${invention.score}`}
+      </span>
+      <p>{invention.words}</p>
+      {invention.gameId ? (
+        <Link href={`/games/${invention.gameId}`}>On the shelf</Link>
+      ) : mayChange ? (
+        <div style={{ display: 'flex', gap: 10, alignItems: 'end' }}>
+          <TextField label="Name for the class, without a child's" value={title} onChange={setTitle} maxLength={60} />
+          <Button isDisabled={title.trim() === ''} onPress={() => void take()}>
+            Make it a class game
+          </Button>
+        </div>
+      ) : null}
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,546 @@
+'use client';
+/** Make your own: put things on a small floor, fill a few slots, name it, play it, send plan and score. */
+import { useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { v7 } from 'uuid';
+import {
+  emptyPlan,
+  gameFromPlan,
+  INVENT_BALLS,
+  INVENT_FLOOR,
+  INVENT_OBSTACLES,
+  INVENT_TARGETS,
+  MOST_MARKS,
+  MOST_OBSTACLES,
+  planGaps,
+  type InventedPlan,
+} from '@/core/invent/plan';
+import { distanceM } from '@/core/course/geometry';
+import { stepPace, toParts } from '@/core/measure/lengths';
+import { AIMED, IMPLEMENTS, outlineWidthM } from '@/core/objects/catalogue';
+import { compile } from '@/core/rules/compile';
+import type { Result } from '@/core/rules/measure';
+import type { PlayEvent } from '@/core/rules/play';
+import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
+import type { Uuid } from '@/server/db/ids';
+import type { CardItem } from '@/server/home/card';
+import { TextButton } from '../counter/counter-style';
+import { WholeScore, Working } from '../counter/working';
+import { Big, Bottom, Caution, Plain, Ruled, Screen, Tick, TopLine } from './home-style';
+import { inHand } from './in-hand';
+import { PlayScreen } from './play-screen';
+import { ReadAloud } from './read-aloud';
+import { usualWays, type Ways } from './store';
+
+const SIZE = 340;
+const K = SIZE / INVENT_FLOOR.widthM;
+const HEIGHT = INVENT_FLOOR.depthM * K;
+const STEP_OF_KEYS_M = 0.1;
+
+const Floor = styled.svg`
+  display: block;
+  width: 100%;
+  border: 1.5px solid var(--ink);
+  background: var(--band-1);
+  touch-action: none;
+  cursor: crosshair;
+  & g[role='button'] {
+    cursor: grab;
+    outline: none;
+  }
+  & g[role='button']:focus-visible .ring {
+    stroke: var(--focus);
+    stroke-width: 3;
+  }
+`;
+
+const Palette = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  & button {
+    min-height: 44px;
+    padding: 0 12px;
+    border: 1.5px solid var(--line-strong);
+    border-radius: 6px;
+    background: var(--sheet);
+    color: inherit;
+    cursor: pointer;
+  }
+  & button[aria-pressed='true'] {
+    border-color: var(--ink);
+    box-shadow: inset 0 -4px 0 var(--gorse);
+    font-weight: 700;
+  }
+`;
+
+const Slots = styled.p`
+  line-height: 2.3;
+  & select,
+  & input {
+    min-height: 44px;
+    padding: 2px 8px;
+    border: 0;
+    border-bottom: 3px solid var(--gorse);
+    background: var(--sheet);
+    color: inherit;
+    font: inherit;
+    font-weight: 700;
+  }
+`;
+
+type Picked = { readonly kind: 'target' } | { readonly kind: 'mark' | 'obstacle'; readonly index: number };
+
+type Putting = 'target' | 'mark' | (typeof INVENT_OBSTACLES)[number];
+
+type Step =
+  | { readonly on: 'make' }
+  | { readonly on: 'safety' }
+  | { readonly on: 'play' }
+  | { readonly on: 'result'; readonly events: readonly PlayEvent[]; readonly result: Result }
+  | { readonly on: 'sent' };
+
+export interface Invention {
+  readonly id: string;
+  readonly plan: InventedPlan;
+  readonly score: number | null;
+}
+
+export interface InventScreenProps {
+  readonly name: string;
+  /** A game of the card, for the child's step and age. */
+  readonly like: CardItem | undefined;
+  readonly ways: Ways;
+  readonly draft: InventedPlan | undefined;
+  readonly onDraft: (plan: InventedPlan) => void;
+  readonly onSend: (invention: Invention) => void;
+  readonly onBack: () => void;
+}
+
+export function InventScreen({ name, like, ways, draft, onDraft, onSend, onBack }: InventScreenProps) {
+  const [plan, setPlan] = useState<InventedPlan>(draft ?? emptyPlan);
+  const [step, setStep] = useState<Step>({ on: 'make' });
+  const put = (next: InventedPlan) => {
+    setPlan(next);
+    onDraft(next);
+  };
+  const setUp = useMemo(
+    () => like?.setUp ?? { implement: plan.ball, targets: [], distancesM: [], stepM: 0.5, ageYears: 8, form: 'standing' as const },
+    [like, plan.ball],
+  );
+  const game = useMemo(() => gameFromPlan(plan), [plan]);
+  const hand = useMemo(() => {
+    const item: CardItem = {
+      assignmentId: `own ${ways.token}` as Uuid,
+      opensOn: null,
+      game,
+      levelId: 'level-1',
+      setUp,
+      forms: [{ id: 'asked', change: { kind: 'as-asked' }, towards: 'as-asked', levelId: 'level-1', otherHand: false, things: [], par: null }],
+      par: null,
+      best: null,
+      received: 0,
+    };
+    return inHand(item, 'asked', usualWays(ways.token));
+  }, [game, setUp, ways.token]);
+
+  switch (step.on) {
+    case 'make':
+      return <Making name={name} plan={plan} stepM={setUp.stepM} onPlan={put} onBack={onBack} onNext={() => setStep({ on: 'safety' })} />;
+    case 'safety': {
+      const { directions } = setUpFor(hand.level, hand.pace);
+      return (
+        <Safe
+          title={plan.title}
+          name={name}
+          directions={directions}
+          cautions={cautionsFor(hand.level)}
+          onBack={() => setStep({ on: 'make' })}
+          onNext={() => setStep({ on: 'play' })}
+        />
+      );
+    }
+    case 'play':
+      return (
+        <PlayScreen
+          hand={hand}
+          name={name}
+          player={0}
+          already={[]}
+          counting="attempts"
+          cues={ways}
+          exerciseSwapped={false}
+          onDone={(events, result) => setStep({ on: 'result', events, result })}
+        />
+      );
+    case 'result': {
+      const compiled = compile(hand.level);
+      return (
+        <Screen>
+          <TopLine>
+            <span>{plan.title}</span>
+            <span>{name}</span>
+          </TopLine>
+          <WholeScore result={step.result} />
+          {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
+          <p style={{ textAlign: 'center' }}>Your own game. Is it too easy or too hard? Change it and try again.</p>
+          <Plain type="button" onClick={() => setStep({ on: 'play' })}>
+            Play it again
+          </Plain>
+          <Plain type="button" onClick={() => setStep({ on: 'make' })}>
+            Change it
+          </Plain>
+          <Bottom>
+            <Big
+              type="button"
+              onClick={() => {
+                onSend({ id: v7(), plan: { ...plan, title: plan.title.trim() }, score: step.result.value });
+                setStep({ on: 'sent' });
+              }}
+            >
+              Show it to my teacher
+            </Big>
+            <TextButton type="button" onClick={onBack}>
+              Back to the card
+            </TextButton>
+          </Bottom>
+        </Screen>
+      );
+    }
+    case 'sent':
+      return (
+        <Screen>
+          <TopLine>
+            <span>{plan.title}</span>
+            <span>{name}</span>
+          </TopLine>
+          <h1>On its way</h1>
+          <p>Your game and your score go to your teacher as soon as there is a connection. Perhaps the whole class will play it.</p>
+          <Bottom>
+            <Big type="button" onClick={onBack}>
+              Back to the card
+            </Big>
+          </Bottom>
+        </Screen>
+      );
+  }
+}
+
+function Making({
+  name,
+  plan,
+  stepM,
+  onPlan,
+  onBack,
+  onNext,
+}: {
+  name: string;
+  plan: InventedPlan;
+  stepM: number;
+  onPlan: (plan: InventedPlan) => void;
+  onBack: () => void;
+  onNext: () => void;
+}) {
+  const [putting, setPutting] = useState<Putting>('mark');
+  const [picked, setPicked] = useState<Picked | null>(null);
+  const gaps = planGaps(plan);
+  const inside = (xM: number, yM: number) => ({
+    xM: Math.round(Math.min(INVENT_FLOOR.widthM - 0.15, Math.max(0.15, xM)) * 20) / 20,
+    yM: Math.round(Math.min(INVENT_FLOOR.depthM - 0.15, Math.max(0.15, yM)) * 20) / 20,
+  });
+  const place = (xM: number, yM: number) => {
+    const spot = inside(xM, yM);
+    if (picked) return move(picked, spot.xM, spot.yM);
+    if (putting === 'target') onPlan({ ...plan, target: { ...plan.target, ...spot } });
+    else if (putting === 'mark') {
+      if (plan.marks.length < MOST_MARKS) onPlan({ ...plan, marks: [...plan.marks, { ...spot, points: plan.marks.length + 1 }] });
+    } else if (plan.obstacles.length < MOST_OBSTACLES) onPlan({ ...plan, obstacles: [...plan.obstacles, { ...spot, object: putting }] });
+  };
+  const move = (what: Picked, xM: number, yM: number) => {
+    const spot = inside(xM, yM);
+    if (what.kind === 'target') onPlan({ ...plan, target: { ...plan.target, ...spot } });
+    else if (what.kind === 'mark') onPlan({ ...plan, marks: plan.marks.map((mark, at) => (at === what.index ? { ...mark, ...spot } : mark)) });
+    else onPlan({ ...plan, obstacles: plan.obstacles.map((one, at) => (at === what.index ? { ...one, ...spot } : one)) });
+  };
+  const remove = (what: Picked) => {
+    setPicked(null);
+    if (what.kind === 'mark') onPlan({ ...plan, marks: plan.marks.filter((_, at) => at !== what.index) });
+    if (what.kind === 'obstacle') onPlan({ ...plan, obstacles: plan.obstacles.filter((_, at) => at !== what.index) });
+  };
+  const same = (one: Picked) =>
+    picked !== null && picked.kind === one.kind && (one.kind === 'target' || (picked as { index: number }).index === one.index);
+  const thing = (what: Picked, label: string, spot: { xM: number; yM: number }, drawn: React.ReactNode) => (
+    <g
+      key={`${what.kind} ${'index' in what ? what.index : ''}`}
+      role="button"
+      tabIndex={0}
+      aria-label={`${label}${same(what) ? ', picked up' : ''}`}
+      transform={`translate(${spot.xM * K} ${spot.yM * K})`}
+      onClick={(event) => {
+        event.stopPropagation();
+        setPicked(same(what) ? null : what);
+      }}
+      onKeyDown={(event) => {
+        const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+        if (by) {
+          event.preventDefault();
+          move(what, spot.xM + by[0]! * STEP_OF_KEYS_M, spot.yM + by[1]! * STEP_OF_KEYS_M);
+        } else if (event.key === 'Delete' || event.key === 'Backspace') remove(what);
+        else if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          setPicked(same(what) ? null : what);
+        }
+      }}
+    >
+      <circle className="ring" r={22} fill={same(what) ? 'var(--gorse)' : 'transparent'} fillOpacity={0.35} stroke="transparent" />
+      {drawn}
+    </g>
+  );
+  const steps = (mark: { xM: number; yM: number }) => toParts(distanceM(mark, plan.target), stepPace(stepM)).words;
+  const select = <T extends string>(label: string, value: T, choices: readonly (readonly [T, string])[], onChange: (value: T) => void) => (
+    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value as T)}>
+      {choices.map(([id, words]) => (
+        <option key={id} value={id}>
+          {words}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <Screen>
+      <TopLine>
+        <span>A game of your own</span>
+        <span>{name}</span>
+      </TopLine>
+      <h1>Put it on the floor</h1>
+      <p>Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes.</p>
+      <Palette role="group" aria-label="Things to put down">
+        {(
+          [
+            ['mark', 'a mark to throw from'],
+            ['target', 'the target'],
+            ...INVENT_OBSTACLES.map((object) => [object, AIMED[object].name] as const),
+          ] as readonly (readonly [Putting, string])[]
+        ).map(([id, words]) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={putting === id && picked === null}
+            onClick={() => {
+              setPicked(null);
+              setPutting(id);
+            }}
+          >
+            {words}
+          </button>
+        ))}
+      </Palette>
+      <Floor
+        viewBox={`0 0 ${SIZE} ${HEIGHT}`}
+        aria-label="The floor from above"
+        role="group"
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          place(((event.clientX - box.left) / box.width) * INVENT_FLOOR.widthM, ((event.clientY - box.top) / box.height) * INVENT_FLOOR.depthM);
+          setPicked(null);
+        }}
+      >
+        {plan.marks.map((mark, index) => (
+          <line
+            key={index}
+            x1={mark.xM * K}
+            y1={mark.yM * K}
+            x2={plan.target.xM * K}
+            y2={plan.target.yM * K}
+            stroke="var(--ink)"
+            strokeDasharray="2 6"
+            strokeLinecap="round"
+          />
+        ))}
+        {plan.obstacles.map((one, index) => {
+          const wide = outlineWidthM(AIMED[one.object].shape) * K;
+          return thing(
+            { kind: 'obstacle', index },
+            AIMED[one.object].name,
+            one,
+            <rect x={-wide / 2} y={-12} width={wide} height={24} fill="var(--band-3)" stroke="var(--ink)" strokeDasharray="4 3" />,
+          );
+        })}
+        {thing(
+          { kind: 'target' },
+          `the target, a ${AIMED[plan.target.object].name}`,
+          plan.target,
+          <rect
+            x={(-outlineWidthM(AIMED[plan.target.object].shape) * K) / 2}
+            y={-16}
+            width={Math.max(10, outlineWidthM(AIMED[plan.target.object].shape) * K)}
+            height={32}
+            rx={4}
+            fill="var(--sheet)"
+            stroke="var(--heather)"
+            strokeWidth={4}
+          />,
+        )}
+        {plan.marks.map((mark, index) =>
+          thing(
+            { kind: 'mark', index },
+            `mark ${index + 1}, ${steps(mark)} from the target`,
+            mark,
+            <>
+              <rect x={-4} y={-15} width={8} height={30} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.5} />
+              <text x={10} y={5} fontSize={15} fontWeight={700} fill="var(--ink)">
+                {mark.points}
+              </text>
+            </>,
+          ),
+        )}
+      </Floor>
+      {picked && picked.kind !== 'target' && (
+        <TextButton type="button" onClick={() => remove(picked)}>
+          Take it off the floor
+        </TextButton>
+      )}
+      <Slots>
+        I throw a{' '}
+        {select(
+          'What is thrown',
+          plan.ball,
+          INVENT_BALLS.map((id) => [id, IMPLEMENTS[id].name] as const),
+          (ball) => onPlan({ ...plan, ball }),
+        )}{' '}
+        {select('How it is thrown', plan.technique, [['underarm', 'underarm'] as const, ['overarm', 'overarm'] as const], (technique) =>
+          onPlan({ ...plan, technique }),
+        )}{' '}
+        at a{' '}
+        {select(
+          'The target',
+          plan.target.object,
+          INVENT_TARGETS.map((id) => [id, AIMED[id].name] as const),
+          (object) => onPlan({ ...plan, target: { ...plan.target, object } }),
+        )}
+        . I have{' '}
+        {select(
+          'How long',
+          plan.stop.kind === 'seconds' ? `s${plan.stop.s}` : `n${plan.stop.n}`,
+          [
+            ['n5', '5 throws'],
+            ['n10', '10 throws'],
+            ['n15', '15 throws'],
+            ['s30', '30 seconds'],
+            ['s60', '60 seconds'],
+            ['s90', '90 seconds'],
+          ] as const,
+          (chosen) =>
+            onPlan({
+              ...plan,
+              stop: chosen.startsWith('s') ? { kind: 'seconds', s: Number(chosen.slice(1)) } : { kind: 'attempts', n: Number(chosen.slice(1)) },
+            }),
+        )}
+        . If I miss,{' '}
+        {select('After a miss', plan.afterMiss, [['again', 'I throw again'] as const, ['exercise', 'I tap my heels 4 times'] as const], (afterMiss) =>
+          onPlan({ ...plan, afterMiss }),
+        )}
+        .
+      </Slots>
+      <Ruled>
+        {plan.marks.map((mark, index) => (
+          <li key={index} style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 12 }}>
+            <span>
+              Mark {index + 1}: {steps(mark)}
+            </span>
+            <Slots as="span">
+              gives{' '}
+              {select(
+                `Points from mark ${index + 1}`,
+                `${mark.points}`,
+                [1, 2, 3, 4, 5, 6, 8, 10].map((n) => [`${n}`, `${n}`] as const),
+                (points) => onPlan({ ...plan, marks: plan.marks.map((one, at) => (at === index ? { ...one, points: Number(points) } : one)) }),
+              )}
+            </Slots>
+          </li>
+        ))}
+      </Ruled>
+      <label style={{ display: 'flex', flexDirection: 'column', gap: 6 }}>
+        <b>What is it called?</b>
+        <input
+          value={plan.title}
+          maxLength={40}
+          onChange={(event) => onPlan({ ...plan, title: event.target.value })}
+          style={{
+            minHeight: 48,
+            padding: '4px 12px',
+            border: '2px solid var(--ink)',
+            borderRadius: 8,
+            background: 'var(--sheet)',
+            color: 'inherit',
+            font: 'inherit',
+          }}
+        />
+        <small>A name for the game, not of a person.</small>
+      </label>
+      {gaps.map((gap) => (
+        <p key={gap} role="status" style={{ color: 'var(--ink-soft)' }}>
+          {gap}
+        </p>
+      ))}
+      <TextButton type="button" onClick={onBack}>
+        Back to the card
+      </TextButton>
+      <Bottom $inSight>
+        <Big type="button" disabled={gaps.length > 0} onClick={onNext}>
+          Play it
+        </Big>
+      </Bottom>
+    </Screen>
+  );
+}
+
+function Safe({
+  title,
+  name,
+  directions,
+  cautions,
+  onBack,
+  onNext,
+}: {
+  title: string;
+  name: string;
+  directions: readonly string[];
+  cautions: readonly string[];
+  onBack: () => void;
+  onNext: () => void;
+}) {
+  const [yes, setYes] = useState(false);
+  return (
+    <Screen>
+      <TopLine>
+        <span>{title}</span>
+        <span>{name}</span>
+      </TopLine>
+      <h1>Set it out, with an adult</h1>
+      <Ruled>
+        {directions.map((direction) => (
+          <li key={direction}>{direction}</li>
+        ))}
+      </Ruled>
+      <Caution>
+        {cautions.map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+      </Caution>
+      <ReadAloud words={[...directions, ...cautions].join(' ')} />
+      <Bottom>
+        <Tick>
+          <input type="checkbox" checked={yes} onChange={(event) => setYes(event.target.checked)} />
+          An adult says yes to this place
+        </Tick>
+        <Big type="button" disabled={!yes} onClick={onNext}>
+          Start
+        </Big>
+        <TextButton type="button" onClick={onBack}>
+          Back
+        </TextButton>
+      </Bottom>
+    </Screen>
+  );
+}
