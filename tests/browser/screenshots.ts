@@ -1,4 +1,5 @@
 /** npm run screenshots: one current picture of each main view, from the demo data only, into docs/screenshots. */
+import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
@@ -9,18 +10,19 @@ const root = join(import.meta.dirname, '../..');
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 
+/** The first sheet of a pack as a picture; pdftoppm comes with poppler-utils. */
+function paperPicture(pdf: string): void {
+  const { status } = spawnSync('pdftoppm', ['-r', '72', '-png', '-f', '1', '-l', '1', '-singlefile', pdf, join(folder, 'paper')], {
+    stdio: 'ignore',
+  });
+  if (status !== 0) process.stderr.write('paper.png was not made: install poppler-utils first\n');
+}
+
 await withDemo(async (browser, address) => {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address })).newPage();
   const shoot = (page: Page, name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
-  await desk.goto('/sign-in');
-  await shoot(desk, 'sign-in');
   await signInAs(desk);
   await shoot(desk, 'games');
-  await desk.getByRole('button', { name: 'New game' }).click();
-  await desk.getByRole('dialog').waitFor();
-  await desk.waitForTimeout(300);
-  await shoot(desk, 'new-game');
-  await desk.keyboard.press('Escape');
   await desk.getByRole('link', { name: /Lantern Quay/ }).click();
   await desk
     .getByText(/par \d+/)
@@ -33,10 +35,6 @@ await withDemo(async (browser, address) => {
   await desk.waitForTimeout(500);
   await shoot(desk, 'cupboard');
   await desk.keyboard.press('Escape');
-  await desk.getByRole('button', { name: 'Send to a class' }).click();
-  await desk.getByRole('dialog').waitFor();
-  await desk.waitForTimeout(300);
-  await shoot(desk, 'send');
   await desk.goto('/games');
   await desk.getByRole('button', { name: /^Starter games/ }).click();
   await shoot(desk, 'starters');
@@ -57,7 +55,20 @@ await withDemo(async (browser, address) => {
   await desk.getByRole('checkbox', { name: 'Pin 2' }).click();
   await shoot(desk, 'try-it');
   await desk.goto('/weeks');
-  await shoot(desk, 'weeks');
+  await desk.getByRole('link', { name: 'Week and paper' }).nth(1).click();
+  await desk.getByRole('button', { name: 'Write a reminder' }).click();
+  await desk.getByText(/: a reminder$/).waitFor();
+  await shoot(desk, 'week');
+  await desk.getByRole('button', { name: 'Print', exact: true }).click();
+  const pack = desk.waitForEvent('download');
+  await desk.getByRole('button', { name: 'Make the PDF' }).click();
+  paperPicture(await (await pack).path());
+  await desk.goto('/weeks/new');
+  const add = desk.getByLabel(/Choose a game|Add a game/);
+  for (const title of ['Lantern Quay', 'Kelp Kettle', "The Heron's Breakfast"]) await add.selectOption(title);
+  await desk.getByLabel('What the event is called').fill('Quay day');
+  await desk.getByRole('region', { name: 'Preview of the card' }).getByRole('heading', { name: 'Quay day' }).waitFor();
+  await shoot(desk, 'week-builder');
   await desk.goto('/scores');
   await desk.waitForTimeout(500);
   await shoot(desk, 'scores');
@@ -75,7 +86,6 @@ await withDemo(async (browser, address) => {
   await home.getByRole('button', { name: 'Set it out' }).click();
   await shoot(home, 'home-set-up');
   await home.getByRole('button', { name: 'It is set out' }).click();
-  await shoot(home, 'home-safety');
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
   await home.waitForTimeout(1000);
@@ -97,4 +107,17 @@ await withDemo(async (browser, address) => {
   await home.getByRole('button', { name: 'End here' }).click();
   await home.getByRole('button', { name: 'Again, just the same' }).waitFor();
   await shoot(home, 'home-result');
+  await home.getByRole('button', { name: 'Finish and send' }).click();
+  await home.getByRole('radio', { name: 'sometimes' }).first().check();
+  await home.getByRole('button', { name: 'just right' }).click();
+  await shoot(home, 'home-report');
+  await home.reload();
+  await home.getByRole('button', { name: 'Make a game of your own' }).click();
+  const floor = home.getByRole('group', { name: 'The floor from above' });
+  await floor.click({ position: { x: 60, y: 70 } });
+  await home.getByRole('button', { name: 'pillow' }).click();
+  await floor.click({ position: { x: 200, y: 190 } });
+  await home.getByLabel('Points from mark 2').selectOption('5');
+  await home.evaluate(() => window.scrollTo(0, 0));
+  await shoot(home, 'home-invent');
 });

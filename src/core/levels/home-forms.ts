@@ -16,6 +16,8 @@ const THING_DIFFERS = [0.08, 0.4] as const;
 const LEAST_CHANCE = 0.08;
 const MOST_CHANCE = 0.95;
 const BISECTIONS = 13;
+/** With more places than this nothing stands in for the thing: nobody moves so many marks, and working it out would keep others waiting. */
+const MANY_PLACES = 8;
 
 /** The things of a level that are aimed at, when they are all of one kind and no set of pins; else undefined: they are not changed. */
 function oneThing(level: Game): AimedId | undefined {
@@ -50,7 +52,8 @@ export function readyThings(level: Game, thrower: Thrower): readonly ReadyThing[
   const asked = oneThing(level);
   const first = level.course.targets[places[0]!.at]![0]!.object;
   const marks = placedMarks(level);
-  return [first, ...(asked === undefined ? [] : AIMED[asked].substitutes)].flatMap((object): ReadyThing[] => {
+  const standIns = asked === undefined || places.length > MANY_PLACES ? [] : AIMED[asked].substitutes;
+  return [first, ...standIns].flatMap((object): ReadyThing[] => {
     const own = object === first;
     const game = own ? level : withTargetObject(level, object);
     const lengths = marks.map(({ group, index, lengthM }) => {

@@ -237,10 +237,40 @@ export function LevelStrip({
         <div className="acts">
           {!readOnly && <LevelMenu game={game} shown={shown} ageYears={ageYears} dispatch={dispatch} onShow={onShow} />}
           <QuietButton onPress={onCompare}>Side by side</QuietButton>
+          {!readOnly && <MoveUp game={game} shown={shown} par={forecasts[shown]?.par ?? null} dispatch={dispatch} />}
         </div>
         <Small>{aimed ? restsOn : `for ${audienceName} · ${restsOn}`}</Small>
       </Finder>
     </Strip>
+  );
+}
+
+/** The score at which a child may move up to the next level, at home offered after the go. */
+function MoveUp({ game, shown, par, dispatch }: Pick<LevelStripProps, 'game' | 'shown' | 'dispatch'> & { par: number | null }) {
+  const level = game.levels[shown]!;
+  const next = game.levels[shown + 1];
+  if (!next) return null;
+  const put = (moveUpAt: number | null) =>
+    dispatch({
+      do: 'edit',
+      change: (now) => ({
+        ...now,
+        levels: now.levels.map((one, index) => {
+          if (index !== shown) return one;
+          const { moveUpAt: _old, ...rest } = one;
+          return moveUpAt === null ? rest : { ...rest, moveUpAt };
+        }),
+      }),
+    });
+  if (level.moveUpAt === undefined) return <QuietButton onPress={() => put(Math.round(par ?? 10))}>Move up at a score</QuietButton>;
+  return (
+    <span>
+      up to {next.name} at{' '}
+      <NumberSlot label={`Score of ${level.name} to move up to ${next.name}`} value={level.moveUpAt} min={-999} max={9999} step={1} onChange={put} />{' '}
+      <QuietButton aria-label="No score to move up" onPress={() => put(null)}>
+        no
+      </QuietButton>
+    </span>
   );
 }
 

@@ -221,6 +221,15 @@ export function CountScreen({
         <b>We have counted already</b>
         <small>On paper or in the head: write it down now.</small>
       </Choice>
+      <ReadAloud
+        words={[
+          'Who counts?',
+          'A helper taps every try.',
+          ...(hitsOnly ? ['Or tap only what goes well.'] : []),
+          ...(single && clock !== 'none' ? ['Or nobody taps, and you see a big clock.'] : []),
+          'Or you have counted already.',
+        ].join(' ')}
+      />
       {level.sides.n === 1 && (
         <>
           <h2>How many play?</h2>

@@ -20,6 +20,11 @@ const Kept = styled.p`
   font-size: 1.0313rem;
 `;
 
+const Aside = styled.p`
+  font-size: 0.9375rem;
+  color: var(--ink-soft);
+`;
+
 const Week = styled.section`
   display: flex;
   flex-direction: column;
@@ -78,6 +83,8 @@ export interface CardScreenProps {
   readonly offline: string | null;
   /** The browser would not promise to keep what is stored. */
   readonly mayForget: boolean;
+  /** The page cannot be opened without a connection from this address. */
+  readonly onlyOnline?: boolean;
   readonly others: number;
   readonly onOpen: (item: CardItem) => void;
   readonly onFinish: (item: CardItem) => void;
@@ -90,9 +97,9 @@ export interface CardScreenProps {
 
 /** The week's card: what to do, by when, and what the school has. */
 export function CardScreen(props: CardScreenProps) {
-  const { card, offline, mayForget, others, onOpen, onOthers, onInvent } = props;
+  const { card, offline, mayForget, onlyOnline, others, onOpen, onOthers, onInvent } = props;
   const [now, ...earlier] = card.weeks;
-  const first = now && (now.games.find((item) => isOpen(item) && item.received === 0) ?? now.games.find(isOpen));
+  const first = now?.games.find(isOpen);
   return (
     <Screen>
       <TopLine>
@@ -144,20 +151,21 @@ export function CardScreen(props: CardScreenProps) {
               Make a game of your own
             </TextButton>
           )}
-          {mayForget && (
-            <p style={{ fontSize: '0.9375rem', color: 'var(--ink-soft)' }}>
-              This browser may clear what it keeps when it runs short of room. Send scores soon after playing.
-            </p>
+          {onlyOnline && <Aside>This address is not secure (no https): the page opens with a connection only.</Aside>}
+          {mayForget && <Aside>This browser may clear what it keeps when it runs short of room. Send scores soon after playing.</Aside>}
+          {now.games.length === 1 ? (
+            <Bottom $inSight>
+              {first ? (
+                <Big type="button" onClick={() => onOpen(first)}>
+                  Set it out
+                </Big>
+              ) : (
+                <p>Nothing is open today. Come back on the day that is written beside the game.</p>
+              )}
+            </Bottom>
+          ) : (
+            !first && <p>Nothing is open today. Come back on the day that is written beside a game.</p>
           )}
-          <Bottom $inSight>
-            {first ? (
-              <Big type="button" onClick={() => onOpen(first)}>
-                {now.games.length > 1 ? first.game.title : 'Set it out'}
-              </Big>
-            ) : (
-              <p>Nothing is open today. Come back on the day that is written beside a game.</p>
-            )}
-          </Bottom>
         </>
       )}
     </Screen>

@@ -1,5 +1,4 @@
 'use client';
-import { useState } from 'react';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
 import type { DiaryEntry } from '@/server/db/diary';
@@ -8,7 +7,9 @@ import type { CardWeek } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { diaryOf } from './card-screen';
 import { Big, Bottom, Screen, TopLine } from './home-style';
+import { ReadAloud } from './read-aloud';
 import type { WaitingEntry } from './store';
+import { useDraft } from './use-draft';
 import { todayHere } from './words';
 
 const Fields = styled.div`
@@ -83,7 +84,16 @@ function kindly(minutes: number, days: number): string {
   return `${on} Every bit helps; school playtime and walking count too.`;
 }
 
+/** What is being written. */
+interface Line {
+  readonly day: string;
+  readonly what: string;
+  readonly minutes: string;
+  readonly initials: string;
+}
+
 export function DiaryScreen({
+  token,
   week,
   name,
   entries,
@@ -91,6 +101,7 @@ export function DiaryScreen({
   onStrike,
   onBack,
 }: {
+  token: string;
   week: CardWeek;
   name: string;
   entries: readonly WaitingEntry[];
@@ -99,10 +110,11 @@ export function DiaryScreen({
   onBack: () => void;
 }) {
   const today = todayHere();
-  const [day, setDay] = useState(today);
-  const [what, setWhat] = useState('');
-  const [minutes, setMinutes] = useState('');
-  const [initials, setInitials] = useState('');
+  const [draft, putDraft] = useDraft<Line>(`${token} diary`, () => ({ day: today, what: '', minutes: '', initials: '' }));
+  const { what, minutes, initials } = draft;
+  const days7 = lastDays(today);
+  const day = days7.includes(draft.day) ? draft.day : today;
+  const put = (change: Partial<Line>) => putDraft({ ...draft, ...change });
   const listed = diaryOf(week, entries);
   const counted = listed.filter((entry) => !entry.struck);
   const total = counted.reduce((sum, entry) => sum + entry.minutes, 0);
@@ -121,11 +133,12 @@ export function DiaryScreen({
         <div style={{ width: `${Math.min(100, (100 * total) / (GUIDANCE_MINUTES * Math.max(1, days)))}%` }} />
       </Bar>
       <p>{kindly(total, days)}</p>
+      <ReadAloud words={`Movement diary. ${total} minutes. ${kindly(total, days)} Write down the day, what you did, and for how many minutes.`} />
       <Fields>
         <label>
           Day
-          <select value={day} onChange={(event) => setDay(event.target.value)}>
-            {lastDays(today).map((one) => (
+          <select value={day} onChange={(event) => put({ day: event.target.value })}>
+            {days7.map((one) => (
               <option key={one} value={one}>
                 {one === today ? 'today' : dayShort(one)}
               </option>
@@ -134,11 +147,11 @@ export function DiaryScreen({
         </label>
         <label>
           Minutes
-          <input inputMode="numeric" value={minutes} onChange={(event) => setMinutes(event.target.value.replace(/\D/g, '').slice(0, 3))} />
+          <input inputMode="numeric" value={minutes} onChange={(event) => put({ minutes: event.target.value.replace(/\D/g, '').slice(0, 3) })} />
         </label>
         <label>
           What did you do?
-          <input value={what} maxLength={60} onChange={(event) => setWhat(event.target.value)} />
+          <input value={what} maxLength={60} onChange={(event) => put({ what: event.target.value })} />
         </label>
         <label>
           Adult
@@ -149,7 +162,7 @@ export function DiaryScreen({
             autoComplete="off"
             aria-label="Adult's initials"
             style={{ textTransform: 'uppercase' }}
-            onChange={(event) => setInitials(event.target.value.replace(/[^\p{L}]/gu, ''))}
+            onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
           />
         </label>
       </Fields>
@@ -166,8 +179,7 @@ export function DiaryScreen({
             initials: initials.toLocaleUpperCase('en-GB'),
             struck: false,
           });
-          setWhat('');
-          setMinutes('');
+          put({ what: '', minutes: '' });
         }}
       >
         Write it in

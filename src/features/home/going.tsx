@@ -16,6 +16,7 @@ import { Big, Bottom, Plain, Screen } from './home-style';
 import { inHand, type InHand } from './in-hand';
 import { PartsScreen } from './parts-screen';
 import { OtherResultScreen, PlayScreen, WatchScreen } from './play-screen';
+import { ReadAloud } from './read-aloud';
 import { ReportScreen, SentScreen } from './report-screen';
 import { ResultScreen } from './result-screen';
 import { SetUpScreen } from './set-up-screen';
@@ -39,6 +40,8 @@ export type Step =
       readonly going: Going;
       readonly already: readonly PlayEvent[];
       readonly key: string;
+      /** What a clock for across the room had come to. */
+      readonly fromMs?: number;
     }
   | { readonly on: 'parts'; readonly item: CardItem; readonly formId: string; readonly going: Going; readonly tookMs: number | null }
   | {
@@ -68,7 +71,7 @@ export interface GoingProps {
 /** Where a game that is opened begins: in the middle of a go that was begun, or with setting it out. */
 export async function firstStep(item: CardItem): Promise<Step> {
   const go = await store.begun(item.assignmentId);
-  if (go && go.events.some((event) => event.do === 'attempt')) return { on: 'begun', item, go };
+  if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0)) return { on: 'begun', item, go };
   const session = await store.session(item.assignmentId);
   return { on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null };
 }
@@ -117,11 +120,15 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
     case 'begun': {
       const { item, go } = step;
       const hand = inHand(item, go.formId, ways);
+      const going: Going = { counting: go.watchMs === undefined ? go.counting : 'watch', player: go.player };
+      const seconds = Math.floor((go.watchMs ?? 0) / 1000);
+      const words = go.watchMs === undefined ? scoreSoFar(hand, go) : `The clock had run for ${seconds} seconds`;
       return (
         <Screen>
           <Top hand={hand} name={name} />
           <h1>You were in the middle of a go</h1>
-          <p>{scoreSoFar(hand, go)}. The clock stood still since then.</p>
+          <p>{words}. The clock stood still since then.</p>
+          <ReadAloud words={`You were in the middle of a go. ${words}. Go on with it, or start again?`} />
           <Bottom>
             <Big
               type="button"
@@ -130,14 +137,20 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
                   on: 'play',
                   item,
                   formId: go.formId,
-                  going: { counting: go.counting, player: go.player },
-                  already: stopped(go.events),
+                  going,
+                  already: go.watchMs === undefined ? stopped(go.events) : [],
                   key: v7(),
+                  ...(go.watchMs === undefined ? {} : { fromMs: go.watchMs }),
                 })
               }
             >
               Go on with it
             </Big>
+            {go.watchMs !== undefined && (
+              <Plain type="button" onClick={() => setStep({ on: 'parts', item, formId: go.formId, going, tookMs: go.watchMs! })}>
+                Write it down now
+              </Plain>
+            )}
             <Plain
               type="button"
               onClick={() => {
@@ -212,6 +225,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
         case 'parts':
           return (
             <PartsScreen
+              token={token}
               hand={hand}
               name={name}
               tookMs={step.tookMs}
@@ -227,6 +241,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               name={name}
               player={step.going.player}
               cues={ways}
+              fromMs={step.fromMs ?? 0}
               onDone={(tookMs) => setStep({ on: 'parts', item, formId, going: step.going, tookMs })}
             />
           ) : (

@@ -39,7 +39,7 @@ export function HomePage() {
   const [ways, setWays] = useState<Ways>(() => usualWays(''));
   const opened = useCallback(() => setView(CARD), []);
   const { token, loaded, plays, entries, sessions, load, refresh, sendWaiting } = useCard(opened);
-  const { mayForget, kept, forget } = useKept(token, loaded.kind === 'card', later);
+  const { mayForget, onlyOnline, kept, forget } = useKept(token, loaded.kind === 'card', later);
 
   useEffect(() => {
     if (token !== '') void store.ways(token).then(setWays);
@@ -103,6 +103,7 @@ export function HomePage() {
           entries={entries}
           offline={offline}
           mayForget={mayForget}
+          onlyOnline={onlyOnline}
           others={kept.filter((one) => one.token !== token).length}
           onOpen={(item) => void open(item)}
           onFinish={finish}
@@ -116,6 +117,7 @@ export function HomePage() {
       return (
         <Suspense fallback={<Moment />}>
           <DiaryScreen
+            token={token}
             week={card.weeks.find((one) => one.id === view.weekId)!}
             name={card.child?.name ?? ''}
             entries={entries}

@@ -70,7 +70,17 @@ export const Bottom = styled.div<{ $inSight?: boolean }>`
   gap: 10px;
   margin-top: auto;
   padding-top: 8px;
-  ${({ $inSight }) => $inSight && 'position: sticky; bottom: 0; padding-bottom: 14px; background: var(--paper);'}
+  ${({ $inSight }) =>
+    $inSight &&
+    css`
+      /* On a low screen it would hide what it stands over. */
+      @media (min-height: 700px) {
+        position: sticky;
+        bottom: 0;
+        padding-bottom: 14px;
+        background: var(--paper);
+      }
+    `}
 `;
 
 export const Ruled = styled.ul`

@@ -314,6 +314,7 @@ function Making({
       </TopLine>
       <h1>Put it on the floor</h1>
       <p>Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes.</p>
+      <ReadAloud words="Put it on the floor. Choose a thing, then tap the floor. Tap a thing to pick it up, then tap where it goes. Give your game a name, then play it." />
       <Palette role="group" aria-label="Things to put down">
         {(
           [

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { compile } from '@/core/rules/compile';
 import { measure, type Result } from '@/core/rules/measure';
@@ -10,20 +10,30 @@ import { PartsEntry } from '../counter/parts-entry';
 import { Big, Bottom, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { Top } from './top';
+import { useDraft } from './use-draft';
 
 export interface PartsDone {
   readonly events: readonly PlayEvent[];
   readonly result: Result;
 }
 
+/** What is being written. */
+interface Written {
+  readonly typed: readonly (number | null)[];
+  readonly onlyTotal: boolean;
+  readonly total: string;
+}
+
 /** Nothing was tapped: the parts of the score, written at the end, or the total alone where that is all that is known. */
 export function PartsScreen({
+  token,
   hand,
   name,
   tookMs,
   onBack,
   onDone,
 }: {
+  token: string;
   hand: InHand;
   name: string;
   /** What the watch stopped at; null when there was none. */
@@ -33,11 +43,13 @@ export function PartsScreen({
 }) {
   const { level } = hand;
   const fields = useMemo(() => partFields(level), [level]);
-  const [typed, setTyped] = useState<readonly (number | null)[]>(() =>
-    fields.map((field) => (tookMs !== null && field.kind === 'seconds' ? Math.round(tookMs / 1000) : null)),
-  );
-  const [onlyTotal, setOnlyTotal] = useState(false);
-  const [total, setTotal] = useState('');
+  const [written, putWritten, forget] = useDraft<Written>(`${token} parts ${hand.item.assignmentId} ${hand.form.id}`, () => ({
+    typed: fields.map((field) => (tookMs !== null && field.kind === 'seconds' ? Math.round(tookMs / 1000) : null)),
+    onlyTotal: false,
+    total: '',
+  }));
+  const { onlyTotal, total } = written;
+  const typed = useMemo(() => fields.map((_, index) => written.typed[index] ?? null), [fields, written.typed]);
   const program = useMemo(() => {
     const compiled = compile(level);
     if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
@@ -60,7 +72,7 @@ export function PartsScreen({
             aria-label={`The score in ${length ? 'centimetres' : result.unit}`}
             inputMode="decimal"
             value={total}
-            onChange={(event) => setTotal(event.target.value.slice(0, 8))}
+            onChange={(event) => putWritten({ ...written, total: event.target.value.slice(0, 8) })}
             style={{
               width: '7rem',
               minHeight: 60,
@@ -76,14 +88,14 @@ export function PartsScreen({
         </label>
       ) : (
         <>
-          <PartsEntry game={level} fields={fields} typed={typed} onTyped={setTyped} />
+          <PartsEntry game={level} fields={fields} typed={typed} onTyped={(next) => putWritten({ ...written, typed: next })} />
           <p style={{ fontSize: '1.4rem' }} role="status">
             {result.sum}
           </p>
         </>
       )}
       {several && (
-        <TextButton type="button" onClick={() => setOnlyTotal(!onlyTotal)}>
+        <TextButton type="button" onClick={() => putWritten({ ...written, onlyTotal: !onlyTotal })}>
           {onlyTotal ? 'We know how it was made up' : 'We only know the score'}
         </TextButton>
       )}
@@ -91,7 +103,8 @@ export function PartsScreen({
         <Big
           type="button"
           disabled={onlyTotal && !valid}
-          onClick={() =>
+          onClick={() => {
+            forget();
             onDone(
               onlyTotal
                 ? {
@@ -99,8 +112,8 @@ export function PartsScreen({
                     result: { ...measure(program, replay(program, [], 'parts').state), value: whole, sum: `${whole}`, finished: null, working: [] },
                   }
                 : { events, result },
-            )
-          }
+            );
+          }}
         >
           That is right
         </Big>

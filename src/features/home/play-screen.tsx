@@ -153,21 +153,39 @@ export function WatchScreen({
   name,
   player,
   cues,
+  fromMs,
   onDone,
-}: Pick<PlayScreenProps, 'hand' | 'name' | 'player' | 'cues'> & { onDone: (ms: number) => void }) {
+}: Pick<PlayScreenProps, 'hand' | 'name' | 'player' | 'cues'> & {
+  /** What the clock had come to when it was cut off; else 0. */
+  fromMs: number;
+  onDone: (ms: number) => void;
+}) {
   const { clock } = hand.level.parts[0]!;
   const downMs = clock.kind === 'down' ? clock.s * 1000 : 0;
   const count = useCountIn(COUNT_IN, cues);
-  const [ms, setMs] = useState(0);
+  const [ms, setMs] = useState(fromMs);
   const watch = useRef<TrueClock | null>(null);
   const done = useRef(false);
   useAwake();
   useEffect(() => {
     if (count > 0) return;
-    watch.current ??= new TrueClock();
+    watch.current ??= new TrueClock(fromMs);
     const timer = setInterval(() => setMs(watch.current!.read()), 100);
     return () => clearInterval(timer);
-  }, [count]);
+  }, [count, fromMs]);
+  // Kept second by second: what is cut off goes on where it was.
+  const second = Math.floor(ms / 1000);
+  useEffect(() => {
+    if (done.current) return;
+    void store.keepBegun({
+      assignmentId: hand.item.assignmentId,
+      formId: hand.form.id,
+      player,
+      counting: 'parts',
+      events: [],
+      watchMs: second * 1000,
+    });
+  }, [hand.item.assignmentId, hand.form.id, player, second]);
   const end = useCallback(
     (at: number) => {
       if (done.current) return;

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { CountingWay } from '@/core/rules/play';
 import { lookForsOf } from '@/core/sheet/teaching-points';
@@ -8,6 +8,7 @@ import { LookFors, markedLooks } from '../counter/look-fors';
 import { Face } from './face';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
+import { ReadAloud } from './read-aloud';
 import { emptyDraft, type Draft, type Felt, type KeptGo, type KeptPlay } from './store';
 import { Top } from './top';
 import { scoreWords, timeWords } from './words';
@@ -107,10 +108,15 @@ export interface ReportScreenProps {
 }
 
 /** The end of a session: its goes, what was seen, how it felt, a word, an adult's initials; sent together. */
-export function ReportScreen({ hand, name, goes, draft = emptyDraft, onDraft, onMore, onSend }: ReportScreenProps) {
+export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDraft, onMore, onSend }: ReportScreenProps) {
+  const [draft, setDraft] = useState(kept);
   const looks = useMemo(() => lookForsOf(hand.level), [hand.level]);
   const marked = markedLooks(looks, draft.marks);
-  const put = (change: Partial<Draft>) => onDraft({ ...draft, ...change });
+  const put = (change: Partial<Draft>) => {
+    const next = { ...draft, ...change };
+    setDraft(next);
+    onDraft(next);
+  };
   return (
     <Screen>
       <Top hand={hand} name={name} />
@@ -168,6 +174,7 @@ export function ReportScreen({ hand, name, goes, draft = emptyDraft, onDraft, on
           onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
         />
       </Written>
+      <ReadAloud words={['What did you see?', ...looks, 'Yes, sometimes, or not yet? How was it? Hard, just right, or easy?'].join(' ')} />
       <TextButton type="button" onClick={onMore}>
         One more go first
       </TextButton>

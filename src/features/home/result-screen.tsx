@@ -8,6 +8,7 @@ import { offersAfter, type Offer } from '@/core/sheet/after-a-go';
 import { WholeScore, Working } from '../counter/working';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
+import { ReadAloud } from './read-aloud';
 import { Top } from './top';
 import { scoreWords } from './words';
 
@@ -90,6 +91,7 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
       {result.finished === 'stopped' && result.value !== null && <p style={{ textAlign: 'center' }}>Not finished: that is written down too.</p>}
       {program && events.length > 0 && <Working program={program} events={events} result={result} />}
       <p style={{ textAlign: 'center' }}>{praise(hand, result)}</p>
+      <ReadAloud words={`${scoreWords(result.value, result.unit)}. ${praise(hand, result)} Again just the same, easier, harder, or finish?`} />
       {offers.moveUp && (
         <Plain type="button" style={{ boxShadow: 'inset 0 -5px 0 var(--gorse)' }} onClick={() => onForm(offers.moveUp!.formId)}>
           You may move up: {offers.moveUp.words}
@@ -115,7 +117,7 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
           </div>
         </Offers>
       )}
-      <Bottom $inSight>
+      <Bottom>
         <Big type="button" onClick={onFinish}>
           {goes === 1 ? 'Finish and send' : `Finish and send ${goes} goes`}
         </Big>

@@ -11,6 +11,7 @@ import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import type { Hand } from '@/core/sheet/teaching-points';
 import type { DiaryEntry } from '@/server/db/diary';
 import type { Card } from '@/server/home/card';
+import { forgetDraftsOf } from './use-draft';
 
 export interface KeptPlay {
   readonly playId: string;
@@ -68,6 +69,8 @@ export interface BegunGo {
   /** Players in turn; 0 is the child. */
   readonly player: number;
   readonly events: readonly PlayEvent[];
+  /** Nobody taps: what the clock for across the room had come to, milliseconds. */
+  readonly watchMs?: number;
 }
 
 export type PaceKind = 'steps' | 'sheets' | 'towels';
@@ -159,6 +162,7 @@ export const store = {
   cards: async () => (await db()).getAll('cards'),
   /** Takes a child off this device, with everything that was kept for it. */
   forgetChild: async (token: string) => {
+    forgetDraftsOf(token);
     const base = await db();
     const held = await base.get('cards', token);
     const assignments = held?.card.weeks.flatMap((week) => week.games.map((game) => game.assignmentId)) ?? [];

@@ -6,6 +6,8 @@ import { store, type KeptCard } from './store';
 export interface Kept {
   /** The browser would not promise to keep what is stored. */
   readonly mayForget: boolean;
+  /** Over plain http: no worker, so that the page does not open without a connection. */
+  readonly onlyOnline: boolean;
   readonly kept: readonly KeptCard[];
   readonly forget: (token: string) => Promise<void>;
 }
@@ -16,6 +18,7 @@ const IDLE_MS = 1200;
 /** `later` holds what the page loads when it is needed; it is fetched in advance, so that it is there without a connection. */
 export function useKept(token: string, open: boolean, later: Readonly<Record<string, () => Promise<unknown>>>): Kept {
   const [mayForget, setMayForget] = useState(false);
+  const [onlyOnline, setOnlyOnline] = useState(false);
   const [kept, setKept] = useState<readonly KeptCard[]>([]);
   const read = useCallback(async () => setKept(await store.cards()), []);
 
@@ -26,6 +29,7 @@ export function useKept(token: string, open: boolean, later: Readonly<Record<str
   useEffect(() => {
     if (!open) return;
     // Only on a secure context: over plain http there is neither a worker nor a promise.
+    setOnlyOnline(!window.isSecureContext);
     void navigator.serviceWorker?.register('/home-sw.js', { scope: '/home' }).catch(() => undefined);
     const timer = setTimeout(() => void keepParts(later), IDLE_MS);
     void navigator.storage?.persist?.().then(
@@ -42,7 +46,7 @@ export function useKept(token: string, open: boolean, later: Readonly<Record<str
     },
     [read],
   );
-  return { mayForget, kept, forget };
+  return { mayForget, onlyOnline, kept, forget };
 }
 
 /** Loads what the page is made of and tells the worker of all that was loaded: some came before it was there. */
