@@ -22,7 +22,7 @@ export const INVENT_FLOOR = { widthM: 4, depthM: 3 } as const;
 export const MOST_MARKS = 4;
 export const MOST_OBSTACLES = 6;
 /** Nearer than this nobody has to throw, metres. */
-export const NEAREST_MARK_M = 0.5;
+const NEAREST_MARK_M = 0.5;
 
 interface OnFloor {
   readonly xM: number;

@@ -250,3 +250,21 @@ export const Entry = styled.div`
     font-size: 1.5rem;
   }
 `;
+
+/** A choice among a few, as a tile: a thick line of gorse under what is chosen. */
+export const tile = css`
+  min-height: 46px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--sheet);
+  cursor: pointer;
+  &:has(:checked) {
+    border-color: var(--ink);
+    box-shadow: inset 0 -4px 0 var(--gorse);
+    font-weight: 700;
+  }
+  &:has(:focus-visible) {
+    outline: 3px solid var(--focus);
+    outline-offset: 2px;
+  }
+`;

@@ -1,5 +1,6 @@
 'use client';
 import styled from 'styled-components';
+import { tile } from './counter-style';
 import type { LookMark, MarkedLook } from '@/core/reports/look-marks';
 
 const WORDS: Readonly<Record<LookMark, string>> = { yes: 'yes', sometimes: 'sometimes', 'not-yet': 'not yet' };
@@ -25,23 +26,10 @@ const List = styled.ul`
     padding: 0 0 4px;
   }
   & label {
+    ${tile}
     display: inline-flex;
     align-items: center;
-    min-height: 44px;
     padding: 0 14px;
-    border: 1.5px solid var(--line-strong);
-    border-radius: 4px;
-    background: var(--sheet);
-    cursor: pointer;
-  }
-  & label:has(:checked) {
-    border-color: var(--ink);
-    box-shadow: inset 0 -4px 0 var(--gorse);
-    font-weight: 700;
-  }
-  & label:has(:focus-visible) {
-    outline: 3px solid var(--focus);
-    outline-offset: 2px;
   }
   & input {
     position: absolute;

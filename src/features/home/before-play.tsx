@@ -1,6 +1,6 @@
 'use client';
 /** What comes before the clock: safety with an adult, practice, and how to count. */
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { CircleCheck, Hand as HandIcon, Pencil } from 'lucide-react';
 import { compile } from '@/core/rules/compile';
@@ -8,7 +8,7 @@ import type { CountingWay } from '@/core/rules/play';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { isHanded, skillsOf, teachingPoints, type Hand } from '@/core/sheet/teaching-points';
-import { TextButton } from '../counter/counter-style';
+import { TextButton, tile } from '../counter/counter-style';
 import { Footprints } from '../drawing/footprints';
 import { MovementLoop } from '../drawing/movement';
 import { Exercise } from '../drawing/exercise';
@@ -26,26 +26,63 @@ export interface BeforeProps {
 }
 
 export function SafetyScreen({ hand, name, onBack, onNext }: BeforeProps) {
+  return (
+    <Safe
+      top={<Top hand={hand} name={name} />}
+      title="Safe to play?"
+      directions={[]}
+      cautions={cautionsFor(hand.level)}
+      go="Go on"
+      onBack={onBack}
+      onNext={onNext}
+    />
+  );
+}
+
+/** What to take care of, looked at with an adult, who says yes to the place. */
+export function Safe({
+  top,
+  title,
+  directions,
+  cautions,
+  go,
+  onBack,
+  onNext,
+}: {
+  top: ReactNode;
+  title: string;
+  directions: readonly string[];
+  cautions: readonly string[];
+  go: string;
+  onBack: () => void;
+  onNext: () => void;
+}) {
   const [yes, setYes] = useState(false);
-  const cautions = cautionsFor(hand.level);
   return (
     <Screen>
-      <Top hand={hand} name={name} />
-      <h1>Safe to play?</h1>
+      {top}
+      <h1>{title}</h1>
+      {directions.length > 0 && (
+        <Ruled>
+          {directions.map((direction) => (
+            <li key={direction}>{direction}</li>
+          ))}
+        </Ruled>
+      )}
       <p>Look at this with an adult.</p>
       <Caution>
         {cautions.map((caution) => (
           <li key={caution}>{caution}</li>
         ))}
       </Caution>
-      <ReadAloud words={cautions.join(' ')} />
+      <ReadAloud words={[...directions, ...cautions].join(' ')} />
       <Bottom>
         <Tick>
           <input type="checkbox" checked={yes} onChange={(event) => setYes(event.target.checked)} />
           An adult says yes to this place
         </Tick>
         <Big type="button" disabled={!yes} onClick={onNext}>
-          Go on
+          {go}
         </Big>
         <TextButton type="button" onClick={onBack}>
           Back
@@ -150,24 +187,11 @@ const Players = styled.div`
   display: flex;
   gap: 8px;
   & label {
+    ${tile}
     display: grid;
     place-items: center;
     flex: 1;
-    min-height: 48px;
-    border: 1.5px solid var(--line-strong);
-    border-radius: 6px;
-    background: var(--sheet);
     font-size: 1.2rem;
-    cursor: pointer;
-  }
-  & label:has(:checked) {
-    border-color: var(--ink);
-    box-shadow: inset 0 -4px 0 var(--gorse);
-    font-weight: 700;
-  }
-  & label:has(:focus-visible) {
-    outline: 3px solid var(--focus);
-    outline-offset: 2px;
   }
   & input {
     position: absolute;

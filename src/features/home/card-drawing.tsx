@@ -7,6 +7,8 @@ import { SetUpDrawing } from './set-up-drawing';
 import { usualWays } from './store';
 
 /** The set-up of the card as it was asked. */
+// Loaded by the page when it is needed.
+// ts-unused-exports:disable-next-line
 export function CardDrawing({ item }: { item: CardItem }) {
   const { level, pace } = inHand(item, item.forms[0]!.id, usualWays(''));
   return <SetUpDrawing level={level} places={setUpFor(level, pace).places} values={readThrowRules(level)?.values ?? []} />;

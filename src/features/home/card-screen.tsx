@@ -11,7 +11,10 @@ import type { KeptPlay, Session, WaitingEntry } from './store';
 import { dayWords, scoreWords, timeWords, todayHere } from './words';
 
 /** The drawing knows all things and their sizes: it comes after the words. */
-const CardDrawing = lazy(() => import('./card-drawing').then((part) => ({ default: part.CardDrawing })));
+const CardDrawing = lazy(async () => {
+  const { CardDrawing: Drawing } = await import('./card-drawing');
+  return { default: Drawing };
+});
 
 const Kept = styled.p`
   padding: 8px 12px;

@@ -92,6 +92,8 @@ interface Line {
   readonly initials: string;
 }
 
+// Loaded by the page when it is needed.
+// ts-unused-exports:disable-next-line
 export function DiaryScreen({
   token,
   week,

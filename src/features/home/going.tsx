@@ -13,7 +13,7 @@ import type { Card, CardItem } from '@/server/home/card';
 import { markedLooks } from '../counter/look-fors';
 import { CountScreen, PractiseScreen, SafetyScreen, type Counting } from './before-play';
 import { Big, Bottom, Plain, Screen } from './home-style';
-import { inHand, type InHand } from './in-hand';
+import { inHand, stopped, type InHand } from './in-hand';
 import { PartsScreen } from './parts-screen';
 import { OtherResultScreen, PlayScreen, WatchScreen } from './play-screen';
 import { ReadAloud } from './read-aloud';
@@ -69,6 +69,8 @@ export interface GoingProps {
 }
 
 /** Where a game that is opened begins: in the middle of a go that was begun, or with setting it out. */
+// Loaded by the page when it is needed.
+// ts-unused-exports:disable-next-line
 export async function firstStep(item: CardItem): Promise<Step> {
   const go = await store.begun(item.assignmentId);
   if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0)) return { on: 'begun', item, go };
@@ -77,6 +79,8 @@ export async function firstStep(item: CardItem): Promise<Step> {
 }
 
 /** From setting a game out to having sent it: loaded when the first game is opened, and in advance when there is time. */
+// Loaded by the page when it is needed.
+// ts-unused-exports:disable-next-line
 export function Going({ card, token, first, ways, onWays: keepWays, sessions, plays, refresh, sendWaiting, onCard }: GoingProps) {
   const [step, setStep] = useState<Step>(first);
   useEffect(() => {
@@ -364,10 +368,4 @@ function scoreSoFar(hand: InHand, { events, counting }: BegunGo): string {
   if (!compiled.ok) return 'It had just begun';
   const { value, unit } = measure(compiled.value, replay(compiled.value, events, counting).state);
   return value === null || value === 0 ? 'It had just begun' : `You had ${scoreWords(value, unit)}`;
-}
-
-/** The events with the clock stopped after the last one, so that going on begins from there. */
-function stopped(events: readonly PlayEvent[]): readonly PlayEvent[] {
-  const last = events.at(-1);
-  return !last || last.do === 'pause' ? events : [...events, { do: 'pause', t: last.t }];
 }

@@ -8,20 +8,32 @@ import { DoorScreen } from './door-screen';
 import type { Step } from './going';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { fetchCalendar } from './sending';
-import { store, usualWays, type Ways } from './store';
+import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
 import { useCard } from './use-card';
 import { useKept } from './use-kept';
 
 /** What is not needed for the card comes when it is opened, and in advance when the device has time: then it is there without a connection. */
-const later = { going: () => import('./going'), diary: () => import('./diary-screen'), invent: () => import('./invent-screen') };
-const Going = lazy(() => later.going().then((part) => ({ default: part.Going })));
-const DiaryScreen = lazy(() => later.diary().then((part) => ({ default: part.DiaryScreen })));
-
-const InventScreen = lazy(() => later.invent().then((part) => ({ default: part.InventScreen })));
+const later = {
+  going: async () => {
+    const { Going, firstStep } = await import('./going');
+    return { default: Going, firstStep };
+  },
+  diary: async () => {
+    const { DiaryScreen } = await import('./diary-screen');
+    return { default: DiaryScreen };
+  },
+  invent: async () => {
+    const { InventScreen } = await import('./invent-screen');
+    return { default: InventScreen };
+  },
+};
+const Going = lazy(later.going);
+const DiaryScreen = lazy(later.diary);
+const InventScreen = lazy(later.invent);
 
 type View =
   | { readonly on: 'card' }
-  | { readonly on: 'invent'; readonly draft: InventedPlan | undefined }
+  | { readonly on: 'invent'; readonly draft: InventedPlan | undefined; readonly begun: BegunGo | undefined }
   | { readonly on: 'diary'; readonly weekId: string }
   | { readonly on: 'going'; readonly first: Step };
 
@@ -87,6 +99,10 @@ export function HomePage() {
     const session = sessions.find((one) => one.assignmentId === item.assignmentId);
     setView({ on: 'going', first: { on: 'report', item, formId: session?.formId ?? item.forms[0]!.id } });
   };
+  const invent = async () => {
+    const [draft, begun] = await Promise.all([store.plan(token), store.begun(ownGo(token))]);
+    setView({ on: 'invent', draft, begun });
+  };
   const write = async (entry: DiaryEntry) => {
     await store.keepEntry({ key: entry.id, token, entry, state: 'waiting' });
     await refresh();
@@ -108,7 +124,7 @@ export function HomePage() {
           onOpen={(item) => void open(item)}
           onFinish={finish}
           onDiary={({ id }) => setView({ on: 'diary', weekId: id })}
-          onInvent={() => void store.plan(token).then((draft) => setView({ on: 'invent', draft }))}
+          onInvent={() => void invent()}
           onOthers={() => openKey('')}
           onCalendar={offline === null ? () => void fetchCalendar(token) : undefined}
         />
@@ -135,6 +151,7 @@ export function HomePage() {
             like={card.weeks[0]?.games[0]}
             ways={ways}
             draft={view.draft}
+            begun={view.begun}
             onDraft={(plan) => void store.keepPlan(token, plan)}
             onSend={(invention) => void store.keepInvention({ key: invention.id, token, invention, state: 'waiting' }).then(sendWaiting)}
             onBack={() => setView(CARD)}

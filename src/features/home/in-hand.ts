@@ -3,6 +3,7 @@ import { SHEET_PACE, stepPace, TOWEL_PACE, type Pace } from '@/core/measure/leng
 import type { UsedSetUp } from '@/core/reports/report';
 import type { BodyForm } from '@/core/motion/assumed';
 import type { Game } from '@/core/rules/game';
+import type { PlayEvent } from '@/core/rules/play';
 import { levelById } from '@/core/rules/level';
 import { formWords } from '@/core/sheet/after-a-go';
 import { chooseSetUp, gameOfForm, usedSetUpOf, type ChosenSetUp, type HomeForm } from '@/core/sheet/home-form';
@@ -50,4 +51,10 @@ export function inHand(item: CardItem, formId: string, ways: Ways): InHand {
     par: chosen.equal ? (asAsked ? item.par : form.par) : null,
     best: chosen.equal && asAsked ? item.best : null,
   };
+}
+
+/** The events with the clock stopped after the last one, so that going on begins from there. */
+export function stopped(events: readonly PlayEvent[]): readonly PlayEvent[] {
+  const last = events.at(-1);
+  return !last || last.do === 'pause' ? events : [...events, { do: 'pause', t: last.t }];
 }

@@ -26,11 +26,12 @@ import type { Uuid } from '@/server/db/ids';
 import type { CardItem } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { WholeScore, Working } from '../counter/working';
-import { Big, Bottom, Caution, Plain, Ruled, Screen, Tick, TopLine } from './home-style';
-import { inHand } from './in-hand';
+import { Safe } from './before-play';
+import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
+import { inHand, stopped } from './in-hand';
 import { PlayScreen } from './play-screen';
 import { ReadAloud } from './read-aloud';
-import { usualWays, type Ways } from './store';
+import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
 
 const SIZE = 340;
 const K = SIZE / INVENT_FLOOR.widthM;
@@ -96,7 +97,8 @@ type Putting = 'target' | 'mark' | (typeof INVENT_OBSTACLES)[number];
 type Step =
   | { readonly on: 'make' }
   | { readonly on: 'safety' }
-  | { readonly on: 'play' }
+  | { readonly on: 'begun'; readonly events: readonly PlayEvent[] }
+  | { readonly on: 'play'; readonly already: readonly PlayEvent[]; readonly key: string }
   | { readonly on: 'result'; readonly events: readonly PlayEvent[]; readonly result: Result }
   | { readonly on: 'sent' };
 
@@ -112,14 +114,21 @@ export interface InventScreenProps {
   readonly like: CardItem | undefined;
   readonly ways: Ways;
   readonly draft: InventedPlan | undefined;
+  /** A go of it that was cut off. */
+  readonly begun: BegunGo | undefined;
   readonly onDraft: (plan: InventedPlan) => void;
   readonly onSend: (invention: Invention) => void;
   readonly onBack: () => void;
 }
 
-export function InventScreen({ name, like, ways, draft, onDraft, onSend, onBack }: InventScreenProps) {
+// Loaded by the page when it is needed.
+// ts-unused-exports:disable-next-line
+export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, onBack }: InventScreenProps) {
   const [plan, setPlan] = useState<InventedPlan>(draft ?? emptyPlan);
-  const [step, setStep] = useState<Step>({ on: 'make' });
+  const [step, setStep] = useState<Step>(
+    begun?.events.some((event) => event.do === 'attempt') ? { on: 'begun', events: begun.events } : { on: 'make' },
+  );
+  const play = (already: readonly PlayEvent[] = []) => setStep({ on: 'play', already, key: v7() });
   const put = (next: InventedPlan) => {
     setPlan(next);
     onDraft(next);
@@ -131,7 +140,7 @@ export function InventScreen({ name, like, ways, draft, onDraft, onSend, onBack 
   const game = useMemo(() => gameFromPlan(plan), [plan]);
   const hand = useMemo(() => {
     const item: CardItem = {
-      assignmentId: `own ${ways.token}` as Uuid,
+      assignmentId: ownGo(ways.token) as Uuid,
       opensOn: null,
       game,
       levelId: 'level-1',
@@ -147,30 +156,65 @@ export function InventScreen({ name, like, ways, draft, onDraft, onSend, onBack 
   switch (step.on) {
     case 'make':
       return <Making name={name} plan={plan} stepM={setUp.stepM} onPlan={put} onBack={onBack} onNext={() => setStep({ on: 'safety' })} />;
+    case 'begun':
+      return (
+        <Screen>
+          <TopLine>
+            <span>{plan.title}</span>
+            <span>{name}</span>
+          </TopLine>
+          <h1>You were in the middle of a go</h1>
+          <p>It was your own game. The clock stood still since then.</p>
+          <Bottom>
+            <Big type="button" onClick={() => play(stopped(step.events))}>
+              Go on with it
+            </Big>
+            <Plain
+              type="button"
+              onClick={() => {
+                void store.forgetBegun(hand.item.assignmentId);
+                setStep({ on: 'make' });
+              }}
+            >
+              Change the game
+            </Plain>
+          </Bottom>
+        </Screen>
+      );
     case 'safety': {
       const { directions } = setUpFor(hand.level, hand.pace);
       return (
         <Safe
-          title={plan.title}
-          name={name}
+          top={
+            <TopLine>
+              <span>{plan.title}</span>
+              <span>{name}</span>
+            </TopLine>
+          }
+          title="Set it out, with an adult"
           directions={directions}
           cautions={cautionsFor(hand.level)}
+          go="Start"
           onBack={() => setStep({ on: 'make' })}
-          onNext={() => setStep({ on: 'play' })}
+          onNext={() => play()}
         />
       );
     }
     case 'play':
       return (
         <PlayScreen
+          key={step.key}
           hand={hand}
           name={name}
           player={0}
-          already={[]}
+          already={step.already}
           counting="attempts"
           cues={ways}
           exerciseSwapped={false}
-          onDone={(events, result) => setStep({ on: 'result', events, result })}
+          onDone={(events, result) => {
+            void store.forgetBegun(hand.item.assignmentId);
+            setStep({ on: 'result', events, result });
+          }}
         />
       );
     case 'result': {
@@ -184,7 +228,7 @@ export function InventScreen({ name, like, ways, draft, onDraft, onSend, onBack 
           <WholeScore result={step.result} />
           {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
           <p style={{ textAlign: 'center' }}>Your own game. Is it too easy or too hard? Change it and try again.</p>
-          <Plain type="button" onClick={() => setStep({ on: 'play' })}>
+          <Plain type="button" onClick={() => play()}>
             Play it again
           </Plain>
           <Plain type="button" onClick={() => setStep({ on: 'make' })}>
@@ -491,56 +535,6 @@ function Making({
         <Big type="button" disabled={gaps.length > 0} onClick={onNext}>
           Play it
         </Big>
-      </Bottom>
-    </Screen>
-  );
-}
-
-function Safe({
-  title,
-  name,
-  directions,
-  cautions,
-  onBack,
-  onNext,
-}: {
-  title: string;
-  name: string;
-  directions: readonly string[];
-  cautions: readonly string[];
-  onBack: () => void;
-  onNext: () => void;
-}) {
-  const [yes, setYes] = useState(false);
-  return (
-    <Screen>
-      <TopLine>
-        <span>{title}</span>
-        <span>{name}</span>
-      </TopLine>
-      <h1>Set it out, with an adult</h1>
-      <Ruled>
-        {directions.map((direction) => (
-          <li key={direction}>{direction}</li>
-        ))}
-      </Ruled>
-      <Caution>
-        {cautions.map((caution) => (
-          <li key={caution}>{caution}</li>
-        ))}
-      </Caution>
-      <ReadAloud words={[...directions, ...cautions].join(' ')} />
-      <Bottom>
-        <Tick>
-          <input type="checkbox" checked={yes} onChange={(event) => setYes(event.target.checked)} />
-          An adult says yes to this place
-        </Tick>
-        <Big type="button" disabled={!yes} onClick={onNext}>
-          Start
-        </Big>
-        <TextButton type="button" onClick={onBack}>
-          Back
-        </TextButton>
       </Bottom>
     </Screen>
   );

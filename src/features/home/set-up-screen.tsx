@@ -5,7 +5,7 @@ import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
-import { TextButton } from '../counter/counter-style';
+import { TextButton, tile } from '../counter/counter-style';
 import { Big, Bottom, Ruled, Screen } from './home-style';
 import { paceOf, type InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
@@ -35,24 +35,11 @@ const Chips = styled.div`
   gap: 8px;
   clear: both;
   & label {
+    ${tile}
     display: inline-flex;
     align-items: center;
     gap: 8px;
-    min-height: 46px;
     padding: 4px 14px;
-    border: 1.5px solid var(--line-strong);
-    border-radius: 6px;
-    background: var(--sheet);
-    cursor: pointer;
-  }
-  & label:has(:checked) {
-    border-color: var(--ink);
-    box-shadow: inset 0 -4px 0 var(--gorse);
-    font-weight: 700;
-  }
-  & label:has(:focus-visible) {
-    outline: 3px solid var(--focus);
-    outline-offset: 2px;
   }
   & input[type='radio'],
   & input[type='checkbox'] {

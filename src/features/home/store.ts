@@ -73,6 +73,9 @@ export interface BegunGo {
   readonly watchMs?: number;
 }
 
+/** Under what a go of the child's own game is kept. */
+export const ownGo = (token: string) => `own ${token}`;
+
 export type PaceKind = 'steps' | 'sheets' | 'towels';
 
 /** What a family said of its home, and how it likes to play; kept on this device alone. */
@@ -174,7 +177,7 @@ export const store = {
       all.objectStore('cards').delete(token),
       all.objectStore('ways').delete(token),
       all.objectStore('plans').delete(token),
-      all.objectStore('begun').delete(`own ${token}`),
+      all.objectStore('begun').delete(ownGo(token)),
       ...own.map((key) => all.objectStore('inventions').delete(key)),
       ...plays.map((key) => all.objectStore('plays').delete(key)),
       ...entries.map((key) => all.objectStore('diary').delete(key)),
