@@ -84,6 +84,7 @@ await withDemo(async (browser, address) => {
   await home.getByRole('button', { name: 'Set it out' }).waitFor();
   await shoot(home, 'home-card');
   await home.getByRole('button', { name: 'Set it out' }).click();
+  await home.getByRole('button', { name: 'It is set out' }).waitFor();
   await shoot(home, 'home-set-up');
   await home.getByRole('button', { name: 'It is set out' }).click();
   await home.getByLabel('An adult says yes to this place').check();

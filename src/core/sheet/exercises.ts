@@ -49,7 +49,7 @@ const WORDS: readonly (readonly [RegExp, ExerciseId])[] = [
   [/squat|bend|crouch/i, 'squat'],
   [/clap/i, 'clap'],
   [/circle|swing|arms/i, 'arms'],
-  [/stretch|reach/i, 'stretch'],
+  [/stretch|reach|touch the (floor|ground)/i, 'stretch'],
   [/toe/i, 'toes'],
   [/hop|skip/i, 'hop'],
   [/shake|wobble|dance/i, 'shake'],

@@ -63,7 +63,7 @@ const Game = styled.li`
 
 const Moves = styled.ul`
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
   gap: 6px 10px;
   margin: 4px 0 0;
   padding: 0;

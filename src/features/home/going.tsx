@@ -126,7 +126,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
       const hand = inHand(item, go.formId, ways);
       const going: Going = { counting: go.watchMs === undefined ? go.counting : 'watch', player: go.player };
       const seconds = Math.floor((go.watchMs ?? 0) / 1000);
-      const words = go.watchMs === undefined ? scoreSoFar(hand, go) : `The clock had run for ${seconds} seconds`;
+      const words = go.watchMs === undefined ? scoreSoFar(hand, go) : `The clock had run for ${seconds} ${seconds === 1 ? 'second' : 'seconds'}`;
       return (
         <Screen>
           <Top hand={hand} name={name} />

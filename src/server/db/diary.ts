@@ -58,6 +58,15 @@ export async function weekIsOfChild(weekId: Uuid, childId: Uuid): Promise<boolea
   );
 }
 
+/** Lines of the diary of one child in one week, struck out or not. */
+export async function diaryLines(weekId: Uuid, childId: Uuid): Promise<number> {
+  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM diary_entries WHERE week_id = ? AND child_id = ?', [
+    toBytes(weekId),
+    toBytes(childId),
+  ]);
+  return Number(row!.n);
+}
+
 /** Writes an entry, or strikes out one that is there. False when its id belongs to another child's entry. */
 export async function keepDiaryEntry(childId: Uuid, entry: DiaryEntry, now: Date): Promise<boolean> {
   const values = [toBytes(childId), toBytes(entry.weekId), entry.day, entry.what, entry.minutes, entry.initials, entry.struck ? now : null, now];

@@ -53,6 +53,10 @@ export async function keepInvention(childId: Uuid, invention: { id: Uuid; plan: 
   return (await firstRow('SELECT 1 AS mine FROM inventions WHERE id = ? AND child_id = ?', [toBytes(invention.id), toBytes(childId)])) !== undefined;
 }
 
+export async function inventionsOfChild(childId: Uuid): Promise<number> {
+  return Number((await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM inventions WHERE child_id = ?', [toBytes(childId)]))!.n);
+}
+
 /** What children who are in this class sent, newest first. */
 export async function inventionsOfClass(classId: Uuid, today: string): Promise<Invention[]> {
   return (

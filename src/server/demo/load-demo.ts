@@ -9,6 +9,7 @@ import { SKILL_SPREAD_LN } from '@/core/motion/assumed';
 import { drawU32, drawUnit, PURPOSE } from '@/core/random/draw';
 import type { Go, Report } from '@/core/reports/report';
 import { REPORT_FORMAT } from '@/core/rules/formats';
+import { emptyPlan, type InventedPlan } from '@/core/invent/plan';
 import { judge } from '@/core/reports/judge';
 import { compile } from '@/core/rules/compile';
 import { start } from '@/core/rules/engine';
@@ -23,8 +24,10 @@ import { hashPassword } from '../auth/passwords';
 import { tokenFor } from '../db/access-keys';
 import { addChild, childrenOf, type ChildSettings } from '../db/children';
 import { addClass } from '../db/classes';
+import { keepDiaryEntry } from '../db/diary';
 import { addGame } from '../db/games';
 import { newId, toText, type Uuid } from '../db/ids';
+import { keepInvention } from '../db/inventions';
 import { change, firstRow, rows, transact } from '../db/pool';
 import { storeReports } from '../db/reports';
 import { addSchool, audit, yearAt } from '../db/schools';
@@ -104,6 +107,7 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
       );
       await reportsOf(classId, sent, week, day, serverKey, now);
     }
+    if (planned === CLASSES[1]) await inventionsOf(classId, today, now);
   }
   await transact((db) => audit(db, { schoolId, teacherId: null, action: LOADED }, now));
 }
@@ -128,6 +132,7 @@ async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: 
     const goes = 1 + (drawU32(SEED, number, week + 40, PURPOSE.demo) % 2);
     const skill =
       Math.exp(SKILL_SPREAD_LN * 1.6 * (drawUnit(SEED, number, 7, PURPOSE.skill) + drawUnit(SEED, number, 8, PURPOSE.skill) - 1)) * 0.97 ** week;
+    await diaryOf(child.id, sent.id, sentOn, today, number * 10 + week, now);
     for (let go = 0; go < goes; go += 1) {
       const daysOpen = Math.min(6, daysBetween(sentOn, today));
       const startedAt = timeOfDay(
@@ -137,6 +142,51 @@ async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: 
       await storePlay(assignment, child.id, sent.termId, skill, number * 100 + week * 10 + go, startedAt, serverKey, wrongness(number, week, go));
     }
   }
+}
+
+const MOVED = ['walked to school', 'danced in the kitchen', 'football in the park', 'swimming', 'cycled with an adult'] as const;
+
+/** Some families write the movement diary, one line on some of the days that have passed. */
+async function diaryOf(childId: Uuid, weekId: Uuid, sentOn: string, today: string, draw: number, now: Date): Promise<void> {
+  if (drawUnit(SEED, draw, 61, PURPOSE.demo) > 0.6) return;
+  for (let day = 0; day < Math.min(6, daysBetween(sentOn, today)); day += 1) {
+    if (drawUnit(SEED, draw, 70 + day, PURPOSE.demo) > 0.7) continue;
+    const drawn = drawU32(SEED, draw, 80 + day, PURPOSE.demo);
+    await keepDiaryEntry(
+      childId,
+      {
+        id: toText(newId()),
+        weekId,
+        day: dayPlus(sentOn, day),
+        what: MOVED[drawn % MOVED.length]!,
+        minutes: 10 + 5 * (drawn % 9),
+        initials: 'AB',
+        struck: false,
+      },
+      now,
+    );
+  }
+}
+
+/** Two children of the second class have made a game of their own. */
+async function inventionsOf(classId: Uuid, today: string, now: Date): Promise<void> {
+  const [one, other] = await childrenOf(classId, today);
+  const plans: readonly (readonly [Uuid, InventedPlan, number])[] = [
+    [one!.id, { ...emptyPlan, title: 'Puddle Post', marks: [...emptyPlan.marks, { xM: 0.8, yM: 0.9, points: 3 }] }, 14],
+    [
+      other!.id,
+      {
+        ...emptyPlan,
+        title: 'Over the Wall of Wool',
+        target: { object: 'bucket', xM: 3.3, yM: 1.2 },
+        marks: [{ xM: 1.4, yM: 1.9, points: 2 }],
+        obstacles: [{ object: 'pillow', xM: 2.4, yM: 1.5 }],
+        stop: { kind: 'seconds', s: 60 },
+      },
+      9,
+    ],
+  ];
+  for (const [childId, plan, score] of plans) await keepInvention(childId, { id: toText(newId()), plan, score }, now);
 }
 
 /** The last Monday before this day: the week that is coming in was sent then. */

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { InventedPlan } from '@/core/invent/plan';
 import { planSchema } from '@/core/invent/plan-schema';
 import type { Uuid } from '@/server/db/ids';
-import { keepInvention } from '@/server/db/inventions';
+import { inventionsOfChild, keepInvention } from '@/server/db/inventions';
 import { familyOf } from '@/server/home/family';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
@@ -15,10 +15,15 @@ const body = Joi.object<{ id: Uuid; plan: InventedPlan; score: number | null }>(
   score: Joi.number().integer().min(0).max(10_000).allow(null).required(),
 });
 
+/** So many of one child are looked at; more is no longer a game. */
+const MOST_GAMES = 60;
+
 /** A game that a child made. A slip of paper opens one report, not this. */
 export const POST = openRoute({ body, origin: false }, async ({ request, body: invention, now }) => {
   const key = await familyOf(request, now);
   if (key.scope === 'slip') throw refuse(403, 'authorization', 'This code is for a score only.', "Use the link of the child's card.");
+  if ((await inventionsOfChild(key.childId)) >= MOST_GAMES)
+    throw refuse(409, '', 'Your teacher has many games of yours already.', 'Ask which of them the class may play.');
   if (!(await keepInvention(key.childId, invention, now))) throw notFound('game of yours');
   return json({ received: true, at: now.toISOString() }, 201);
 });
