@@ -1,9 +1,10 @@
 /** Bundles the service worker of the home pages into one file that the browser can register. */
 import { join } from 'node:path';
-import { build } from 'vite';
 import { root } from './needs.mjs';
 
 export async function buildServiceWorker() {
+  // Imported here: on a fresh machine the packages come after this file was read.
+  const { build } = await import('vite');
   await build({
     root,
     configFile: false,

@@ -123,6 +123,7 @@ export function DiaryScreen({
   const days = new Set(counted.map((entry) => entry.day)).size;
   const number = Number(minutes);
   const valid = what.trim() !== '' && Number.isInteger(number) && number >= 1 && number <= 600;
+  const refused = entries.filter((one) => one.state === 'refused' && one.entry.weekId === week.id);
   const waiting = new Set(entries.filter((one) => one.state === 'waiting').map((one) => one.entry.id));
   return (
     <Screen>
@@ -209,6 +210,12 @@ export function DiaryScreen({
             ))}
           </tbody>
         </table>
+      )}
+      {refused.length > 0 && (
+        <p role="alert">
+          The school did not take: {refused.map(({ entry }) => `${entry.what}, ${entry.minutes} minutes`).join('; ')}. Tell the school, or write it on
+          paper.
+        </p>
       )}
       <Bottom>
         <TextButton type="button" onClick={onBack}>

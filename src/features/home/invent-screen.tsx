@@ -49,6 +49,10 @@ const Floor = styled.svg`
     cursor: grab;
     outline: none;
   }
+  &:focus-visible {
+    outline: 3px solid var(--focus);
+    outline-offset: 2px;
+  }
   & g[role='button']:focus-visible .ring {
     stroke: var(--focus);
     stroke-width: 3;
@@ -357,7 +361,7 @@ function Making({
         <span>{name}</span>
       </TopLine>
       <h1>Put it on the floor</h1>
-      <p>Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes.</p>
+      <p>Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes. With keys: Enter puts it down, arrows move it.</p>
       <ReadAloud words="Put it on the floor. Choose a thing, then tap the floor. Tap a thing to pick it up, then tap where it goes. Give your game a name, then play it." />
       <Palette role="group" aria-label="Things to put down">
         {(
@@ -384,6 +388,13 @@ function Making({
         viewBox={`0 0 ${SIZE} ${HEIGHT}`}
         aria-label="The floor from above"
         role="group"
+        tabIndex={0}
+        onKeyDown={(event) => {
+          // With the keys alone it is put down in the middle and moved from there.
+          if (event.key !== 'Enter' || event.target !== event.currentTarget) return;
+          event.preventDefault();
+          place(INVENT_FLOOR.widthM / 2, INVENT_FLOOR.depthM / 2);
+        }}
         onClick={(event) => {
           const box = event.currentTarget.getBoundingClientRect();
           place(((event.clientX - box.left) / box.width) * INVENT_FLOOR.widthM, ((event.clientY - box.top) / box.height) * INVENT_FLOOR.depthM);

@@ -37,13 +37,23 @@ export async function trySending(play: KeptPlay): Promise<KeptPlay> {
   return answered;
 }
 
-/** Tries the diary entries of one child that wait; true when some were received. */
+/** So many lines go at once. */
+const LINES_AT_ONCE = 50;
+
+/** Tries the diary lines of one child that wait, week by week: what is wrong with one week does not keep back another. True when some were received. */
 export async function tryEntries(token: string, waiting: readonly WaitingEntry[]): Promise<boolean> {
-  if (waiting.length === 0) return false;
-  const answer = await post('diary', token, { entries: waiting.map(({ entry }) => entry) });
-  if (answer.kind === 'later') return false;
-  for (const one of waiting) await store.keepEntry({ ...one, state: answer.kind === 'taken' ? 'received' : 'refused' });
-  return answer.kind === 'taken';
+  let taken = false;
+  for (const weekId of new Set(waiting.map(({ entry }) => entry.weekId))) {
+    const ofWeek = waiting.filter(({ entry }) => entry.weekId === weekId);
+    for (let at = 0; at < ofWeek.length; at += LINES_AT_ONCE) {
+      const some = ofWeek.slice(at, at + LINES_AT_ONCE);
+      const answer = await post('diary', token, { entries: some.map(({ entry }) => entry) });
+      if (answer.kind === 'later') return taken;
+      for (const one of some) await store.keepEntry({ ...one, state: answer.kind === 'taken' ? 'received' : 'refused' });
+      taken = taken || answer.kind === 'taken';
+    }
+  }
+  return taken;
 }
 
 /** Tries a game that the child made. */
