@@ -1,0 +1,208 @@
+import 'fake-indexeddb/auto';
+import { openDB } from 'idb';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { REPORT_FORMAT } from '@/core/rules/formats';
+import { emptyPlan } from '@/core/invent/plan';
+import { tryEntries, tryInvention, trySending } from '@/features/home/sending';
+import { ownGo, store, usualWays, type KeptPlay, type Session, type WaitingEntry } from '@/features/home/store';
+import { forgetDraftsOf } from '@/features/home/use-draft';
+import type { DiaryEntry } from '@/server/db/diary';
+import type { Card } from '@/server/home/card';
+
+const play = (change: Partial<KeptPlay> = {}): KeptPlay => ({
+  playId: 'p1',
+  token: 'one',
+  assignmentId: 'a1',
+  title: 'Otter Steps',
+  report: { format: REPORT_FORMAT, goes: [], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' },
+  state: 'waiting',
+  words: '',
+  total: 12,
+  unit: 'points',
+  ...change,
+});
+const session = (assignmentId: string, token: string): Session => ({
+  assignmentId,
+  token,
+  playId: `p-${assignmentId}`,
+  startedAt: '',
+  formId: 'asked',
+  goes: [],
+});
+const line = (id: string, weekId = 'w1', token = 'one'): WaitingEntry => ({
+  key: id,
+  token,
+  state: 'waiting',
+  entry: { id, weekId, day: '2027-03-02', what: 'Walked', minutes: 20, initials: '', struck: false } as unknown as DiaryEntry,
+});
+const card = (assignmentId: string) => ({ weeks: [{ games: [{ assignmentId }] }] }) as unknown as Card;
+
+/** What this device had kept in the first format: a report that waits, and a card and a go that are not read any more. */
+async function firstFormat(): Promise<void> {
+  const base = await openDB('lochside-home', 1, {
+    upgrade(old) {
+      old.createObjectStore('cards', { keyPath: 'token' });
+      old.createObjectStore('plays', { keyPath: 'playId' }).createIndex('token', 'token');
+      old.createObjectStore('begun', { keyPath: 'assignmentId' });
+    },
+  });
+  await base.put('plays', play({ playId: 'old' }));
+  await base.put('cards', { token: 'one', card: {} });
+  await base.put('begun', { assignmentId: 'a1', events: [] });
+  base.close();
+}
+
+await firstFormat();
+
+describe('what the phone keeps', () => {
+  it('a report that waited in the first format waits still; its card and its go are fetched and played anew', async () => {
+    expect((await store.plays('one')).map((one) => one.playId)).toEqual(['old']);
+    expect(await store.card('one')).toBeUndefined();
+    expect(await store.begun('a1')).toBeUndefined();
+  });
+
+  it('a go that ends moves into the session in one step, a session into a report that waits', async () => {
+    await store.keepBegun({ assignmentId: 'a1', formId: 'asked', counting: 'attempts', player: 0, events: [] });
+    await store.endGo(session('a1', 'one'));
+    expect(await store.begun('a1')).toBeUndefined();
+    expect(await store.session('a1')).toMatchObject({ playId: 'p-a1' });
+    await store.handOver(play({ playId: 'p-a1' }));
+    expect(await store.session('a1')).toBeUndefined();
+    expect((await store.plays('one')).map((one) => one.playId)).toContain('p-a1');
+  });
+
+  it('a step that fails half-way leaves both as they were', async () => {
+    await store.keepSession(session('a9', 'one'));
+    // What cannot be stored: a function.
+    await expect(store.handOver(play({ playId: 'p-a9', assignmentId: 'a9', report: (() => undefined) as never }))).rejects.toThrow();
+    expect(await store.session('a9')).toBeDefined();
+    expect((await store.plays('one')).map((one) => one.playId)).not.toContain('p-a9');
+  });
+
+  it('two children are kept apart, and one who is taken off leaves the other whole', async () => {
+    await store.keepCard('one', card('a1'));
+    await store.keepCard('two', card('b1'));
+    for (const [token, id] of [
+      ['one', 'a1'],
+      ['two', 'b1'],
+    ] as const) {
+      await store.keepSession(session(id, token));
+      await store.keepBegun({ assignmentId: id, formId: 'asked', counting: 'attempts', player: 0, events: [] });
+      await store.keepBegun({ assignmentId: ownGo(token), formId: 'asked', counting: 'attempts', player: 0, events: [] });
+      await store.keepPlay(play({ playId: `play ${token}`, token }));
+      await store.keepEntry(line(`line ${token}`, 'w1', token));
+      await store.keepInvention({ key: `own ${token}`, token, state: 'waiting', invention: { id: 'i', plan: emptyPlan, score: 3 } });
+      await store.keepPlan(token, { ...emptyPlan, title: token });
+      await store.keepWays({ ...usualWays(token), players: 3 });
+    }
+    await store.forgetChild('one');
+    const all = async (token: string, id: string) => [
+      await store.card(token),
+      await store.session(id),
+      await store.begun(id),
+      await store.begun(ownGo(token)),
+      (await store.plays(token)).length,
+      (await store.diary(token)).length,
+      (await store.inventions(token)).length,
+      await store.plan(token),
+      (await store.ways(token)).players,
+    ];
+    expect(await all('one', 'a1')).toEqual([undefined, undefined, undefined, undefined, 0, 0, 0, undefined, 1]);
+    expect((await all('two', 'b1')).every((kept) => kept !== undefined && kept !== 0)).toBe(true);
+    expect((await store.cards()).map((one) => one.token)).toEqual(['two']);
+  });
+
+  it('what was being written for a child goes with the child, and only that', () => {
+    const kept = new Map([
+      ['lochside-draft one diary', '1'],
+      ['lochside-draft one parts a1 asked', '2'],
+      ['lochside-draft two diary', '3'],
+      ['another', '4'],
+    ]);
+    const fake = new Proxy(
+      { removeItem: (key: string) => kept.delete(key) },
+      { ownKeys: () => [...kept.keys()], getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }) },
+    );
+    vi.stubGlobal('localStorage', fake);
+    forgetDraftsOf('one');
+    vi.unstubAllGlobals();
+    expect([...kept.keys()]).toEqual(['lochside-draft two diary', 'another']);
+  });
+});
+
+describe('sending', () => {
+  const asked: { url: string; body: { entries?: unknown[] } }[] = [];
+  const answers = (...given: (Response | 'down')[]) =>
+    vi.stubGlobal('fetch', async (url: string, init: { body: string }) => {
+      asked.push({ url, body: JSON.parse(init.body) as { entries?: unknown[] } });
+      const next = given.length > 1 ? given.shift()! : given[0]!;
+      if (next === 'down') throw new TypeError('no connection');
+      return next.clone();
+    });
+  const json = (body: unknown, status: number) => new Response(JSON.stringify(body), { status });
+  beforeEach(() => {
+    asked.length = 0;
+  });
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('is received only when the school has said so, and then kept as received', async () => {
+    answers(json({ at: '2027-03-01T16:06:00.000Z' }, 201));
+    expect(await trySending(play())).toMatchObject({ state: 'received', words: '2027-03-01T16:06:00.000Z' });
+    expect((await store.plays('one')).find((one) => one.playId === 'p1')).toMatchObject({ state: 'received' });
+  });
+
+  it('goes on waiting without a connection, when the school is down, and when it is too busy', async () => {
+    for (const answer of ['down' as const, json({}, 500), json({}, 503), json({}, 429)]) {
+      answers(answer);
+      expect(await trySending(play({ playId: 'p2' }))).toMatchObject({ state: 'waiting' });
+    }
+    expect((await store.plays('one')).find((one) => one.playId === 'p2')).toBeUndefined();
+  });
+
+  it('tells in the words of the school why it was not taken', async () => {
+    answers(json({ problems: [{ reason: 'This game is not on the card.', fix: 'Open the card again.' }] }, 404));
+    expect(await trySending(play({ playId: 'p3' }))).toMatchObject({ state: 'refused', words: 'This game is not on the card. Open the card again.' });
+    answers(new Response('<html>', { status: 400 }));
+    expect(await trySending(play({ playId: 'p4' }))).toMatchObject({ state: 'refused', words: 'The school could not take this.' });
+  });
+
+  it('lines of the diary go week by week, fifty at once: what is wrong with one week does not keep back another', async () => {
+    const many = Array.from({ length: 60 }, (_, n) => line(`many ${n}`, 'full'));
+    answers(json({ problems: [{ reason: 'r', fix: 'f' }] }, 404), json({ received: true }, 201));
+    expect(await tryEntries('one', [line('lost', 'gone'), ...many])).toBe(true);
+    expect(asked.map(({ body }) => body.entries!.length)).toEqual([1, 50, 10]);
+    const states = new Map((await store.diary('one')).map((one) => [one.key, one.state]));
+    expect(states.get('lost')).toBe('refused');
+    expect(many.every((one) => states.get(one.key) === 'received')).toBe(true);
+  });
+
+  it('lines wait on when the connection goes half-way', async () => {
+    const two = [line('first', 'x'), line('second', 'y')];
+    for (const one of two) await store.keepEntry(one);
+    answers(json({ received: true }, 201), 'down');
+    expect(await tryEntries('one', two)).toBe(true);
+    const states = new Map((await store.diary('one')).map((one) => [one.key, one.state]));
+    expect([states.get('first'), states.get('second')]).toEqual(['received', 'waiting']);
+  });
+
+  it('nothing is asked of the school when nothing waits', async () => {
+    answers('down');
+    expect(await tryEntries('one', [])).toBe(false);
+    expect(asked).toEqual([]);
+  });
+
+  it('a game that a child made waits, is received, or is refused, as the school says', async () => {
+    const waiting = { key: 'g1', token: 'three', state: 'waiting' as const, invention: { id: 'g1', plan: emptyPlan, score: null } };
+    await store.keepInvention(waiting);
+    const state = async () => (await store.inventions('three'))[0]!.state;
+    answers('down');
+    await tryInvention('three', waiting);
+    expect(await state()).toBe('waiting');
+    answers(json({}, 201));
+    await tryInvention('three', waiting);
+    expect(await state()).toBe('received');
+    answers(json({}, 409));
+    await tryInvention('three', waiting);
+    expect(await state()).toBe('refused');
+  });
+});
