@@ -36,7 +36,7 @@ async function cardOf(token: string): Promise<Card> {
 function goIn(item: CardItem, form: HomeForm, hits: number, object?: string) {
   const chosen = chooseSetUp(
     form,
-    form.things.map((thing) => thing.object).filter((one) => object === undefined || one === object),
+    form.things.flatMap((thing) => (thing.object !== null && (object === undefined || thing.object === object) ? [thing.object] : [])),
     null,
   );
   const level = pacedGame(gameOfForm(item.game, form, chosen), item.setUp.stepM);
@@ -102,7 +102,7 @@ describe('a session of several goes', () => {
     const [asked] = item.forms;
     const lever = item.forms.find((form) => form.change.kind === 'farther' || form.change.kind === 'smaller' || form.change.kind === 'other-hand')!;
     const plain = goIn(item, asked!, 1);
-    const standIn = goIn(item, asked!, 2, asked!.things[1]!.object);
+    const standIn = goIn(item, asked!, 2, asked!.things[1]!.object!);
     const levered = goIn(item, lever, 5);
     expect((await sendGoes(token, item, [plain.go, standIn.go, levered.go])).status).toBe(201);
 

@@ -50,12 +50,11 @@ export function readyThings(level: Game, thrower: Thrower): readonly ReadyThing[
   const places = aimedPlaces(level);
   if (places.length === 0) return [];
   const asked = oneThing(level);
-  const first = level.course.targets[places[0]!.at]![0]!.object;
   const marks = placedMarks(level);
   const standIns = asked === undefined || places.length > MANY_PLACES ? [] : AIMED[asked].substitutes;
-  return [first, ...standIns].flatMap((object): ReadyThing[] => {
-    const own = object === first;
-    const game = own ? level : withTargetObject(level, object);
+  return [asked ?? null, ...standIns].flatMap((object, at): ReadyThing[] => {
+    const own = at === 0;
+    const game = own || object === null ? level : withTargetObject(level, object);
     const lengths = marks.map(({ group, index, lengthM }) => {
       const place = places.find((one) => one.group === group && one.index === index);
       if (!place) return { at: lengthM, least: lengthM, most: lengthM, reached: true };

@@ -11,7 +11,8 @@ import type { UsedSetUp } from '../reports/report';
 
 /** One thing to aim at, and for each mark how far: as near as still counts as like, equal, and as far as still counts. Metres. */
 export interface ReadyThing {
-  readonly object: AimedId;
+  /** Null where several things are aimed at, or pins: they stay what they are. */
+  readonly object: AimedId | null;
   readonly lengthsM: readonly number[];
   readonly leastM: readonly number[];
   readonly mostM: readonly number[];
@@ -59,7 +60,7 @@ export function lineNeededM(thing: ReadyThing): number {
  * equal come first, in the order of the table; where none can, the one that needs the shortest line, as far as the line goes.
  */
 export function chooseSetUp(form: HomeForm, have: readonly AimedId[], clearM: number | null): ChosenSetUp {
-  const usable = form.things.filter(({ object }) => have.includes(object));
+  const usable = form.things.filter(({ object }) => object === null || have.includes(object));
   const things = usable.length > 0 ? usable : form.things.slice(0, 1);
   const first = things[0];
   if (!first) return { object: null, lengthsM: [], equal: true };
@@ -100,7 +101,7 @@ export function playedAsAsked(asked: HomeForm, assigned: UsedSetUp, go: PlayedFo
   const same = (one: readonly unknown[], other: readonly unknown[]) => JSON.stringify(one) === JSON.stringify(other);
   if (same(targets, assigned.targets) && same(distancesM, assigned.distancesM)) return true;
   if (targets.length !== assigned.targets.length) return false;
-  const thing = asked.things.find(({ object }) => targets.every((target) => target === object));
+  const thing = asked.things.find(({ object }) => (object === null ? same(targets, assigned.targets) : targets.every((target) => target === object)));
   return (
     thing !== undefined &&
     distancesM.length === thing.lengthsM.length &&

@@ -106,7 +106,7 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
           against par.
         </Told>
       )}
-      {chosen.object !== null && form.things[0] && chosen.object !== form.things[0].object && chosen.equal && (
+      {chosen.object !== null && form.things[0]?.object && chosen.object !== form.things[0].object && chosen.equal && (
         <Told role="status">
           With the {AIMED[chosen.object].name} the marks move, so that it is just as hard as with the {AIMED[form.things[0].object].name}.
         </Told>
@@ -164,10 +164,11 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
   const unitM = unit === 'steps' ? stepM : 1;
   const [written, setWritten] = useState(ways.clearM === null ? '' : `${Math.round((ways.clearM / unitM) * 10) / 10}`);
   if (form.things.length === 0) return null;
-  const have = ways.have.length > 0 ? ways.have : [form.things[0]!.object];
+  const things = form.things.flatMap(({ object }) => (object === null ? [] : [object]));
+  const have = ways.have.length > 0 ? ways.have : things.slice(0, 1);
   const choose = (object: AimedId, on: boolean) => {
     const next = on ? [...have, object] : have.filter((one) => one !== object);
-    onWays({ ...ways, have: next.length > 0 ? next : [form.things[0]!.object] });
+    onWays({ ...ways, have: next.length > 0 ? next : things.slice(0, 1) });
   };
   const write = (words: string, inUnit: 'steps' | 'metres') => {
     setWritten(words);
@@ -179,11 +180,11 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
   const thing = form.things.find(({ object }) => object === chosen.object) ?? form.things[0]!;
   return (
     <>
-      {form.things.length > 1 && (
+      {things.length > 1 && (
         <Ask>
           <legend>What have you got?</legend>
           <Chips>
-            {form.things.map(({ object }) => (
+            {things.map((object) => (
               <label key={object}>
                 <input type="checkbox" checked={have.includes(object)} onChange={(event) => choose(object, event.target.checked)} />
                 {AIMED[object].name}
@@ -221,7 +222,8 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
         </Line>
         <small>
           {chosen.equal ? 'Enough for the same game as everybody: ' : 'The same game as everybody needs '}
-          {(Math.ceil((lineNeededM(thing) / stepM) * 2) / 2).toString().replace('.5', '½')} steps with the {AIMED[thing.object].name}.
+          {(Math.ceil((lineNeededM(thing) / stepM) * 2) / 2).toString().replace('.5', '½')} steps
+          {thing.object === null ? '' : ` with the ${AIMED[thing.object].name}`}.
         </small>
       </Ask>
     </>

@@ -1,0 +1,131 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { homeForms } from '@/core/levels/home-forms';
+import { goOf } from '@/core/reports/from-parts';
+import { judge } from '@/core/reports/judge';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { compile } from '@/core/rules/compile';
+import { REPORT_FORMAT } from '@/core/rules/formats';
+import { levelById } from '@/core/rules/level';
+import { measure } from '@/core/rules/measure';
+import { replay } from '@/core/rules/replay';
+import { lineNeededM, playedAsAsked, usedSetUpOf } from '@/core/sheet/home-form';
+import { pacedGame } from '@/core/sheet/set-up';
+import { inHand, paceOf, stopped } from '@/features/home/in-hand';
+import { usualWays, type Ways } from '@/features/home/store';
+import { scoreWords, todayHere } from '@/features/home/words';
+import type { CardItem } from '@/server/home/card';
+import { STARTERS } from '../examples/starters';
+
+const STEP_M = 0.53;
+
+/** What the server would put on the card for a standing child of eight. */
+function itemOf({ game }: (typeof STARTERS)[number], levelId = game.levels[0]!.id): CardItem {
+  const paced = (level: typeof game) => pacedGame(level, STEP_M);
+  return {
+    assignmentId: '01900000-0000-7000-8000-000000000000' as never,
+    opensOn: null,
+    game,
+    levelId,
+    setUp: { ...usedSetUpOf(paced(levelById(game, levelId))), stepM: STEP_M, ageYears: 8, form: 'standing' },
+    forms: homeForms({ game, levelId, ageYears: 8, form: 'standing', paced, parOf: () => 7 }),
+    par: 9,
+    best: 11,
+    received: 0,
+  };
+}
+
+const ways = (change: Partial<Ways> = {}): Ways => ({ ...usualWays('t'), ...change });
+const lamps = itemOf(STARTERS.find((one) => one.id === 'harbour-lamps')!);
+
+describe('the game in hand at home', () => {
+  it.each(STARTERS.map((one) => [one.id, one] as const))('%s, set out as asked, is just what was asked', (_id, starter) => {
+    const item = itemOf(starter);
+    const hand = inHand(item, 'asked', ways());
+    const { form: _form, ...used } = hand.used;
+    const { implement, targets, distancesM } = item.setUp;
+    expect(used).toEqual({ implement, targets, distancesM });
+    expect(playedAsAsked(item.forms[0]!, item.setUp, { level: item.levelId, otherHand: hand.form.otherHand, setUp: used })).toBe(true);
+    expect(hand).toMatchObject({ par: 9, best: 11 });
+  });
+
+  it.each(STARTERS.map((one) => [one.id, one] as const))(
+    '%s, played in any of its forms and counted afterwards, is a clean report',
+    (_id, starter) => {
+      const item = itemOf(starter);
+      for (const form of item.forms) {
+        const hand = inHand(item, form.id, ways());
+        const compiled = compile(hand.level);
+        if (!compiled.ok) throw new Error(`${form.id}: ${compiled.problems[0]!.reason}`);
+        const fields = partFields(hand.level);
+        const events = eventsFromFields(
+          hand.level,
+          fields,
+          fields.map((field) =>
+            field.kind === 'seconds' ? 40 : field.kind === 'minutes' ? 5 : field.kind === 'ball' ? null : Math.min(1, field.most),
+          ),
+        );
+        const { value, unit } = measure(compiled.value, replay(compiled.value, events, 'parts').state);
+        const go = goOf(
+          { game: item.game, levelId: form.levelId, setUp: hand.used },
+          { counting: 'parts', hand: 'right', otherHand: form.otherHand, events, total: value, unit },
+        );
+        const report = { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' } as const;
+        const verdict = judge(item.game, report);
+        expect(
+          verdict.reasons.filter((reason) => reason.kind === 'sum' || reason.kind === 'incomplete'),
+          `${form.id}: ${JSON.stringify(verdict.reasons)}`,
+        ).toEqual([]);
+      }
+    },
+  );
+
+  it('has par and own best only where the set-up is equal', () => {
+    const needed = lineNeededM(lamps.forms[0]!.things[0]!);
+    expect(inHand(lamps, 'asked', ways({ clearM: needed + 0.1 }))).toMatchObject({ par: 9, best: 11, chosen: { equal: true } });
+    expect(inHand(lamps, 'asked', ways({ clearM: needed - 0.3 }))).toMatchObject({ par: null, best: null, chosen: { equal: false } });
+    const level = lamps.forms.find((form) => form.change.kind === 'level')!;
+    expect(inHand(lamps, level.id, ways())).toMatchObject({ par: 7, best: null });
+  });
+
+  it('with things that this form does not know, or a form that is gone, falls back to what was asked', () => {
+    expect(inHand(lamps, 'asked', ways({ have: ['wall'] })).chosen.object).toBe(lamps.forms[0]!.things[0]!.object);
+    expect(inHand(lamps, 'no such form', ways()).form.id).toBe('asked');
+  });
+
+  it('measured in sheets or towels the marks stand within half a part of where they should', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('steps' as const, 'sheets' as const, 'towels' as const), fc.constantFrom(...lamps.forms), (pace, form) => {
+        const hand = inHand(lamps, form.id, ways({ pace }));
+        const { lengthM, parts } = paceOf(pace, STEP_M);
+        hand.used.distancesM.forEach((length, index) =>
+          expect(Math.abs(length - hand.chosen.lengthsM[index]!)).toBeLessThanOrEqual(lengthM / parts / 2 + 0.002),
+        );
+      }),
+    );
+  });
+});
+
+describe('a go that was cut off', () => {
+  it('goes on with the clock stopped after the last thing that happened, once', () => {
+    const events = [
+      { do: 'attempt', t: 1200, end: 'in' },
+      { do: 'attempt', t: 3400, end: 'missed' },
+    ] as const;
+    expect(stopped(events).at(-1)).toEqual({ do: 'pause', t: 3400 });
+    expect(stopped(stopped(events))).toEqual(stopped(events));
+    expect(stopped([])).toEqual([]);
+  });
+});
+
+describe('words of the home pages', () => {
+  it('tell a score with its unit, lengths in centimetres, and a go that was not finished', () => {
+    expect(scoreWords(14, 'points')).toBe('14 points');
+    expect(scoreWords(235, 'mm')).toBe('23.5 cm');
+    expect(scoreWords(null, 'points')).toBe('not finished');
+  });
+
+  it('know the day on this device', () => {
+    expect(todayHere(new Date(2027, 2, 9, 23, 59))).toBe('2027-03-09');
+  });
+});
