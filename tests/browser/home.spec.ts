@@ -22,11 +22,11 @@ const KINDS = [
 ];
 
 /** A class of its own with two children and, if wanted, an event of these starters. */
-async function classWith(page: Page, wanted: string, starters: readonly string[]): Promise<string> {
+async function classWith(page: Page, wanted: string, starters: readonly string[], levelId = 'level-1'): Promise<string> {
   // A test that is tried again makes a class of its own again; younger than the demo's, which stays the last of the list.
   const name = `${wanted} ${Date.now() % 100_000}`;
   await page.evaluate(
-    async ({ className, ids }) => {
+    async ({ className, ids, level }) => {
       const post = async (url: string, body: unknown) => {
         const answer = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
         if (!answer.ok) throw new Error(`${url}: ${await answer.text()}`);
@@ -37,7 +37,7 @@ async function classWith(page: Page, wanted: string, starters: readonly string[]
         children: ['Corrie', 'Morag'].map((firstName) => ({ firstName, initial: 'Q.', hand: null, ageYears: null })),
       });
       const games = [];
-      for (const starter of ids) games.push({ gameId: (await post('/api/v1/games/import', { starter })).id, levelId: 'level-1' });
+      for (const starter of ids) games.push({ gameId: (await post('/api/v1/games/import', { starter })).id, levelId: level });
       const due = new Date(Date.now() + 6 * 86_400_000).toISOString().slice(0, 10);
       await post('/api/v1/weeks', {
         classId: id,
@@ -50,7 +50,7 @@ async function classWith(page: Page, wanted: string, starters: readonly string[]
         note: '',
       });
     },
-    { className: name, ids: starters },
+    { className: name, ids: starters, level: levelId },
   );
   return name;
 }
@@ -117,7 +117,7 @@ for (const phone of onePhone) {
       await expectAccessible(home);
       await playThrough(home.locator('main'), /^Finish and send/);
       await expectNoOverflow(home, `${id}: result`);
-      await expectAccessible(home);
+      if (id === phone.kinds[0]) await expectAccessible(home);
       await home.getByRole('button', { name: /^Finish and send/ }).click();
       await expectNoOverflow(home, `${id}: report`);
       await home.getByRole('button', { name: 'Send to school' }).click();
@@ -213,17 +213,19 @@ test('in airplane mode a game is played, cut off by a reload, gone on with, repo
 
 test('a session of easier and harder goes on another set-up is sent whole, with its looks and faces', async ({ page, browser }) => {
   await signInAs(page);
-  const links = await linksOf(page, 'P4 Dippers');
-  const home = await open(browser, [...links.values()][15]!);
+  const className = await classWith(page, 'P3 session', ['harbour-lamps'], 'level-2');
+  const [[name, url]] = [...(await linksOf(page, className))] as [[string, string]];
+  const home = await open(browser, url);
   await home.getByRole('button', { name: 'Set it out' }).click();
-  await home.getByLabel('bucket').check();
-  await home.getByLabel(/^Longest clear line/).fill('4');
-  await expect(home.getByText('With the bucket the marks move', { exact: false })).toBeVisible();
+  await home.getByRole('checkbox', { name: 'laundry basket' }).check();
+  await home.getByRole('checkbox', { name: 'bucket' }).uncheck();
+  await home.getByLabel(/^Longest clear line/).fill('14');
+  await expect(home.getByText('With the laundry basket the marks move', { exact: false })).toBeVisible();
   await home.getByLabel('sheets of paper').check();
   await expect(home.getByText(/Measure \d+½? sheets of paper away/).first()).toBeVisible();
   await home.getByLabel(/^Longest clear line/).fill('2');
   await expect(home.getByText('That line is short for this game', { exact: false })).toBeVisible();
-  await home.getByLabel(/^Longest clear line/).fill('4');
+  await home.getByLabel(/^Longest clear line/).fill('14');
   await home.getByRole('button', { name: 'It is set out' }).click();
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
@@ -232,7 +234,7 @@ test('a session of easier and harder goes on another set-up is sent whole, with 
   await home.getByRole('button', { name: 'One more: near mark' }).click();
   await home.getByRole('button', { name: 'That is right' }).click();
   await home.getByRole('button', { name: /^Nearer/ }).click();
-  await expect(home.getByText(/Wade, nearer/).first()).toBeVisible();
+  await expect(home.getByText(/, nearer$/).first()).toBeVisible();
   await home.getByRole('button', { name: 'It is set out' }).click();
   // An adult has said yes today: practice and counting follow at once.
   await home.getByRole('button', { name: 'Now with counting' }).click();
@@ -251,9 +253,9 @@ test('a session of easier and harder goes on another set-up is sent whole, with 
   await home.context().close();
 
   await page.goto('/classes');
-  const classPath = (await page.getByRole('link', { name: 'P4 Dippers', exact: true }).getAttribute('href'))!;
+  const classPath = (await page.getByRole('link', { name: className, exact: true }).getAttribute('href'))!;
   await page.goto(`/scores?class=${classPath.split('/').at(-1)}`);
-  const row = page.getByRole('row', { name: new RegExp([...links.keys()][15]!.replace('.', '\\.')) });
+  const row = page.getByRole('row', { name: new RegExp(name.replace('.', '\\.')) });
   await expect(row).toContainText('1 go made easier or harder');
   await row.getByRole('button', { name: /^How / }).click();
   await page.getByRole('dialog').getByRole('radio', { name: 'yes' }).first().check();
@@ -263,11 +265,11 @@ test('a session of easier and harder goes on another set-up is sent whole, with 
 
 test('nobody taps: a clock for across the room, then the parts; others take turns and are not sent', async ({ page, browser }) => {
   await signInAs(page);
-  const links = await linksOf(page, 'P4 Dippers');
+  const links = await linksOf(page, await classWith(page, 'P3 watch', ['harbour-lamps']));
   const context = await browser.newContext({ viewport: PHONE, hasTouch: true });
   const home = await context.newPage();
   await home.clock.install();
-  await home.goto([...links.values()][17]!);
+  await home.goto([...links.values()][0]!);
   await toCounting(home, '');
   await home.getByRole('radio', { name: '2' }).check();
   await home.getByRole('button', { name: /Nobody taps/ }).click();
@@ -405,8 +407,8 @@ test('a week is built, seen in both forms, sent, and printed', async ({ page }) 
 
 test('a screen reader hears the counter: whose mark, the time, the score that changed, what can be done', async ({ page, browser }) => {
   await signInAs(page);
-  const links = await linksOf(page, 'P4 Dippers');
-  const home = await open(browser, [...links.values()][19]!);
+  const links = await linksOf(page, await classWith(page, 'P3 reader', ['harbour-lamps']));
+  const home = await open(browser, [...links.values()][0]!);
   await toCounting(home, '');
   await home.getByRole('button', { name: /A helper taps every try/ }).click();
   await expect(home.locator('button[class*=Success]').first()).toBeVisible({ timeout: 40_000 });

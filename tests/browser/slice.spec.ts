@@ -259,6 +259,8 @@ test('a play with the keyboard only, at home', async ({ page }) => {
   await expect(home.getByRole('heading').first()).toBeVisible();
   await tabTo(/^Set it out$/);
   await home.keyboard.press('Enter');
+  // What comes after the card is loaded when it is opened.
+  await expect(home.getByRole('button', { name: 'It is set out' })).toBeVisible();
   await tabTo(/^It is set out$/);
   await home.keyboard.press('Enter');
   await tabTo(/An adult says yes/);

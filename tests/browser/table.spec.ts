@@ -253,12 +253,12 @@ test('teaching points are shown for either side and told in other words; what to
   await openStarter(page, 'heron-strike');
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await leaf(page, 'Skill');
-  await expect(page.getByRole('img', { name: /in four frames, right side/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /right side, shown again and again/ })).toBeVisible();
   const point = page.getByLabel(/^What to do, point 1/);
   await point.fill('Left foot first, big and slow.');
   await point.blur();
   await page.getByRole('button', { name: 'shown for the right' }).click();
-  await expect(page.getByRole('img', { name: /in four frames, left side/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /left side, shown again and again/ })).toBeVisible();
   await page.getByLabel('What to look for, 1', { exact: true }).fill('Eyes stay on the reed');
   await page.getByLabel('What to look for, 1', { exact: true }).press('Enter');
   await page.getByRole('button', { name: 'One more' }).last().click();

@@ -1,5 +1,7 @@
 import { PDFDocument } from 'pdf-lib';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { PATCH as changeChild } from '@/app/api/v1/children/[id]/route';
+import { GET as card } from '@/app/api/v1/home/card/route';
 import { GET as homeCalendar } from '@/app/api/v1/home/calendar/route';
 import { GET as calendar } from '@/app/api/v1/weeks/[id]/calendar/route';
 import { GET as mail, POST as noticePaper } from '@/app/api/v1/weeks/[id]/notices/[notice]/route';
@@ -7,7 +9,11 @@ import { POST as remind } from '@/app/api/v1/weeks/[id]/notices/route';
 import { POST as paper } from '@/app/api/v1/weeks/[id]/paper/route';
 import { POST as previewPaper } from '@/app/api/v1/weeks/preview/paper/route';
 import { POST as preview } from '@/app/api/v1/weeks/preview/route';
+import { usedSetUpOf } from '@/core/sheet/home-form';
+import type { Uuid } from '@/server/db/ids';
 import { noticesOf } from '@/server/db/outbox';
+import type { Sheet } from '@/server/paper/job';
+import { sheetsOfWeek } from '@/server/paper/week-sheets';
 import type { Card } from '@/server/home/card';
 import { schoolDay } from '@/server/school-calendar';
 import { standingOf } from '@/server/weeks/week-standing';
@@ -87,6 +93,34 @@ describe('paper', () => {
     expect(await ask(cookie, { ...body, who: 'paper' })).toMatchObject({ status: 400, answer: { problems: [{ place: '/who' }] } });
     expect(await ask(cookie, { ...body, kind: 'frames' })).toMatchObject({ status: 400, answer: { problems: [{ place: '/kind' }] } });
     expect((await ask(cookie, { ...body, size: 'A3' })).status).toBe(400);
+  });
+});
+
+describe('what is on the sheets of a class', () => {
+  it('is of each child: its own steps, hand and level, par, and the code that opens a report slip and nothing more', async () => {
+    const school = await makeSchool(3);
+    const [first, second] = school.childIds as [Uuid, Uuid];
+    const settings = { ageYears: null, hand: 'left', stepCm: 70, form: 'standing', medium: 'paper' };
+    const cookie = await school.cookie('teacher');
+    expect((await call(changeChild, '/', { method: 'PATCH', cookie, body: { change: 'settings', settings } }, { id: first })).status).toBe(200);
+    const week = await sendTo(school);
+    const ask = { schoolId: school.id, weekId: week.weekId, kind: 'home' as const, timeZone: ZONE };
+    const sheets = (await sheetsOfWeek({ ...ask, who: 'all' }, new Date())) as Extract<Sheet, { kind: 'home' }>[];
+    expect(sheets.map((sheet) => sheet.of.name)).toEqual(['Childa X.', 'Childb X.', 'Childc X.']);
+    expect(sheets[0]!.of).toMatchObject({ hand: 'left', stepM: 0.7 });
+    expect(sheets[1]!.of).toMatchObject({ hand: 'right' });
+    for (const [index, child] of school.childIds.entries()) {
+      const assignment = await week.assignment(child);
+      expect(sheets[index]).toMatchObject({ par: assignment.par, slip: { code: await week.token(child, 'slip') } });
+      expect(usedSetUpOf(sheets[index]!.game.level).distancesM).toEqual(assignment.setUp.distancesM);
+      const { answer } = await call(card, '/', { method: 'GET', token: sheets[index]!.slip!.code });
+      expect(answer).toMatchObject({ scope: 'slip', child: null });
+    }
+    expect(JSON.stringify(sheets)).not.toContain(await week.token(second));
+    expect((await sheetsOfWeek({ ...ask, who: 'paper' }, new Date())).length).toBe(1);
+    expect(await sheetsOfWeek({ ...ask, who: second }, new Date())).toMatchObject([{ of: { name: 'Childb X.' } }]);
+    const diaries = (await sheetsOfWeek({ ...ask, kind: 'diary', who: 'all' }, new Date())) as Extract<Sheet, { kind: 'diary' }>[];
+    expect(diaries.every((sheet) => sheet.days.length >= 1 && sheet.days.length <= 8)).toBe(true);
   });
 });
 

@@ -86,6 +86,10 @@ const Head = styled.header`
     white-space: nowrap;
     overflow: hidden;
     text-overflow: ellipsis;
+    /* Where it would be cut off it says nothing. */
+    @media (max-width: 1180px) {
+      visibility: hidden;
+    }
   }
 `;
 
