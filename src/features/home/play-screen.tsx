@@ -105,14 +105,19 @@ function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDon
   }, []);
   const keep = useCallback(
     (events: readonly PlayEvent[]) => {
-      if (pending.current === null) setTimeout(flush, 0);
+      if (pending.current === null) requestAnimationFrame(() => setTimeout(flush, 0));
       pending.current = { assignmentId: item.assignmentId, formId: form.id, player, counting, events };
     },
     [item.assignmentId, form.id, player, counting, flush],
   );
   useEffect(() => {
+    // No frame is drawn while nobody looks: what waits for one is kept at once.
     window.addEventListener('pagehide', flush);
-    return () => window.removeEventListener('pagehide', flush);
+    document.addEventListener('visibilitychange', flush);
+    return () => {
+      window.removeEventListener('pagehide', flush);
+      document.removeEventListener('visibilitychange', flush);
+    };
   }, [flush]);
   const play = usePlay(level, already, keep, counting);
   const done = useRef(false);
