@@ -79,8 +79,10 @@ function One({ invention, ageYears, mayChange }: { invention: ListedInvention; a
       {invention.gameId ? (
         <Link href={`/games/${invention.gameId}`}>On the shelf</Link>
       ) : mayChange ? (
-        <div style={{ display: 'flex', gap: 10, alignItems: 'end' }}>
-          <TextField label="Name for the class, without a child's" value={title} onChange={setTitle} maxLength={60} />
+        <div style={{ display: 'grid', gap: 8, justifyItems: 'start' }}>
+          <div style={{ width: '100%' }}>
+            <TextField label="Its name in the class; no child's name" value={title} onChange={setTitle} maxLength={60} />
+          </div>
           <Button isDisabled={title.trim() === ''} onPress={() => void take()}>
             Make it a class game
           </Button>
