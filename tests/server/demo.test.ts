@@ -7,7 +7,8 @@ import { demoGames } from '@/server/demo/demo-games';
 import { dropDemo, loadDemo, whatItHolds } from '@/server/demo/load-demo';
 import { DEMO_CHILDREN } from '@/server/demo/names';
 import { toText } from '@/server/db/ids';
-import { pool, rows } from '@/server/db/pool';
+import { keepLookMarks } from '@/server/db/look-marks';
+import { direct, pool, rows } from '@/server/db/pool';
 import { versionBody } from '@/server/db/weeks';
 import { settings } from '@/server/settings';
 import { useOwnSchema } from './school';
@@ -50,7 +51,16 @@ describe('the demo school', () => {
     expect(kinds.get('doubtful')).toBeGreaterThan(0);
     await rows("DELETE FROM audit WHERE action = 'demo loaded'");
     expect(await whatItHolds()).toBe('half a demo');
+    // What a teacher has marked since goes with the rest.
+    const [marked] = await rows<{ assignment: Buffer; teacher: Buffer }>(
+      'SELECT a.id AS assignment, t.id AS teacher FROM assignments a, teachers t LIMIT 1',
+    );
+    await keepLookMarks(direct(), toText(marked!.assignment), toText(marked!.teacher), [{ look: 'The arm swings.', mark: 'yes' }], new Date());
     await dropDemo();
     expect(await whatItHolds()).toBe('nothing');
+    const tables = await rows<{ name: string }>(
+      "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN ('migrations', 'rate_limits')",
+    );
+    for (const { name } of tables) expect(await rows(`SELECT 1 FROM ${name} LIMIT 1`), name).toEqual([]);
   });
 });

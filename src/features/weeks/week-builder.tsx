@@ -466,7 +466,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
             <h2>
               Kit <small>what the home finds, what the school sends</small>
             </h2>
-            <KitList kit={plan.kit} children_={chosen?.children.length ?? 0} onKit={(kit) => put({ kit })} />
+            <KitList kit={plan.kit} classSize={chosen?.children.length ?? 0} onKit={(kit) => put({ kit })} />
           </Block>
         </div>
         <Phone>
@@ -586,7 +586,7 @@ function ChildByChild({
   );
 }
 
-function KitList({ kit, children_: children, onKit }: { kit: readonly Kit[]; children_: number; onKit: (kit: readonly Kit[]) => void }) {
+function KitList({ kit, classSize, onKit }: { kit: readonly Kit[]; classSize: number; onKit: (kit: readonly Kit[]) => void }) {
   const [name, setName] = useState('');
   const change = (index: number, next: Partial<Kit>) => onKit(kit.map((one, at) => (at === index ? { ...one, ...next } : one)));
   return (
@@ -627,7 +627,7 @@ function KitList({ kit, children_: children, onKit }: { kit: readonly Kit[]; chi
                     <option value="school">the school sends it</option>
                   </select>
                 </td>
-                <td>{thing.from === 'school' ? thing.n * children : ''}</td>
+                <td>{thing.from === 'school' ? thing.n * classSize : ''}</td>
                 <td>
                   <QuietButton aria-label={`Leave out ${thing.name}`} onPress={() => onKit(kit.filter((_, at) => at !== index))}>
                     leave out

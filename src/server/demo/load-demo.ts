@@ -306,6 +306,7 @@ export async function dropDemo(): Promise<void> {
       'plays',
       'reports',
       'access_keys',
+      'look_marks',
       'diary_entries',
       'outbox',
       'inventions',
