@@ -28,7 +28,7 @@ function itemOf({ game }: (typeof STARTERS)[number], levelId = game.levels[0]!.i
     game,
     levelId,
     setUp: { ...usedSetUpOf(paced(levelById(game, levelId))), stepM: STEP_M, ageYears: 8, form: 'standing' },
-    forms: homeForms({ game, levelId, ageYears: 8, form: 'standing', paced, parOf: () => 7 }),
+    forms: homeForms({ game, levelId, ageYears: 8, form: 'standing', paced, askedPar: 9, parOf: () => 7 }),
     par: 9,
     best: 11,
     received: 0,

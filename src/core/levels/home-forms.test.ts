@@ -14,7 +14,7 @@ const STEP_M = 0.52;
 const game = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
 
 function formsOf(one: Game, levelId = one.levels[0]!.id): readonly HomeForm[] {
-  return homeForms({ game: one, levelId, ageYears: 8, form: 'standing', paced: (level) => pacedGame(level, STEP_M), parOf: () => 10 });
+  return homeForms({ game: one, levelId, ageYears: 8, form: 'standing', paced: (level) => pacedGame(level, STEP_M), askedPar: 10, parOf: () => 10 });
 }
 
 const meanChance = (level: Game, otherHand = false) => {
@@ -198,6 +198,7 @@ describe('every starter', () => {
       ageYears,
       form: 'standing',
       paced: (level) => pacedGame(level, STEP_M),
+      askedPar: null,
       parOf: () => null,
     });
     expect(forms[0]).toMatchObject({ id: 'asked', towards: 'as-asked' });

@@ -6,7 +6,7 @@ import { AIMED, AIMED_IDS, type AimedId } from '../objects/catalogue';
 import type { Game } from '../rules/game';
 import { levelById } from '../rules/level';
 import type { FormChange, HomeForm, ReadyThing, Towards } from '../sheet/home-form';
-import { aimedPlaces, chanceFrom, FARTHEST_M, LIKE_TOLERANCE, NEAREST_M, nearestTarget } from './solve';
+import { aimedPlaces, chanceFrom, lengthFor, LIKE_TOLERANCE, nearestTarget } from './solve';
 
 /** How much easier or harder one lever makes it: about so much more or less chance. */
 const EASIER = 0.2;
@@ -15,7 +15,6 @@ const HARDER = -0.15;
 const THING_DIFFERS = [0.08, 0.4] as const;
 const LEAST_CHANCE = 0.08;
 const MOST_CHANCE = 0.95;
-const BISECTIONS = 13;
 /** With more places than this nothing stands in for the thing: nobody moves so many marks, and working it out would keep others waiting. */
 const MANY_PLACES = 8;
 
@@ -31,18 +30,6 @@ function oneThing(level: Game): AimedId | undefined {
 function meanChance(level: Game, thrower: Thrower): number {
   const places = aimedPlaces(level);
   return places.reduce((sum, place) => sum + chanceFrom(level, place, place.spot, thrower), 0) / Math.max(1, places.length);
-}
-
-/** Length at which the chance of a place comes to `wanted`: it falls with distance. */
-function lengthFor(wanted: number, chanceAt: (lengthM: number) => number): number {
-  let near = NEAREST_M;
-  let far = FARTHEST_M;
-  for (let i = 0; i < BISECTIONS; i += 1) {
-    const middle = (near + far) / 2;
-    if (chanceAt(middle) > wanted) near = middle;
-    else far = middle;
-  }
-  return Math.round(((near + far) / 2) * 100) / 100;
 }
 
 /** The equal set-ups of a level: with its own thing, and with what may stand in for it. */
@@ -112,12 +99,14 @@ export interface FormsAsk {
   readonly form: NonNullable<Thrower['form']>;
   /** The level with its marks where the child's paces put them. */
   readonly paced: (level: Game) => Game;
-  /** Likely median of a level as it is set out; null where it is not forecast. */
+  /** Likely median of the level that is asked, worked out already; null where it is not forecast. */
+  readonly askedPar: number | null;
+  /** The same of another level as it is set out. */
   readonly parOf: (level: Game) => number | null;
 }
 
 /** Every form that a child is offered: as asked first, then what is easier, then what is harder. */
-export function homeForms({ game, levelId, ageYears, form, paced, parOf }: FormsAsk): readonly HomeForm[] {
+export function homeForms({ game, levelId, ageYears, form, paced, askedPar, parOf }: FormsAsk): readonly HomeForm[] {
   const asked = paced(levelById(game, levelId));
   const throwerOf = (level: Game): Thrower => throwerWith(level.kit, { ageYears, form });
   const thrower = throwerOf(asked);
@@ -136,7 +125,7 @@ export function homeForms({ game, levelId, ageYears, form, paced, parOf }: Forms
     levelId: atLevel,
     otherHand,
     things: readyThings(level, otherHand === (level.kit.hand === 'other') ? throwerOf(level) : { ...throwerOf(level), otherHand }),
-    par: change.kind === 'as-asked' || change.kind === 'level' ? parOf(level) : null,
+    par: change.kind === 'as-asked' ? askedPar : change.kind === 'level' ? parOf(level) : null,
   });
   const levels = game.levels.flatMap((level, index) =>
     index === askedIndex

@@ -9,9 +9,9 @@ import type { Game, Spot } from '../rules/game';
 import { resolveLevel } from '../rules/level';
 import { STANDING_ROOM_M } from '../sheet/home-form';
 
-export const NEAREST_M = 0.4;
+const NEAREST_M = 0.4;
 const STEPS = 13;
-export const FARTHEST_M = 14;
+const FARTHEST_M = 14;
 
 /** The places of a game resolved to one level from which a target is aimed at, each once: by the first task that is tried there. */
 export function aimedPlaces(game: Game): AimedPlace[] {
@@ -164,6 +164,18 @@ export interface EqualSetUp {
   readonly game: Game;
 }
 
+/** Length up to `farM`, in whole centimetres, at which the chance of a place comes to `wanted` (bisection; it falls with distance). Metres. */
+export function lengthFor(wanted: number, chanceAt: (lengthM: number) => number, farM = FARTHEST_M): number {
+  let near = NEAREST_M;
+  let far = farM;
+  for (let i = 0; i < STEPS; i += 1) {
+    const middle = (near + far) / 2;
+    if (chanceAt(middle) > wanted) near = middle;
+    else far = middle;
+  }
+  return Math.round(((near + far) / 2) * 100) / 100;
+}
+
 /**
  * The set-up of another home with the same chances: of what it has, the thing for which the distances within its clear line come nearest.
  * Null when the game has nothing that is aimed at. `equal` is false when no thing and no distance will do: par is then another.
@@ -182,15 +194,8 @@ export function equalSetUp(level: Game, thrower: Thrower, home: Home): EqualSetU
     const solved = design.map(({ place, target, chance }): EqualPlace => {
       const at = (lengthM: number) => chanceFrom(game, place, spotTowards(target, place.spot, lengthM), thrower);
       const designM = distanceM(place.spot, target);
-      let near = NEAREST_M;
-      let far = Math.min(reach, FARTHEST_M);
-      for (let i = 0; i < STEPS; i += 1) {
-        const middle = (near + far) / 2;
-        if (at(middle) > chance) near = middle;
-        else far = middle;
-      }
       // The same thing at the same distance is as equal as can be.
-      const lengthM = object === asked && designM <= reach ? designM : Math.round(((near + far) / 2) * 100) / 100;
+      const lengthM = object === asked && designM <= reach ? designM : lengthFor(chance, at, Math.min(reach, FARTHEST_M));
       return { group: place.group, index: place.index, designM, lengthM, designChance: chance, chance: at(lengthM) };
     });
     const worst = Math.max(...solved.map((place) => Math.abs(place.chance - place.designChance)));

@@ -19,29 +19,6 @@ export function fromFeetAndInches({ feet, inches }: FeetAndInches): number {
   return feet * FOOT_M + inches * INCH_M;
 }
 
-/** What a child can pace out: the nearest half step, never less than half a step, and the length that this makes. */
-export interface PacedLength {
-  readonly halfSteps: number;
-  readonly lengthM: number;
-}
-
-export function toHalfSteps(lengthM: number, stepM: number): PacedLength {
-  const halfSteps = Math.max(1, Math.round((2 * lengthM) / stepM));
-  return { halfSteps, lengthM: (halfSteps * stepM) / 2 };
-}
-
-/** "3½", "4", "½": the number of steps as a child's page writes it. */
-export function writeHalfSteps(halfSteps: number): string {
-  const whole = Math.floor(halfSteps / 2);
-  const half = halfSteps % 2 === 1 ? '½' : '';
-  return whole === 0 ? half || '0' : `${whole}${half}`;
-}
-
-/** "3½ steps", "1 step". */
-export function saySteps(halfSteps: number): string {
-  return `${writeHalfSteps(halfSteps)} ${halfSteps <= 2 ? 'step' : 'steps'}`;
-}
-
 /** What a family measures out with: a child's step, a sheet of paper, a towel, and into how many parts it is halved or folded. */
 export interface Pace {
   readonly lengthM: number;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { FOOT_M, fromFeetAndInches, sayMetres, saySteps, snapToDecimetre, toFeetAndInches, toHalfSteps } from './lengths';
+import { FOOT_M, fromFeetAndInches, sayMetres, snapToDecimetre, stepPace, toFeetAndInches, toParts } from './lengths';
 import { statureM, stepLengthM } from './stature';
 
 describe('lengths as people say them', () => {
@@ -11,13 +11,12 @@ describe('lengths as people say them', () => {
     expect(toFeetAndInches(5 * FOOT_M + 11.6 * (FOOT_M / 12))).toEqual({ feet: 6, inches: 0 });
   });
   it('rounds a distance to what a child can pace: half steps', () => {
-    expect(toHalfSteps(1.9, 0.52)).toEqual({ halfSteps: 7, lengthM: 1.82 });
-    expect(saySteps(7)).toBe('3½ steps');
-    expect(saySteps(2)).toBe('1 step');
-    expect(saySteps(1)).toBe('½ step');
+    expect(toParts(1.9, stepPace(0.52))).toEqual({ parts: 7, lengthM: 1.82, figure: '3½', words: '3½ steps' });
+    expect(toParts(0.52, stepPace(0.52)).words).toBe('1 step');
+    expect(toParts(0.26, stepPace(0.52)).words).toBe('½ step');
   });
   it('never asks for less than half a step', () => {
-    expect(toHalfSteps(0.01, 0.5).halfSteps).toBe(1);
+    expect(toParts(0.01, stepPace(0.5)).parts).toBe(1);
   });
   it('says metres with one decimal and snaps to 10 cm', () => {
     expect(sayMetres(2)).toBe('2.0 m');

@@ -3,7 +3,7 @@ import { distanceM } from '@/core/course/geometry';
 import { type Misfit } from '@/core/course/fits';
 import { thingWords } from '@/core/course/thing-words';
 import { halfSizeM, listedOf, spotOf, type CourseThing } from '@/core/course/things';
-import { sayMetres, saySteps, toHalfSteps } from '@/core/measure/lengths';
+import { sayMetres, stepPace, toParts } from '@/core/measure/lengths';
 import type { Game, Spot } from '@/core/rules/game';
 
 export type Grip = 'turn' | 'spread';
@@ -124,7 +124,7 @@ export function MisfitMarks({
 /** How far it is between two spots, in metres and in the child's steps. */
 export function Dimension({ mark, target, stepM, px }: { mark: Spot; target: Spot; stepM: number; px: number }) {
   const length = distanceM(mark, target);
-  const words = `${sayMetres(length)} · ${saySteps(toHalfSteps(length, stepM).halfSteps)}`;
+  const words = `${sayMetres(length)} · ${toParts(length, stepPace(stepM)).words}`;
   const x = ((mark.xM + target.xM) / 2) * 100;
   const y = ((mark.yM + target.yM) / 2) * 100;
   const width = words.length * 7.4 * px + 18 * px;

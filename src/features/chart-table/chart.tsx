@@ -8,7 +8,7 @@ import { thingWords } from '@/core/course/thing-words';
 import { middleOfAll } from '@/core/course/move';
 import { snapped, type Snap } from '@/core/course/snap';
 import { groundOf, isLocked, isPinSet, keyOf, listedOf, middleOf, movedWith, spotOf, thingsOf, type CourseThing } from '@/core/course/things';
-import { sayMetres, saySteps, toHalfSteps } from '@/core/measure/lengths';
+import { sayMetres, stepPace, toParts } from '@/core/measure/lengths';
 import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/game';
@@ -407,7 +407,7 @@ export function Chart({
           const name = labelOf(level, thing.group, thing.index) ?? `${placeName(thing.index, list.length)} mark`;
           const length = aim ? distanceM(spot, aim) : 0;
           const chance = forecast?.places.find((place) => place.group === thing.group && place.index === thing.index)?.chance;
-          const told = aim ? `: ${sayMetres(length)}, ${saySteps(toHalfSteps(length, stepM).halfSteps)}` : '';
+          const told = aim ? `: ${sayMetres(length)}, ${toParts(length, stepPace(stepM)).words}` : '';
           return (
             <Mark
               key={keyOf(thing)}

@@ -1,6 +1,7 @@
 'use client';
 import type { Game } from '@/core/rules/game';
 import { CourseDrawing } from '../drawing/course-drawing';
+import { saveFile } from '@/ui/save-file';
 import { ScaleBar } from './chart-marks';
 
 /** The drawing is always on white, whatever the screen is. */
@@ -67,21 +68,12 @@ const fileName = (title: string, levelName: string) =>
     .replace(/^-+|-+$/g, '')
     .toLowerCase() || 'drawing';
 
-function offer(blob: Blob, name: string): void {
-  const url = URL.createObjectURL(blob);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
-
 /** Offers the drawing of a level as a file. */
 export async function keepDrawing(level: Game, levelName: string, as: 'svg' | 'png'): Promise<void> {
   const { svg, scale } = await drawingOf(level, levelName);
   const name = fileName(level.title, levelName);
   const blob = new Blob([svg], { type: 'image/svg+xml' });
-  if (as === 'svg') return offer(blob, `${name}.svg`);
+  if (as === 'svg') return saveFile(blob, `${name}.svg`);
   const image = new Image();
   image.src = URL.createObjectURL(blob);
   await image.decode();
@@ -96,5 +88,5 @@ export async function keepDrawing(level: Game, levelName: string, as: 'svg' | 'p
   pen.drawImage(image, 0, 0, canvas.width, canvas.height);
   URL.revokeObjectURL(image.src);
   const png = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'));
-  if (png) offer(png, `${name}.png`);
+  if (png) saveFile(png, `${name}.png`);
 }

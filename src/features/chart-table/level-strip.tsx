@@ -2,7 +2,7 @@
 import { memo, useDeferredValue, useMemo, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { distancesOf } from '@/core/course/geometry';
-import { saySteps, toHalfSteps, writeHalfSteps } from '@/core/measure/lengths';
+import { stepPace, toParts } from '@/core/measure/lengths';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceWords, restsOnWords } from '@/core/forecast/words';
 import { easierForms, withEasierForm } from '@/core/levels/easier-forms';
@@ -371,7 +371,7 @@ const LevelColumn = memo(function LevelColumn({
   const distances = written === '' ? [] : written.split(' ').map(Number);
   const near = Math.min(...distances);
   const far = Math.max(...distances);
-  const steps = (length: number) => writeHalfSteps(toHalfSteps(length, stepM).halfSteps);
+  const steps = (length: number) => toParts(length, stepPace(stepM)).figure;
   return (
     <Column $on={on} onClick={() => onShow(index)}>
       <Head>
@@ -396,7 +396,7 @@ const LevelColumn = memo(function LevelColumn({
             {!narrow && (
               <span>
                 {steps(near) === steps(far) ? '' : `${steps(near)} to `}
-                {saySteps(toHalfSteps(far, stepM).halfSteps)}
+                {toParts(far, stepPace(stepM)).words}
               </span>
             )}
           </>

@@ -7,6 +7,7 @@ import { Dialog, DialogActions } from '@/ui/dialog';
 import { Select, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
+import { inAWeek, USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
 export interface ClassChoice {
   readonly id: string;
@@ -35,15 +36,6 @@ export interface SendDialogProps {
   readonly racks: Readonly<Record<string, string>>;
 }
 
-const WARM_UP = 'Five minutes: walk on the spot, big arm circles, ten slow squats, shake everything out.';
-const DIARY = 'Write down how many minutes you moved each day.';
-
-function inAWeek(day: string): string {
-  const date = new Date(`${day}T12:00:00Z`);
-  date.setUTCDate(date.getUTCDate() + 7);
-  return date.toISOString().slice(0, 10);
-}
-
 /** The button that was pressed is gone: the keyboard goes on from here. */
 function focusWhenShown(link: HTMLAnchorElement | null): void {
   link?.focus();
@@ -55,8 +47,8 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
   const [classId, setClassId] = useState(likely?.id ?? '');
   const [levelId, setLevelId] = useState<string | null>(null);
   const [dueOn, setDueOn] = useState(inAWeek(today));
-  const [warmUp, setWarmUp] = useState(WARM_UP);
-  const [diary, setDiary] = useState(DIARY);
+  const [warmUp, setWarmUp] = useState(USUAL_WARM_UP);
+  const [diary, setDiary] = useState(USUAL_DIARY);
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);

@@ -1,4 +1,5 @@
 'use client';
+import { dayWords } from '@/core/measure/day-words';
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import { exerciseIn } from '@/core/sheet/exercises';
@@ -8,7 +9,7 @@ import { Exercise } from '../drawing/exercise';
 import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';
 import type { KeptPlay, Session, WaitingEntry } from './store';
-import { dayWords, scoreWords, timeWords, todayHere } from './words';
+import { scoreWords, timeWords, todayHere } from './words';
 
 /** The drawing knows all things and their sizes: it comes after the words. */
 const CardDrawing = lazy(async () => {

@@ -157,16 +157,20 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
     return inHand(item, 'asked', usualWays(ways.token));
   }, [game, setUp, ways.token]);
 
+  const top = (
+    <TopLine>
+      <span>{plan.title}</span>
+      <span>{name}</span>
+    </TopLine>
+  );
+
   switch (step.on) {
     case 'make':
       return <Making name={name} plan={plan} stepM={setUp.stepM} onPlan={put} onBack={onBack} onNext={() => setStep({ on: 'safety' })} />;
     case 'begun':
       return (
         <Screen>
-          <TopLine>
-            <span>{plan.title}</span>
-            <span>{name}</span>
-          </TopLine>
+          {top}
           <h1>You were in the middle of a go</h1>
           <p>It was your own game. The clock stood still since then.</p>
           <Bottom>
@@ -189,12 +193,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       const { directions } = setUpFor(hand.level, hand.pace);
       return (
         <Safe
-          top={
-            <TopLine>
-              <span>{plan.title}</span>
-              <span>{name}</span>
-            </TopLine>
-          }
+          top={top}
           title="Set it out, with an adult"
           directions={directions}
           cautions={cautionsFor(hand.level)}
@@ -225,10 +224,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       const compiled = compile(hand.level);
       return (
         <Screen>
-          <TopLine>
-            <span>{plan.title}</span>
-            <span>{name}</span>
-          </TopLine>
+          {top}
           <WholeScore result={step.result} />
           {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
           <p style={{ textAlign: 'center' }}>Your own game. Is it too easy or too hard? Change it and try again.</p>
@@ -258,10 +254,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
     case 'sent':
       return (
         <Screen>
-          <TopLine>
-            <span>{plan.title}</span>
-            <span>{name}</span>
-          </TopLine>
+          {top}
           <h1>On its way</h1>
           <p>Your game and your score go to your teacher as soon as there is a connection. Perhaps the whole class will play it.</p>
           <Bottom>

@@ -1,4 +1,5 @@
 /** Sends what waits. A report or an entry stays in the phone until the school has said that it received it. */
+import { saveFile } from '@/ui/save-file';
 import { store, type KeptPlay, type WaitingEntry, type WaitingInvention } from './store';
 
 interface Problems {
@@ -66,10 +67,5 @@ export async function tryInvention(token: string, waiting: WaitingInvention): Pr
 export async function fetchCalendar(token: string): Promise<void> {
   const response = await fetch('/api/v1/home/calendar', { headers: { authorization: `Bearer ${token}` } }).catch(() => null);
   if (!response?.ok) return;
-  const url = URL.createObjectURL(await response.blob());
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = 'due.ics';
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+  saveFile(await response.blob(), 'due.ics');
 }

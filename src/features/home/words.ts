@@ -1,8 +1,4 @@
 /** Days, times and scores as the home pages say them. */
-export function dayWords(day: string): string {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
-}
-
 export function timeWords(instant: string): string {
   return new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(instant));
 }

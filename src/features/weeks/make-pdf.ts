@@ -37,13 +37,3 @@ export async function makePdf(url: string, body: unknown, onProgress: (done: num
     return signal.aborted ? { ok: false, problem: 'Stopped. Nothing was made.' } : failed;
   }
 }
-
-/** Hands a file that was made in this window to the browser. */
-export function saveFile(blob: Blob, name: string): void {
-  const url = URL.createObjectURL(blob);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
-}

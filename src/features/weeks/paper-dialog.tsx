@@ -5,7 +5,8 @@ import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Select } from '@/ui/field';
 import { Notice } from '@/ui/notice';
-import { makePdf, saveFile } from './make-pdf';
+import { saveFile } from '@/ui/save-file';
+import { makePdf } from './make-pdf';
 
 const Pair = styled.div`
   display: grid;

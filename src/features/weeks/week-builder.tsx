@@ -11,7 +11,9 @@ import { Select, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
-import { makePdf, saveFile } from './make-pdf';
+import { saveFile } from '@/ui/save-file';
+import { makePdf } from './make-pdf';
+import { inAWeek, USUAL_DIARY, USUAL_WARM_UP } from './usual-week';
 
 export interface BuilderClass {
   readonly id: string;
@@ -190,16 +192,9 @@ const Phone = styled.aside`
 `;
 
 const YOUNGER_TO = 7;
-const DIARY = 'Write down how many minutes you moved each day.';
 const FILM = 'Three throws from the side, so that feet and arm are seen.';
 const DRAFT = 'lochside-week-plan';
 const MOST_GAMES = 20;
-
-function inAWeek(day: string): string {
-  const date = new Date(`${day}T12:00:00Z`);
-  date.setUTCDate(date.getUTCDate() + 7);
-  return date.toISOString().slice(0, 10);
-}
 
 /** "3 socks" as its number and its thing. */
 function thingOf(words: string): { n: number; name: string } {
@@ -223,8 +218,8 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
     dueOn: inAWeek(today),
     title: '',
     games: [],
-    warmUp: WARM_UPS[0]!.words,
-    diary: DIARY,
+    warmUp: USUAL_WARM_UP,
+    diary: USUAL_DIARY,
     film: '',
     note: '',
     kit: [],
@@ -455,7 +450,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
               <TextField label="In words" value={plan.warmUp} onChange={(warmUp) => put({ warmUp })} maxLength={280} />
             </Row>
             <Row style={{ gridTemplateColumns: '1fr 1fr', marginTop: 12 }}>
-              <Toggled label="Movement diary" on={plan.diary !== ''} words={plan.diary} usual={DIARY} onWords={(diary) => put({ diary })} />
+              <Toggled label="Movement diary" on={plan.diary !== ''} words={plan.diary} usual={USUAL_DIARY} onWords={(diary) => put({ diary })} />
               <Toggled label="Film task, at most 15 seconds" on={plan.film !== ''} words={plan.film} usual={FILM} onWords={(film) => put({ film })} />
             </Row>
             <div style={{ marginTop: 12 }}>

@@ -6,7 +6,8 @@ import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { Figures, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
-import { makePdf, saveFile } from './make-pdf';
+import { saveFile } from '@/ui/save-file';
+import { makePdf } from './make-pdf';
 import { PaperDialog } from './paper-dialog';
 
 export interface OutboxNotice {

@@ -1,5 +1,6 @@
 /** Games that children made and sent: the plan and what they scored. Whose it is stays here; a class game made of it does not know. */
 import type { InventedPlan } from '@/core/invent/plan';
+import { ENROLLED } from './children';
 import { parsed } from './games';
 import { toBytes, toText, type Uuid } from './ids';
 import { change, direct, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
@@ -62,7 +63,7 @@ export async function inventionsOfClass(classId: Uuid, today: string): Promise<I
   return (
     await rows<InventionRow>(
       `${INVENTION} JOIN enrolments e ON e.child_id = ch.id
-        WHERE e.class_id = ? AND e.from_on <= ? AND (e.until_on IS NULL OR e.until_on > ?) ORDER BY v.received_at DESC, v.id DESC LIMIT 100`,
+        WHERE e.class_id = ? AND ${ENROLLED} ORDER BY v.received_at DESC, v.id DESC LIMIT 100`,
       [toBytes(classId), today, today],
     )
   ).map(inventionOf);

@@ -10,6 +10,7 @@ import { homeFormsOf } from '../db/home-forms';
 import { reportByPlay } from '../db/reports';
 import { knownVersion, type ChildAssignment } from '../db/weeks';
 import { refuse } from '../http/answer';
+import { uuidField } from '../http/fields';
 import { storeTogether } from './store-together';
 
 export interface Envelope {
@@ -19,9 +20,11 @@ export interface Envelope {
   readonly report: Report;
 }
 
-const uuid = Joi.string().pattern(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
-
-export const envelopeSchema = Joi.object<Envelope>({ playId: uuid.required(), assignmentId: uuid.required(), report: reportSchema.required() });
+export const envelopeSchema = Joi.object<Envelope>({
+  playId: uuidField.required(),
+  assignmentId: uuidField.required(),
+  report: reportSchema.required(),
+});
 
 export interface Received {
   readonly receivedAt: Date;

@@ -1,4 +1,5 @@
 /** The sheets themselves: a home sheet, a frame sheet, a weekly diary, one card for an event. */
+import { dayWords } from '@/core/measure/day-words';
 import { Page, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
@@ -8,9 +9,6 @@ import { skillsOf, teachingPoints } from '@/core/sheet/teaching-points';
 import { Boxes, Feet, MovementFrames, SetUpToScale, Square } from './drawing';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip } from './job';
 import { INK, LINE, PALE, styleOf, type PaperStyle } from './style';
-
-const dayWords = (day: string) =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 
 export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
   const style = styleOf(look);

@@ -1,4 +1,5 @@
 /** The texts for families, one for all channels: a message, a mail, a slip of paper. No child is named in them. */
+import { dayWords } from '@/core/measure/day-words';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import ical, { ICalEventTransparency } from 'ical-generator';
 import type { Notice } from '../db/outbox';
@@ -11,9 +12,6 @@ export interface Announced {
   readonly title: string;
   readonly note: string;
 }
-
-const dayWords = (day: string) =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 
 export function weekNotice({ className, number, dueOn, title, note }: Announced): { subject: string; words: string } {
   return {

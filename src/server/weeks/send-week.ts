@@ -108,6 +108,7 @@ async function assignmentsFor(
         ageYears,
         form: own,
         paced: (one) => pacedGame(one, stepM),
+        askedPar: forecast?.par ?? null,
         parOf: (one) =>
           forecastSetUp(one, { ageYears, form: throwerWith(one.kit, { ageYears, form: own }).form ?? own, plays: OTHER_PAR_PLAYS, seed, shelf })
             ?.par ?? null,
@@ -117,7 +118,7 @@ async function assignmentsFor(
         parLow: forecast?.likelyLow ?? null,
         parHigh: forecast?.likelyHigh ?? null,
         setUp,
-        forms: forms.map((one) => (one.change.kind === 'as-asked' ? { ...one, par: forecast?.par ?? null } : one)),
+        forms,
       };
       shared.set(key, found);
     }

@@ -3,11 +3,11 @@ import Joi from 'joi';
 import { RACK_TEXT } from '@/core/forecast/racks';
 import { isUuid } from '../db/ids';
 import { notFound } from '../http/answer';
+import { dayField } from '../http/fields';
 import type { WeekToSend } from './send-week';
 
 export type WeekBody = Omit<WeekToSend, 'schoolId' | 'teacherId' | 'today'>;
 
-const day = Joi.string().pattern(/^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/);
 const id = Joi.string().max(36);
 const levelId = Joi.string().max(24);
 const words = (most: number) => Joi.string().trim().max(most).allow('');
@@ -20,7 +20,7 @@ export const weekSchema = Joi.object<WeekBody>({
         gameId: id.required(),
         levelId: levelId.required(),
         levels: Joi.object().pattern(id, levelId).max(200),
-        opensOn: day.allow(null),
+        opensOn: dayField.allow(null),
       }),
     )
     .min(1)
@@ -37,7 +37,7 @@ export const weekSchema = Joi.object<WeekBody>({
     )
     .max(40)
     .default([]),
-  dueOn: day.required(),
+  dueOn: dayField.required(),
   warmUp: words(280).required(),
   diary: words(280).required(),
   film: words(280).default(''),

@@ -18,8 +18,11 @@ async function itemsOf(weekId: Uuid): Promise<ItemRow[]> {
 
 /** The event's title, or that of the one game. */
 export async function titleOfWeek(week: Pick<Week, 'id' | 'title'>): Promise<string> {
-  if (week.title) return week.title;
-  const first = (await itemsOf(week.id)).find((item) => item.game_version_id !== null);
+  return week.title || titleOf(await itemsOf(week.id));
+}
+
+async function titleOf(items: readonly ItemRow[]): Promise<string> {
+  const first = items.find((item) => item.game_version_id !== null);
   return first ? (await versionBody(toText(first.game_version_id!))).title : 'This week';
 }
 
@@ -70,7 +73,7 @@ export async function standingOf(week: Week, today: string): Promise<WeekStandin
       }),
   );
   return {
-    title: await titleOfWeek(week),
+    title: week.title || (await titleOf(items)),
     words: items.flatMap((item) => (item.kind === 'game' ? [] : [{ kind: item.kind, words: item.words }])),
     games,
     children: asked.size,

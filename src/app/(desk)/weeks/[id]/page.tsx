@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { dayWords } from '@/core/measure/day-words';
 import { WeekPage } from '@/features/weeks/week-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { childrenOf } from '@/server/db/children';
@@ -22,8 +23,6 @@ export default async function SentWeekPage({ params }: { params: Promise<{ id: s
     noticesOf(who.schoolId, week.id),
     childrenOf(week.classId, today),
   ]);
-  const dayOf = (day: string) =>
-    new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
   const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: who.timeZone });
   return (
     <WeekPage
@@ -33,11 +32,11 @@ export default async function SentWeekPage({ params }: { params: Promise<{ id: s
         classId: week.classId,
         className: week.className,
         number: week.number,
-        dueWords: dayOf(week.dueOn),
+        dueWords: dayWords(week.dueOn),
         open: week.dueOn >= today,
         note: week.note,
         ...standing,
-        games: standing.games.map(({ opensOn, ...game }) => ({ ...game, opensWords: opensOn ? dayOf(opensOn) : '' })),
+        games: standing.games.map(({ opensOn, ...game }) => ({ ...game, opensWords: opensOn ? dayWords(opensOn) : '' })),
         onPaper: children.filter((child) => child.medium === 'paper').length,
         notices: notices.map(({ madeAt, ...notice }) => ({ ...notice, madeWords: moment.format(madeAt) })),
       }}

@@ -5,12 +5,11 @@ import type { Uuid } from '@/server/db/ids';
 import { inventionsOfChild, keepInvention } from '@/server/db/inventions';
 import { familyOf } from '@/server/home/family';
 import { json, notFound, refuse } from '@/server/http/answer';
+import { uuidField } from '@/server/http/fields';
 import { openRoute } from '@/server/http/route';
 
 const body = Joi.object<{ id: Uuid; plan: InventedPlan; score: number | null }>({
-  id: Joi.string()
-    .pattern(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/)
-    .required(),
+  id: uuidField.required(),
   plan: planSchema.required(),
   score: Joi.number().integer().min(0).max(10_000).allow(null).required(),
 });
