@@ -349,8 +349,10 @@ test('a child makes a game, plays it and shows it; the teacher puts it on the sh
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Start' }).click();
   await playThrough(home.locator('main'), 'Show it to my teacher');
+  const received = home.waitForResponse((response) => response.url().endsWith('/home/inventions'));
   await home.getByRole('button', { name: 'Show it to my teacher' }).click();
   await expect(home.getByRole('heading', { name: 'On its way' })).toBeVisible();
+  expect((await received).status()).toBe(201);
   await home.context().close();
 
   await page.goto('/classes');

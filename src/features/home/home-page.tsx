@@ -153,7 +153,10 @@ export function HomePage() {
             draft={view.draft}
             begun={view.begun}
             onDraft={(plan) => void store.keepPlan(token, plan)}
-            onSend={(invention) => void store.keepInvention({ key: invention.id, token, invention, state: 'waiting' }).then(sendWaiting)}
+            onSend={async (invention) => {
+              await store.keepInvention({ key: invention.id, token, invention, state: 'waiting' });
+              void sendWaiting();
+            }}
             onBack={() => setView(CARD)}
           />
         </Suspense>

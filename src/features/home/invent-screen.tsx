@@ -121,7 +121,8 @@ export interface InventScreenProps {
   /** A go of it that was cut off. */
   readonly begun: BegunGo | undefined;
   readonly onDraft: (plan: InventedPlan) => void;
-  readonly onSend: (invention: Invention) => void;
+  /** Resolves when this device has kept it; sending follows. */
+  readonly onSend: (invention: Invention) => Promise<void>;
   readonly onBack: () => void;
 }
 
@@ -238,8 +239,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
             <Big
               type="button"
               onClick={() => {
-                onSend({ id: v7(), plan: { ...plan, title: plan.title.trim() }, score: step.result.value });
-                setStep({ on: 'sent' });
+                void onSend({ id: v7(), plan: { ...plan, title: plan.title.trim() }, score: step.result.value }).then(() => setStep({ on: 'sent' }));
               }}
             >
               Show it to my teacher
