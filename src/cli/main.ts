@@ -37,7 +37,7 @@ npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1] [--pins
 npx lochside levels GAME --age 8 --chances 0.7,0.5,0.3   distances for wanted chances
 npx lochside equal GAME --age 8 --have bucket,box --clear 2.6 [--level 2]   the set-up of another home
 npx lochside fit REPORTS.csv          how steady a class is: child,age,technique,implement,target,distance_m,attempts,hits
-npx lochside sheet GAME --out SHEET.pdf [--level 2] [--age 8] [--size letter] [--print large] [--ground pale]   a home sheet on paper
+npx lochside sheet GAME --out SHEET.pdf [--level 2] [--age 8] [--size letter] [--print large] [--ground pale] [--language fr]   a home sheet on paper
 npx lochside teacher add --name NAME --email ADDRESS --school SCHOOL [--zone Europe/London] [--role teacher|helper]
 `;
 
@@ -215,6 +215,7 @@ async function sheet(args: readonly string[], options: Options): Promise<number>
         size: oneOf('size', ['a4', 'letter']) === 'letter' ? 'LETTER' : 'A4',
         print: oneOf('print', ['usual', 'large']),
         ground: oneOf('ground', ['white', 'pale']),
+        language: oneOf('language', ['en', 'fr']),
       },
       sheets: [
         {
@@ -348,6 +349,7 @@ async function run(): Promise<number> {
       size: string,
       print: string,
       ground: string,
+      language: string,
     },
   });
   switch (verb) {

@@ -1,4 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
+import { pseudoText } from '@/core/words/pseudo';
 import { STARTERS } from '../examples/starters';
 import { playThrough } from './play-through';
 import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs } from './people';
@@ -430,4 +431,105 @@ test('a screen reader hears the counter: whose mark, the time, the score that ch
   await expect(home.locator('[aria-live=polite]')).toContainText(/[1-9]/);
   await expect(home.getByRole('button', { name: /^Undo/ })).toBeVisible();
   await home.context().close();
+});
+
+/** What a page says in Latin letters, but for names, units and addresses. */
+async function latinOn(home: Page): Promise<readonly string[]> {
+  const said = await home.evaluate(() => {
+    const main = document.querySelector('main')!;
+    const labels = [...main.querySelectorAll('[aria-label],[placeholder]')].flatMap((one) => [
+      one.getAttribute('aria-label') ?? '',
+      one.getAttribute('placeholder') ?? '',
+    ]);
+    return [...main.innerText.split('\n'), ...[...main.querySelectorAll('svg text')].map((one) => one.textContent ?? ''), ...labels];
+  });
+  const allowed = /Lochside|Corrie Q\.|English|Français|https|A4|\b(cm|mm|m|min)\b/g;
+  return said.filter((line) => /\p{Script=Latin}/u.test(line.replace(allowed, '')));
+}
+
+test('the home pages work from right to left, and no word of them is outside of the catalogue', async ({ page, browser }) => {
+  test.setTimeout(240_000);
+  await signInAs(page);
+  const className = await classWith(page, 'P5 rtl', ['harbour-lamps', 'loch-frames', 'shore-list', 'oilskin-dash', 'regatta-day', 'otters-errand']);
+  const [url] = [...(await linksOf(page, className)).values()];
+  const context = await browser.newContext({ viewport: { width: 320, height: 640 }, hasTouch: true });
+  await context.addInitScript(() => localStorage.setItem('lochside language', 'pseudo'));
+  const home = await context.newPage();
+  await home.goto(url!);
+  const p = pseudoText;
+  const button = (english: string) => home.getByRole('button', { name: p(english) });
+  const check = async (where: string) => {
+    // What the school wrote for this week stays as it wrote it.
+    expect.soft(await latinOn(home), where).toEqual([]);
+    await expectNoOverflow(home, where);
+  };
+  await expect(home.locator('html')).toHaveAttribute('dir', 'rtl');
+  await expect(home.getByRole('heading', { name: 'Shore day' })).toBeVisible();
+  expect((await latinOn(home)).filter((line) => !/Shore day|Write down how many minutes you moved|Three throws from the side/.test(line))).toEqual(
+    [],
+  );
+  await expectNoOverflow(home, 'card');
+  await expectAccessible(home);
+  for (const [index, id] of ['harbour-lamps', 'loch-frames', 'shore-list', 'oilskin-dash', 'regatta-day', 'otters-errand'].entries()) {
+    const { game } = STARTERS.find((one) => one.id === id)!;
+    await home
+      .getByRole('button', { name: p(`Play ${game.title}`) })
+      .first()
+      .click();
+    await expect(button('It is set out')).toBeVisible();
+    await check(`${id}: set-up`);
+    await button('It is set out').click();
+    if (index === 0) {
+      await check('safety');
+      await home.getByLabel(p('An adult says yes to this place')).check();
+      await button('Go on').click();
+    }
+    await check(`${id}: practise`);
+    await button('Now with counting').click();
+    await check(`${id}: who counts`);
+    await button('A helper taps every try').click();
+    await expect(home.locator('button[class*=Success], ul[class*=List] button').first()).toBeVisible({ timeout: 20_000 });
+    await check(`${id}: play`);
+    const stop = button('Stop the clock')
+      .or(home.getByRole('button', { name: p('Stop'), exact: true }))
+      .first();
+    await stop.click();
+    await check(`${id}: stopped`);
+    await button('End here').click();
+    await check(`${id}: result`);
+    await expectAccessible(home);
+    await home.getByRole('button', { name: new RegExp(`^${p('Finish and send')}`) }).click();
+    await check(`${id}: report`);
+    await button('Send to school').click();
+    await expect(home.getByRole('heading', { name: p('The school has it') })).toBeVisible();
+    await check(`${id}: sent`);
+    await button('Back to the card').click();
+  }
+  await button('Make a game of your own').click();
+  await check('a game of one’s own');
+  await button('Back to the card').click();
+});
+
+test('a family chooses French, and the device keeps it', async ({ page, browser }) => {
+  await signInAs(page);
+  const className = await classWith(page, 'P5 fr', ['harbour-lamps']);
+  const [url] = [...(await linksOf(page, className)).values()];
+  const home = await open(browser, url!);
+  await home.getByRole('button', { name: 'Français' }).click();
+  await expect(home.getByRole('heading', { name: 'Les lampes du port, Barboter' })).toBeVisible();
+  await expect(home.locator('html')).toHaveAttribute('lang', 'fr');
+  await home.reload();
+  await home.getByRole('button', { name: 'Mets en place' }).click();
+  await expect(home.getByText(/Éloigne-toi de .+ pas/).first()).toBeVisible();
+  await home.getByRole('button', { name: 'C’est en place' }).click();
+  await home.getByLabel('Un adulte est d’accord avec cet endroit').check();
+  await home.getByRole('button', { name: 'Continuer' }).click();
+  await expect(home.getByText('Allume les lampes le long de la jetée', { exact: false })).toBeVisible();
+  await home.getByRole('button', { name: 'Maintenant, on compte' }).click();
+  await home.getByRole('button', { name: /Nous avons déjà compté/ }).click();
+  await home.getByRole('textbox').first().fill('2');
+  await home.getByRole('button', { name: 'C’est juste' }).click();
+  await home.getByRole('button', { name: 'Terminer et envoyer' }).click();
+  await home.getByRole('button', { name: 'Envoyer à l’école' }).click();
+  await expect(home.getByRole('heading', { name: 'L’école l’a reçu' })).toBeVisible();
 });

@@ -1,4 +1,5 @@
 /** Lengths as people say them. Inside everything is metres; these convert at the edge. */
+import { english, type Words } from '../words/words';
 
 /** International yard and pound agreement, 1959: exactly 0.3048 m. */
 export const FOOT_M = 0.3048;
@@ -38,11 +39,11 @@ export const TOWEL_PACE: Pace = { lengthM: 1.3, one: 'towel', many: 'towels', pa
 const FRACTIONS: Readonly<Record<number, string>> = { 0: '', 0.25: '¼', 0.5: '½', 0.75: '¾' };
 
 /** A length in whole parts of a pace, at least one, and what that comes to. */
-export function toParts(lengthM: number, pace: Pace): PacedParts {
+export function toParts(lengthM: number, pace: Pace, words = english): PacedParts {
   const parts = Math.max(1, Math.round((pace.parts * lengthM) / pace.lengthM));
   const paces = parts / pace.parts;
   const figure = `${Math.floor(paces) === 0 ? '' : Math.floor(paces)}${FRACTIONS[paces % 1]!}`;
-  return { parts, lengthM: paces * pace.lengthM, figure, words: `${figure} ${paces <= 1 ? pace.one : pace.many}` };
+  return { parts, lengthM: paces * pace.lengthM, figure, words: `${figure} ${words.count(paces <= 1 ? 1 : paces, pace.one, pace.many)}` };
 }
 
 export interface PacedParts {
@@ -55,8 +56,8 @@ export interface PacedParts {
 }
 
 /** "2.4 m", to the nearest 10 cm, with one decimal always. */
-export function sayMetres(lengthM: number): string {
-  return `${lengthM.toFixed(1)} m`;
+export function sayMetres(lengthM: number, words: Words = english): string {
+  return `${words.figure(lengthM, 1)} m`;
 }
 
 /** Nearest multiple of 10 cm, the grid of the chart table. */

@@ -2,8 +2,9 @@
  * Nothing was tapped: what a family or a helper types at the end, and the events that it stands for. One list of fields for the page,
  * the grid of paper sheets and the boxes on the sheet itself.
  */
-import type { Effect, Game, Part } from '../rules/game';
-import { placeName } from '../rules/place-name';
+import type { Effect, Game, Group, Part } from '../rules/game';
+import { placeMark } from '../rules/place-name';
+import { english, type Words } from '../words/words';
 import type { PlayEvent } from '../rules/play';
 
 export type PartField = {
@@ -29,21 +30,22 @@ const MOST = 999;
 const MOST_COUNTED = 100_000;
 
 /** The fields of a game resolved to one level, in the order in which they are written. */
-export function partFields(game: Game): readonly PartField[] {
+export function partFields(game: Game, words = english): readonly PartField[] {
   return game.parts.flatMap((part, index) =>
-    Array.from({ length: part.goes.n }, (_, go) => fieldsOfPart(part).map((field) => ({ ...field, part: index, go }) as PartField)).flat(),
+    Array.from({ length: part.goes.n }, (_, go) => fieldsOfPart(part, words).map((field) => ({ ...field, part: index, go }) as PartField)).flat(),
   );
 }
 
 type Field = { [K in PartField['kind']]: Omit<Extract<PartField, { kind: K }>, 'part' | 'go'> }[PartField['kind']];
 
-function fieldsOfPart(part: Part): Field[] {
+function fieldsOfPart(part: Part, words: Words): Field[] {
   const { of } = part.measure;
-  if (of === 'clock') return [{ kind: 'seconds', label: 'seconds', each: null, least: 0, most: 3600 }];
-  if (of === 'minutes') return [{ kind: 'minutes', label: 'minutes', each: null, least: 0, most: 240 }];
-  if (of === 'done') return [{ kind: 'done', label: 'done', each: null, least: 0, most: 1 }];
-  if (carries(part)) return balls(part);
-  const byRow = rowFields(part, of.sum);
+  const { t } = words;
+  if (of === 'clock') return [{ kind: 'seconds', label: t('seconds'), each: null, least: 0, most: 3600 }];
+  if (of === 'minutes') return [{ kind: 'minutes', label: t('minutes'), each: null, least: 0, most: 240 }];
+  if (of === 'done') return [{ kind: 'done', label: t('done'), each: null, least: 0, most: 1 }];
+  if (carries(part)) return balls(part, words);
+  const byRow = rowFields(part, of.sum, words);
   if (byRow) return byRow;
   const counters = [
     ...Object.keys(of.sum),
@@ -52,7 +54,7 @@ function fieldsOfPart(part: Part): Field[] {
   return [...new Set(counters)].map((counter) => ({
     kind: 'counter',
     counter,
-    label: part.counterWords?.[counter] ?? counter,
+    label: t(part.counterWords?.[counter] ?? counter),
     each: of.sum[counter] ?? null,
     least: 0,
     most: MOST_COUNTED,
@@ -64,19 +66,23 @@ function carries(part: Part): boolean {
 }
 
 /** Balls of a frames game: two a frame and up to two extra. */
-function balls(part: Part): Field[] {
+function balls(part: Part, { t }: Words): Field[] {
   const pins = Object.values(part.groups).find((group) => group.kind === 'pin')?.n ?? 10;
   const frames = Number(part.stop.flatMap((stop) => stop.if).find(([operand, op]) => operand.startsWith('n.') && op === '>=')?.[2] ?? 10);
   const ball = (label: string): Field => ({ kind: 'ball', label, each: null, least: 0, most: pins });
   return [
-    ...Array.from({ length: frames }, (_, frame) => [ball(`frame ${frame + 1}, first ball`), ball(`frame ${frame + 1}, second ball`)]).flat(),
-    ball('extra ball 1'),
-    ball('extra ball 2'),
+    ...Array.from({ length: frames }, (_, frame) => [
+      ball(t('frame {n}, first ball', { n: frame + 1 })),
+      ball(t('frame {n}, second ball', { n: frame + 1 })),
+    ]).flat(),
+    ball(t('extra ball {n}', { n: 1 })),
+    ball(t('extra ball {n}', { n: 2 })),
   ];
 }
 
 /** One field for each row (and element) that gives points, when the score is nothing but those; else undefined. */
-function rowFields(part: Part, sum: Readonly<Record<string, number>>): Field[] | undefined {
+function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Words): Field[] | undefined {
+  const { t } = words;
   const scores = (effect: Effect) => 'counter' in effect && effect.counter in sum;
   if (Object.values(part.also ?? {}).some((effects) => effects.some(scores))) return undefined;
   if (Object.keys(sum).some((counter) => part.startAt?.[counter])) return undefined;
@@ -89,20 +95,21 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>): Field[] |
     if (effect.do !== 'add' || effect.timesCarry || effect.for === 'others') return undefined;
     const weight = sum[effect.counter]!;
     const endLabel = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.label ?? '';
+    const ended = t(endLabel).toLocaleLowerCase(words.tag);
     if (typeof effect.amount === 'number') {
-      fields.push({ kind: 'row', row, at: 0, label: endLabel.toLocaleLowerCase('en-GB'), each: effect.amount * weight, least: 0, most: MOST });
+      fields.push({ kind: 'row', row, at: 0, label: ended, each: effect.amount * weight, least: 0, most: MOST });
       continue;
     }
     const group = effect.amount === 'value' && effect.of !== undefined ? part.groups[effect.of] : undefined;
     if (!group?.value) return undefined;
     group.value.forEach((value, at) => {
-      const name = group.labels?.[at] ?? (group.kind === 'place' ? `${placeName(at, group.n)} mark`.trim() : `${group.kind} ${at + 1}`);
+      const name = nameOfElement(group, at, words);
       const seldom = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.as === 'seldom';
       fields.push({
         kind: 'row',
         row,
         at,
-        label: seldom ? `${name}, ${endLabel.toLocaleLowerCase('en-GB')}` : name,
+        label: seldom ? `${name}, ${ended}` : name,
         each: value * weight,
         least: 0,
         most: MOST,
@@ -112,6 +119,14 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>): Field[] |
   // A rare end that counts like a hit is written with the hits.
   const main = fields.filter((field) => field.kind === 'row' && !isSeldom(part, field.row));
   return main.length > 0 ? main : undefined;
+}
+
+function nameOfElement(group: Group, at: number, words: Words): string {
+  const label = group.labels?.[at];
+  if (label !== undefined) return words.t(label);
+  const kind = words.t(group.kind);
+  if (group.kind !== 'place') return `${kind} ${at + 1}`;
+  return placeMark(at, group.n, words);
 }
 
 function isSeldom(part: Part, row: number): boolean {

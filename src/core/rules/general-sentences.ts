@@ -4,7 +4,7 @@
  */
 import { IMPLEMENTS } from '../objects/catalogue';
 import { targetsOf } from '../course/geometry';
-import { counted, type GeneralWords } from './general-words.en-gb';
+import type { GeneralWords } from './general-words.en-gb';
 import type { Catalogue } from './languages';
 import type { Cond, Effect, Game, Gate, Group, Part, Row, Stop, Task } from './game';
 import type { Audience, Sentence, SlotEditor, Token } from './tokens';
@@ -40,8 +40,8 @@ export function fill(template: string, slots: Slots): Token[] {
   return tokens;
 }
 
-function joined(lists: readonly (readonly Token[])[], last: string): Token[] {
-  return lists.flatMap((list, index) => (index === 0 ? [...list] : [text(index === lists.length - 1 ? last : ', '), ...list]));
+function joined(lists: readonly (readonly Token[])[], last: string, between = ', '): Token[] {
+  return lists.flatMap((list, index) => (index === 0 ? [...list] : [text(index === lists.length - 1 ? last : between), ...list]));
 }
 
 /** Writes the sentences of one game. Holds what every sentence needs, so that it need not be handed from one to the next. */
@@ -60,6 +60,11 @@ class Writer {
     return (this.audience === 'child' ? this.catalogue.child[name] : undefined) ?? this.catalogue.precise[name];
   }
 
+  /** What the makers of a game wrote: as it is, or in the family's language where that knows it. */
+  private own(written: string): string {
+    return this.language.own(written);
+  }
+
   private say(name: Template, slots: Slots = {}): Sentence {
     return fill(this.template(name), slots);
   }
@@ -68,7 +73,7 @@ class Writer {
     const { game } = this;
     const sentences: Sentence[] = [
       this.say('aim', {
-        aim: [words('/aim', 'What the child is to do', game.aim, 140)],
+        aim: [words('/aim', 'What the child is to do', this.own(game.aim), 140)],
         stop: said(/[.?]$/.test(game.aim) ? '' : '.'),
       }),
     ];
@@ -112,7 +117,9 @@ class Writer {
     const several = this.game.parts.length > 1;
     const lines: Sentence[] = [];
     const title: Token[] =
-      several && part.title ? [...this.say('partTitle', { title: [words(`${at}/title`, 'Name of the part', part.title, 40)] }), text(' ')] : [];
+      several && part.title
+        ? [...this.say('partTitle', { title: [words(`${at}/title`, 'Name of the part', this.own(part.title), 40)] }), text(' ')]
+        : [];
     const when: Token[] = part.when ? [...this.say('when'), text(' ')] : [];
     const clock = this.clock(part, at);
     if (clock.length > 0) lines.push([...title, ...when, ...clock]);
@@ -190,7 +197,7 @@ class Writer {
       >,
     );
     const verb = task.what
-      ? [words(`${at}/what`, 'What is to be done', task.what, 140)]
+      ? [words(`${at}/what`, 'What is to be done', this.own(task.what), 140)]
       : fill(catalogue.verbs[task.technique], { implement: [implement] });
     const from = task.from === undefined ? undefined : part.groups[task.from];
     const aim = task.at === undefined ? undefined : part.groups[task.at];
@@ -211,11 +218,14 @@ class Writer {
       const template = group.n === 1 ? 'onlyOne' : group.order === 'fixed' ? 'fixedOrder' : group.order === 'free' ? 'freeOrder' : 'eitherOrder';
       const pointer = `${at.split('/').slice(0, 3).join('/')}/groups/${id!}`;
       const n: Token = counted ? number(`${pointer}/n`, `How many ${this.kind(group)}s`, group.n, 1, 30) : text(`${group.n}`);
-      sentence.push(text(' '), ...this.say(template, { places: [n, text(` ${this.kind(group)}${group.n === 1 ? '' : 's'}`)] }));
+      sentence.push(
+        text(' '),
+        ...this.say(template, { places: fill((group.n === 1 ? catalogue.oneKind : catalogue.manyKinds)[group.kind], { n: [n] }) }),
+      );
       if (group.kind === 'item' && group.labels) {
         const labels = group.labels
           .slice(0, group.n)
-          .map((label, at) => [words(`${pointer}/labels/${at}`, `${this.kind(group)} ${at + 1}`, label, 24)]);
+          .map((label, at) => [words(`${pointer}/labels/${at}`, `${this.kind(group)} ${at + 1}`, this.own(label), 24)]);
         sentence.push(text(' '), ...this.say('items', { items: joined(labels, this.catalogue.and) }));
       }
     }
@@ -225,7 +235,7 @@ class Writer {
 
   private from(group: Group): readonly Token[] {
     const template = group.n === 1 ? this.catalogue.fromPlace : this.catalogue.fromPlaces;
-    return fill(template, { n: [text(`${group.n}`)], place: [text(this.kind(group))] });
+    return fill(template, { places: fill(this.catalogue.manyKinds[group.kind], { n: [text(`${group.n}`)] }), place: [text(this.kind(group))] });
   }
 
   private aim(group: Group, id: string): readonly Token[] {
@@ -238,7 +248,7 @@ class Writer {
 
   private times(gate: Gate, at: string): readonly Token[] {
     if (gate.kind === 'face') {
-      const faces = (gate.passes ?? []).map((face) => gate.faces?.[face] ?? `${face + 1}`);
+      const faces = (gate.passes ?? []).map((face) => this.own(gate.faces?.[face] ?? `${face + 1}`));
       return fill(this.template('gateFace'), { faces: [text(faces.join(this.catalogue.or))] });
     }
     if (gate.kind === 'set-up') return [];
@@ -247,7 +257,7 @@ class Writer {
 
   private gateWords(gate: Gate, at: string): Slots {
     return {
-      what: [words(`${at}/what`, 'What is to be done', gate.what, 60)],
+      what: [words(`${at}/what`, 'What is to be done', this.own(gate.what), 60)],
       times: this.times(gate, at),
       clock: gate.onClock ? [] : said(this.template('gateOff')),
     };
@@ -277,7 +287,7 @@ class Writer {
     for (const flag of flags) {
       const says = part.tasks.find((task) => task.flagWords?.[flag])?.flagWords?.[flag] ?? flag;
       const effects = this.effects(part, part.also?.[flag] ?? [], `${at}/also/${flag}`);
-      if (effects.length > 0) found.push(this.say('flag', { flag: [text(says)], effects: joined(effects, this.catalogue.and) }));
+      if (effects.length > 0) found.push(this.say('flag', { flag: [text(this.own(says))], effects: joined(effects, this.catalogue.and) }));
     }
     if (flags.length > 1 && part.flagsTogether) found.push(this.say(part.flagsTogether === 'each' ? 'flagsEach' : 'flagsOne'));
     return found;
@@ -295,7 +305,9 @@ class Writer {
     switch (space) {
       case 'end': {
         const end = part.tasks.flatMap((task) => task.ends ?? []).find((one) => one.id === value);
-        return end?.says ? fill(conds.end, { says: [text(end.says)] }) : fill(conds.endQuoted, { label: [text(end?.label ?? `${value}`)] });
+        return end?.says
+          ? fill(conds.end, { says: [text(this.own(end.says))] })
+          : fill(conds.endQuoted, { label: [text(this.own(end?.label ?? `${value}`))] });
       }
       case 'felled':
         return value === 0 && op !== '>='
@@ -314,7 +326,10 @@ class Writer {
         const counter = this.counterWords(part, name!);
         return counter === ''
           ? []
-          : fill(pick(conds.counter, conds.counterAtLeast, conds.counterAtMost), { n, counter: [text(counted(Number(value), counter))] });
+          : fill(pick(conds.counter, conds.counterAtLeast, conds.counterAtMost), {
+              n,
+              counter: [text(this.language.counted(Number(value), counter))],
+            });
       }
       case 'attempts':
         return fill(conds.attempts, { n });
@@ -322,7 +337,7 @@ class Writer {
         return fill(conds.seconds, { n });
       case 'face': {
         const faces = part.tasks.find((task) => task.see === 'face')?.faces;
-        return fill(conds.face, { face: [text(faces?.[Number(value)] ?? `${Number(value) + 1}`)] });
+        return fill(conds.face, { face: [text(this.own(faces?.[Number(value)] ?? `${Number(value) + 1}`))] });
       }
       case 'count':
         return fill(pick(conds.count, conds.countAtLeast, conds.countAtMost), { n });
@@ -330,7 +345,7 @@ class Writer {
         return fill(pick(conds.length, conds.lengthAtLeast, conds.lengthAtMost), { n });
       case 'flag': {
         const flag = part.tasks.find((task) => task.flagWords?.[name!])?.flagWords?.[name!] ?? name!;
-        return fill(value === 0 ? conds.noFlag : conds.flag, { flag: [text(flag)] });
+        return fill(value === 0 ? conds.noFlag : conds.flag, { flag: [text(this.own(flag))] });
       }
       default:
         return [];
@@ -355,7 +370,7 @@ class Writer {
         const telling = typeof part.measure.of !== 'string' && effect.counter in part.measure.of.sum && !alsoScores;
         return counter === '' || !telling || typeof effect.amount !== 'number'
           ? []
-          : fill(effects.restart, { counter: [text(counter)], n: [text(`${effect.amount}`)] });
+          : fill(effects.restart, { counter: [text(this.own(counter))], n: [text(`${effect.amount}`)] });
       }
       case 'keepMax': {
         return this.counterWords(part, effect.counter) === '' ? [] : [text(effects.keepMax)];
@@ -402,7 +417,7 @@ class Writer {
     const told = typeof part.measure.of === 'string' || effect.counter in part.measure.of.sum;
     if (counter === '' || !told) return [];
     const { amount } = effect;
-    const unit = [text(typeof amount === 'number' ? counted(amount, counter) : counted(1, counter))];
+    const unit = [text(this.language.counted(typeof amount === 'number' ? amount : 1, counter))];
     if (effect.timesCarry) return [text(effects.addCarry)];
     if (typeof amount === 'number') {
       const n = [number(`${at}/amount`, 'How many', amount, -99, 99)];
@@ -414,7 +429,7 @@ class Writer {
         const group = part.groups[effect.of!]!;
         const pointer = `${at.split('/').slice(0, 3).join('/')}/groups/${effect.of!}/value`;
         const values = (group.value ?? []).map((value, index): Token[] => {
-          const label = group.labels?.[index] ?? `${this.kind(group)} ${index + 1}`;
+          const label = this.own(group.labels?.[index] ?? `${this.kind(group)} ${index + 1}`);
           return [number(`${pointer}/${index}`, label, value, -99, 99), text(` (${label})`)];
         });
         return fill(effects.addValue, { values: joined(values, this.catalogue.or) });
@@ -454,7 +469,7 @@ class Writer {
         if (counter === '') continue;
         return fill(stop.why === 'cap' ? stops.cap : op === '=' ? stops.counterExactly : stops.counter, {
           n,
-          counter: [text(counted(Number(value), counter))],
+          counter: [text(this.language.counted(Number(value), counter))],
         });
       }
     }
@@ -471,7 +486,7 @@ class Writer {
     if (measure.of === 'done') return this.say('measureDone');
     const what = joined(
       Object.entries(measure.of.sum).map(([counter, weight]): Token[] => {
-        const name = part.counterWords?.[counter] ?? measure.unit;
+        const name = this.own(part.counterWords?.[counter] ?? measure.unit);
         return weight === 1 ? [text(name)] : [text(`${name} × `), number(`${at}/measure/of/sum/${counter}`, name, weight, -99, 99)];
       }),
       ' + ',
@@ -485,13 +500,13 @@ class Writer {
     const ties = measure.tie.map((tie): Token[] => {
       const name =
         typeof tie.of === 'string'
-          ? tie.unit
+          ? this.own(tie.unit)
           : Object.keys(tie.of.sum)
-              .map((counter) => part.counterWords?.[counter] ?? tie.unit)
+              .map((counter) => this.own(part.counterWords?.[counter] ?? tie.unit))
               .join(' + ');
-      return [text(`${tie.better === 'high' ? 'more' : 'fewer'} ${name}`)];
+      return fill(tie.better === 'high' ? catalogue.more : catalogue.fewer, { what: [text(name)] });
     });
-    return [...main, text(' '), ...this.say('tie', { what: joined(ties, ', then ') })];
+    return [...main, text(' '), ...this.say('tie', { what: joined(ties, catalogue.thenTie, catalogue.thenTie) })];
   }
 }
 

@@ -80,8 +80,10 @@ export const generalWords = {
   first: 'First: ',
   then: 'Then: ',
   fromPlace: ' from the {place}',
-  fromPlaces: ' from one of the {n} {place}s',
+  fromPlaces: ' from one of the {places}',
   kinds: { place: 'mark', target: 'target', pin: 'pin', item: 'thing', implement: 'ball' },
+  manyKinds: { place: '{n} marks', target: '{n} targets', pin: '{n} pins', item: '{n} things', implement: '{n} balls' },
+  oneKind: { place: '{n} mark', target: '{n} target', pin: '{n} pin', item: '{n} thing', implement: '{n} ball' },
   atTarget: 'at the {target}',
   atTargets: 'at the {n} targets',
   atPins: 'at the {n} pins',
@@ -184,14 +186,11 @@ export const generalWords = {
   go: { next: 'go on to the next', back: 'go back one', first: 'start again at the first', stay: 'stay' },
   form: { standing: 'standing', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'with two hands' },
   hand: { own: 'the hand or foot you like best', other: 'the other hand or foot' },
+  more: 'more {what}',
+  fewer: 'fewer {what}',
+  thenTie: ', then ',
   orders: { fixed: 'in order', free: 'any', 'either-way': 'the next on either side' },
 } as const;
-
-/** "1 stroke", "2 strokes": the words of a counter, which a game writes in the plural, for a number of them. */
-export function counted(n: number, words: string): string {
-  if (Math.abs(n) !== 1) return words;
-  return words.replace(/\b(\w+?)(?:(ss)es|([^s\s])s)\b/, '$1$2$3');
-}
 
 type Texts<T> = { readonly [K in keyof T]: T[K] extends string ? string : Texts<T[K]> };
 /** The shape of a catalogue in any language. */

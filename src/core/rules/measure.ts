@@ -1,7 +1,8 @@
 import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { finishedWhy, playedMs, rawScore, type State } from './engine';
 import type { FinishReason, Measure } from './game';
-import { counted } from './general-words.en-gb';
+import { english, type Words } from '../words/words';
+import { counted } from './counted';
 import { messages } from './messages.en-gb';
 
 /** One product of the sum: so many times, worth so much each. `place` is the number of the mark, from 1, where it tells. */
@@ -44,11 +45,11 @@ export interface Result extends Omit<PartResult, 'part' | 'title' | 'goes' | 'ti
 }
 
 /** What the play is worth so far, for the child (player 0) or another. */
-export function measure(program: Program, state: State, side = 0): Result {
+export function measure(program: Program, state: State, side = 0, words = english): Result {
   const { card } = program.game;
   const sides = Array.from({ length: program.sides }, (_, index) => index);
   const played = program.parts.filter((part) => reached(state, part));
-  const bySide = sides.map((index) => played.map((part) => partResult(program, part, state, index)));
+  const bySide = sides.map((index) => played.map((part) => partResult(program, part, state, index, words)));
   const parts = bySide[side]!;
   const shared = {
     better: card.better,
@@ -69,7 +70,7 @@ export function measure(program: Program, state: State, side = 0): Result {
     value: values[side]!,
     unit: card.combine === 'wins' ? messages.wins : parts[0]!.unit,
     working: [],
-    sum: cardSum(program, parts, values[side]!),
+    sum: cardSum(program, parts, values[side]!, words),
     sides: values,
   };
 }
@@ -100,15 +101,15 @@ function beats(one: PartResult, other: PartResult): boolean {
   return false;
 }
 
-function cardSum(program: Program, parts: readonly PartResult[], value: number | null): string {
+function cardSum(program: Program, parts: readonly PartResult[], value: number | null, { t }: Words): string {
   const { combine } = program.game.card;
-  const told = parts.map((part) => `${part.title} ${part.value === null ? messages.notFinished : part.value}`);
+  const told = parts.map((part) => `${t(part.title)} ${part.value === null ? t(messages.notFinished) : part.value}`);
   if (combine === 'list') return told.join(', ');
-  if (combine === 'wins') return `${value ?? 0} ${messages.wins}`;
-  return `${told.join(' + ')} = ${value === null ? messages.notFinished : value}`;
+  if (combine === 'wins') return `${value ?? 0} ${t(messages.wins)}`;
+  return `${told.join(' + ')} = ${value === null ? t(messages.notFinished) : value}`;
 }
 
-function partResult(program: Program, part: PartProgram, state: State, side: number): PartResult {
+function partResult(program: Program, part: PartProgram, state: State, side: number, words: Words): PartResult {
   const blocks = program.joint ? 1 : program.sides;
   const now = state[AT.part] === part.index;
   const last = now ? state[AT.go]! - (state[AT.phase] === Phase.between ? 1 : 0) : part.goes - 1;
@@ -119,7 +120,7 @@ function partResult(program: Program, part: PartProgram, state: State, side: num
   const base = bases[kept.at]!;
   const counted = goes.filter((value) => value !== null);
   const value = part.part.goes.keep === 'sum' ? (counted.length === 0 ? null : counted.reduce((sum, one) => sum + one, 0)) : goes[kept.at]!;
-  const { working, sum } = workingOf(part, state, base, goes[kept.at]!);
+  const { working, sum } = workingOf(part, state, base, goes[kept.at]!, words);
   const why = state[base + B.why]!;
   return {
     part: part.part.id,
@@ -128,7 +129,7 @@ function partResult(program: Program, part: PartProgram, state: State, side: num
     unit: part.part.measure.unit,
     better,
     working: part.goes === 1 || part.part.goes.keep !== 'sum' ? working : [],
-    sum: goes.length > 1 ? goesSum(goes, part.part.goes.keep, value, sum) : sum,
+    sum: goes.length > 1 ? goesSum(goes, part.part.goes.keep, value, sum, words) : sum,
     goes: part.goes > 1 ? goes : [],
     finished: why < 0 ? null : FINISH_REASONS[why]!,
     attempts: bases.reduce((total, one) => total + state[one + B.attempts]!, 0),
@@ -155,10 +156,10 @@ function keptGo(goes: readonly (number | null)[], keep: 'best' | 'last' | 'sum',
   return { at };
 }
 
-function goesSum(goes: readonly (number | null)[], keep: 'best' | 'last' | 'sum', value: number | null, sum: string): string {
-  const told = goes.map((one) => (one === null ? messages.notFinished : `${one}`));
-  if (keep === 'sum') return `${told.join(' + ')} = ${value ?? messages.notFinished}`;
-  return `${keep === 'best' ? messages.bestOf : messages.lastOf} ${told.join(', ')}: ${sum}`;
+function goesSum(goes: readonly (number | null)[], keep: 'best' | 'last' | 'sum', value: number | null, sum: string, { t }: Words): string {
+  const told = goes.map((one) => (one === null ? t(messages.notFinished) : `${one}`));
+  if (keep === 'sum') return `${told.join(' + ')} = ${value ?? t(messages.notFinished)}`;
+  return `${keep === 'best' ? t(messages.bestOf) : t(messages.lastOf)} ${told.join(', ')}: ${sum}`;
 }
 
 /** Ends before the end was reached: they are written down as not finished where the rules say so, and always where time is the score. */
@@ -185,14 +186,14 @@ function measured(part: PartProgram, state: State, base: number): number | null 
   return rawScore(part, state, base);
 }
 
-function workingOf(part: PartProgram, state: State, base: number, value: number | null): { working: WorkingLine[]; sum: string } {
+function workingOf(part: PartProgram, state: State, base: number, value: number | null, words: Words): { working: WorkingLine[]; sum: string } {
   const { measure: rule } = part.part;
-  if (value === null) return { working: [], sum: messages.notFinished };
+  if (value === null) return { working: [], sum: words.t(messages.notFinished) };
   if (typeof rule.of === 'string') return { working: [], sum: `${value}` };
   const weights = Object.entries(rule.of.sum);
   const byRow = linesOf(part, state, base, new Map(weights));
   if (byRow.length > 0 && total(byRow) === value && part.part.goes.n === 1 && !isCounted(part, rule))
-    return { working: byRow, sum: sumWords(byRow, value) };
+    return { working: byRow, sum: sumWords(byRow, value, words) };
   const byCounter = weights
     .map(([counter, each]): WorkingLine => ({
       times: state[base + part.counterOffset(counter)]!,
@@ -202,7 +203,7 @@ function workingOf(part: PartProgram, state: State, base: number, value: number 
     }))
     .filter((line, index) => line.times !== 0 || index === 0);
   const told = byCounter.length > 1 || byCounter.some((line) => line.each !== 1 || line.what !== undefined);
-  return told ? { working: byCounter, sum: sumWords(byCounter, value) } : { working: [], sum: `${value}` };
+  return told ? { working: byCounter, sum: sumWords(byCounter, value, words) } : { working: [], sum: `${value}` };
 }
 
 /** A measure of named counters (rounds and extras, strokes and penalties) is told by its counters. */
@@ -213,13 +214,13 @@ function isCounted(part: PartProgram, rule: Measure): boolean {
 const total = (lines: readonly WorkingLine[]) => lines.reduce((sum, line) => sum + line.times * line.each, 0);
 
 /** "2 × 1 + 3 × 2 = 8", or in the game's own words "4 full rounds × 5 = 20, and 3 more = 23". */
-function sumWords(lines: readonly WorkingLine[], value: number): string {
+function sumWords(lines: readonly WorkingLine[], value: number, words: Words): string {
   if (lines.every((line) => line.what === undefined)) return `${lines.map((line) => `${line.times} × ${line.each}`).join(' + ')} = ${value}`;
   const term = (line: WorkingLine) =>
-    `${line.times}${line.what ? ` ${counted(line.times, line.what)}` : ''}${line.each === 1 ? '' : ` × ${line.each}`}`;
+    `${line.times}${line.what ? ` ${counted(line.times, line.what, words)}` : ''}${line.each === 1 ? '' : ` × ${line.each}`}`;
   if (lines.length === 1) return lines[0]!.each === 1 ? term(lines[0]!) : `${term(lines[0]!)} = ${value}`;
   if (lines.length === 2 && lines[0]!.each !== 1)
-    return `${term(lines[0]!)} = ${lines[0]!.times * lines[0]!.each}, ${messages.and} ${term(lines[1]!)} = ${value}`;
+    return `${term(lines[0]!)} = ${lines[0]!.times * lines[0]!.each}, ${words.t(messages.and)} ${term(lines[1]!)} = ${value}`;
   return `${lines.map(term).join(' + ')} = ${value}`;
 }
 

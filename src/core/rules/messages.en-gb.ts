@@ -48,5 +48,8 @@ export const messages = {
   secondsUnit: 'seconds',
   throwsUnit: 'throws',
   times: 'times',
+  valueFirst: ' from the {place} mark',
+  valueNext: ' from the {name}',
+  valueNumbered: ' from {place}',
   placeNames: PLACE_NAMES,
 } as const;

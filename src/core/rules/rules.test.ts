@@ -340,7 +340,7 @@ describe('sentences', () => {
     expect(withSlot(boxGame, 'target', 'piano')).toEqual(boxGame);
   });
   it('are told in US English with its own words, and feet for metres', () => {
-    const us = (game: Game) => sentencesOf(game, 'precise', 'en-US').map(plainText).join(' ');
+    const us = (game: Game) => sentencesOf(game, 'precise', CATALOGUES['en-US']).map(plainText).join(' ');
     expect(us(withSlot(boxGame, 'target', 'kitchen-roll'))).toContain('hits the paper towel roll');
     expect(us(starter('squall'))).toContain('Only if it is tied:');
     expect(us(starter('squall'))).not.toContain('if it is level');

@@ -5,7 +5,7 @@ import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../obj
 import type { Game } from './game';
 import { replaceAt } from './level';
 import { fill, formSentence, generalSentences } from './general-sentences';
-import { CATALOGUES, type Catalogue, type Language } from './languages';
+import { CATALOGUES, type Catalogue } from './languages';
 import { messages } from './messages.en-gb';
 import { placeName } from './place-name';
 import type { Audience, Sentence, SlotEditor, Token } from './tokens';
@@ -40,10 +40,10 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
   const does = shape.kind === 'opening' ? 'opening' : 'upright';
   const values: Token[] = [];
   rules.values.forEach((value, index) => {
-    if (index > 0) values.push(text(index === n - 1 ? ' and ' : ', '));
+    if (index > 0) values.push(text(index === n - 1 ? language.general.and : ', '));
     values.push(slot(`value.${index}`, `Points from ${n === 1 ? 'the mark' : placeName(index, n)}`, `${value}`, number(value, 0, 99)));
-    const name = words.placeNames[n]?.[index] ?? `mark ${index + 1}`;
-    if (n > 1) values.push(text(index === 0 && n <= 3 ? ` from the ${name} mark` : n <= 3 ? ` from the ${name}` : ` from ${name}`));
+    const template = n > 3 ? words.valueNumbered : index === 0 ? words.valueFirst : words.valueNext;
+    if (n > 1) values.push(...fill(template, { place: [text(language.place(index, n))], name: [text(language.place(index, n))] }));
   });
   const stop: Token[] =
     rules.stop.kind === 'seconds'
@@ -70,7 +70,7 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
   const afterMiss: Token[] =
     rules.afterMiss === 'exercise'
       ? [
-          slot('exercise', 'Exercise after a miss', rules.exercise.what, {
+          slot('exercise', 'Exercise after a miss', language.own(rules.exercise.what), {
             kind: 'choice',
             value: rules.exercise.what,
             options: [...new Set([...EXERCISES, rules.exercise.what])]
@@ -83,7 +83,7 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
         ]
       : [slot('afterMiss', 'After a miss', words.afterMiss[rules.afterMiss], choice(rules.afterMiss, words.afterMiss))];
   return {
-    aim: [slot('aim', 'What the child is to do', game.aim, { kind: 'text', value: game.aim, maxLength: 140 })],
+    aim: [slot('aim', 'What the child is to do', language.own(game.aim), { kind: 'text', value: game.aim, maxLength: 140 })],
     stop,
     technique: [slot('technique', 'Kind of throw', words.technique[rules.technique], choice(rules.technique, words.technique, TECHNIQUES))],
     order: n === 1 ? [text(words.orderOne)] : [slot('order', 'Which mark', words.order[rules.order], choice(rules.order, words.order))],
@@ -110,8 +110,7 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
 }
 
 /** The rules of a game as a family reads them. The plain kind has words of its own; every other is told from the grammar. */
-export function sentencesOf(game: Game, audience: Audience, language: Language = 'en-GB'): readonly Sentence[] {
-  const catalogue = CATALOGUES[language];
+export function sentencesOf(game: Game, audience: Audience, catalogue: Catalogue = CATALOGUES['en-GB']): readonly Sentence[] {
   const rules = readThrowRules(game);
   if (!rules) return generalSentences(game, audience, catalogue);
   const words = catalogue.plain[audience];

@@ -5,6 +5,7 @@ import { stepPace, toParts, type Pace } from '../measure/lengths';
 import { withLengths } from '../course/set-out';
 import { AIMED, IMPLEMENTS, MARKERS, nameOf, outlineWidthM, type AimedId } from '../objects/catalogue';
 import type { Game, PlacedTarget } from '../rules/game';
+import { english, message, type Words } from '../words/words';
 
 export interface PacedPlace {
   readonly name: string;
@@ -24,19 +25,17 @@ export interface SetUp {
   readonly cautions: readonly string[];
 }
 
-const many = (words: string) => (words.endsWith('s') ? words : /(x|ch|sh)$/.test(words) ? `${words}es` : `${words}s`);
-
 const paceOf = (by: number | Pace): Pace => (typeof by === 'number' ? stepPace(by) : by);
 
 /** The set-up of a game resolved to one level, measured out in this pace: for a number, a child's steps of so many metres. */
-export function setUpFor(game: Game, by: number | Pace): SetUp {
+export function setUpFor(game: Game, by: number | Pace, words = english): SetUp {
   const pace = paceOf(by);
   const ball = IMPLEMENTS[game.kit.implement];
   const marks = placedMarks(game);
   const places = marks.map((mark): PacedPlace => {
-    const paced = toParts(mark.lengthM, pace);
+    const paced = toParts(mark.lengthM, pace, words);
     return {
-      name: nameOfMark(game, mark),
+      name: nameOfMark(game, mark, words),
       steps: paced.words,
       stepsFigure: paced.figure,
       lengthM: paced.lengthM,
@@ -44,17 +43,17 @@ export function setUpFor(game: Game, by: number | Pace): SetUp {
     };
   });
   return {
-    things: [{ name: `1 ${ball.name}`, hint: ball.makeIt }, ...thingsOf(game, places.length)],
+    things: [{ name: numbered(ball.name, 1, words), hint: words.t(ball.makeIt) }, ...thingsOf(game, places.length, words)],
     places,
-    directions: directionsOf(game, marks, places, pace),
-    cautions: cautionsFor(game),
+    directions: directionsOf(game, marks, places, pace, words),
+    cautions: cautionsFor(game, words),
   };
 }
 
 /** "far", "coat on", "mark 3": what the child calls the place. */
-function nameOfMark(game: Game, mark: PlacedMark): string {
+function nameOfMark(game: Game, mark: PlacedMark, words: Words): string {
   const label = game.parts.map((part) => part.groups[mark.group]?.labels?.[mark.index]).find((one) => one !== undefined);
-  return label ?? placeName(mark.index, mark.of);
+  return label === undefined ? placeName(mark.index, mark.of, words) : words.t(label);
 }
 
 /** Things by what they are called, each with how many there are. */
@@ -68,10 +67,13 @@ function counts(things: readonly PlacedTarget[]): readonly { readonly name: stri
 }
 
 const targetsOf = (game: Game) => Object.values(game.course.targets).flat();
-const numbered = (name: string, n: number) => `${n} ${n > 1 ? many(name) : name}`;
+const numbered = (name: string, n: number, words: Words) => words.t('{n} {thing}', { n, thing: { noun: name, n } });
 
-function thingsOf(game: Game, places: number): { name: string; hint: string }[] {
-  const substitutes = (object: AimedId) => `Or use a ${AIMED[object].substitutes.map((id) => AIMED[id].name).join(' or a ')}.`;
+function thingsOf(game: Game, places: number, words: Words): { name: string; hint: string }[] {
+  const substitutes = (object: AimedId) =>
+    words.t('Or use {things}.', {
+      things: AIMED[object].substitutes.map((id) => words.t('a {thing}', { thing: { noun: AIMED[id].name } })).join(words.t(' or ')),
+    });
   const { marker } = game.kit;
   const wide = (name: string) => {
     const widths = new Set(
@@ -79,45 +81,70 @@ function thingsOf(game: Game, places: number): { name: string; hint: string }[] 
         .filter((one) => nameOf(one) === name)
         .map((one) => one.widthM ?? (one.own && outlineWidthM(one.own.shape))),
     );
-    return [...widths].flatMap((width) => (width === undefined ? [] : [`${Math.round(width * 100)} cm`])).join(' and ');
+    return [...widths].flatMap((width) => (width === undefined ? [] : [`${Math.round(width * 100)} cm`])).join(words.t(' and '));
   };
-  const hint = (one: PlacedTarget) => (one.own ? substitutes(one.object) : (AIMED[one.object].makeIt ?? substitutes(one.object)));
+  const hint = ({ own, object }: PlacedTarget) => {
+    const { makeIt } = AIMED[object];
+    return own || makeIt === undefined ? substitutes(object) : words.t(makeIt);
+  };
   return [
     ...counts(targetsOf(game)).map(({ name, n, one }) => ({
-      name: numbered(name, n),
-      hint: `${wide(name) === '' ? '' : `About ${wide(name)} wide. `}${hint(one)}`,
+      name: numbered(name, n, words),
+      hint: `${wide(name) === '' ? '' : `${words.t('About {width} wide.', { width: wide(name) })} `}${hint(one)}`,
     })),
-    ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name: numbered(name, n), hint: hint(one) })),
+    ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name: numbered(name, n, words), hint: hint(one) })),
     ...(places > 0
-      ? [{ name: `${places} ${places > 1 ? many(marker) : marker}`, hint: places > 1 ? 'They mark where you stand.' : 'It marks where you stand.' }]
+      ? [
+          {
+            name: numbered(marker, places, words),
+            hint: places > 1 ? words.t('They mark where you stand.') : words.t('It marks where you stand.'),
+          },
+        ]
       : []),
   ];
 }
 
-function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[], pace: Pace): string[] {
-  const go = pace.one === 'step' ? 'Walk' : 'Measure';
+function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[], pace: Pace, words: Words): string[] {
+  const { t } = words;
+  const walking = pace.one === 'step';
   const targets = targetsOf(game);
-  const { marker } = game.kit;
+  const marker = { noun: game.kit.marker };
   const single = targets.length === 1 ? nameOf(targets[0]!) : undefined;
   const set = single
-    ? [`Put the ${single} on the floor with clear space all round.`]
+    ? [t('Put the {thing} on the floor with clear space all round.', { thing: { noun: single } })]
     : targets.length > 1
       ? [
-          `Set out ${counts(targets)
-            .map(({ name, n }) => numbered(name, n))
-            .join(', ')} as in the drawing.`,
+          t('Set out {things} as in the drawing.', {
+            things: counts(targets)
+              .map(({ name, n }) => numbered(name, n, words))
+              .join(', '),
+          }),
         ]
       : [];
-  const way = (game.course.obstacles ?? []).length > 0 ? ['Put what stands in the way where the drawing shows it.'] : [];
+  const way = (game.course.obstacles ?? []).length > 0 ? [t('Put what stands in the way where the drawing shows it.')] : [];
   const walks = places.map((place, index) => {
     const mark = marks[index]!;
-    if (!mark.towards) return `Put a ${marker} there: the ${place.name} mark`;
+    const { name, steps } = place;
+    if (!mark.towards) return t('Put a {marker} there: the {place} mark', { marker, place: name });
+    if (targets.length === 0 && index === 0) return t('Put a {marker} down: {place}.', { marker, place: name || t('the start') });
     if (targets.length === 0)
-      return index === 0 ? `Put a ${marker} down: ${place.name || 'the start'}.` : `${go} ${place.steps}. ${place.name}: a ${marker}.`;
-    const from = single ? 'it' : nameOf(targetFrom(game, mark.group, mark.spot)!);
+      return `${walking ? t('Walk {steps}.', { steps }) : t('Measure {steps}.', { steps })} ${t('{place}: a {marker}.', { marker, place: name })}`;
+    const from = { thing: { noun: nameOf(targetFrom(game, mark.group, mark.spot)!) }, steps };
+    const away = single
+      ? walking
+        ? t('Walk {steps} away from it.', from)
+        : t('Measure {steps} away from it.', from)
+      : walking
+        ? t('Walk {steps} away from the {thing}.', from)
+        : t('Measure {steps} away from the {thing}.', from);
+    const numberedMark = name === placeName(mark.index, Number.POSITIVE_INFINITY, words);
     const called =
-      places.length > 1 ? `Put a ${marker} there: ${/^mark /.test(place.name) ? place.name : `the ${place.name} mark`}.` : `Put the ${marker} there.`;
-    return `${go} ${place.steps} away from ${single ? 'it' : `the ${from}`}. ${called}`;
+      places.length === 1
+        ? t('Put the {marker} there.', { marker })
+        : numberedMark
+          ? t('Put a {marker} there: {place}.', { marker, place: name })
+          : t('Put a {marker} there: the {place} mark.', { marker, place: name });
+    return `${away} ${called}`;
   });
   return [...set, ...way, ...walks];
 }
@@ -134,7 +161,7 @@ export function pacedGame(game: Game, by: number | Pace): Game {
 }
 
 /** Cautions that go with every game, then those of its things. Defers to school, national guidance and the adult present. */
-export function cautionsFor(game: Game): readonly string[] {
+export function cautionsFor(game: Game, words = english): readonly string[] {
   const objects = [...new Set([...targetsOf(game), ...(game.course.obstacles ?? [])].map((one) => one.object))];
   const marker = MARKERS.find((one) => one.name === game.kit.marker);
   const ofThings = [
@@ -145,13 +172,15 @@ export function cautionsFor(game: Game): readonly string[] {
     ),
   ];
   return [
-    'An adult agrees to the place and the things first.',
-    'Clear the floor. Nothing breakable, hot, sharp or full within reach of the ball.',
-    'Look before you throw: nobody between you and the target.',
-    game.course.floor.surface === 'hard' ? 'Bare or grippy feet on a hard floor, not socks.' : 'Shoes that grip. Keep well away from any road.',
+    message('An adult agrees to the place and the things first.'),
+    message('Clear the floor. Nothing breakable, hot, sharp or full within reach of the ball.'),
+    message('Look before you throw: nobody between you and the target.'),
+    game.course.floor.surface === 'hard'
+      ? message('Bare or grippy feet on a hard floor, not socks.')
+      : message('Shoes that grip. Keep well away from any road.'),
     ...ofThings,
     ...(game.teaching?.cautions ?? []),
-    'Keep marks flat. Stop if it hurts; rest and drink water. Swap any exercise for one that suits you.',
-    "Follow your school's and your national guidance; the adult with you decides.",
-  ];
+    message('Keep marks flat. Stop if it hurts; rest and drink water. Swap any exercise for one that suits you.'),
+    message("Follow your school's and your national guidance; the adult with you decides."),
+  ].map((caution) => words.t(caution));
 }

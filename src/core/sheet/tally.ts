@@ -1,6 +1,7 @@
 /** The boxes of a paper sheet in which a family keeps the tally: as many, and of the kind, that this game's measure needs. */
 import { partFields, type PartField } from '../reports/parts';
 import type { Game } from '../rules/game';
+import { english, type Words } from '../words/words';
 
 /** One line of the tally: boxes to tick, or one box to write a number into. */
 export interface TallyLine {
@@ -28,36 +29,39 @@ const FEW_TICKS = 8;
 const MANY_LINES = 5;
 
 /** The tally of a game resolved to one level, a block for each part and go. */
-export function tallyOf(level: Game): readonly TallyPart[] {
-  const fields = partFields(level);
+export function tallyOf(level: Game, words = english): readonly TallyPart[] {
+  const fields = partFields(level, words);
   return level.parts.flatMap((part, index) =>
     Array.from({ length: part.goes.n }, (_, go): TallyPart => {
       const mine = fields.filter((field) => field.part === index && field.go === go);
       const balls = mine.filter((field) => field.kind === 'ball');
-      const title = [level.parts.length > 1 ? (part.title ?? `Part ${index + 1}`) : '', part.goes.n > 1 ? `go ${go + 1}` : '']
+      const title = [
+        level.parts.length > 1 ? (part.title === undefined ? words.t('Part {n}', { n: index + 1 }) : words.t(part.title)) : '',
+        part.goes.n > 1 ? words.t('go {n}', { n: go + 1 }) : '',
+      ]
         .filter(Boolean)
         .join(', ');
-      const unit = part.measure.unit === 'mm' ? 'cm' : part.measure.unit;
+      const unit = part.measure.unit === 'mm' ? 'cm' : words.t(part.measure.unit);
       return balls.length > 0
         ? { title, kind: 'frames', lines: [], frames: Math.floor((balls.length - 2) / 2), unit }
-        : { title, kind: 'lines', lines: mine.map((field) => lineOf(field, mine.length)), frames: 0, unit };
+        : { title, kind: 'lines', lines: mine.map((field) => lineOf(field, mine.length, words)), frames: 0, unit };
     }),
   );
 }
 
-function lineOf(field: PartField, of: number): TallyLine {
+function lineOf(field: PartField, of: number, { t }: Words): TallyLine {
   switch (field.kind) {
     case 'row':
       return { label: field.label, ticks: of > MANY_LINES ? FEW_TICKS : TICKS, each: field.each, unit: '' };
     case 'counter':
       return { label: field.label, ticks: 0, each: field.each === 1 ? null : field.each, unit: '' };
     case 'seconds':
-      return { label: 'time', ticks: 0, each: null, unit: 'minutes and seconds' };
+      return { label: t('time'), ticks: 0, each: null, unit: t('minutes and seconds') };
     case 'minutes':
-      return { label: 'minutes', ticks: 0, each: null, unit: '' };
+      return { label: t('minutes'), ticks: 0, each: null, unit: '' };
     case 'done':
-      return { label: 'done', ticks: 1, each: null, unit: '' };
+      return { label: t('done'), ticks: 1, each: null, unit: '' };
     case 'ball':
-      return { label: field.label, ticks: 0, each: null, unit: 'pins' };
+      return { label: field.label, ticks: 0, each: null, unit: t('pins') };
   }
 }

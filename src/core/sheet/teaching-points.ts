@@ -1,5 +1,6 @@
 /** Teaching points of every skill, for the right and the left; the teacher's own words take their place where there are some. */
 import type { Game, Task, ToldPoint } from '../rules/game';
+import { english, type Words } from '../words/words';
 
 export type Hand = 'right' | 'left';
 
@@ -168,7 +169,8 @@ const ROWS: Readonly<Record<Skill, readonly Row[]>> = {
   ],
 };
 
-const filled = (text: string, hand: Hand) => text.replaceAll('{hand}', hand).replaceAll('{other}', hand === 'right' ? 'left' : 'right');
+/** Sides are given as nouns, so that a language can bend them to the hand or the foot that they stand beside. */
+const filled = (text: string, hand: Hand, { t }: Words) => t(text, { hand: { noun: hand }, other: { noun: hand === 'right' ? 'left' : 'right' } });
 
 /** Words as a teacher types them while the points are shown for one hand: left and right become the child's own side and the other. */
 export function openedFor(text: string, hand: Hand): string {
@@ -192,16 +194,16 @@ export function pointsToTell(game: Pick<Game, 'teaching'>, skill: Skill): readon
 }
 
 /** Teaching points of a skill for this hand, in the order in which they are done. */
-export function teachingPoints(game: Pick<Game, 'teaching'>, skill: Skill | null, hand: Hand): readonly TeachingPoint[] {
+export function teachingPoints(game: Pick<Game, 'teaching'>, skill: Skill | null, hand: Hand, words = english): readonly TeachingPoint[] {
   if (skill === null) return [];
   return pointsToTell(game, skill).map((told, index): TeachingPoint => {
     const front = ROWS[skill][index]?.front ?? null;
     const other: Hand = hand === 'right' ? 'left' : 'right';
     return {
-      word: told.word,
-      point: filled(told.point, hand),
-      look: filled(told.look, hand),
-      fault: filled(told.fault, hand),
+      word: words.t(told.word),
+      point: filled(told.point, hand, words),
+      look: filled(told.look, hand, words),
+      fault: filled(told.fault, hand, words),
       frontFoot: front === 'other' ? other : front === 'same' ? hand : front,
     };
   });
@@ -212,13 +214,15 @@ export function isHanded(game: Pick<Game, 'teaching'>, skill: Skill): boolean {
   return pointsToTell(game, skill).some((told) => [told.point, told.look, told.fault].some((text) => /\{(hand|other)\}/.test(text)));
 }
 
-/** What to look for, up to four, in words that hold for either side: the teacher's, else the first that its skills say. */
+/** What to look for in a skill, in words that hold for either side. */
+export function lookForsOfSkill(game: Pick<Game, 'teaching'>, skill: Skill): readonly string[] {
+  const own = skill === 'kick' || skill === 'lift' ? 'kicking' : 'throwing';
+  return pointsToTell(game, skill).map(({ look }) => look.replaceAll('{hand}', own).replaceAll('{other}', 'opposite'));
+}
+
+/** What to look for, up to four: the teacher's, else the first that its skills say. */
 export function lookForsOf(game: Game): readonly string[] {
   if (game.teaching?.lookFors) return game.teaching.lookFors;
   const [skill] = skillsOf(game);
-  if (!skill) return [];
-  const own = skill === 'kick' || skill === 'lift' ? 'kicking' : 'throwing';
-  return pointsToTell(game, skill)
-    .map(({ look }) => look.replaceAll('{hand}', own).replaceAll('{other}', 'opposite'))
-    .slice(0, 4);
+  return skill ? lookForsOfSkill(game, skill).slice(0, 4) : [];
 }

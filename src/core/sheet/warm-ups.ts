@@ -1,3 +1,6 @@
+import { english, type Words } from '../words/words';
+import { exerciseIn } from './exercises';
+
 /** Warm-ups of ours, five to six minutes each, of exercises that are drawn. */
 export interface WarmUp {
   readonly id: string;
@@ -21,3 +24,31 @@ export const WARM_UPS: readonly WarmUp[] = [
   },
   { id: 'dance', name: 'Own music', words: 'Six minutes: dance to two songs that you like, then stretch up and down and breathe out slowly.' },
 ];
+
+export interface Move {
+  /** As the family reads it. */
+  readonly words: string;
+  /** As it was written: what the drawing is found by. */
+  readonly written: string;
+  readonly drawn: boolean;
+}
+
+/** "Five minutes: walk on the spot, arm circles" as what stands before the colon and its moves. */
+export function warmUpMoves(written: string, words: Words = english): { readonly intro: string; readonly moves: readonly Move[] } {
+  const colon = written.indexOf(':');
+  const moves = written
+    .slice(colon + 1)
+    .split(/[,;.]\s*/)
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .map((part) => ({ words: words.t(part), written: part, drawn: exerciseIn(part) !== undefined }));
+  return { intro: colon < 0 ? '' : words.t(written.slice(0, colon)), moves };
+}
+
+/** A warm-up as one line, move by move in the family's language. */
+export function warmUpWords(written: string, words: Words): string {
+  if (words === english) return written;
+  const { intro, moves } = warmUpMoves(written, words);
+  const told = moves.map((move) => move.words).join(', ');
+  return intro === '' ? `${told}.` : `${intro}: ${told}.`;
+}

@@ -208,7 +208,7 @@ export const List = styled.ul`
     border-radius: 10px;
     background: var(--sheet);
     font-size: 1.15rem;
-    text-align: left;
+    text-align: start;
     cursor: pointer;
   }
   & button:disabled {

@@ -1,12 +1,14 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { framesOf, playsFrames } from '@/core/rules/frames';
-import { counted } from '@/core/rules/general-words.en-gb';
-import { placeName } from '@/core/rules/place-name';
+import { counted } from '@/core/rules/counted';
+import type { Words as Family } from '@/core/words/words';
+import { placeMark, placeName } from '@/core/rules/place-name';
 import { Ask, Failure, Field, Flags, Left, Marks, Owed, Said, Score, Small, Success, TextButton, Time } from './counter-style';
 import { Exercise } from '../drawing/exercise';
 import { FrameSheet } from './frame-sheet';
 import { Ends, Felled, Counted, Measured, Faces, Words, Checklist, type Entering } from './seen';
+import { useWords } from '@/features/languages/use-words';
 import type { PlayInHand, Seen } from './use-play';
 
 function clockWords(ms: number, up: boolean): string {
@@ -41,10 +43,13 @@ export function Counter({ play, exerciseSwapped }: CounterProps) {
 
 /** Which part of the card, and whose turn. */
 function Whose({ play }: { play: PlayInHand }) {
+  const { t } = useWords();
   const { moves, program } = play;
   const words = [
-    program.parts.length > 1 && !moves.waiting ? `${moves.part + 1} of ${program.parts.length}: ${play.part.part.title ?? ''}` : '',
-    moves.sides > 1 && program.turn !== 'none' ? (moves.side === 0 ? 'Your turn' : `Player ${moves.side + 1} has a turn`) : '',
+    program.parts.length > 1 && !moves.waiting
+      ? t('{number} of {n}: {title}', { number: moves.part + 1, n: program.parts.length, title: t(play.part.part.title ?? '') })
+      : '',
+    moves.sides > 1 && program.turn !== 'none' ? (moves.side === 0 ? t('Your turn') : t('Player {n} has a turn', { n: moves.side + 1 })) : '',
   ].filter(Boolean);
   return words.length > 0 ? <Said role="status">{words.join(' · ')}</Said> : null;
 }
@@ -61,6 +66,7 @@ function useShownMs(play: PlayInHand): number {
 }
 
 function Clock({ play }: { play: PlayInHand }) {
+  const { t } = useWords();
   const { moves, result, part } = play;
   const down = part.clockDownMs;
   const shownMs = useShownMs(play);
@@ -71,7 +77,7 @@ function Clock({ play }: { play: PlayInHand }) {
   if (down > 0)
     return (
       <>
-        <Time data-small={small} role="timer" aria-label={`${clockWords(shownMs, false)} left`}>
+        <Time data-small={small} role="timer" aria-label={t('{time} left', { time: clockWords(shownMs, false) })}>
           {clockWords(shownMs, false)}
         </Time>
         <Left aria-hidden>
@@ -81,7 +87,7 @@ function Clock({ play }: { play: PlayInHand }) {
     );
   if (part.part.clock.kind === 'up')
     return (
-      <Time data-small={small} role="timer" aria-label={`${clockWords(shownMs, true)} so far`}>
+      <Time data-small={small} role="timer" aria-label={t('{time} so far', { time: clockWords(shownMs, true) })}>
         {clockWords(shownMs, true)}
       </Time>
     );
@@ -92,7 +98,7 @@ function Clock({ play }: { play: PlayInHand }) {
     <>
       <Time data-small={small}>
         {Math.min(asked, made + 1)}
-        <span style={{ fontSize: '0.45em', fontWeight: 400 }}> of {asked}</span>
+        <span style={{ fontSize: '0.45em', fontWeight: 400 }}> {t('of {n}', { n: asked })}</span>
       </Time>
       <Left aria-hidden>
         <div style={{ width: `${(100 * made) / asked}%` }} />
@@ -102,6 +108,8 @@ function Clock({ play }: { play: PlayInHand }) {
 }
 
 function ScoreSoFar({ play }: { play: PlayInHand }) {
+  const words = useWords();
+  const { t } = words;
   const { moves, result, program } = play;
   const now = result.parts[moves.part];
   const value = program.parts.length > 1 ? (now?.value ?? 0) : result.value;
@@ -114,10 +122,10 @@ function ScoreSoFar({ play }: { play: PlayInHand }) {
         {next > 0 && (
           <Said role="status">
             {after > 0
-              ? 'The next two balls count a second time.'
+              ? t('The next two balls count a second time.')
               : next > 1
-                ? 'The next ball counts three times.'
-                : 'The next ball counts a second time.'}
+                ? t('The next ball counts three times.')
+                : t('The next ball counts a second time.')}
           </Said>
         )}
       </>
@@ -128,7 +136,7 @@ function ScoreSoFar({ play }: { play: PlayInHand }) {
     return counter ? (
       <Score aria-live="polite">
         <b>{counter.value}</b>
-        {counted(counter.value, counter.words)}
+        {counted(counter.value, counter.words, words)}
       </Score>
     ) : null;
   }
@@ -137,10 +145,10 @@ function ScoreSoFar({ play }: { play: PlayInHand }) {
   return (
     <Score aria-live="polite">
       <b>{value ?? '–'}</b>
-      {unit}
+      {t(unit)}
       {counters.length > 1 && (
         <small style={{ display: 'block', fontSize: '1rem', marginTop: 4 }}>
-          {counters.map((one) => `${one.value} ${counted(one.value, one.words)}`).join(', ')}
+          {counters.map((one) => `${one.value} ${counted(one.value, one.words, words)}`).join(', ')}
         </small>
       )}
     </Score>
@@ -153,6 +161,8 @@ function frameCount(play: PlayInHand): number {
 
 /** The next try: where from, what at, and what was seen of it. */
 function Trying({ play }: { play: PlayInHand }) {
+  const words = useWords();
+  const { t } = words;
   const { moves } = play;
   const [flags, setFlags] = useState<readonly string[]>([]);
   const put = (seen: Seen) => {
@@ -163,20 +173,20 @@ function Trying({ play }: { play: PlayInHand }) {
   return (
     <>
       {play.atWhistle && !moves.atWhistle ? (
-        <Ask role="alert">Time! Was a ball in the air?</Ask>
+        <Ask role="alert">{t('Time! Was a ball in the air?')}</Ask>
       ) : play.atWhistle ? (
-        <Ask role="alert">Time! {moves.task.what ? 'Where is it now?' : 'What is it?'}</Ask>
+        <Ask role="alert">{moves.task.what ? t('Time! Where is it now?') : t('Time! What is it?')}</Ask>
       ) : (
         <>
           <Where play={play} />
           {moves.aim && !checklist && moves.task.see !== 'felled' && (
-            <Pick play={play} choice={moves.aim} words="Which target?" name={nameOf(moves.aim)} />
+            <Pick play={play} choice={moves.aim} words={t('Which target?')} name={nameOf(moves.aim, words)} />
           )}
         </>
       )}
       <ScoreSoFar play={play} />
       {moves.flags.length > 0 && (
-        <Flags role="group" aria-label="What happened on the way">
+        <Flags role="group" aria-label={t('What happened on the way')}>
           {moves.flags.map((flag) => (
             <button
               key={flag.id}
@@ -184,7 +194,7 @@ function Trying({ play }: { play: PlayInHand }) {
               aria-pressed={flags.includes(flag.id)}
               onClick={() => setFlags(flags.includes(flag.id) ? flags.filter((one) => one !== flag.id) : [...flags, flag.id])}
             >
-              It {flag.words}
+              {t('It {happened}', { happened: t(flag.words) })}
             </button>
           ))}
         </Flags>
@@ -202,7 +212,7 @@ function Trying({ play }: { play: PlayInHand }) {
       ) : moves.task.see === 'text' ? (
         <Words play={play} onSeen={put} key={play.events.length} />
       ) : moves.atWhistle && !play.atWhistle ? (
-        <Said>The answer is asked when the time is up.</Said>
+        <Said>{t('The answer is asked when the time is up.')}</Said>
       ) : (
         <Ends play={play} onSeen={put} />
       )}
@@ -211,23 +221,34 @@ function Trying({ play }: { play: PlayInHand }) {
   );
 }
 
-function nameOf(choice: NonNullable<PlayInHand['moves']['choice']>) {
-  return (index: number) =>
-    choice.labels[index] ?? (choice.kind === 'place' && choice.n <= 3 ? `${placeName(index, choice.n)} mark` : `${index + 1}`);
+function nameOf(choice: NonNullable<PlayInHand['moves']['choice']>, words: Family) {
+  return (index: number) => {
+    const label = choice.labels[index];
+    if (label !== undefined) return words.t(label);
+    return choice.kind === 'place' && choice.n <= 3 ? placeMark(index, choice.n, words) : `${index + 1}`;
+  };
 }
 
 function Where({ play }: { play: PlayInHand }) {
+  const words = useWords();
+  const { t } = words;
   const { moves, part } = play;
   if (moves.choice)
-    return <Pick play={play} choice={moves.choice} words="Which mark?" name={(index) => `${placeName(index, moves.choice!.n)} mark`} />;
+    return <Pick play={play} choice={moves.choice} words={t('Which mark?')} name={(index) => placeMark(index, moves.choice!.n, words)} />;
   const from = moves.task.from === undefined ? undefined : part.part.groups[moves.task.from];
-  if (!from || from.n === 1) return moves.task.what ? <Said>{moves.task.what}.</Said> : null;
-  const label = from.labels?.[moves.place];
+  if (!from || from.n === 1) return moves.task.what ? <Said>{t(moves.task.what)}.</Said> : null;
+  const written = from.labels?.[moves.place];
+  const label = written === undefined ? undefined : t(written);
   if (from.kind === 'item') return <Ask>{label ?? moves.place + 1}</Ask>;
   return (
     <>
-      <Ask>{label ?? (from.n <= 3 ? `Stand at the ${placeName(moves.place, from.n)} mark` : `Mark ${moves.place + 1} of ${from.n}`)}</Ask>
-      {moves.task.what && <Said>{moves.task.what}.</Said>}
+      <Ask>
+        {label ??
+          (from.n <= 3
+            ? t('Stand at the {place} mark', { place: placeName(moves.place, from.n, words) })
+            : t('Mark {number} of {n}', { number: moves.place + 1, n: from.n }))}
+      </Ask>
+      {moves.task.what && <Said>{t(moves.task.what)}.</Said>}
     </>
   );
 }
@@ -243,8 +264,9 @@ function Pick({
   words: string;
   name: (index: number) => string;
 }) {
+  const { t, count } = useWords();
   const worth = (index: number) => choice.values[index];
-  const shown = (index: number) => (choice.labels[index] && choice.n <= 4 ? choice.labels[index] : (worth(index) ?? index + 1));
+  const shown = (index: number) => (choice.labels[index] && choice.n <= 4 ? t(choice.labels[index]) : (worth(index) ?? index + 1));
   return (
     <>
       <Ask id={`which-${choice.group}`}>{words}</Ask>
@@ -255,7 +277,7 @@ function Pick({
             type="button"
             role="radio"
             aria-checked={option === choice.at}
-            aria-label={`${name(option)}${worth(option) === undefined ? '' : `, ${worth(option)} points`}`}
+            aria-label={worth(option) === undefined ? name(option) : `${name(option)}, ${count(worth(option)!, '1 point', '{n} points')}`}
             onClick={() => play.choose(choice.group, option)}
           >
             {shown(option)}
@@ -266,22 +288,23 @@ function Pick({
   );
 }
 
-function undoWords(play: PlayInHand): string {
+function undoWords(play: PlayInHand, { t }: Family): string {
   const last = [...play.events].reverse().find((event) => event.do !== 'choose');
   if (last?.do === 'attempt' && last.end) {
     const label = play.program.parts.flatMap((part) => part.part.tasks.flatMap((task) => task.ends ?? [])).find((end) => end.id === last.end)?.label;
-    return label ? `Undo “${label}”` : 'Undo';
+    return label ? t('Undo “{what}”', { what: t(label) }) : t('Undo');
   }
-  return 'Undo';
+  return t('Undo');
 }
 
 function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { t } = useWords();
   const seldom = play.moves.ends.filter((end) => end.as === 'seldom');
   if (play.atWhistle && !play.moves.atWhistle)
     return (
       <Small>
         <TextButton type="button" onClick={play.finish}>
-          No ball in the air
+          {t('No ball in the air')}
         </TextButton>
       </Small>
     );
@@ -290,27 +313,29 @@ function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
       <Undo play={play} />
       {seldom.map((end) => (
         <TextButton key={end.id} type="button" onClick={() => onSeen({ end: end.id })}>
-          {end.label}
+          {t(end.label)}
         </TextButton>
       ))}
       <TextButton type="button" onClick={play.pause}>
-        {play.part.part.clock.kind === 'none' ? 'Stop' : 'Stop the clock'}
+        {play.part.part.clock.kind === 'none' ? t('Stop') : t('Stop the clock')}
       </TextButton>
     </Small>
   );
 }
 
 function Undo({ play }: { play: PlayInHand }) {
+  const words = useWords();
   const any = play.events.some((event) => event.do !== 'choose');
   return (
     <TextButton type="button" disabled={!any} onClick={play.takeBack} style={{ visibility: any ? 'visible' : 'hidden' }}>
-      {undoWords(play)}
+      {undoWords(play, words)}
     </TextButton>
   );
 }
 
 /** What is owed before the next try: an exercise, a rest, a setting up, a toss that lets one go on. */
 function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
+  const { t } = useWords();
   const { owed } = play.moves;
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -319,37 +344,37 @@ function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
   if (!owed) return null;
   return (
     <Owed>
-      <Ask>{capital(owed.what)}</Ask>
+      <Ask>{capital(t(owed.what))}</Ask>
       {(owed.kind === 'exercise' || owed.kind === 'rest') && <Exercise words={owed.kind === 'rest' ? 'rest' : owed.what} height={110} />}
       {owed.kind === 'exercise' && (
         <p className="times">
           {owed.n}
-          <span style={{ fontSize: '0.35em' }}> times</span>
+          <span style={{ fontSize: '0.35em' }}> {t('times')}</span>
         </p>
       )}
       {owed.kind === 'rest' && (
         <p className="times">
           {owed.n}
-          <span style={{ fontSize: '0.35em' }}> seconds</span>
+          <span style={{ fontSize: '0.35em' }}> {t('seconds')}</span>
         </p>
       )}
-      {!owed.onClock && play.part.clockDownMs > 0 && <Said>The clock waits for you.</Said>}
-      {swapped && owed.kind === 'exercise' && <p>Or your own exercise, the one that suits you.</p>}
+      {!owed.onClock && play.part.clockDownMs > 0 && <Said>{t('The clock waits for you.')}</Said>}
+      {swapped && owed.kind === 'exercise' && <p>{t('Or your own exercise, the one that suits you.')}</p>}
       {owed.kind === 'face' ? (
         (owed.faces ?? []).map((face, index) => (
           <Failure key={face} type="button" data-several onClick={() => play.gateDone(index)}>
-            {face}
+            {t(face)}
           </Failure>
         ))
       ) : (
         <Success type="button" ref={button} onClick={() => play.gateDone()}>
-          Done
+          {t('Done')}
         </Success>
       )}
       <Small>
         <Undo play={play} />
         <TextButton type="button" onClick={play.pause}>
-          Stop the clock
+          {t('Stop the clock')}
         </TextButton>
       </Small>
     </Owed>
@@ -358,6 +383,7 @@ function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
 
 /** Between two parts of a card, or two goes of one. */
 function Waiting({ play }: { play: PlayInHand }) {
+  const { t } = useWords();
   const { waiting } = play.moves;
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -368,21 +394,23 @@ function Waiting({ play }: { play: PlayInHand }) {
   return (
     <Owed>
       <Ask>
-        {waiting.go > 1 ? `Go ${waiting.go} of ${waiting.goes}` : `Next, ${waiting.number} of ${waiting.of}`}
-        {waiting.go === 1 && waiting.title && <span style={{ display: 'block' }}>{waiting.title}</span>}
+        {waiting.go > 1
+          ? t('Go {go} of {goes}', { go: waiting.go, goes: waiting.goes })
+          : t('Next, {number} of {of}', { number: waiting.number, of: waiting.of })}
+        {waiting.go === 1 && waiting.title && <span style={{ display: 'block' }}>{t(waiting.title)}</span>}
       </Ask>
       {done.map((part) => (
         <Said key={part.part}>
-          {part.title}: <b>{part.value ?? 'not finished'}</b> {part.value === null ? '' : part.unit}
+          {t(part.title)}: <b>{part.value ?? t('not finished')}</b> {part.value === null ? '' : t(part.unit)}
         </Said>
       ))}
       <Success type="button" ref={button} onClick={play.begin}>
-        Start
+        {t('Start')}
       </Success>
       <Small>
         <Undo play={play} />
         <TextButton type="button" onClick={play.finish}>
-          End here
+          {t('End here')}
         </TextButton>
       </Small>
     </Owed>
@@ -390,26 +418,26 @@ function Waiting({ play }: { play: PlayInHand }) {
 }
 
 function Paused({ play }: { play: PlayInHand }) {
+  const words = useWords();
+  const { t } = words;
   const { result, program } = play;
   const now = result.parts[play.moves.part];
   return (
     <Owed>
-      <Ask>{play.part.part.clock.kind === 'none' ? 'A short stop' : 'The clock is stopped'}</Ask>
+      <Ask>{play.part.part.clock.kind === 'none' ? t('A short stop') : t('The clock is stopped')}</Ask>
       {now && now.value !== null && (
-        <p>
-          {now.value} {now.unit} so far. The stop is kept with your score.
-        </p>
+        <p>{t('{score} so far. The stop is kept with your score.', { score: `${now.value} ${counted(now.value, now.unit, words)}` })}</p>
       )}
       <Success type="button" onClick={play.resume}>
-        Go on
+        {t('Go on')}
       </Success>
       {program.parts.length > 1 && (
         <Failure type="button" data-several onClick={play.giveUpPart}>
-          Leave this part
+          {t('Leave this part')}
         </Failure>
       )}
       <Failure type="button" data-several={program.parts.length > 1 || undefined} onClick={play.finish}>
-        End here
+        {t('End here')}
       </Failure>
     </Owed>
   );

@@ -1,5 +1,6 @@
 'use client';
 import styled from 'styled-components';
+import { useWords } from '@/features/languages/use-words';
 import type { Frame } from '@/core/rules/frames';
 
 const Sheet = styled.table`
@@ -27,13 +28,14 @@ function written(frame: Frame): string {
 
 /** The sheet of frames with the running total. */
 export function FrameSheet({ frames, of }: { frames: readonly Frame[]; of: number }) {
+  const { t } = useWords();
   const all = Array.from({ length: of }, (_, index) => frames[index]);
   return (
-    <Sheet aria-label="Frame by frame">
+    <Sheet aria-label={t('Frame by frame')}>
       <tbody>
         <tr>
           {all.map((frame, index) => (
-            <td key={index} aria-label={`Frame ${index + 1}`}>
+            <td key={index} aria-label={t('Frame {n}', { n: index + 1 })}>
               {frame ? written(frame) : ' '}
             </td>
           ))}

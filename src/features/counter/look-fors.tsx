@@ -1,9 +1,15 @@
 'use client';
+import { message } from '@/core/words/words';
 import styled from 'styled-components';
+import { useWords } from '@/features/languages/use-words';
 import { tile } from './counter-style';
 import type { LookMark, MarkedLook } from '@/core/reports/look-marks';
 
-const WORDS: Readonly<Record<LookMark, string>> = { yes: 'yes', sometimes: 'sometimes', 'not-yet': 'not yet' };
+const WORDS: Readonly<Record<LookMark, string>> = {
+  yes: message('yes'),
+  sometimes: message('sometimes'),
+  'not-yet': message('not yet'),
+};
 const MARKS = Object.keys(WORDS) as LookMark[];
 
 const List = styled.ul`
@@ -52,16 +58,17 @@ export function LookFors({
   marks: LookMarks;
   onMark: (look: string, mark: LookMark) => void;
 }) {
+  const { t } = useWords();
   return (
     <List>
       {lookFors.map((look, index) => (
         <li key={look}>
           <fieldset>
-            <legend>{look}</legend>
+            <legend>{t(look)}</legend>
             {MARKS.map((mark) => (
               <label key={mark}>
                 <input type="radio" name={`${group} ${index}`} checked={marks[look] === mark} onChange={() => onMark(look, mark)} />
-                {WORDS[mark]}
+                {t(WORDS[mark])}
               </label>
             ))}
           </fieldset>

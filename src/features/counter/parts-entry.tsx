@@ -1,6 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import type { Game } from '@/core/rules/game';
+import { useWords } from '@/features/languages/use-words';
 import type { PartField } from '@/core/reports/parts';
 
 const Steps = styled.div`
@@ -48,6 +49,7 @@ export function PartsEntry({
   typed: readonly (number | null)[];
   onTyped: (typed: readonly (number | null)[]) => void;
 }) {
+  const { t } = useWords();
   const put = (index: number, value: number | null) =>
     onTyped(
       typed.map((old, at) => (at === index ? (value === null ? null : Math.max(fields[index]!.least, Math.min(fields[index]!.most, value))) : old)),
@@ -58,18 +60,20 @@ export function PartsEntry({
     const first = index === 0 || fields[index - 1]!.part !== field.part || fields[index - 1]!.go !== field.go;
     return (
       <div key={index}>
-        {heading && first && <Title>{[part.title, part.goes.n > 1 ? `go ${field.go + 1}` : ''].filter(Boolean).join(', ')}</Title>}
+        {heading && first && (
+          <Title>{[part.title ? t(part.title) : '', part.goes.n > 1 ? t('go {n}', { n: field.go + 1 }) : ''].filter(Boolean).join(', ')}</Title>
+        )}
         <Steps>
           <span>
             {field.label}
             {field.each !== null && field.each !== 1 && (
               <>
                 <br />
-                <small>{field.each} each</small>
+                <small>{t('{n} each', { n: field.each })}</small>
               </>
             )}
           </span>
-          <button type="button" aria-label={`One fewer: ${field.label}`} onClick={() => put(index, (typed[index] ?? 0) - 1)}>
+          <button type="button" aria-label={t('One fewer: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) - 1)}>
             −
           </button>
           <input
@@ -82,7 +86,7 @@ export function PartsEntry({
               put(index, digits === '' ? null : Number(digits));
             }}
           />
-          <button type="button" aria-label={`One more: ${field.label}`} onClick={() => put(index, (typed[index] ?? 0) + 1)}>
+          <button type="button" aria-label={t('One more: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) + 1)}>
             +
           </button>
         </Steps>

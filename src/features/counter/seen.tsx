@@ -5,6 +5,7 @@ import type { End } from '@/core/rules/game';
 import { placeName } from '@/core/rules/place-name';
 import { Ask, Entry, Failure, List, Said, Success } from './counter-style';
 import { Pins } from './pins';
+import { useWords } from '@/features/languages/use-words';
 import type { PlayInHand, Seen } from './use-play';
 
 export interface Entering {
@@ -14,6 +15,7 @@ export interface Entering {
 export function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
   const { moves } = play;
   const big = moves.ends.filter((end) => end.as !== 'seldom');
+  const { t } = useWords();
   const hints = useHints(play);
   const firstButton = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -32,7 +34,7 @@ export function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
             onClick={() => onSeen({ end: end.id })}
             ref={index === first ? firstButton : undefined}
           >
-            {end.label}
+            {t(end.label)}
             {hints(end) && <span>{hints(end)}</span>}
           </Shape>
         );
@@ -43,17 +45,19 @@ export function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
 
 /** "2 points from the middle mark", where the mark or the target says what a success gives. */
 function useHints({ moves }: PlayInHand): (end: End) => string {
+  const words = useWords();
   return (end) => {
     if (end.as !== 'success') return '';
     const value = moves.values[moves.place];
     if (value === undefined) return '';
-    const many = moves.values.length > 1;
-    const name = placeName(moves.place, moves.values.length);
-    return `${value} ${value === 1 ? 'point' : 'points'}${many ? ` from the ${name} mark` : ''}`;
+    if (moves.values.length === 1) return words.count(value, '1 point', '{n} points');
+    const place = placeName(moves.place, moves.values.length, words);
+    return words.count(value, '1 point from the {place} mark', '{n} points from the {place} mark', { place });
   };
 }
 
 export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { t, count } = useWords();
   const { moves, program } = play;
   const [fallen, setFallen] = useState<readonly number[]>([]);
   const group = moves.task.at!;
@@ -69,11 +73,11 @@ export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
         onToggle={(pin) => setFallen(fallen.includes(pin) ? fallen.filter((one) => one !== pin) : [...fallen, pin])}
       />
       <Success type="button" data-several onClick={() => onSeen({ felled: [...fallen].sort((a, b) => a - b) })}>
-        {fallen.length === 0 ? 'None fell' : `${fallen.length} fell`}
+        {fallen.length === 0 ? t('None fell') : count(fallen.length, '1 fell', '{n} fell')}
       </Success>
       {fallen.length < all.length && (
         <Failure type="button" data-several onClick={() => onSeen({ felled: [...all] })}>
-          {all.length === n ? `All ${all.length} fell` : `The last ${all.length} fell`}
+          {all.length === n ? count(all.length, 'All 1 fell', 'All {n} fell') : count(all.length, 'The last 1 fell', 'The last {n} fell')}
         </Failure>
       )}
     </>
@@ -81,26 +85,27 @@ export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
 }
 
 export function Counted({ onSeen }: Entering) {
+  const { t } = useWords();
   const [number, setNumber] = useState(0);
   return (
     <>
       <Entry>
-        <button type="button" aria-label="One fewer" onClick={() => setNumber(Math.max(0, number - 1))}>
+        <button type="button" aria-label={t('One fewer')} onClick={() => setNumber(Math.max(0, number - 1))}>
           −
         </button>
         <input
-          aria-label="How many so far"
+          aria-label={t('How many so far')}
           inputMode="numeric"
           value={number === 0 ? '' : number}
           placeholder="0"
           onChange={(event) => setNumber(Math.min(9999, Number(event.target.value.replace(/\D/g, ''))))}
         />
-        <button type="button" aria-label="Ten more" onClick={() => setNumber(number + 10)}>
+        <button type="button" aria-label={t('Ten more')} onClick={() => setNumber(number + 10)}>
           +10
         </button>
       </Entry>
       <Success type="button" onClick={() => setNumber(number + 1)}>
-        One more
+        {t('One more')}
       </Success>
       <Failure
         type="button"
@@ -109,36 +114,38 @@ export function Counted({ onSeen }: Entering) {
           setNumber(0);
         }}
       >
-        Write down {number}
+        {t('Write down {number}', { number })}
       </Failure>
     </>
   );
 }
 
 export function Measured({ onSeen }: Entering) {
+  const { t } = useWords();
   const [written, setWritten] = useState('');
   const centimetres = Number(written.replace(',', '.'));
   const valid = written.trim() !== '' && Number.isFinite(centimetres) && centimetres >= 0 && centimetres <= 10_000;
   return (
     <>
-      <Said>How many centimetres?</Said>
+      <Said>{t('How many centimetres?')}</Said>
       <Entry data-words>
-        <input aria-label="Centimetres" inputMode="decimal" value={written} onChange={(event) => setWritten(event.target.value)} />
+        <input aria-label={t('Centimetres')} inputMode="decimal" value={written} onChange={(event) => setWritten(event.target.value)} />
       </Entry>
       <Success type="button" disabled={!valid} onClick={() => onSeen({ lengthMm: Math.round(centimetres * 10) })}>
-        Write it down
+        {t('Write it down')}
       </Success>
     </>
   );
 }
 
 export function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { t } = useWords();
   return (
     <>
-      <Ask>What does it show?</Ask>
+      <Ask>{t('What does it show?')}</Ask>
       {(play.moves.task.faces ?? []).map((face, index) => (
         <Failure key={face} type="button" data-several onClick={() => onSeen({ face: index })}>
-          {face}
+          {t(face)}
         </Failure>
       ))}
     </>
@@ -146,22 +153,29 @@ export function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
 }
 
 export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { t } = useWords();
   const [written, setWritten] = useState('');
   const found = play.moves.ends.find((end) => end.as === 'success');
   const not = play.moves.ends.find((end) => end.as === 'failure');
   return (
     <>
       <Entry data-words>
-        <input aria-label="The word" value={written} maxLength={40} placeholder="what is it?" onChange={(event) => setWritten(event.target.value)} />
+        <input
+          aria-label={t('The word')}
+          value={written}
+          maxLength={40}
+          placeholder={t('what is it?')}
+          onChange={(event) => setWritten(event.target.value)}
+        />
       </Entry>
       {found && (
         <Success type="button" onClick={() => onSeen({ end: found.id, ...(written.trim() ? { text: written.trim() } : {}) })}>
-          {found.label}
+          {t(found.label)}
         </Success>
       )}
       {not && (
         <Failure type="button" onClick={() => onSeen({ end: not.id })}>
-          {not.label}
+          {t(not.label)}
         </Failure>
       )}
     </>
@@ -169,10 +183,11 @@ export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
 }
 
 export function Checklist({ play }: { play: PlayInHand }) {
+  const { t } = useWords();
   const aim = play.moves.aim!;
   const found = play.moves.ends.find((end) => end.as === 'success');
   return (
-    <List aria-label="Tap what you find">
+    <List aria-label={t('Tap what you find')}>
       {Array.from({ length: aim.n }, (_, item) => (
         <li key={item}>
           <button
@@ -185,7 +200,7 @@ export function Checklist({ play }: { play: PlayInHand }) {
             }}
           >
             <span aria-hidden>{aim.options.includes(item) ? '○' : '●'}</span>
-            {aim.labels[item] ?? `thing ${item + 1}`}
+            {aim.labels[item] === undefined ? t('thing {n}', { n: item + 1 }) : t(aim.labels[item])}
           </button>
         </li>
       ))}

@@ -7,6 +7,7 @@ import type { Game } from '@/core/rules/game';
 import { measure, type Result } from '@/core/rules/measure';
 import { clockAt, nextMoves, type NextMoves } from '@/core/rules/next-moves';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import { useWords } from '@/features/languages/use-words';
 import { TrueClock } from './true-clock';
 
 type Unstamped = PlayEvent extends infer E ? (E extends PlayEvent ? Omit<E, 't'> : never) : never;
@@ -44,6 +45,7 @@ export function usePlay(
   onEvents: (events: readonly PlayEvent[]) => void,
   counting: CountingWay = 'attempts',
 ): PlayInHand {
+  const words = useWords();
   const program = useMemo(() => {
     const compiled = compile(game);
     if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
@@ -132,7 +134,7 @@ export function usePlay(
     counting,
     events,
     moves,
-    result: measure(program, state),
+    result: measure(program, state, 0, words),
     readShownMs,
     atWhistle: ranOut && asks,
     // A ball that was in the air is tapped in after the whistle: its time is the whistle's, as near as anybody knows.

@@ -5,6 +5,7 @@ import type { Program } from '@/core/rules/compile';
 import type { Result } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
 import { placeName } from '@/core/rules/place-name';
+import { useWords } from '@/features/languages/use-words';
 import { FrameSheet } from './frame-sheet';
 
 const Sum = styled.table`
@@ -14,13 +15,13 @@ const Sum = styled.table`
   & td,
   & th {
     padding: 3px 8px;
-    text-align: right;
+    text-align: end;
     font-weight: 400;
   }
   & th {
     font-size: 1.05rem;
     color: var(--ink-soft);
-    text-align: left;
+    text-align: start;
   }
   & tr.sum td {
     border-top: 2px solid var(--ink);
@@ -42,24 +43,27 @@ const Whole = styled.p`
 
 /** The score, large, with its unit: seconds as minutes and seconds, millimetres as centimetres. */
 export function WholeScore({ result }: { result: Result }) {
+  const { t } = useWords();
   if (result.value === null)
     return (
       <Whole>
-        <b style={{ fontSize: '2.2rem' }}>{result.finished === null ? '–' : 'Not finished'}</b>
+        <b style={{ fontSize: '2.2rem' }}>{result.finished === null ? '–' : t('Not finished')}</b>
       </Whole>
     );
   const length = result.unit === 'mm';
   return (
     <Whole>
       <b>{length ? result.value / 10 : result.value}</b>
-      {length ? 'cm' : result.unit}
-      {result.team && <span style={{ display: 'block', fontSize: '1rem' }}>made together</span>}
+      {length ? 'cm' : t(result.unit)}
+      {result.team && <span style={{ display: 'block', fontSize: '1rem' }}>{t('made together')}</span>}
     </Whole>
   );
 }
 
 /** The working at the end, like a sum in a pupil's book. */
 export function Working({ program, events, result }: { program: Program; events: readonly PlayEvent[]; result: Result }) {
+  const words = useWords();
+  const { t } = words;
   if (program.parts.length === 1 && playsFrames(program.parts[0]!)) {
     const frames = framesOf(program, events);
     return <FrameSheet frames={frames} of={Math.max(frames.length, 10)} />;
@@ -71,14 +75,14 @@ export function Working({ program, events, result }: { program: Program; events:
         <tbody>
           {result.parts.map((part) => (
             <tr key={part.part}>
-              <th>{part.title}</th>
-              <td>{part.value ?? 'not finished'}</td>
+              <th>{t(part.title)}</th>
+              <td>{part.value ?? t('not finished')}</td>
             </tr>
           ))}
           {adds && (
             <tr className="sum">
-              <th>together</th>
-              <td>{result.value ?? 'not finished'}</td>
+              <th>{t('together')}</th>
+              <td>{result.value ?? t('not finished')}</td>
             </tr>
           )}
         </tbody>
@@ -93,22 +97,22 @@ export function Working({ program, events, result }: { program: Program; events:
       <tbody>
         {goes.map((value, index) => (
           <tr key={`go ${index}`}>
-            <th>go {index + 1}</th>
-            <td colSpan={3}>{value ?? 'not finished'}</td>
+            <th>{t('go {n}', { n: index + 1 })}</th>
+            <td colSpan={3}>{value ?? t('not finished')}</td>
           </tr>
         ))}
         {goes.length < 2 &&
           result.working.map((line, index) => (
             <tr key={index}>
-              <th>{line.what ?? (line.place !== null ? placeName(line.place - 1, places) : '')}</th>
+              <th>{line.what === undefined ? (line.place === null ? '' : placeName(line.place - 1, places, words)) : t(line.what)}</th>
               <td>{line.each === 1 && line.what ? '' : `${line.times} × ${line.each}`}</td>
               <td>{line.each === 1 && line.what ? '' : '='}</td>
               <td>{line.times * line.each}</td>
             </tr>
           ))}
         <tr className="sum">
-          <th>{goes.length > 1 ? program.parts[0]!.part.goes.keep : 'together'}</th>
-          <td colSpan={3}>{result.value ?? 'not finished'}</td>
+          <th>{goes.length > 1 ? t(program.parts[0]!.part.goes.keep) : t('together')}</th>
+          <td colSpan={3}>{result.value ?? t('not finished')}</td>
         </tr>
       </tbody>
     </Sum>

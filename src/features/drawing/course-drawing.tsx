@@ -1,6 +1,7 @@
 import { aimOf } from '@/core/course/geometry';
 import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { Course, Part } from '@/core/rules/game';
+import { useWords } from '@/features/languages/use-words';
 import { Surroundings } from './ground';
 import { Soundings, type Sounding } from './soundings';
 import { Thing } from './thing';
@@ -39,6 +40,7 @@ export function CourseDrawing({
   drawnPx = 300,
   names = false,
 }: CourseDrawingProps) {
+  const { t } = useWords();
   const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
@@ -72,7 +74,7 @@ export function CourseDrawing({
             <Thing shape={shapeOf(thing)} casing={px} role="obstacle" />
             {names && (
               <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
-                {nameOf(thing)}
+                {t('{thing}', { thing: { noun: nameOf(thing) } })}
               </text>
             )}
           </g>
@@ -122,7 +124,7 @@ export function CourseDrawing({
         )}
         {targets.length + Object.keys(course.places).length + course.furniture.length === 0 && (
           <text x={width / 2} y={depth / 2} fontSize={14 * px} textAnchor="middle" fill="var(--ink)">
-            {`a clear space of ${widthM} by ${depthM} m`}
+            {t('a clear space of {width} by {depth} m', { width: widthM, depth: depthM })}
           </text>
         )}
       </g>

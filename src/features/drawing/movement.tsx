@@ -1,18 +1,24 @@
 'use client';
 import styled, { css, keyframes } from 'styled-components';
 import { MOVEMENTS } from '@/core/sheet/movements';
+import { useWords } from '@/features/languages/use-words';
 import { SKILL_NAMES, type Hand, type Skill } from '@/core/sheet/teaching-points';
 import { Figure, FIGURE_H, FIGURE_W } from './figure';
 
 /** A movement in four frames, side by side; for the left side mirrored. */
 function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Hand; height?: number }) {
+  const { t } = useWords();
   return (
     <svg
       viewBox={`-24 0 ${FIGURE_W * 4 + 48} ${FIGURE_H + 12}`}
       height={height}
       style={{ maxWidth: '100%', display: 'block' }}
       role="img"
-      aria-label={`${SKILL_NAMES[skill]} in four frames, ${hand} side`}
+      aria-label={
+        hand === 'left'
+          ? t('{skill} in four frames, left side', { skill: t(SKILL_NAMES[skill]) })
+          : t('{skill} in four frames, right side', { skill: t(SKILL_NAMES[skill]) })
+      }
     >
       {MOVEMENTS[skill].map((frame, index) => (
         <g key={index} transform={`translate(${(hand === 'left' ? 3 - index : index) * FIGURE_W} 0)`}>
@@ -58,13 +64,18 @@ const Still = styled.div`
 
 /** A movement as a drawn loop of one figure; still, four frames side by side, where motion is not wanted. */
 export function MovementLoop({ skill, hand, height = 170 }: { skill: Skill; hand: Hand; height?: number }) {
+  const { t } = useWords();
   return (
     <>
       <Loop
         viewBox={`-40 0 ${FIGURE_W + 80} ${FIGURE_H + 6}`}
         height={height}
         role="img"
-        aria-label={`${SKILL_NAMES[skill]}, ${hand} side, shown again and again`}
+        aria-label={
+          hand === 'left'
+            ? t('{skill}, left side, shown again and again', { skill: t(SKILL_NAMES[skill]) })
+            : t('{skill}, right side, shown again and again', { skill: t(SKILL_NAMES[skill]) })
+        }
       >
         {MOVEMENTS[skill].map((frame, index) => (
           <g key={index} style={{ animationDelay: `${(index * LOOP_S) / 4 - LOOP_S}s` }}>

@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import { CircleCheck, Hand as HandIcon, Pencil } from 'lucide-react';
 import { compile } from '@/core/rules/compile';
 import type { CountingWay } from '@/core/rules/play';
+import { catalogueIn } from '@/core/rules/languages';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { isHanded, skillsOf, teachingPoints, type Hand } from '@/core/sheet/teaching-points';
@@ -16,6 +17,7 @@ import { Big, Bottom, Caution, Ruled, Screen, Tick } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import type { Ways } from './store';
+import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
 
 export interface BeforeProps {
@@ -26,13 +28,15 @@ export interface BeforeProps {
 }
 
 export function SafetyScreen({ hand, name, onBack, onNext }: BeforeProps) {
+  const words = useWords();
+  const { t } = words;
   return (
     <Safe
       top={<Top hand={hand} name={name} />}
-      title="Safe to play?"
+      title={t('Safe to play?')}
       directions={[]}
-      cautions={cautionsFor(hand.level)}
-      go="Go on"
+      cautions={cautionsFor(hand.level, words)}
+      go={t('Go on')}
       onBack={onBack}
       onNext={onNext}
     />
@@ -57,6 +61,7 @@ export function Safe({
   onBack: () => void;
   onNext: () => void;
 }) {
+  const { t } = useWords();
   const [yes, setYes] = useState(false);
   return (
     <Screen>
@@ -69,7 +74,7 @@ export function Safe({
           ))}
         </Ruled>
       )}
-      <p>Look at this with an adult.</p>
+      <p>{t('Look at this with an adult.')}</p>
       <Caution>
         {cautions.map((caution) => (
           <li key={caution}>{caution}</li>
@@ -79,13 +84,13 @@ export function Safe({
       <Bottom>
         <Tick>
           <input type="checkbox" checked={yes} onChange={(event) => setYes(event.target.checked)} />
-          An adult says yes to this place
+          {t('An adult says yes to this place')}
         </Tick>
         <Big type="button" disabled={!yes} onClick={onNext}>
           {go}
         </Big>
         <TextButton type="button" onClick={onBack}>
-          Back
+          {t('Back')}
         </TextButton>
       </Bottom>
     </Screen>
@@ -101,23 +106,31 @@ const Row = styled.div`
 const footed = (skill: string) => skill === 'kick' || skill === 'lift' || skill === 'strike-up';
 
 export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: BeforeProps & { side: Hand; onSide: (side: Hand) => void }) {
+  const words = useWords();
+  const { t } = words;
   const { level, form } = hand;
   const skill = skillsOf(level)[0] ?? null;
   // With the other hand everything is told for that one.
   const shown: Hand = form.otherHand ? (side === 'right' ? 'left' : 'right') : side;
-  const points = teachingPoints(level, skill, shown);
-  const rules = sentencesOf(level, 'child').map(plainText);
+  const points = teachingPoints(level, skill, shown, words);
+  const rules = sentencesOf(level, 'child', catalogueIn(words)).map(plainText);
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>Practise first</h1>
+      <h1>{t('Practise first')}</h1>
       {skill && <MovementLoop skill={skill} hand={shown} />}
       {form.otherHand && (
         <p>
-          With your other {skill && footed(skill) ? 'foot' : 'hand'}: the {shown} one.
+          {skill && footed(skill)
+            ? shown === 'left'
+              ? t('With your other foot: the left one.')
+              : t('With your other foot: the right one.')
+            : shown === 'left'
+              ? t('With your other hand: the left one.')
+              : t('With your other hand: the right one.')}
         </p>
       )}
-      {points.length === 0 && <p>Try it slowly once, without counting.</p>}
+      {points.length === 0 && <p>{t('Try it slowly once, without counting.')}</p>}
       {points.map((point) => (
         <Row key={point.word}>
           {point.frontFoot ? <Footprints front={point.frontFoot} hand={shown} /> : <b style={{ minWidth: 96, fontSize: '1.4rem' }}>{point.word}</b>}
@@ -129,11 +142,17 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
       ))}
       {skill && !form.otherHand && isHanded(level, skill) && (
         <TextButton type="button" onClick={() => onSide(side === 'right' ? 'left' : 'right')}>
-          I {footed(skill) ? 'kick with my' : 'throw with my'} {side === 'right' ? 'left' : 'right'} {footed(skill) ? 'foot' : 'hand'}
+          {footed(skill)
+            ? side === 'right'
+              ? t('I kick with my left foot')
+              : t('I kick with my right foot')
+            : side === 'right'
+              ? t('I throw with my left hand')
+              : t('I throw with my right hand')}
         </TextButton>
       )}
-      <p>Three tries without a target, three with it. Then play.</p>
-      <h2>How to play</h2>
+      <p>{t('Three tries without a target, three with it. Then play.')}</p>
+      <h2>{t('How to play')}</h2>
       <Ruled>
         {rules.map((rule) => (
           <li key={rule} style={{ display: 'flex', alignItems: 'center', gap: 8 }}>
@@ -144,11 +163,11 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
       </Ruled>
       <ReadAloud words={[...points.map((point) => `${point.word}. ${point.point}`), ...rules].join(' ')} />
       <TextButton type="button" onClick={onBack}>
-        Back
+        {t('Back')}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" onClick={onNext}>
-          Now with counting
+          {t('Now with counting')}
         </Big>
       </Bottom>
     </Screen>
@@ -167,7 +186,7 @@ const Choice = styled.button`
   border-radius: 10px;
   background: var(--sheet);
   color: var(--ink);
-  text-align: left;
+  text-align: start;
   cursor: pointer;
   & b {
     font-size: 1.2rem;
@@ -210,6 +229,7 @@ export function CountScreen({
   onBack,
   onStart,
 }: Omit<BeforeProps, 'onNext'> & { ways: Ways; onWays: (ways: Ways) => void; onStart: (counting: Counting) => void }) {
+  const { t } = useWords();
   const { level } = hand;
   const clock = level.parts[0]!.clock.kind;
   const single = level.parts.length === 1;
@@ -220,44 +240,44 @@ export function CountScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>Who counts?</h1>
+      <h1>{t('Who counts?')}</h1>
       <Choice type="button" onClick={() => onStart('attempts')}>
         <HandIcon size={34} aria-hidden />
-        <b>A helper taps every try</b>
-        <small>Hit or miss, the page does the sum.</small>
+        <b>{t('A helper taps every try')}</b>
+        <small>{t('Hit or miss, the page does the sum.')}</small>
       </Choice>
       {hitsOnly && (
         <Choice type="button" onClick={() => onStart('successes')}>
           <CircleCheck size={34} aria-hidden />
-          <b>Tap only what goes well</b>
-          <small>One tap when it counts; misses are not tapped.</small>
+          <b>{t('Tap only what goes well')}</b>
+          <small>{t('One tap when it counts; misses are not tapped.')}</small>
         </Choice>
       )}
       {single && clock !== 'none' && (
         <Choice type="button" onClick={() => onStart('watch')}>
           <Watch />
-          <b>Nobody taps</b>
-          <small>A big clock to see from across the room. Count in your head and write it down after.</small>
+          <b>{t('Nobody taps')}</b>
+          <small>{t('A big clock to see from across the room. Count in your head and write it down after.')}</small>
         </Choice>
       )}
       <Choice type="button" onClick={() => onStart('parts')}>
         <Pencil size={34} aria-hidden />
-        <b>We have counted already</b>
-        <small>On paper or in the head: write it down now.</small>
+        <b>{t('We have counted already')}</b>
+        <small>{t('On paper or in the head: write it down now.')}</small>
       </Choice>
       <ReadAloud
         words={[
-          'Who counts?',
-          'A helper taps every try.',
-          ...(hitsOnly ? ['Or tap only what goes well.'] : []),
-          ...(single && clock !== 'none' ? ['Or nobody taps, and you see a big clock.'] : []),
-          'Or you have counted already.',
+          t('Who counts?'),
+          t('A helper taps every try.'),
+          ...(hitsOnly ? [t('Or tap only what goes well.')] : []),
+          ...(single && clock !== 'none' ? [t('Or nobody taps, and you see a big clock.')] : []),
+          t('Or you have counted already.'),
         ].join(' ')}
       />
       {level.sides.n === 1 && (
         <>
-          <h2>How many play?</h2>
-          <Players role="radiogroup" aria-label="How many play">
+          <h2>{t('How many play?')}</h2>
+          <Players role="radiogroup" aria-label={t('How many play')}>
             {[1, 2, 3, 4].map((n) => (
               <label key={n}>
                 <input type="radio" name="players" checked={ways.players === n} onChange={() => onWays({ ...ways, players: n })} />
@@ -265,26 +285,28 @@ export function CountScreen({
               </label>
             ))}
           </Players>
-          {ways.players > 1 && <small>{name || 'You'} first, then the others, one go each. Only the first score is sent.</small>}
+          {ways.players > 1 && (
+            <small>{t('{name} first, then the others, one go each. Only the first score is sent.', { name: name || t('You') })}</small>
+          )}
         </>
       )}
-      <h2>For the start, the last ten seconds and the end</h2>
+      <h2>{t('For the start, the last ten seconds and the end')}</h2>
       <Players>
         {(
           [
-            ['sound', 'sounds'],
-            ['speak', 'a voice'],
-            ['shake', 'shaking'],
+            ['sound', t('sounds')],
+            ['speak', t('a voice')],
+            ['shake', t('shaking')],
           ] as const
-        ).map(([key, words]) => (
+        ).map(([key, label]) => (
           <label key={key}>
             <input type="checkbox" checked={ways[key]} onChange={(event) => onWays({ ...ways, [key]: event.target.checked })} />
-            {words}
+            {label}
           </label>
         ))}
       </Players>
       <TextButton type="button" onClick={onBack}>
-        Back
+        {t('Back')}
       </TextButton>
     </Screen>
   );

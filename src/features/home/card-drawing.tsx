@@ -1,5 +1,6 @@
 'use client';
 import { readThrowRules } from '@/core/rules/throw-rules';
+import { useWords } from '@/features/languages/use-words';
 import { setUpFor } from '@/core/sheet/set-up';
 import type { CardItem } from '@/server/home/card';
 import { inHand } from './in-hand';
@@ -10,6 +11,7 @@ import { usualWays } from './store';
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
 export function CardDrawing({ item }: { item: CardItem }) {
+  const words = useWords();
   const { level, pace } = inHand(item, item.forms[0]!.id, usualWays(''));
-  return <SetUpDrawing level={level} places={setUpFor(level, pace).places} values={readThrowRules(level)?.values ?? []} />;
+  return <SetUpDrawing level={level} places={setUpFor(level, pace, words).places} values={readThrowRules(level)?.values ?? []} />;
 }

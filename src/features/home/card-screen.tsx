@@ -2,14 +2,16 @@
 import { dayWords } from '@/core/measure/day-words';
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
-import { exerciseIn } from '@/core/sheet/exercises';
+import { warmUpMoves, warmUpWords } from '@/core/sheet/warm-ups';
 import type { Card, CardItem, CardWeek } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { Exercise } from '../drawing/exercise';
 import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
+import { LanguagePicker } from './language-picker';
 import { ReadAloud } from './read-aloud';
 import type { KeptPlay, Session, WaitingEntry } from './store';
-import { scoreWords, timeWords, todayHere } from './words';
+import { Bold, useWords } from '@/features/languages/use-words';
+import { linesWords, scoreWords, timeWords, todayHere } from './words';
 
 /** The drawing knows all things and their sizes: it comes after the words. */
 const CardDrawing = lazy(async () => {
@@ -19,7 +21,7 @@ const CardDrawing = lazy(async () => {
 
 const Kept = styled.p`
   padding: 8px 12px;
-  border-left: 5px solid var(--tide);
+  border-inline-start: 5px solid var(--tide);
   background: var(--sheet);
   font-size: 1.0313rem;
 `;
@@ -101,6 +103,8 @@ export interface CardScreenProps {
 
 /** The week's card: what to do, by when, and what the school has. */
 export function CardScreen(props: CardScreenProps) {
+  const words = useWords();
+  const { t } = words;
   const { card, offline, mayForget, onlyOnline, others, onOpen, onOthers, onInvent } = props;
   const [now, ...earlier] = card.weeks;
   const first = now?.games.find(isOpen);
@@ -109,40 +113,41 @@ export function CardScreen(props: CardScreenProps) {
       <TopLine>
         <span>Lochside</span>
         <span>
-          {card.child?.name}
+          <bdi>{card.child?.name}</bdi>
           {others > 0 && (
             <>
               {' '}
               <TextButton type="button" onClick={onOthers} style={{ minHeight: 32 }}>
-                not you?
+                {t('not you?')}
               </TextButton>
             </>
           )}
         </span>
       </TopLine>
-      {offline && <Kept role="status">{offline}</Kept>}
+      {offline && <Kept role="status">{t(offline)}</Kept>}
       {!now ? (
         <>
-          <h1>Nothing here yet</h1>
-          <p>The next game will be on this page. Keep the link.</p>
+          <h1>{t('Nothing here yet')}</h1>
+          <p>{t('The next game will be on this page. Keep the link.')}</p>
         </>
       ) : (
         <>
           <ThisWeek {...props} week={now} />
           {earlier.length > 0 && (
             <details>
-              <summary style={{ minHeight: 44, cursor: 'pointer' }}>Earlier weeks, to play again</summary>
+              <summary style={{ minHeight: 44, cursor: 'pointer' }}>{t('Earlier weeks, to play again')}</summary>
               <Ruled>
                 {earlier.flatMap((week) =>
                   week.games.map((item) => (
                     <Game key={item.assignmentId}>
-                      <b>{item.game.title}</b>
+                      <b>{t(item.game.title)}</b>
                       <small>
-                        Week {week.number}
-                        {item.best !== null && `, own best ${scoreWords(item.best, item.game.parts[0]!.measure.unit)}`}
+                        {t('Week {number}', { number: week.number })}
+                        {item.best !== null &&
+                          `, ${t('own best {score}', { score: scoreWords(item.best, item.game.parts[0]!.measure.unit, words) })}`}
                       </small>
-                      <button type="button" aria-label={`Play ${item.game.title} again`} onClick={() => onOpen(item)}>
-                        Play
+                      <button type="button" aria-label={t('Play {title} again', { title: t(item.game.title) })} onClick={() => onOpen(item)}>
+                        {t('Play')}
                       </button>
                     </Game>
                   )),
@@ -152,23 +157,24 @@ export function CardScreen(props: CardScreenProps) {
           )}
           {card.scope === 'card' && (
             <TextButton type="button" onClick={onInvent}>
-              Make a game of your own
+              {t('Make a game of your own')}
             </TextButton>
           )}
-          {onlyOnline && <Aside>This address is not secure (no https): the page opens with a connection only.</Aside>}
-          {mayForget && <Aside>This browser may clear what it keeps when it runs short of room. Send scores soon after playing.</Aside>}
+          <LanguagePicker />
+          {onlyOnline && <Aside>{t('This address is not secure (no https): the page opens with a connection only.')}</Aside>}
+          {mayForget && <Aside>{t('This browser may clear what it keeps when it runs short of room. Send scores soon after playing.')}</Aside>}
           {now.games.length === 1 ? (
             <Bottom $inSight>
               {first ? (
                 <Big type="button" onClick={() => onOpen(first)}>
-                  Set it out
+                  {t('Set it out')}
                 </Big>
               ) : (
-                <p>Nothing is open today. Come back on the day that is written beside the game.</p>
+                <p>{t('Nothing is open today. Come back on the day that is written beside the game.')}</p>
               )}
             </Bottom>
           ) : (
-            !first && <p>Nothing is open today. Come back on the day that is written beside a game.</p>
+            !first && <p>{t('Nothing is open today. Come back on the day that is written beside a game.')}</p>
           )}
         </>
       )}
@@ -181,26 +187,28 @@ function isOpen(item: CardItem): boolean {
 }
 
 function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, onCalendar, card }: CardScreenProps & { week: CardWeek }) {
+  const words = useWords();
+  const { t, count, tag } = words;
   const [only] = week.games;
   const single = week.games.length === 1;
-  const { intro, moves } = warmUpMoves(week.warmUp);
+  const { intro, moves } = warmUpMoves(week.warmUp, words);
   const diary = diaryMinutes(week, entries);
-  const words = [
-    week.warmUp && `First: ${week.warmUp}`,
-    ...week.games.map((item) => `${item.game.title}. ${item.game.aim}`),
-    week.film && `Film: ${week.film}`,
+  const aloud = [
+    week.warmUp && t('First: {what}', { what: warmUpWords(week.warmUp, words) }),
+    ...week.games.map((item) => `${t(item.game.title)}. ${t(item.game.aim)}`),
+    week.film && t('Film: {what}', { what: week.film }),
     week.diary,
   ].filter(Boolean);
   return (
     <>
       <Week>
-        {week.number > 0 && <p>Week {week.number}</p>}
-        <h1>{week.title || (single ? `${only!.game.title}, ${levelName(only!)}` : 'This week')}</h1>
+        {week.number > 0 && <p>{t('Week {number}', { number: week.number })}</p>}
+        <h1>{week.title || (single ? `${t(only!.game.title)}, ${t(levelName(only!))}` : t('This week'))}</h1>
         <p>
-          By <b>{dayWords(week.dueOn)}</b>.{' '}
+          <Bold words={t('By *{day}*.', { day: dayWords(week.dueOn, tag) })} />{' '}
           {onCalendar && (
             <TextButton type="button" onClick={onCalendar} style={{ minHeight: 32, fontSize: '0.9375rem' }}>
-              into the calendar
+              {t('into the calendar')}
             </TextButton>
           )}
         </p>
@@ -215,97 +223,95 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
       <Ruled>
         {week.warmUp && (
           <li>
-            <b>First, warm up{intro && `: ${intro.toLocaleLowerCase('en-GB')}`}</b>
+            <b>{intro ? t('First, warm up: {what}', { what: intro.toLocaleLowerCase(tag) }) : t('First, warm up')}</b>
             {moves.some((move) => move.drawn) ? (
               <Moves>
                 {moves.map((move) => (
                   <li key={move.words}>
-                    <Exercise words={move.words} />
+                    <Exercise words={move.written} />
                     {move.words}
                   </li>
                 ))}
               </Moves>
             ) : (
-              <small>{week.warmUp}</small>
+              <small>{warmUpWords(week.warmUp, words)}</small>
             )}
           </li>
         )}
         {single && (
           <li>
-            <b>Then {only!.game.title}</b>
-            <small>{only!.game.aim}</small>
+            <b>{t('Then {title}', { title: t(only!.game.title) })}</b>
+            <small>{t(only!.game.aim)}</small>
           </li>
         )}
         {!single &&
           week.games.map((item, index) => (
             <Game key={item.assignmentId}>
               <b>
-                {index + 1}. {item.game.title}
+                {index + 1}. {t(item.game.title)}
               </b>
               <small>
-                {[levelName(item), item.received > 0 ? 'the school has a score' : '', isOpen(item) ? '' : `opens ${dayWords(item.opensOn!)}`]
+                {[
+                  t(levelName(item)),
+                  item.received > 0 ? t('the school has a score') : '',
+                  isOpen(item) ? '' : t('opens {day}', { day: dayWords(item.opensOn!, tag) }),
+                ]
                   .filter(Boolean)
                   .join(' · ')}
               </small>
-              <button type="button" disabled={!isOpen(item)} aria-label={`Play ${item.game.title}`} onClick={() => onOpen(item)}>
-                {item.received > 0 ? 'Again' : 'Play'}
+              <button
+                type="button"
+                disabled={!isOpen(item)}
+                aria-label={t('Play {title}', { title: t(item.game.title) })}
+                onClick={() => onOpen(item)}
+              >
+                {item.received > 0 ? t('Again') : t('Play')}
               </button>
             </Game>
           ))}
         {week.film && (
           <li>
-            <b>Film it, at most 15 seconds</b>
+            <b>{t('Film it, at most 15 seconds')}</b>
             <small>{week.film}</small>
             <small>
-              Leave out faces, names, uniforms and what is on the walls. Only if your school and the adult agree. Hand it in the way your school says,
-              not here, and delete it afterwards.
+              {t(
+                'Leave out faces, names, uniforms and what is on the walls. Only if your school and the adult agree. Hand it in the way your school says, not here, and delete it afterwards.',
+              )}
             </small>
           </li>
         )}
         {week.diary && (
           <li>
-            <b>All week</b>
+            <b>{t('All week')}</b>
             <small>{week.diary}</small>
             {card.scope === 'card' && (
               <Plain type="button" style={{ marginTop: 8 }} onClick={() => onDiary(week)}>
-                {diary === 0 ? 'Movement diary' : `Movement diary: ${diary} minutes so far`}
+                {diary === 0 ? t('Movement diary') : count(diary, 'Movement diary: 1 minute so far', 'Movement diary: {n} minutes so far')}
               </Plain>
             )}
           </li>
         )}
         {week.kit.length > 0 && (
           <li>
-            <b>For all of it</b>
+            <b>{t('For all of it')}</b>
             {(['home', 'school'] as const).map((from) => {
               const things = week.kit.filter((thing) => thing.from === from);
               return things.length === 0 ? null : (
                 <small key={from}>
-                  {from === 'home' ? 'Find at home: ' : 'The school sends: '}
-                  {things.map((thing) => (thing.n > 1 ? `${thing.n} ${thing.name}` : thing.name)).join(', ')}.
+                  {from === 'home' ? t('Find at home:') : t('The school sends:')}
+                  {things.map(({ n, name }) => `${n > 1 ? `${n} ` : ''}${t('{thing}', { thing: { noun: name } })}`).join(', ')}.
                 </small>
               );
             })}
           </li>
         )}
       </Ruled>
-      <ReadAloud words={words.join('. ')} />
+      <ReadAloud words={aloud.join('. ')} />
     </>
   );
 }
 
 const levelName = (item: CardItem) => item.game.levels.find((level) => level.id === item.levelId)?.name ?? '';
-
-/** "Five minutes: walk on the spot, arm circles" as what stands before the colon and its moves, each with whether we have a drawing of it. */
-function warmUpMoves(words: string): { intro: string; moves: readonly { words: string; drawn: boolean }[] } {
-  const colon = words.indexOf(':');
-  const moves = words
-    .slice(colon + 1)
-    .split(/[,;.]\s*/)
-    .map((part) => part.trim())
-    .filter(Boolean)
-    .map((part) => ({ words: part, drawn: exerciseIn(part) !== undefined }));
-  return { intro: colon < 0 ? '' : words.slice(0, colon), moves };
-}
 
 function diaryMinutes(week: CardWeek, entries: readonly WaitingEntry[]): number {
   return diaryOf(week, entries)
@@ -328,6 +334,8 @@ function Standing({
   entries,
   onFinish,
 }: Pick<CardScreenProps, 'plays' | 'sessions' | 'entries' | 'onFinish'> & { week: CardWeek }) {
+  const words = useWords();
+  const { t, count, tag } = words;
   const ids = new Set<string>(week.games.map((item) => item.assignmentId));
   const mine = plays.filter((play) => ids.has(play.assignmentId));
   const waiting = mine.filter((play) => play.state === 'waiting');
@@ -344,9 +352,17 @@ function Standing({
     <>
       {received > 0 && (
         <Kept>
-          The school has {received === 1 ? '1 report' : `${received} reports`} from this week
-          {latest ? `, the last at ${timeWords(latest.words)}` : ''}.
-          {best !== null && ` Your own best is ${scoreWords(best, only!.game.parts[0]!.measure.unit)}.`}
+          {latest
+            ? count(
+                received,
+                'The school has 1 report from this week, the last at {time}.',
+                'The school has {n} reports from this week, the last at {time}.',
+                {
+                  time: timeWords(latest.words, tag),
+                },
+              )
+            : count(received, 'The school has 1 report from this week.', 'The school has {n} reports from this week.')}
+          {best !== null && ` ${t('Your own best is {score}.', { score: scoreWords(best, only!.game.parts[0]!.measure.unit, words) })}`}
         </Kept>
       )}
       {sessions
@@ -355,9 +371,9 @@ function Standing({
           const item = week.games.find((one) => one.assignmentId === session.assignmentId)!;
           return (
             <Kept key={session.playId} role="status">
-              {session.goes.length === 1 ? '1 go' : `${session.goes.length} goes`} of {item.game.title} not sent yet.{' '}
+              {count(session.goes.length, '1 go of {title} not sent yet.', '{n} goes of {title} not sent yet.', { title: t(item.game.title) })}{' '}
               <TextButton type="button" onClick={() => onFinish(item)}>
-                Finish and send
+                {t('Finish and send')}
               </TextButton>
             </Kept>
           );
@@ -365,17 +381,19 @@ function Standing({
       {waiting.length + waitingEntries > 0 && (
         <Kept role="status">
           {[
-            waiting.length > 0 ? (waiting.length === 1 ? '1 report' : `${waiting.length} reports`) : '',
-            waitingEntries > 0 ? (waitingEntries === 1 ? '1 line of the diary' : `${waitingEntries} lines of the diary`) : '',
+            waiting.length > 0 ? count(waiting.length, '1 report waits in this device.', '{n} reports wait in this device.') : '',
+            waitingEntries > 0
+              ? count(waitingEntries, '1 line of the diary waits in this device.', '{n} lines of the diary wait in this device.')
+              : '',
+            t('It goes off when there is a connection and this page is open.'),
           ]
             .filter(Boolean)
-            .join(' and ')}{' '}
-          {waiting.length + waitingEntries === 1 ? 'waits' : 'wait'} in this device, to go off when there is a connection and this page is open.
+            .join(' ')}
         </Kept>
       )}
       {refused.map((play) => (
         <Kept key={play.playId} role="alert">
-          {scoreWords(play.total, play.unit)} was not taken: {play.words}
+          {t('{score} was not taken:', { score: scoreWords(play.total, play.unit, words) })} {linesWords(play.words, words)}
         </Kept>
       ))}
     </>

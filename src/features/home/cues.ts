@@ -17,18 +17,22 @@ function beep(pitch: number): void {
 }
 
 /** Says words aloud; what was being said stops. */
-export function say(words: string): void {
+export function say(words: string, tag: string): void {
   if (!('speechSynthesis' in window)) return;
   window.speechSynthesis.cancel();
   const speech = new SpeechSynthesisUtterance(words);
-  speech.lang = 'en-GB';
+  speech.lang = tag;
   speech.rate = 0.9;
   window.speechSynthesis.speak(speech);
 }
 
 /** One cue in all the ways that are switched on. */
-export function cue({ sound, speak, shake }: Cues, { pitch, words, shakeMs }: { pitch: number; words: string; shakeMs: number | number[] }): void {
+export function cue(
+  { sound, speak, shake }: Cues,
+  { pitch, words, shakeMs }: { pitch: number; words: string; shakeMs: number | number[] },
+  tag: string,
+): void {
   if (sound) beep(pitch);
-  if (speak) say(words);
+  if (speak) say(words, tag);
   if (shake) navigator.vibrate?.(shakeMs);
 }

@@ -1,6 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
+import type { Words } from '@/core/words/words';
 import type { DiaryEntry } from '@/server/db/diary';
 import type { Uuid } from '@/server/db/ids';
 import type { CardWeek } from '@/server/home/card';
@@ -10,6 +11,7 @@ import { Big, Bottom, Screen, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';
 import type { WaitingEntry } from './store';
 import { useDraft } from './use-draft';
+import { useWords } from '@/features/languages/use-words';
 import { todayHere } from './words';
 
 const Fields = styled.div`
@@ -39,12 +41,12 @@ const Day = styled.tr`
   & td {
     padding: 8px 4px;
     border-bottom: 1px solid var(--line);
-    text-align: left;
+    text-align: start;
     font-weight: 400;
     vertical-align: top;
   }
   & td:nth-child(n + 3) {
-    text-align: right;
+    text-align: end;
     white-space: nowrap;
   }
 `;
@@ -63,8 +65,8 @@ const Bar = styled.div`
 const GUIDANCE_MINUTES = 60;
 const DAYS_BACK = 6;
 
-const dayShort = (day: string) =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+const dayShort = (day: string, tag: string) =>
+  new Intl.DateTimeFormat(tag, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 
 function lastDays(today: string): string[] {
   return Array.from({ length: DAYS_BACK + 1 }, (_, back) => {
@@ -75,13 +77,13 @@ function lastDays(today: string): string[] {
 }
 
 /** Against the guidance, kindly: never less than enough said as a failing. */
-function kindly(minutes: number, days: number): string {
+function kindly(minutes: number, days: number, { t, count }: Words): string {
   const each = Math.round(minutes / Math.max(1, days));
-  if (days === 0) return 'Anything that makes you warm counts: walking, dancing, play.';
-  const on = days === 1 ? `${each} minutes on one day.` : `About ${each} minutes on each of ${days} days.`;
-  if (each >= GUIDANCE_MINUTES) return `${on} That is what is good for you at your age, and more.`;
-  if (each >= GUIDANCE_MINUTES / 2) return `${on} An hour a day is the aim; school playtime counts too.`;
-  return `${on} Every bit helps; school playtime and walking count too.`;
+  if (days === 0) return t('Anything that makes you warm counts: walking, dancing, play.');
+  const on = count(days, '{each} minutes on one day.', 'About {each} minutes on each of {n} days.', { each });
+  if (each >= GUIDANCE_MINUTES) return `${on} ${t('That is what is good for you at your age, and more.')}`;
+  if (each >= GUIDANCE_MINUTES / 2) return `${on} ${t('An hour a day is the aim; school playtime counts too.')}`;
+  return `${on} ${t('Every bit helps; school playtime and walking count too.')}`;
 }
 
 /** What is being written. */
@@ -111,6 +113,8 @@ export function DiaryScreen({
   onStrike: (entry: DiaryEntry) => void;
   onBack: () => void;
 }) {
+  const words = useWords();
+  const { t, count, tag } = words;
   const today = todayHere();
   const [draft, putDraft] = useDraft<Line>(`${token} diary`, () => ({ day: today, what: '', minutes: '', initials: '' }));
   const { what, minutes, initials } = draft;
@@ -128,42 +132,49 @@ export function DiaryScreen({
   return (
     <Screen>
       <TopLine>
-        <span>Movement diary · week {week.number}</span>
-        <span>{name}</span>
+        <span>{t('Movement diary · week {number}', { number: week.number })}</span>
+        <bdi>{name}</bdi>
       </TopLine>
-      <h1>{total} minutes</h1>
+      <h1>{count(total, '1 minute', '{n} minutes')}</h1>
       <Bar aria-hidden>
         <div style={{ width: `${Math.min(100, (100 * total) / (GUIDANCE_MINUTES * Math.max(1, days)))}%` }} />
       </Bar>
-      <p>{kindly(total, days)}</p>
-      <ReadAloud words={`Movement diary. ${total} minutes. ${kindly(total, days)} Write down the day, what you did, and for how many minutes.`} />
+      <p>{kindly(total, days, words)}</p>
+      <ReadAloud
+        words={[
+          t('Movement diary'),
+          count(total, '1 minute', '{n} minutes'),
+          kindly(total, days, words),
+          t('Write down the day, what you did, and for how many minutes.'),
+        ].join('. ')}
+      />
       <Fields>
         <label>
-          Day
+          {t('Day')}
           <select value={day} onChange={(event) => put({ day: event.target.value })}>
             {days7.map((one) => (
               <option key={one} value={one}>
-                {one === today ? 'today' : dayShort(one)}
+                {one === today ? t('today') : dayShort(one, tag)}
               </option>
             ))}
           </select>
         </label>
         <label>
-          Minutes
+          {t('Minutes')}
           <input inputMode="numeric" value={minutes} onChange={(event) => put({ minutes: event.target.value.replace(/\D/g, '').slice(0, 3) })} />
         </label>
         <label>
-          What did you do?
+          {t('What did you do?')}
           <input value={what} maxLength={60} onChange={(event) => put({ what: event.target.value })} />
         </label>
         <label>
-          Adult
+          {t('Adult')}
           <input
             value={initials}
             maxLength={4}
             autoCapitalize="characters"
             autoComplete="off"
-            aria-label="Adult's initials"
+            aria-label={t("Adult's initials")}
             style={{ textTransform: 'uppercase' }}
             onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
           />
@@ -185,24 +196,28 @@ export function DiaryScreen({
           put({ what: '', minutes: '' });
         }}
       >
-        Write it in
+        {t('Write it in')}
       </Big>
       {listed.length > 0 && (
         <table style={{ width: '100%', borderCollapse: 'collapse' }}>
           <tbody>
             {listed.map((entry) => (
               <Day key={entry.id} style={entry.struck ? { textDecoration: 'line-through', color: 'var(--ink-soft)' } : undefined}>
-                <th scope="row">{dayShort(entry.day)}</th>
+                <th scope="row">{dayShort(entry.day, tag)}</th>
                 <td>
                   {entry.what}
-                  {waiting.has(entry.id) && <small style={{ display: 'block', color: 'var(--ink-soft)' }}>waits to be sent</small>}
+                  {waiting.has(entry.id) && <small style={{ display: 'block', color: 'var(--ink-soft)' }}>{t('waits to be sent')}</small>}
                 </td>
                 <td>{entry.minutes} min</td>
                 <td>
                   {entry.initials}{' '}
                   {!entry.struck && (
-                    <TextButton type="button" aria-label={`Strike out ${entry.what}, ${entry.minutes} minutes`} onClick={() => onStrike(entry)}>
-                      strike out
+                    <TextButton
+                      type="button"
+                      aria-label={t('Strike out {what}, {minutes} minutes', { what: entry.what, minutes: entry.minutes })}
+                      onClick={() => onStrike(entry)}
+                    >
+                      {t('strike out')}
                     </TextButton>
                   )}
                 </td>
@@ -213,13 +228,14 @@ export function DiaryScreen({
       )}
       {refused.length > 0 && (
         <p role="alert">
-          The school did not take: {refused.map(({ entry }) => `${entry.what}, ${entry.minutes} minutes`).join('; ')}. Tell the school, or write it on
-          paper.
+          {t('The school did not take: {lines}. Tell the school, or write it on paper.', {
+            lines: refused.map(({ entry }) => `${entry.what}, ${count(entry.minutes, '1 minute', '{n} minutes')}`).join('; '),
+          })}
         </p>
       )}
       <Bottom>
         <TextButton type="button" onClick={onBack}>
-          Back to the card
+          {t('Back to the card')}
         </TextButton>
       </Bottom>
     </Screen>

@@ -3,6 +3,8 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { TextButton } from '../counter/counter-style';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
+import { useWords } from '@/features/languages/use-words';
+import { LanguagePicker } from './language-picker';
 import type { KeptCard } from './store';
 
 const Code = styled.label`
@@ -37,6 +39,7 @@ export function DoorScreen({
   onOpen: (token: string) => void;
   onForget: (token: string) => void;
 }) {
+  const { t } = useWords();
   const [code, setCode] = useState('');
   const [forgetting, setForgetting] = useState<string | null>(null);
   return (
@@ -44,9 +47,9 @@ export function DoorScreen({
       <TopLine>
         <span>Lochside</span>
       </TopLine>
-      <h1>{kept.length > 0 ? 'Who is playing?' : 'Open your card'}</h1>
+      <h1>{kept.length > 0 ? t('Who is playing?') : t('Open your card')}</h1>
       {kept.map(({ token, card }) => {
-        const name = card.child?.name ?? 'A card from paper';
+        const name = card.child?.name ?? t('A card from paper');
         return (
           <div key={token} style={{ display: 'flex', flexDirection: 'column', gap: 4 }}>
             <Plain type="button" onClick={() => onOpen(token)}>
@@ -54,29 +57,30 @@ export function DoorScreen({
             </Plain>
             {forgetting === token ? (
               <p role="alert">
-                Everything kept here for {name} goes, with scores that were not sent.{' '}
+                {t('Everything kept here for {name} goes, with scores that were not sent.', { name })}{' '}
                 <TextButton type="button" onClick={() => onForget(token)}>
-                  Take {name} off this device
+                  {t('Take {name} off this device', { name })}
                 </TextButton>{' '}
                 <TextButton type="button" onClick={() => setForgetting(null)}>
-                  Keep
+                  {t('Keep')}
                 </TextButton>
               </p>
             ) : (
               <TextButton type="button" onClick={() => setForgetting(token)}>
-                Take {name} off this device
+                {t('Take {name} off this device', { name })}
               </TextButton>
             )}
           </div>
         );
       })}
       <Code>
-        The link or code from your school
+        {t('The link or code from your school')}
         <input value={code} autoComplete="off" autoCapitalize="none" spellCheck={false} onChange={(event) => setCode(event.target.value)} />
       </Code>
+      <LanguagePicker />
       <Bottom>
         <Big type="button" disabled={keyIn(code).length < 8} onClick={() => onOpen(keyIn(code))}>
-          Open
+          {t('Open')}
         </Big>
       </Bottom>
     </Screen>

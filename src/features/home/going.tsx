@@ -9,6 +9,7 @@ import { measure, type Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { replay } from '@/core/rules/replay';
 import { lookForsOf, type Hand } from '@/core/sheet/teaching-points';
+import type { Words } from '@/core/words/words';
 import type { Card, CardItem } from '@/server/home/card';
 import { markedLooks } from '../counter/look-fors';
 import { CountScreen, PractiseScreen, SafetyScreen, type Counting } from './before-play';
@@ -22,6 +23,7 @@ import { ResultScreen } from './result-screen';
 import { SetUpScreen } from './set-up-screen';
 import { store, usualWays, type BegunGo, type Draft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
 import { Top } from './top';
+import { useWords } from '@/features/languages/use-words';
 import { scoreWords, todayHere } from './words';
 
 /** A go in the making: whose it is and how it is counted. */
@@ -82,6 +84,8 @@ export async function firstStep(item: CardItem): Promise<Step> {
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
 export function Going({ card, token, first, ways, onWays: keepWays, sessions, plays, refresh, sendWaiting, onCard }: GoingProps) {
+  const words = useWords();
+  const { t, count } = words;
   const [step, setStep] = useState<Step>(first);
   useEffect(() => {
     window.scrollTo(0, 0);
@@ -106,7 +110,11 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
         formId,
         goes: [],
       };
-      await store.endGo({ ...session, formId, goes: [...session.goes, keptGo(inHand(item, formId, ways), going, ways, side, events, result)] });
+      await store.endGo({
+        ...session,
+        formId,
+        goes: [...session.goes, keptGo(inHand(item, formId, ways, words), going, ways, side, events, result)],
+      });
       await refresh();
     } else await store.forgetBegun(item.assignmentId);
     setStep({ on: 'result', item, formId, going, events, result });
@@ -123,16 +131,21 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
   switch (step.on) {
     case 'begun': {
       const { item, go } = step;
-      const hand = inHand(item, go.formId, ways);
+      const hand = inHand(item, go.formId, ways, words);
       const going: Going = { counting: go.watchMs === undefined ? go.counting : 'watch', player: go.player };
       const seconds = Math.floor((go.watchMs ?? 0) / 1000);
-      const words = go.watchMs === undefined ? scoreSoFar(hand, go) : `The clock had run for ${seconds} ${seconds === 1 ? 'second' : 'seconds'}`;
+      const happened =
+        go.watchMs === undefined
+          ? scoreSoFar(hand, go, words)
+          : count(seconds, 'The clock had run for 1 second', 'The clock had run for {n} seconds');
       return (
         <Screen>
           <Top hand={hand} name={name} />
-          <h1>You were in the middle of a go</h1>
-          <p>{words}. The clock stood still since then.</p>
-          <ReadAloud words={`You were in the middle of a go. ${words}. Go on with it, or start again?`} />
+          <h1>{t('You were in the middle of a go')}</h1>
+          <p>
+            {happened}. {t('The clock stood still since then.')}
+          </p>
+          <ReadAloud words={[t('You were in the middle of a go'), happened, t('Go on with it, or start again?')].join('. ')} />
           <Bottom>
             <Big
               type="button"
@@ -148,11 +161,11 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
                 })
               }
             >
-              Go on with it
+              {t('Go on with it')}
             </Big>
             {go.watchMs !== undefined && (
               <Plain type="button" onClick={() => setStep({ on: 'parts', item, formId: go.formId, going, tookMs: go.watchMs! })}>
-                Write it down now
+                {t('Write it down now')}
               </Plain>
             )}
             <Plain
@@ -162,7 +175,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
                 setStep({ on: 'set-up', item, formId: go.formId, played: null });
               }}
             >
-              Start again
+              {t('Start again')}
             </Plain>
           </Bottom>
         </Screen>
@@ -170,7 +183,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
     }
     default: {
       const { item, formId } = step;
-      const hand = inHand(item, formId, ways);
+      const hand = inHand(item, formId, ways, words);
       const to = (on: 'set-up' | 'safety' | 'practise' | 'count') => setStep({ on, item, formId, played: 'played' in step ? step.played : null });
       switch (step.on) {
         case 'set-up':
@@ -271,8 +284,8 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
                 hand={hand}
                 name={name}
                 player={player}
-                words={scoreWords(step.result.value, step.result.unit)}
-                next={next === 0 ? `${name || 'The first player'} again` : `Player ${next + 1} has a go`}
+                words={scoreWords(step.result.value, step.result.unit, words)}
+                next={next === 0 ? t('{name} again', { name: name || t('The first player') }) : t('Player {n} has a go', { n: next + 1 })}
                 onNext={() => again(next)}
               />
             );
@@ -363,9 +376,9 @@ function playOf(session: Session, item: CardItem, draft: Draft, token: string): 
   };
 }
 
-function scoreSoFar(hand: InHand, { events, counting }: BegunGo): string {
+function scoreSoFar(hand: InHand, { events, counting }: BegunGo, words: Words): string {
   const compiled = compile(hand.level);
-  if (!compiled.ok) return 'It had just begun';
+  if (!compiled.ok) return words.t('It had just begun');
   const { value, unit } = measure(compiled.value, replay(compiled.value, events, counting).state);
-  return value === null || value === 0 ? 'It had just begun' : `You had ${scoreWords(value, unit)}`;
+  return value === null || value === 0 ? words.t('It had just begun') : words.t('You had {score}', { score: scoreWords(value, unit, words) });
 }

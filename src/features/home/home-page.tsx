@@ -10,7 +10,9 @@ import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { fetchCalendar } from './sending';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
 import { useCard } from './use-card';
+import { InFamilyLanguage, useWords } from '@/features/languages/use-words';
 import { useKept } from './use-kept';
+import { linesWords } from './words';
 
 /** What is not needed for the card comes when it is opened, and in advance when the device has time: then it is there without a connection. */
 const later = {
@@ -39,14 +41,27 @@ type View =
 
 const CARD: View = { on: 'card' };
 
-const Moment = () => (
-  <Screen>
-    <p role="status">One moment …</p>
-  </Screen>
-);
+function Moment() {
+  const { t } = useWords();
+  return (
+    <Screen>
+      <p role="status">{t('One moment …')}</p>
+    </Screen>
+  );
+}
 
 /** The child's page: one route with its own steps, so that nothing has to be fetched between them. */
 export function HomePage() {
+  return (
+    <InFamilyLanguage>
+      <ChildsPage />
+    </InFamilyLanguage>
+  );
+}
+
+function ChildsPage() {
+  const words = useWords();
+  const { t } = words;
   const [view, setView] = useState<View>(CARD);
   const [ways, setWays] = useState<Ways>(() => usualWays(''));
   const opened = useCallback(() => setView(CARD), []);
@@ -73,14 +88,14 @@ export function HomePage() {
         <TopLine>
           <span>Lochside</span>
         </TopLine>
-        <h1>This does not open</h1>
-        <p>{loaded.words}</p>
+        <h1>{t('This does not open')}</h1>
+        <p>{linesWords(loaded.words, words)}</p>
         <Bottom>
           <Big type="button" onClick={() => void load()}>
-            Try again
+            {t('Try again')}
           </Big>
           <Plain type="button" onClick={() => openKey('')}>
-            Another link or code
+            {t('Another link or code')}
           </Plain>
         </Bottom>
       </Screen>

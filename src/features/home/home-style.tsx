@@ -13,6 +13,10 @@ export const Screen = styled.main`
   font-family: var(--font-child), sans-serif;
   font-size: 1.125rem;
   line-height: 1.45;
+  /* A floor has no reading direction: what is drawn stays where it is. */
+  & svg {
+    direction: ltr;
+  }
   & h1 {
     font-size: 1.75rem;
   }
@@ -101,7 +105,7 @@ export const Ruled = styled.ul`
 export const Caution = styled.ul`
   margin: 0;
   padding: 0 0 0 14px;
-  border-left: 5px solid var(--rowan);
+  border-inline-start: 5px solid var(--rowan);
   list-style: none;
   & li {
     padding: 4px 0;

@@ -8,6 +8,7 @@ import { levelById } from '@/core/rules/level';
 import { formWords } from '@/core/sheet/after-a-go';
 import { chooseSetUp, gameOfForm, usedSetUpOf, type ChosenSetUp, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
+import { english, type Words } from '@/core/words/words';
 import type { CardItem } from '@/server/home/card';
 import type { PaceKind, Ways } from './store';
 
@@ -32,7 +33,7 @@ export function paceOf(kind: PaceKind, stepM: number): Pace {
   return kind === 'steps' ? stepPace(stepM) : kind === 'sheets' ? SHEET_PACE : TOWEL_PACE;
 }
 
-export function inHand(item: CardItem, formId: string, ways: Ways): InHand {
+export function inHand(item: CardItem, formId: string, ways: Ways, words: Words = english): InHand {
   const form = item.forms.find((one) => one.id === formId) ?? item.forms[0]!;
   const chosen = chooseSetUp(form, ways.have, ways.clearM);
   const pace = paceOf(ways.pace, item.setUp.stepM);
@@ -45,8 +46,8 @@ export function inHand(item: CardItem, formId: string, ways: Ways): InHand {
     chosen,
     pace,
     level,
-    levelName: item.game.levels.find((one) => one.id === form.levelId)?.name ?? '',
-    words: formWords(item.game, form),
+    levelName: words.t(item.game.levels.find((one) => one.id === form.levelId)?.name ?? ''),
+    words: formWords(item.game, form, words),
     used: { ...usedSetUpOf(level), form: level.kit.form ?? (asked.kit.form ? 'standing' : item.setUp.form) },
     par: chosen.equal ? (asAsked ? item.par : form.par) : null,
     best: chosen.equal && asAsked ? item.best : null,

@@ -31,6 +31,7 @@ import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
 import { inHand, stopped } from './in-hand';
 import { PlayScreen } from './play-screen';
 import { ReadAloud } from './read-aloud';
+import { Slotted, useWords } from '@/features/languages/use-words';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
 
 const SIZE = 340;
@@ -129,6 +130,8 @@ export interface InventScreenProps {
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
 export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, onBack }: InventScreenProps) {
+  const words = useWords();
+  const { t } = words;
   const [plan, setPlan] = useState<InventedPlan>(draft ?? emptyPlan);
   const [step, setStep] = useState<Step>(
     begun?.events.some((event) => event.do === 'attempt') ? { on: 'begun', events: begun.events } : { on: 'make' },
@@ -155,13 +158,13 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       best: null,
       received: 0,
     };
-    return inHand(item, 'asked', usualWays(ways.token));
-  }, [game, setUp, ways.token]);
+    return inHand(item, 'asked', usualWays(ways.token), words);
+  }, [game, setUp, ways.token, words]);
 
   const top = (
     <TopLine>
       <span>{plan.title}</span>
-      <span>{name}</span>
+      <bdi>{name}</bdi>
     </TopLine>
   );
 
@@ -172,11 +175,11 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Screen>
           {top}
-          <h1>You were in the middle of a go</h1>
-          <p>It was your own game. The clock stood still since then.</p>
+          <h1>{t('You were in the middle of a go')}</h1>
+          <p>{t('It was your own game. The clock stood still since then.')}</p>
           <Bottom>
             <Big type="button" onClick={() => play(stopped(step.events))}>
-              Go on with it
+              {t('Go on with it')}
             </Big>
             <Plain
               type="button"
@@ -185,20 +188,20 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
                 setStep({ on: 'make' });
               }}
             >
-              Change the game
+              {t('Change the game')}
             </Plain>
           </Bottom>
         </Screen>
       );
     case 'safety': {
-      const { directions } = setUpFor(hand.level, hand.pace);
+      const { directions } = setUpFor(hand.level, hand.pace, words);
       return (
         <Safe
           top={top}
-          title="Set it out, with an adult"
+          title={t('Set it out, with an adult')}
           directions={directions}
-          cautions={cautionsFor(hand.level)}
-          go="Start"
+          cautions={cautionsFor(hand.level, words)}
+          go={t('Start')}
           onBack={() => setStep({ on: 'make' })}
           onNext={() => play()}
         />
@@ -228,12 +231,12 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
           {top}
           <WholeScore result={step.result} />
           {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
-          <p style={{ textAlign: 'center' }}>Your own game. Is it too easy or too hard? Change it and try again.</p>
+          <p style={{ textAlign: 'center' }}>{t('Your own game. Is it too easy or too hard? Change it and try again.')}</p>
           <Plain type="button" onClick={() => play()}>
-            Play it again
+            {t('Play it again')}
           </Plain>
           <Plain type="button" onClick={() => setStep({ on: 'make' })}>
-            Change it
+            {t('Change it')}
           </Plain>
           <Bottom>
             <Big
@@ -242,10 +245,10 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
                 void onSend({ id: v7(), plan: { ...plan, title: plan.title.trim() }, score: step.result.value }).then(() => setStep({ on: 'sent' }));
               }}
             >
-              Show it to my teacher
+              {t('Show it to my teacher')}
             </Big>
             <TextButton type="button" onClick={onBack}>
-              Back to the card
+              {t('Back to the card')}
             </TextButton>
           </Bottom>
         </Screen>
@@ -255,11 +258,11 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Screen>
           {top}
-          <h1>On its way</h1>
-          <p>Your game and your score go to your teacher as soon as there is a connection. Perhaps the whole class will play it.</p>
+          <h1>{t('On its way')}</h1>
+          <p>{t('Your game and your score go to your teacher as soon as there is a connection. Perhaps the whole class will play it.')}</p>
           <Bottom>
             <Big type="button" onClick={onBack}>
-              Back to the card
+              {t('Back to the card')}
             </Big>
           </Bottom>
         </Screen>
@@ -282,6 +285,8 @@ function Making({
   onBack: () => void;
   onNext: () => void;
 }) {
+  const words = useWords();
+  const { t } = words;
   const [putting, setPutting] = useState<Putting>('mark');
   const [picked, setPicked] = useState<Picked | null>(null);
   const gaps = planGaps(plan);
@@ -315,7 +320,7 @@ function Making({
       key={`${what.kind} ${'index' in what ? what.index : ''}`}
       role="button"
       tabIndex={0}
-      aria-label={`${label}${same(what) ? ', picked up' : ''}`}
+      aria-label={same(what) ? t('{thing}, picked up', { thing: label }) : label}
       transform={`translate(${spot.xM * K} ${spot.yM * K})`}
       onClick={(event) => {
         event.stopPropagation();
@@ -337,12 +342,13 @@ function Making({
       {drawn}
     </g>
   );
-  const steps = (mark: { xM: number; yM: number }) => toParts(distanceM(mark, plan.target), stepPace(stepM)).words;
+  const named = (noun: string) => t('{thing}', { thing: { noun } });
+  const steps = (mark: { xM: number; yM: number }) => toParts(distanceM(mark, plan.target), stepPace(stepM), words).words;
   const select = <T extends string>(label: string, value: T, choices: readonly (readonly [T, string])[], onChange: (value: T) => void) => (
     <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value as T)}>
-      {choices.map(([id, words]) => (
+      {choices.map(([id, label]) => (
         <option key={id} value={id}>
-          {words}
+          {label}
         </option>
       ))}
     </select>
@@ -350,20 +356,24 @@ function Making({
   return (
     <Screen>
       <TopLine>
-        <span>A game of your own</span>
-        <span>{name}</span>
+        <span>{t('A game of your own')}</span>
+        <bdi>{name}</bdi>
       </TopLine>
-      <h1>Put it on the floor</h1>
-      <p>Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes. With keys: Enter puts it down, arrows move it.</p>
-      <ReadAloud words="Put it on the floor. Choose a thing, then tap the floor. Tap a thing to pick it up, then tap where it goes. Give your game a name, then play it." />
-      <Palette role="group" aria-label="Things to put down">
+      <h1>{t('Put it on the floor')}</h1>
+      <p>{t('Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes. With keys: Enter puts it down, arrows move it.')}</p>
+      <ReadAloud
+        words={t(
+          'Put it on the floor. Choose a thing, then tap the floor. Tap a thing to pick it up, then tap where it goes. Give your game a name, then play it.',
+        )}
+      />
+      <Palette role="group" aria-label={t('Things to put down')}>
         {(
           [
-            ['mark', 'a mark to throw from'],
-            ['target', 'the target'],
-            ...INVENT_OBSTACLES.map((object) => [object, AIMED[object].name] as const),
+            ['mark', t('a mark to throw from')],
+            ['target', t('the target')],
+            ...INVENT_OBSTACLES.map((object) => [object, named(AIMED[object].name)] as const),
           ] as readonly (readonly [Putting, string])[]
-        ).map(([id, words]) => (
+        ).map(([id, label]) => (
           <button
             key={id}
             type="button"
@@ -373,13 +383,13 @@ function Making({
               setPutting(id);
             }}
           >
-            {words}
+            {label}
           </button>
         ))}
       </Palette>
       <Floor
         viewBox={`0 0 ${SIZE} ${HEIGHT}`}
-        aria-label="The floor from above"
+        aria-label={t('The floor from above')}
         role="group"
         tabIndex={0}
         onKeyDown={(event) => {
@@ -410,14 +420,14 @@ function Making({
           const wide = outlineWidthM(AIMED[one.object].shape) * K;
           return thing(
             { kind: 'obstacle', index },
-            AIMED[one.object].name,
+            named(AIMED[one.object].name),
             one,
             <rect x={-wide / 2} y={-12} width={wide} height={24} fill="var(--band-3)" stroke="var(--ink)" strokeDasharray="4 3" />,
           );
         })}
         {thing(
           { kind: 'target' },
-          `the target, a ${AIMED[plan.target.object].name}`,
+          t('the target, a {thing}', { thing: { noun: AIMED[plan.target.object].name } }),
           plan.target,
           <rect
             x={(-outlineWidthM(AIMED[plan.target.object].shape) * K) / 2}
@@ -433,7 +443,7 @@ function Making({
         {plan.marks.map((mark, index) =>
           thing(
             { kind: 'mark', index },
-            `mark ${index + 1}, ${steps(mark)} from the target`,
+            t('mark {n}, {steps} from the target', { n: index + 1, steps: steps(mark) }),
             mark,
             <>
               <rect x={-4} y={-15} width={8} height={30} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.5} />
@@ -446,71 +456,75 @@ function Making({
       </Floor>
       {picked && picked.kind !== 'target' && (
         <TextButton type="button" onClick={() => remove(picked)}>
-          Take it off the floor
+          {t('Take it off the floor')}
         </TextButton>
       )}
       <Slots>
-        I throw a{' '}
-        {select(
-          'What is thrown',
-          plan.ball,
-          INVENT_BALLS.map((id) => [id, IMPLEMENTS[id].name] as const),
-          (ball) => onPlan({ ...plan, ball }),
-        )}{' '}
-        {select('How it is thrown', plan.technique, [['underarm', 'underarm'] as const, ['overarm', 'overarm'] as const], (technique) =>
-          onPlan({ ...plan, technique }),
-        )}{' '}
-        at a{' '}
-        {select(
-          'The target',
-          plan.target.object,
-          INVENT_TARGETS.map((id) => [id, AIMED[id].name] as const),
-          (object) => onPlan({ ...plan, target: { ...plan.target, object } }),
-        )}
-        . I have{' '}
-        {select(
-          'How long',
-          plan.stop.kind === 'seconds' ? `s${plan.stop.s}` : `n${plan.stop.n}`,
-          [
-            ['n5', '5 throws'],
-            ['n10', '10 throws'],
-            ['n15', '15 throws'],
-            ['s30', '30 seconds'],
-            ['s60', '60 seconds'],
-            ['s90', '90 seconds'],
-          ] as const,
-          (chosen) =>
-            onPlan({
-              ...plan,
-              stop: chosen.startsWith('s') ? { kind: 'seconds', s: Number(chosen.slice(1)) } : { kind: 'attempts', n: Number(chosen.slice(1)) },
-            }),
-        )}
-        . If I miss,{' '}
-        {select('After a miss', plan.afterMiss, [['again', 'I throw again'] as const, ['exercise', 'I tap my heels 4 times'] as const], (afterMiss) =>
-          onPlan({ ...plan, afterMiss }),
-        )}
-        .
+        <Slotted
+          words={t('I throw a {ball} {how} at a {target}. I have {stop}. If I miss, {miss}.')}
+          slots={{
+            ball: select(
+              t('What is thrown'),
+              plan.ball,
+              INVENT_BALLS.map((id) => [id, named(IMPLEMENTS[id].name)] as const),
+              (ball) => onPlan({ ...plan, ball }),
+            ),
+            how: select(
+              t('How it is thrown'),
+              plan.technique,
+              [['underarm', t('underarm')] as const, ['overarm', t('overarm')] as const],
+              (technique) => onPlan({ ...plan, technique }),
+            ),
+            target: select(
+              t('The target'),
+              plan.target.object,
+              INVENT_TARGETS.map((id) => [id, named(AIMED[id].name)] as const),
+              (object) => onPlan({ ...plan, target: { ...plan.target, object } }),
+            ),
+            stop: select(
+              t('How long'),
+              plan.stop.kind === 'seconds' ? `s${plan.stop.s}` : `n${plan.stop.n}`,
+              [
+                ...[5, 10, 15].map((n) => [`n${n}`, t('{n} throws', { n })] as const),
+                ...[30, 60, 90].map((n) => [`s${n}`, t('{n} seconds', { n })] as const),
+              ],
+              (chosen) =>
+                onPlan({
+                  ...plan,
+                  stop: chosen.startsWith('s') ? { kind: 'seconds', s: Number(chosen.slice(1)) } : { kind: 'attempts', n: Number(chosen.slice(1)) },
+                }),
+            ),
+            miss: select(
+              t('After a miss'),
+              plan.afterMiss,
+              [['again', t('I throw again')] as const, ['exercise', t('I tap my heels 4 times')] as const],
+              (afterMiss) => onPlan({ ...plan, afterMiss }),
+            ),
+          }}
+        />
       </Slots>
       <Ruled>
         {plan.marks.map((mark, index) => (
           <li key={index} style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 12 }}>
-            <span>
-              Mark {index + 1}: {steps(mark)}
-            </span>
+            <span>{t('Mark {n}: {steps}', { n: index + 1, steps: steps(mark) })}</span>
             <Slots as="span">
-              gives{' '}
-              {select(
-                `Points from mark ${index + 1}`,
-                `${mark.points}`,
-                [1, 2, 3, 4, 5, 6, 8, 10].map((n) => [`${n}`, `${n}`] as const),
-                (points) => onPlan({ ...plan, marks: plan.marks.map((one, at) => (at === index ? { ...one, points: Number(points) } : one)) }),
-              )}
+              <Slotted
+                words={t('gives {points}')}
+                slots={{
+                  points: select(
+                    t('Points from mark {n}', { n: index + 1 }),
+                    `${mark.points}`,
+                    [1, 2, 3, 4, 5, 6, 8, 10].map((n) => [`${n}`, `${n}`] as const),
+                    (points) => onPlan({ ...plan, marks: plan.marks.map((one, at) => (at === index ? { ...one, points: Number(points) } : one)) }),
+                  ),
+                }}
+              />
             </Slots>
           </li>
         ))}
       </Ruled>
       <label style={{ display: 'flex', flexDirection: 'column', gap: 6 }}>
-        <b>What is it called?</b>
+        <b>{t('What is it called?')}</b>
         <input
           value={plan.title}
           maxLength={40}
@@ -525,19 +539,19 @@ function Making({
             font: 'inherit',
           }}
         />
-        <small>A name for the game, not of a person.</small>
+        <small>{t('A name for the game, not of a person.')}</small>
       </label>
       {gaps.map((gap) => (
         <p key={gap} role="status" style={{ color: 'var(--ink-soft)' }}>
-          {gap}
+          {t(gap)}
         </p>
       ))}
       <TextButton type="button" onClick={onBack}>
-        Back to the card
+        {t('Back to the card')}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" disabled={gaps.length > 0} onClick={onNext}>
-          Play it
+          {t('Play it')}
         </Big>
       </Bottom>
     </Screen>

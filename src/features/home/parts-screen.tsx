@@ -10,6 +10,7 @@ import { PartsEntry } from '../counter/parts-entry';
 import { Big, Bottom, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { Top } from './top';
+import { useWords } from '@/features/languages/use-words';
 import { useDraft } from './use-draft';
 
 export interface PartsDone {
@@ -41,8 +42,10 @@ export function PartsScreen({
   onBack: () => void;
   onDone: (done: PartsDone) => void;
 }) {
+  const words = useWords();
+  const { t } = words;
   const { level } = hand;
-  const fields = useMemo(() => partFields(level), [level]);
+  const fields = useMemo(() => partFields(level, words), [level, words]);
   const [written, putWritten, forget] = useDraft<Written>(`${token} parts ${hand.item.assignmentId} ${hand.form.id}`, () => ({
     typed: fields.map((field) => (tookMs !== null && field.kind === 'seconds' ? Math.round(tookMs / 1000) : null)),
     onlyTotal: false,
@@ -56,7 +59,7 @@ export function PartsScreen({
     return compiled.value;
   }, [level]);
   const events = useMemo(() => eventsFromFields(level, fields, typed), [level, fields, typed]);
-  const result = useMemo(() => measure(program, replay(program, events, 'parts').state), [program, events]);
+  const result = useMemo(() => measure(program, replay(program, events, 'parts').state, 0, words), [program, events, words]);
   const length = result.unit === 'mm';
   const number = Number(total.replace(',', '.'));
   const whole = Math.round(number * (length ? 10 : 1));
@@ -65,11 +68,11 @@ export function PartsScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>How did it go?</h1>
+      <h1>{t('How did it go?')}</h1>
       {onlyTotal ? (
         <label style={{ display: 'flex', alignItems: 'center', gap: 12, fontSize: '1.3rem' }}>
           <input
-            aria-label={`The score in ${length ? 'centimetres' : result.unit}`}
+            aria-label={t('The score in {unit}', { unit: t(length ? 'centimetres' : result.unit) })}
             inputMode="decimal"
             value={total}
             onChange={(event) => putWritten({ ...written, total: event.target.value.slice(0, 8) })}
@@ -84,7 +87,7 @@ export function PartsScreen({
               fontWeight: 700,
             }}
           />
-          {length ? 'cm' : result.unit}
+          {length ? 'cm' : t(result.unit)}
         </label>
       ) : (
         <>
@@ -96,7 +99,7 @@ export function PartsScreen({
       )}
       {several && (
         <TextButton type="button" onClick={() => putWritten({ ...written, onlyTotal: !onlyTotal })}>
-          {onlyTotal ? 'We know how it was made up' : 'We only know the score'}
+          {onlyTotal ? t('We know how it was made up') : t('We only know the score')}
         </TextButton>
       )}
       <Bottom>
@@ -115,10 +118,10 @@ export function PartsScreen({
             );
           }}
         >
-          That is right
+          {t('That is right')}
         </Big>
         <TextButton type="button" onClick={onBack}>
-          Back
+          {t('Back')}
         </TextButton>
       </Bottom>
     </Screen>

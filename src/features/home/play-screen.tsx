@@ -11,6 +11,7 @@ import { cue, type Cues } from './cues';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { store, type BegunGo } from './store';
+import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
 
 const Count = styled.p`
@@ -35,16 +36,17 @@ function useAwake(): void {
 
 /** Three, two, one; 0 when play is on. */
 function useCountIn(from: number, cues: Cues): number {
+  const { t, tag } = useWords();
   const [count, setCount] = useState(from);
   useEffect(() => {
     if (count === 0) return;
-    cue(cues, { pitch: 440, words: `${count}`, shakeMs: 40 });
+    cue(cues, { pitch: 440, words: `${count}`, shakeMs: 40 }, tag);
     const timer = setTimeout(() => {
-      if (count === 1) cue(cues, { pitch: 880, words: 'Go', shakeMs: 200 });
+      if (count === 1) cue(cues, { pitch: 880, words: t('Go'), shakeMs: 200 }, tag);
       setCount(count - 1);
     }, 1000);
     return () => clearTimeout(timer);
-  }, [count, cues]);
+  }, [count, cues, t, tag]);
   return count;
 }
 
@@ -53,17 +55,18 @@ const LAST_SECONDS_MS = 10_000;
 
 /** One cue when the last ten seconds begin; `leftMs` is read ten times a second. */
 function useLastSeconds(leftMs: (() => number) | null, cues: Cues): void {
+  const { t, tag } = useWords();
   const before = useRef(0);
   useEffect(() => {
     if (!leftMs) return;
     const timer = setInterval(() => {
       const left = leftMs();
       if (before.current > LAST_SECONDS_MS && left <= LAST_SECONDS_MS && left > 0)
-        cue(cues, { pitch: 550, words: 'Ten seconds', shakeMs: [80, 60, 80] });
+        cue(cues, { pitch: 550, words: t('Ten seconds'), shakeMs: [80, 60, 80] }, tag);
       before.current = left;
     }, 100);
     return () => clearInterval(timer);
-  }, [leftMs, cues]);
+  }, [leftMs, cues, t, tag]);
 }
 
 export interface PlayScreenProps {
@@ -79,13 +82,14 @@ export interface PlayScreenProps {
 }
 
 export function PlayScreen(props: PlayScreenProps) {
+  const { t } = useWords();
   const timed = props.hand.level.parts[0]!.clock.kind === 'down';
   const count = useCountIn(timed && props.already.length === 0 ? COUNT_IN : 0, props.cues);
   return (
     <Screen style={{ height: '100dvh' }}>
-      <Top hand={props.hand} name={props.player === 0 ? props.name : `Player ${props.player + 1}`} />
+      <Top hand={props.hand} name={props.player === 0 ? props.name : t('Player {n}', { n: props.player + 1 })} />
       {count > 0 ? (
-        <Count role="status" aria-label={`Starting in ${count}`}>
+        <Count role="status" aria-label={t('Starting in {count}', { count })}>
           {count}
         </Count>
       ) : (
@@ -96,6 +100,7 @@ export function PlayScreen(props: PlayScreenProps) {
 }
 
 function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDone }: PlayScreenProps) {
+  const { t, tag } = useWords();
   const { level, form, item } = hand;
   // Kept right after what the tap changed has been drawn: the next frame does not wait for it.
   const pending = useRef<BegunGo | null>(null);
@@ -131,13 +136,13 @@ function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDon
     done.current = true;
     // The go that ended is kept as a whole by the session.
     pending.current = null;
-    cue(cues, { pitch: 660, words: 'Done', shakeMs: 300 });
+    cue(cues, { pitch: 660, words: t('Done'), shakeMs: 300 }, tag);
     onDone(play.events, play.result);
-  }, [over, onDone, play.events, play.result, cues]);
+  }, [over, onDone, play.events, play.result, cues, t, tag]);
 
   useEffect(() => {
-    if (play.atWhistle) cue(cues, { pitch: 990, words: 'Time', shakeMs: [200, 80, 200] });
-  }, [play.atWhistle, cues]);
+    if (play.atWhistle) cue(cues, { pitch: 990, words: t('Time'), shakeMs: [200, 80, 200] }, tag);
+  }, [play.atWhistle, cues, t, tag]);
 
   return <Counter play={play} exerciseSwapped={exerciseSwapped} />;
 }
@@ -165,6 +170,8 @@ export function WatchScreen({
   fromMs: number;
   onDone: (ms: number) => void;
 }) {
+  const words = useWords();
+  const { t, tag } = words;
   const { clock } = hand.level.parts[0]!;
   const downMs = clock.kind === 'down' ? clock.s * 1000 : 0;
   const count = useCountIn(COUNT_IN, cues);
@@ -195,10 +202,10 @@ export function WatchScreen({
     (at: number) => {
       if (done.current) return;
       done.current = true;
-      cue(cues, { pitch: 990, words: downMs > 0 ? 'Time' : 'Stop', shakeMs: [200, 80, 200] });
+      cue(cues, { pitch: 990, words: downMs > 0 ? t('Time') : t('Stop'), shakeMs: [200, 80, 200] }, tag);
       onDone(at);
     },
-    [cues, downMs, onDone],
+    [cues, downMs, onDone, t, tag],
   );
   const left = useCallback(() => (watch.current ? downMs - watch.current.read() : downMs), [downMs]);
   useLastSeconds(downMs > 0 ? left : null, cues);
@@ -209,29 +216,31 @@ export function WatchScreen({
   const shown = seconds < 60 ? `${seconds}` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   return (
     <Screen style={{ height: '100dvh' }}>
-      <Top hand={hand} name={player === 0 ? name : `Player ${player + 1}`} />
+      <Top hand={hand} name={player === 0 ? name : t('Player {n}', { n: player + 1 })} />
       {count > 0 ? (
-        <Count role="status" aria-label={`Starting in ${count}`}>
+        <Count role="status" aria-label={t('Starting in {count}', { count })}>
           {count}
         </Count>
       ) : (
         <>
           <Far
             role="timer"
-            aria-label={`${seconds} seconds ${downMs > 0 ? 'left' : 'so far'}`}
+            aria-label={
+              downMs > 0 ? words.count(seconds, '1 second left', '{n} seconds left') : words.count(seconds, '1 second so far', '{n} seconds so far')
+            }
             style={{ fontSize: shown.length > 2 ? 'min(34vw, 30vh)' : undefined }}
           >
             {shown}
           </Far>
-          <p style={{ textAlign: 'center' }}>Count in your head.</p>
+          <p style={{ textAlign: 'center' }}>{t('Count in your head.')}</p>
           <Bottom>
             {downMs > 0 ? (
               <TextButton type="button" onClick={() => end(ms)}>
-                Stop early
+                {t('Stop early')}
               </TextButton>
             ) : (
               <Big type="button" onClick={() => end(ms)}>
-                Stop
+                {t('Stop')}
               </Big>
             )}
           </Bottom>
@@ -257,12 +266,13 @@ export function OtherResultScreen({
   next: string;
   onNext: () => void;
 }) {
+  const { t } = useWords();
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>Player {player + 1}</h1>
+      <h1>{t('Player {n}', { n: player + 1 })}</h1>
       <p style={{ fontSize: '1.6rem', fontWeight: 700 }}>{words}</p>
-      <p>This one stays in the family. It is not sent.</p>
+      <p>{t('This one stays in the family. It is not sent.')}</p>
       <Bottom>
         <Plain type="button" onClick={onNext}>
           {next}

@@ -2,10 +2,12 @@
 import { useEffect, useState } from 'react';
 import { Volume2 } from 'lucide-react';
 import { TextButton } from '../counter/counter-style';
+import { useWords } from '@/features/languages/use-words';
 import { say } from './cues';
 
 /** Says the words of the screen aloud, where the device can; else nothing is there. */
 export function ReadAloud({ words }: { words: string }) {
+  const { t, tag } = useWords();
   const [can, setCan] = useState(false);
   useEffect(() => {
     setCan('speechSynthesis' in window);
@@ -13,8 +15,8 @@ export function ReadAloud({ words }: { words: string }) {
   }, []);
   if (!can) return null;
   return (
-    <TextButton type="button" onClick={() => say(words)}>
-      <Volume2 size={18} aria-hidden style={{ verticalAlign: '-3px' }} /> Read aloud
+    <TextButton type="button" onClick={() => say(words, tag)}>
+      <Volume2 size={18} aria-hidden style={{ verticalAlign: '-3px' }} /> {t('Read aloud')}
     </TextButton>
   );
 }

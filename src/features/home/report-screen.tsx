@@ -1,4 +1,5 @@
 'use client';
+import { message } from '@/core/words/words';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { CountingWay } from '@/core/rules/play';
@@ -11,7 +12,8 @@ import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import { emptyDraft, type Draft, type Felt, type KeptGo, type KeptPlay } from './store';
 import { Top } from './top';
-import { scoreWords, timeWords } from './words';
+import { useWords } from '@/features/languages/use-words';
+import { linesWords, scoreWords, timeWords } from './words';
 
 const Faces = styled.div`
   display: grid;
@@ -69,12 +71,12 @@ const Goes = styled.table`
   & td {
     padding: 8px 4px;
     border-bottom: 1px solid var(--line);
-    text-align: left;
+    text-align: start;
     font-weight: 400;
     vertical-align: top;
   }
   & td:last-child {
-    text-align: right;
+    text-align: end;
     font-weight: 700;
     white-space: nowrap;
   }
@@ -86,15 +88,15 @@ const Goes = styled.table`
 `;
 
 const FELT: readonly { felt: Felt; words: string; water: number }[] = [
-  { felt: 'hard', words: 'hard', water: 16 },
-  { felt: 'right', words: 'just right', water: 28 },
-  { felt: 'easy', words: 'easy', water: 40 },
+  { felt: 'hard', words: message('hard'), water: 16 },
+  { felt: 'right', words: message('just right'), water: 28 },
+  { felt: 'easy', words: message('easy'), water: 40 },
 ];
 
 const COUNTED: Readonly<Record<CountingWay, string>> = {
-  attempts: 'a helper tapped every try',
-  successes: 'what went well was tapped',
-  parts: 'counted, then written down',
+  attempts: message('a helper tapped every try'),
+  successes: message('what went well was tapped'),
+  parts: message('counted, then written down'),
 };
 
 export interface ReportScreenProps {
@@ -109,6 +111,8 @@ export interface ReportScreenProps {
 
 /** The end of a session: its goes, what was seen, how it felt, a word, an adult's initials; sent together. */
 export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDraft, onMore, onSend }: ReportScreenProps) {
+  const all = useWords();
+  const { t, count } = all;
   const [draft, setDraft] = useState(kept);
   const looks = useMemo(() => lookForsOf(hand.level), [hand.level]);
   const marked = markedLooks(looks, draft.marks);
@@ -120,7 +124,7 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{goes.length === 1 ? 'Your go' : `Your ${goes.length} goes`}</h1>
+      <h1>{count(goes.length, 'Your go', 'Your {n} goes')}</h1>
       <Goes>
         <tbody>
           {goes.map(({ go, value, unit, words }, index) => (
@@ -128,25 +132,25 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
               <th scope="row">{index + 1}</th>
               <td>
                 {words}
-                <small>{COUNTED[go.counting]}</small>
+                <small>{t(COUNTED[go.counting])}</small>
               </td>
-              <td>{scoreWords(value, unit)}</td>
+              <td>{scoreWords(value, unit, all)}</td>
             </tr>
           ))}
         </tbody>
       </Goes>
       {looks.length > 0 && (
         <>
-          <h2>What did you see?</h2>
+          <h2>{t('What did you see?')}</h2>
           <LookFors lookFors={looks} marks={draft.marks} onMark={(look, mark) => put({ marks: { ...draft.marks, [look]: mark } })} />
           {marked.length > 0 && (
             <TextButton type="button" onClick={() => put({ markedBy: draft.markedBy === 'child' ? 'adult' : 'child' })}>
-              {draft.markedBy === 'child' ? 'I marked it myself' : 'An adult marked it'}: change
+              {draft.markedBy === 'child' ? t('I marked it myself: change') : t('An adult marked it: change')}
             </TextButton>
           )}
         </>
       )}
-      <h2>How was it?</h2>
+      <h2>{t('How was it?')}</h2>
       <Faces>
         {FELT.map((one) => (
           <button
@@ -156,16 +160,16 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
             onClick={() => put({ felt: draft.felt === one.felt ? null : one.felt })}
           >
             <Face water={one.water} felt={one.felt} />
-            {one.words}
+            {t(one.words)}
           </button>
         ))}
       </Faces>
       <Written>
-        A word to your teacher, if you like
+        {t('A word to your teacher, if you like')}
         <textarea rows={2} maxLength={280} value={draft.word} onChange={(event) => put({ word: event.target.value })} />
       </Written>
       <Written data-short>
-        Adult&apos;s initials, if you like
+        {t("Adult's initials, if you like")}
         <input
           value={draft.initials}
           maxLength={4}
@@ -174,13 +178,19 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
           onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
         />
       </Written>
-      <ReadAloud words={['What did you see?', ...looks, 'Yes, sometimes, or not yet? How was it? Hard, just right, or easy?'].join(' ')} />
+      <ReadAloud
+        words={[
+          t('What did you see?'),
+          ...looks.map((look) => t(look)),
+          t('Yes, sometimes, or not yet? How was it? Hard, just right, or easy?'),
+        ].join(' ')}
+      />
       <TextButton type="button" onClick={onMore}>
-        One more go first
+        {t('One more go first')}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" onClick={() => onSend(draft)}>
-          Send to school
+          {t('Send to school')}
         </Big>
       </Bottom>
     </Screen>
@@ -197,45 +207,48 @@ export interface SentScreenProps {
 }
 
 export function SentScreen({ hand, name, play, onTry, onCard, onAgain }: SentScreenProps) {
+  const words = useWords();
+  const { t, tag } = words;
   const n = play.report.goes.length;
-  const what = n === 1 ? scoreWords(play.total, play.unit) : `${n} goes, the best ${scoreWords(play.total, play.unit)}`;
+  const score = scoreWords(play.total, play.unit, words);
+  const what = n === 1 ? score : t('{n} goes, the best {score}', { n, score });
   return (
     <Screen>
       <Top hand={hand} name={name} />
       <div role="status">
         {play.state === 'received' ? (
           <>
-            <h1>The school has it</h1>
-            <p style={{ marginTop: 10 }}>
-              {what}: received at {timeWords(play.words)}.
-            </p>
+            <h1>{t('The school has it')}</h1>
+            <p style={{ marginTop: 10 }}>{t('{what}: received at {time}.', { what, time: timeWords(play.words, tag) })}</p>
           </>
         ) : play.state === 'waiting' ? (
           <>
-            <h1>Kept, not sent yet</h1>
+            <h1>{t('Kept, not sent yet')}</h1>
             <p style={{ marginTop: 10 }}>
-              There is no connection to the school. {what}: kept in this device, to go off by itself when there is one and this page is open.
+              {t('There is no connection to the school. {what}: kept in this device, to go off by itself when there is one and this page is open.', {
+                what,
+              })}
             </p>
           </>
         ) : (
           <>
-            <h1>Not taken</h1>
-            <p style={{ marginTop: 10 }}>{play.words}</p>
+            <h1>{t('Not taken')}</h1>
+            <p style={{ marginTop: 10 }}>{linesWords(play.words, words)}</p>
           </>
         )}
       </div>
-      <p>Well played. Put everything back where it lives.</p>
+      <p>{t('Well played. Put everything back where it lives.')}</p>
       <Bottom>
         {play.state === 'waiting' && (
           <Big type="button" onClick={onTry}>
-            Try to send now
+            {t('Try to send now')}
           </Big>
         )}
         <Plain type="button" onClick={onAgain}>
-          Play again
+          {t('Play again')}
         </Plain>
         <Plain type="button" onClick={onCard}>
-          Back to the card
+          {t('Back to the card')}
         </Plain>
       </Bottom>
     </Screen>

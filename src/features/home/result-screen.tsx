@@ -10,6 +10,8 @@ import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import { Top } from './top';
+import type { Words } from '@/core/words/words';
+import { useWords } from '@/features/languages/use-words';
 import { scoreWords } from './words';
 
 const Offers = styled.div`
@@ -30,7 +32,7 @@ const Offers = styled.div`
     border: 1.5px solid var(--line-strong);
     border-radius: 8px;
     background: var(--sheet);
-    text-align: left;
+    text-align: start;
     font-weight: 700;
     cursor: pointer;
   }
@@ -58,24 +60,28 @@ export interface ResultScreenProps {
 }
 
 /** Against the own best and against par, kindly. */
-function praise({ par, best }: InHand, { value, better, team, unit }: Result): string {
-  if (value === null) return 'Every go counts as having taken part.';
-  if (team) return 'Well played together.';
+function praise({ par, best }: InHand, { value, better, team, unit }: Result, words: Words): string {
+  const { t } = words;
+  if (value === null) return t('Every go counts as having taken part.');
+  if (team) return t('Well played together.');
   const ahead = (of: number) => (better === 'high' ? value > of : value < of);
-  if (best !== null && ahead(best)) return `A new own best. It was ${scoreWords(best, unit)}.`;
-  if (par === null) return 'That is written down. Can you beat it next time?';
+  if (best !== null && ahead(best)) return t('A new own best. It was {score}.', { score: scoreWords(best, unit, words) });
+  if (par === null) return t('That is written down. Can you beat it next time?');
+  const score = scoreWords(par, unit, words);
   return ahead(par) || value === par
-    ? `Par for you is ${scoreWords(par, unit)}: you are there.`
-    : `Par for you is ${scoreWords(par, unit)}. Each go makes you surer.`;
+    ? t('Par for you is {score}: you are there.', { score })
+    : t('Par for you is {score}. Each go makes you surer.', { score });
 }
 
 /** After a go: the working, then easier, the same or harder, one thing at a time, or finish. */
 export function ResultScreen({ hand, name, result, events, goes, players, onForm, onSame, onOthers, onFinish }: ResultScreenProps) {
+  const words = useWords();
+  const { t, count } = words;
   const program = useMemo(() => {
     const compiled = compile(hand.level);
     return compiled.ok ? compiled.value : null;
   }, [hand.level]);
-  const offers = offersAfter(hand.item.game, hand.item.forms, hand.form, hand.chosen.equal ? result.value : null);
+  const offers = offersAfter(hand.item.game, hand.item.forms, hand.form, hand.chosen.equal ? result.value : null, words);
   const offer = (one: Offer, act: () => void) => (
     <button key={one.words + one.hint} type="button" onClick={act}>
       {one.words}
@@ -88,38 +94,42 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
     <Screen>
       <Top hand={hand} name={name} />
       <WholeScore result={result} />
-      {result.finished === 'stopped' && result.value !== null && <p style={{ textAlign: 'center' }}>Not finished: that is written down too.</p>}
+      {result.finished === 'stopped' && result.value !== null && (
+        <p style={{ textAlign: 'center' }}>{t('Not finished: that is written down too.')}</p>
+      )}
       {program && events.length > 0 && <Working program={program} events={events} result={result} />}
-      <p style={{ textAlign: 'center' }}>{praise(hand, result)}</p>
-      <ReadAloud words={`${scoreWords(result.value, result.unit)}. ${praise(hand, result)} Again just the same, easier, harder, or finish?`} />
+      <p style={{ textAlign: 'center' }}>{praise(hand, result, words)}</p>
+      <ReadAloud
+        words={`${scoreWords(result.value, result.unit, words)}. ${praise(hand, result, words)} ${t('Again just the same, easier, harder, or finish?')}`}
+      />
       {offers.moveUp && (
         <Plain type="button" style={{ boxShadow: 'inset 0 -5px 0 var(--gorse)' }} onClick={() => onForm(offers.moveUp!.formId)}>
-          You may move up: {offers.moveUp.words}
+          {t('You may move up: {level}', { level: offers.moveUp.words })}
         </Plain>
       )}
       {players > 1 && (
         <Plain type="button" onClick={onOthers}>
-          Player 2 has a go
+          {t('Player {n} has a go', { n: 2 })}
         </Plain>
       )}
       <Plain type="button" onClick={onSame}>
-        Again, just the same
+        {t('Again, just the same')}
       </Plain>
       {(easier.length > 0 || harder.length > 0) && (
         <Offers>
           <div>
-            <h2>Easier</h2>
+            <h2>{t('Easier')}</h2>
             {easier}
           </div>
           <div>
-            <h2>Harder</h2>
+            <h2>{t('Harder')}</h2>
             {harder}
           </div>
         </Offers>
       )}
       <Bottom>
         <Big type="button" onClick={onFinish}>
-          {goes === 1 ? 'Finish and send' : `Finish and send ${goes} goes`}
+          {count(goes, 'Finish and send', 'Finish and send {n} goes')}
         </Big>
       </Bottom>
     </Screen>

@@ -1,10 +1,14 @@
 /** Sends what waits. A report or an entry stays in the phone until the school has said that it received it. */
+import { message } from '@/core/words/words';
 import { saveFile } from '@/ui/save-file';
 import { store, type KeptPlay, type WaitingEntry, type WaitingInvention } from './store';
 
 interface Problems {
   readonly problems?: readonly { readonly reason: string; readonly fix: string }[];
 }
+
+/** A problem as it is kept: reason and fix on a line each, so that each can be said in the family's language. */
+export const problemLines = ({ reason, fix }: { readonly reason: string; readonly fix: string }) => `${reason}\n${fix}`;
 
 export type Answer<T> =
   { readonly kind: 'taken'; readonly body: T } | { readonly kind: 'later' } | { readonly kind: 'refused'; readonly words: string };
@@ -21,7 +25,7 @@ async function post<T>(path: string, token: string, body: unknown): Promise<Answ
     if (response.ok) return { kind: 'taken', body: answer };
     if (response.status >= 500 || response.status === 429) return { kind: 'later' };
     const problem = answer.problems?.[0];
-    return { kind: 'refused', words: problem ? `${problem.reason} ${problem.fix}` : 'The school could not take this.' };
+    return { kind: 'refused', words: problem ? problemLines(problem) : message('The school could not take this.') };
   } catch {
     return { kind: 'later' };
   }

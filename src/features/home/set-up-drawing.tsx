@@ -5,6 +5,7 @@ import { isThrownAt, nameOf, shapeOf } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import type { PacedPlace } from '@/core/sheet/set-up';
+import { useWords } from '@/features/languages/use-words';
 import { CourseDrawing } from '../drawing/course-drawing';
 
 const Whole = styled.div`
@@ -18,12 +19,13 @@ const Whole = styled.div`
 
 /** The set-up from above, turned so that the child stands at the bottom: target, marks, and the child's own steps to each. */
 export function SetUpDrawing({ level, places, values }: { level: Game; places: readonly PacedPlace[]; values: readonly number[] }) {
+  const { t, count } = useWords();
   const target = targetOf(level);
   const shape = target && shapeOf(target);
   if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null)
     return (
       <Whole>
-        <CourseDrawing id="set-up" course={level.course} parts={level.parts} label="The set-up from above" numbers />
+        <CourseDrawing id="set-up" course={level.course} parts={level.parts} label={t('The set-up from above')} numbers />
       </Whole>
     );
   const farthest = Math.max(...places.map((place) => place.lengthM));
@@ -44,7 +46,11 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
     <svg
       viewBox={`${-wide} ${top} ${2 * wide} ${height}`}
       role="img"
-      aria-label={`From above: ${places.map((place) => `${place.name} mark ${place.steps} from the ${nameOf(target)}`).join(', ')}`}
+      aria-label={t('From above: {places}', {
+        places: places
+          .map(({ name, steps }) => t('{place} mark {steps} from the {thing}', { place: name, steps, thing: { noun: nameOf(target) } }))
+          .join(', '),
+      })}
       style={{ width: '100%', maxHeight: 340, border: '1.5px solid var(--ink)' }}
     >
       <rect x={-wide} y={top} width={2 * wide} height={height} fill="var(--band-4)" />
@@ -84,7 +90,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
                 strokeWidth={4}
                 paintOrder="stroke"
               >
-                {values[index]} {values[index] === 1 ? 'point' : 'points'}
+                {count(values[index]!, '1 point', '{n} points')}
               </text>
             )}
           </g>
@@ -105,7 +111,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
         <circle r={Math.max(7, r / 2)} fill="var(--sheet)" stroke="var(--heather)" strokeWidth={4} />
       )}
       <text y={-Math.max(12, r / 2) - 10} textAnchor="middle" fontSize={16} fill="var(--ink)">
-        {nameOf(target)}
+        {t('{thing}', { thing: { noun: nameOf(target) } })}
       </text>
     </svg>
   );

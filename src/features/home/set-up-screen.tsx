@@ -1,4 +1,5 @@
 'use client';
+import { message } from '@/core/words/words';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
@@ -11,6 +12,7 @@ import { paceOf, type InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import { SetUpDrawing } from './set-up-drawing';
 import type { PaceKind, Ways } from './store';
+import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
 
 const Ask = styled.fieldset`
@@ -22,7 +24,7 @@ const Ask = styled.fieldset`
   border: 0;
   border-top: 1px solid var(--line);
   & legend {
-    float: left;
+    float: inline-start;
     padding: 0;
     font-weight: 700;
     font-size: 1.2rem;
@@ -67,14 +69,14 @@ const Line = styled.div`
 
 const Told = styled.p`
   padding: 8px 12px;
-  border-left: 5px solid var(--gorse);
+  border-inline-start: 5px solid var(--gorse);
   background: var(--sheet);
 `;
 
-const PACES: readonly { kind: PaceKind; words: string }[] = [
-  { kind: 'steps', words: 'my steps' },
-  { kind: 'sheets', words: 'sheets of paper' },
-  { kind: 'towels', words: 'towels' },
+const PACES: readonly { kind: PaceKind; label: string }[] = [
+  { kind: 'steps', label: message('my steps') },
+  { kind: 'sheets', label: message('sheets of paper') },
+  { kind: 'towels', label: message('towels') },
 ];
 
 export interface SetUpScreenProps {
@@ -89,26 +91,32 @@ export interface SetUpScreenProps {
 
 /** Where to put things, in this home: with what it has, as far as its line goes, in the child's own steps. */
 export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }: SetUpScreenProps) {
+  const words = useWords();
+  const { t } = words;
   const { level, pace, form, item, chosen } = hand;
-  const setUp = setUpFor(level, pace);
+  const setUp = setUpFor(level, pace, words);
   const values = readThrowRules(level)?.values ?? [];
   const levels = item.forms.filter((one) => one.change.kind === 'level' || one.change.kind === 'as-asked');
   const order = (id: string) => item.game.levels.findIndex((one) => one.id === id);
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>Set it out</h1>
+      <h1>{t('Set it out')}</h1>
       <Home hand={hand} ways={ways} onWays={onWays} />
       <SetUpDrawing level={level} places={setUp.places} values={values} />
       {!chosen.equal && (
         <Told role="status">
-          That line is short for this game, so the marks are as far as it goes. It is easier from there; your score is still yours, but not measured
-          against par.
+          {t(
+            'That line is short for this game, so the marks are as far as it goes. It is easier from there; your score is still yours, but not measured against par.',
+          )}
         </Told>
       )}
       {chosen.object !== null && form.things[0]?.object && chosen.object !== form.things[0].object && chosen.equal && (
         <Told role="status">
-          With the {AIMED[chosen.object].name} the marks move, so that it is just as hard as with the {AIMED[form.things[0].object].name}.
+          {t('With the {thing} the marks move, so that it is just as hard as with the {other}.', {
+            thing: { noun: AIMED[chosen.object].name },
+            other: { noun: AIMED[form.things[0].object].name },
+          })}
         </Told>
       )}
       <Ruled>
@@ -117,7 +125,7 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
         ))}
       </Ruled>
       {setUp.places.length > 0 && <MeasureWith hand={hand} ways={ways} onWays={onWays} />}
-      <h2>You need</h2>
+      <h2>{t('You need')}</h2>
       <Ruled>
         {setUp.things.map((thing) => (
           <li key={thing.name}>
@@ -129,15 +137,15 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
       <HowToMake level={level} />
       {levels.length > 1 && (
         <Ask>
-          <legend>Level</legend>
+          <legend>{t('Level')}</legend>
           <Chips>
             {[...levels]
               .sort((a, b) => order(a.levelId) - order(b.levelId))
               .map((one) => (
                 <label key={one.id}>
                   <input type="radio" name="level" checked={one.levelId === form.levelId} onChange={() => onForm(one.id)} />
-                  {item.game.levels[order(one.levelId)]!.name}
-                  {one.change.kind === 'as-asked' && ' (yours)'}
+                  {t(item.game.levels[order(one.levelId)]!.name)}
+                  {one.change.kind === 'as-asked' && ` (${t('yours')})`}
                 </label>
               ))}
           </Chips>
@@ -145,11 +153,11 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
       )}
       <ReadAloud words={`${setUp.things.map((thing) => thing.name).join(', ')}. ${setUp.directions.join(' ')}`} />
       <TextButton type="button" onClick={onBack}>
-        Back
+        {t('Back')}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" onClick={onNext}>
-          It is set out
+          {t('It is set out')}
         </Big>
       </Bottom>
     </Screen>
@@ -158,6 +166,8 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
 
 /** What have you got, and how long is your longest clear line? */
 function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways: Ways) => void }) {
+  const words = useWords();
+  const { t } = words;
   const { form, item, chosen } = hand;
   const stepM = item.setUp.stepM;
   const [unit, setUnit] = useState<'steps' | 'metres'>('steps');
@@ -178,32 +188,37 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
     else if (Number.isFinite(number) && metres >= 0.5 && metres <= 50) onWays({ ...ways, clearM: metres });
   };
   const thing = form.things.find(({ object }) => object === chosen.object) ?? form.things[0]!;
+  const least = Math.ceil((lineNeededM(thing) / stepM) * 2) / 2;
+  const needed = {
+    steps: words.count(least, '1 step', '{n} steps', { n: `${least}`.replace('.5', '½') }),
+    thing: { noun: thing.object === null ? '' : AIMED[thing.object].name },
+  };
   return (
     <>
       {things.length > 1 && (
         <Ask>
-          <legend>What have you got?</legend>
+          <legend>{t('What have you got?')}</legend>
           <Chips>
             {things.map((object) => (
               <label key={object}>
                 <input type="checkbox" checked={have.includes(object)} onChange={(event) => choose(object, event.target.checked)} />
-                {AIMED[object].name}
+                {t('{thing}', { thing: { noun: AIMED[object].name } })}
               </label>
             ))}
           </Chips>
         </Ask>
       )}
       <Ask>
-        <legend>How long is your longest clear line?</legend>
+        <legend>{t('How long is your longest clear line?')}</legend>
         <Line style={{ clear: 'both' }}>
           <input
             inputMode="decimal"
-            aria-label={`Longest clear line in ${unit}`}
+            aria-label={unit === 'steps' ? t('Longest clear line in steps') : t('Longest clear line in metres')}
             value={written}
-            placeholder="long"
+            placeholder={t('long')}
             onChange={(event) => write(event.target.value.slice(0, 5), unit)}
           />
-          <Chips role="radiogroup" aria-label="In">
+          <Chips role="radiogroup" aria-label={t('Measured in')}>
             {(['steps', 'metres'] as const).map((one) => (
               <label key={one}>
                 <input
@@ -215,15 +230,19 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
                     write(written, one);
                   }}
                 />
-                {one}
+                {one === 'steps' ? t('steps') : t('metres')}
               </label>
             ))}
           </Chips>
         </Line>
         <small>
-          {chosen.equal ? 'Enough for the same game as everybody: ' : 'The same game as everybody needs '}
-          {(Math.ceil((lineNeededM(thing) / stepM) * 2) / 2).toString().replace('.5', '½')} steps
-          {thing.object === null ? '' : ` with the ${AIMED[thing.object].name}`}.
+          {thing.object === null
+            ? chosen.equal
+              ? t('Enough for the same game as everybody: {steps}.', needed)
+              : t('The same game as everybody needs {steps}.', needed)
+            : chosen.equal
+              ? t('Enough for the same game as everybody: {steps} with the {thing}.', needed)
+              : t('The same game as everybody needs {steps} with the {thing}.', needed)}
         </small>
       </Ask>
     </>
@@ -232,12 +251,13 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
 
 /** In what the lengths are told. */
 function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways: Ways) => void }) {
+  const { t } = useWords();
   const { pace, item } = hand;
   return (
     <Ask>
-      <legend>Measure with</legend>
+      <legend>{t('Measure with')}</legend>
       <Chips>
-        {PACES.map(({ kind, words }) => (
+        {PACES.map(({ kind, label }) => (
           <label key={kind}>
             <input
               type="radio"
@@ -245,18 +265,19 @@ function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays:
               checked={paceOf(kind, item.setUp.stepM).one === pace.one}
               onChange={() => onWays({ ...ways, pace: kind })}
             />
-            {words}
+            {t(label)}
           </label>
         ))}
       </Chips>
-      {ways.pace === 'sheets' && <small>Lay A4 sheets end to end, the long way, and take them up again.</small>}
-      {ways.pace === 'towels' && <small>A bath towel the long way, about 130 cm; fold it for a half or a quarter.</small>}
+      {ways.pace === 'sheets' && <small>{t('Lay A4 sheets end to end, the long way, and take them up again.')}</small>}
+      {ways.pace === 'towels' && <small>{t('A bath towel the long way, about 130 cm; fold it for a half or a quarter.')}</small>}
     </Ask>
   );
 }
 
 /** How to make what is thrown and what is aimed at, where it can be made. */
 function HowToMake({ level }: { level: InHand['level'] }) {
+  const { t } = useWords();
   const objects = [...new Set(Object.values(level.course.targets).flatMap((list) => list.map((target) => target.object)))];
   const made = [
     { name: IMPLEMENTS[level.kit.implement].name, how: IMPLEMENTS[level.kit.implement].makeIt },
@@ -265,7 +286,7 @@ function HowToMake({ level }: { level: InHand['level'] }) {
   if (made.length === 0) return null;
   return (
     <details>
-      <summary style={{ minHeight: 44, cursor: 'pointer' }}>How to make them</summary>
+      <summary style={{ minHeight: 44, cursor: 'pointer' }}>{t('How to make them')}</summary>
       {made.map(({ name, how }) => (
         <p key={name}>
           <b>{name}.</b> {how}

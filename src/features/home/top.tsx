@@ -1,15 +1,17 @@
 'use client';
+import { useWords } from '@/features/languages/use-words';
 import type { InHand } from './in-hand';
 import { TopLine } from './home-style';
 
 /** Which game, in which form, and whose page it is. */
 export function Top({ hand: { item, words }, name }: { hand: InHand; name: string }) {
+  const { t } = useWords();
   return (
     <TopLine>
       <span>
-        {item.game.title} · {words}
+        {t(item.game.title)} · {words}
       </span>
-      <span>{name}</span>
+      <bdi>{name}</bdi>
     </TopLine>
   );
 }

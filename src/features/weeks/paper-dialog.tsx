@@ -47,6 +47,7 @@ export function PaperDialog({
   const [size, setSize] = useState<'A4' | 'LETTER'>('A4');
   const [print, setPrint] = useState<'usual' | 'large'>('usual');
   const [ground, setGround] = useState<'white' | 'pale'>('white');
+  const [language, setLanguage] = useState<'en' | 'fr'>('en');
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
   const [problem, setProblem] = useState('');
   const [made, setMade] = useState('');
@@ -58,7 +59,7 @@ export function PaperDialog({
     stop.current = new AbortController();
     const result = await makePdf(
       `/api/v1/weeks/${weekId}/paper`,
-      { kind, who, size, print, ground },
+      { kind, who, size, print, ground, language },
       (done, of) => setProgress({ done, of }),
       stop.current.signal,
     );
@@ -117,6 +118,15 @@ export function PaperDialog({
             { value: 'pale', label: 'pale, for whom white glares' },
           ]}
           onChange={setGround}
+        />
+        <Select
+          label="Language"
+          value={language}
+          choices={[
+            { value: 'en', label: 'English' },
+            { value: 'fr', label: 'French' },
+          ]}
+          onChange={setLanguage}
         />
       </Pair>
       {progress && (

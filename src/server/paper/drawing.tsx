@@ -7,6 +7,7 @@ import type { Game, PlacedTarget } from '@/core/rules/game';
 import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
 import { setUpFor } from '@/core/sheet/set-up';
 import type { Hand, Skill } from '@/core/sheet/teaching-points';
+import type { Words } from '@/core/words/words';
 import { FAMILY, INK, SOFT } from './style';
 
 /** Width and depth of a thing from above, metres; round ones are drawn round. */
@@ -41,17 +42,19 @@ export function SetUpToScale({
   widthPt,
   heightPt,
   fontPt,
+  words,
 }: {
   level: Game;
   stepM: number;
   widthPt: number;
   heightPt: number;
   fontPt: number;
+  words: Words;
 }) {
   const targets = Object.values(level.course.targets).flat();
   const obstacles = level.course.obstacles ?? [];
   const marks = placedMarks(level);
-  const { places } = setUpFor(level, stepM);
+  const { places } = setUpFor(level, stepM, words);
   const all = [...targets, ...obstacles, ...marks.map((mark) => mark.spot)];
   if (all.length === 0) return null;
   // As far across as down: the longer way of the course lies along the sheet.
@@ -83,9 +86,9 @@ export function SetUpToScale({
   };
   // Names are written once beside the first of each kind.
   const named = new Set<string>();
-  const label = (words: string, atX: number, atY: number, weight: 400 | 700 = 400, anchor: 'start' | 'middle' | 'end' = 'start') => (
+  const label = (said: string, atX: number, atY: number, weight: 400 | 700 = 400, anchor: 'start' | 'middle' | 'end' = 'start') => (
     <Text x={atX} y={atY} textAnchor={anchor} style={{ fontFamily: FAMILY, fontSize: fontPt, fontWeight: weight }} fill={INK}>
-      {words}
+      {said}
     </Text>
   );
   return (
@@ -113,7 +116,7 @@ export function SetUpToScale({
         const same = [...targets, ...obstacles].filter((other) => nameOf(other) === name);
         const highest = Math.min(...same.map((other) => y(other.yM) - (footprint(other).widthM / 2) * scale));
         const middle = same.reduce((sum, other) => sum + x(other.xM), 0) / same.length;
-        return <G key={index}>{label(name, middle, highest - 4, 400, 'middle')}</G>;
+        return <G key={index}>{label(words.t('{thing}', { thing: { noun: name } }), middle, highest - 4, 400, 'middle')}</G>;
       })}
       {marks.map((mark, index) => (
         <G key={index}>
@@ -131,7 +134,7 @@ export function SetUpToScale({
         </G>
       ))}
       <Line x1={12} y1={y(bottom) + 14} x2={12 + stepM * scale} y2={y(bottom) + 14} stroke={INK} strokeWidth={2} />
-      {label('one of your steps', 18 + stepM * scale, y(bottom) + 17)}
+      {label(words.t('one of your steps'), 18 + stepM * scale, y(bottom) + 17)}
     </Svg>
   );
 }

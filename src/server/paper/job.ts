@@ -3,14 +3,19 @@ import type { Game } from '@/core/rules/game';
 import type { Hand } from '@/core/sheet/teaching-points';
 import type { KitThing } from '../db/weeks';
 
+/** The languages in which sheets are printed. */
+export const PAPER_LANGUAGES = ['en', 'fr'] as const;
+export type PaperLanguage = (typeof PAPER_LANGUAGES)[number];
+
 export interface PaperLook {
   readonly size: 'A4' | 'LETTER';
   readonly print: 'usual' | 'large';
   /** For readers whom white glares at. */
   readonly ground: 'white' | 'pale';
+  readonly language: PaperLanguage;
 }
 
-export const USUAL_LOOK: PaperLook = { size: 'A4', print: 'usual', ground: 'white' };
+export const USUAL_LOOK: PaperLook = { size: 'A4', print: 'usual', ground: 'white', language: 'en' };
 
 /** Where the score goes back: a link in a square, and the code to type. */
 export interface Slip {

@@ -7,7 +7,11 @@ import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
 import { tallyOf, type TallyPart } from '@/core/sheet/tally';
 import { skillsOf, teachingPoints } from '@/core/sheet/teaching-points';
 import { Boxes, Feet, MovementFrames, SetUpToScale, Square } from './drawing';
-import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip } from './job';
+import { catalogueIn } from '@/core/rules/languages';
+import { counted } from '@/core/rules/counted';
+import { warmUpWords } from '@/core/sheet/warm-ups';
+import { message, type Words } from '@/core/words/words';
+import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 import { INK, LINE, PALE, styleOf, type PaperStyle } from './style';
 
 export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
@@ -38,7 +42,7 @@ function Head({ title, of, right, style }: { title: string; of: SheetOf; right: 
         <Text style={style.sheet.title}>{title}</Text>
         <Text style={style.sheet.soft}>{right}</Text>
       </View>
-      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>{of.name ?? 'Name: ____________________'}</Text>
+      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>{of.name ?? `${style.words.t('Name')}: ____________________`}</Text>
     </View>
   );
 }
@@ -61,36 +65,38 @@ function List({ items, style, box = false }: { items: readonly string[]; style: 
 }
 
 function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Extract<Sheet, { kind: 'home' }>; style: PaperStyle }) {
+  const { words } = style;
+  const { t } = words;
   const { level } = game;
-  const setUp = setUpFor(level, of.stepM);
+  const setUp = setUpFor(level, of.stepM, words);
   const skill = skillsOf(level)[0] ?? null;
-  const points = teachingPoints(level, skill, of.hand);
-  const rules = sentencesOf(level, 'child').map(plainText);
-  const frames = tallyOf(level).some((part) => part.kind === 'frames');
-  const when = [week.number === null ? '' : `week ${week.number}`, week.dueOn ? `back by ${dayWords(week.dueOn)}` : ''].filter(Boolean).join(', ');
+  const points = teachingPoints(level, skill, of.hand, words);
+  const rules = sentencesOf(level, 'child', catalogueIn(words)).map(plainText);
+  const frames = tallyOf(level, words).some((part) => part.kind === 'frames');
+  const when = whenWords(week, words);
   const columns = !style.large;
   const wide = columns ? 262 : 520;
   return (
     <>
-      <Head title={`${game.title}, ${game.levelName}`} of={of} right={[when, game.aim].filter(Boolean).join('. ')} style={style} />
+      <Head title={`${t(game.title)}, ${t(game.levelName)}`} of={of} right={[when, t(game.aim)].filter(Boolean).join('. ')} style={style} />
       {week.note !== '' && <Text style={style.sheet.bold}>{week.note}</Text>}
       {week.warmUp !== '' && (
         <Text>
-          <Text style={style.sheet.bold}>First, warm up. </Text>
-          {week.warmUp}
+          <Text style={style.sheet.bold}>{t('First, warm up.')} </Text>
+          {warmUpWords(week.warmUp, words)}
         </Text>
       )}
       <View style={columns ? style.sheet.row : {}}>
         <View style={columns ? style.sheet.half : {}}>
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            Set it out
+            {t('Set it out')}
           </Text>
-          <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} />
+          <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} words={words} />
           <List items={setUp.directions} style={style} />
         </View>
         <View style={columns ? style.sheet.half : {}}>
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            You need
+            {t('You need')}
           </Text>
           {setUp.things.map((thing) => (
             <View key={thing.name} style={style.sheet.item} wrap={false}>
@@ -102,7 +108,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
             </View>
           ))}
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            How to play
+            {t('How to play')}
           </Text>
           <List items={rules} style={style} />
         </View>
@@ -110,9 +116,9 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
       <View style={columns ? style.sheet.row : {}}>
         <View style={columns ? style.sheet.half : {}}>
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            Practise first
+            {t('Practise first')}
           </Text>
-          {points.length === 0 && <Text>Try it slowly once, without counting.</Text>}
+          {points.length === 0 && <Text>{t('Try it slowly once, without counting.')}</Text>}
           {skill && <MovementFrames skill={skill} hand={of.hand} height={style.pt(58)} />}
           {points.map((point) => (
             <View key={point.word} style={[style.sheet.item, { alignItems: 'center' }]} wrap={false}>
@@ -125,8 +131,8 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           ))}
         </View>
         <View style={[columns ? style.sheet.half : {}, { borderLeftWidth: 3, borderColor: INK, paddingLeft: 8, marginTop: style.pt(6) }]}>
-          <Text style={[style.sheet.h, { marginTop: 0 }]}>Safe to play? An adult looks first</Text>
-          {cautionsFor(level).map((caution) => (
+          <Text style={[style.sheet.h, { marginTop: 0 }]}>{t('Safe to play? An adult looks first')}</Text>
+          {cautionsFor(level, words).map((caution) => (
             <Text key={caution} style={style.sheet.small}>
               {caution}
             </Text>
@@ -135,27 +141,39 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
       </View>
       {week.film !== '' && (
         <Text style={[style.sheet.small, { marginTop: 4 }]}>
-          <Text style={style.sheet.bold}>Film, at most 15 seconds. </Text>
-          {week.film} No faces, names or uniforms; only if your school and the adult agree; hand it in the way your school says and delete it
-          afterwards.
+          <Text style={style.sheet.bold}>{t('Film, at most 15 seconds.')} </Text>
+          {week.film}{' '}
+          {t('No faces, names or uniforms; only if your school and the adult agree; hand it in the way your school says and delete it afterwards.')}
         </Text>
       )}
       <View wrap={frames || style.large}>
         <Text style={style.sheet.h} minPresenceAhead={60}>
-          Keep the tally
+          {t('Keep the tally')}
         </Text>
-        {tallyOf(level).map((part, index) => (
+        {tallyOf(level, words).map((part, index) => (
           <Tally key={index} part={part} style={style} />
         ))}
         {par !== null && (
           <Text style={style.sheet.soft}>
-            Par for you is {par} {level.parts[0]!.measure.unit}. Your own best is the one to beat.
+            {t('Par for you is {score}. Your own best is the one to beat.', {
+              score: `${par} ${counted(par, level.parts[0]!.measure.unit, words)}`,
+            })}
           </Text>
         )}
       </View>
-      <ReportSlip of={of} title={`${game.title}, ${game.levelName}`} unit={level.parts[0]!.measure.unit} slip={slip} style={style} />
+      <ReportSlip of={of} title={`${t(game.title)}, ${t(game.levelName)}`} unit={level.parts[0]!.measure.unit} slip={slip} style={style} />
     </>
   );
+}
+
+/** "week 6, back by Friday 4 December": what is known of it. */
+function whenWords(week: WeekOnPaper, { t, tag }: Words): string {
+  return [
+    week.number === null ? '' : t('week {number}', { number: week.number }),
+    week.dueOn ? t('back by {day}', { day: dayWords(week.dueOn, tag) }) : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 function Write({ width, style }: { width: number; style: PaperStyle }) {
@@ -163,6 +181,7 @@ function Write({ width, style }: { width: number; style: PaperStyle }) {
 }
 
 function Tally({ part, style }: { part: TallyPart; style: PaperStyle }) {
+  const { t } = style.words;
   if (part.kind === 'frames') return <FrameBoxes n={part.frames} style={style} />;
   return (
     <View wrap={false} style={{ marginBottom: 3 }}>
@@ -182,7 +201,7 @@ function Tally({ part, style }: { part: TallyPart; style: PaperStyle }) {
       ))}
       {part.lines.length > 1 && (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-          <Text style={[style.sheet.bold, { width: style.pt(82) }]}>all together</Text>
+          <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{t('all together')}</Text>
           <Write width={64} style={style} />
           <Text>{part.unit}</Text>
         </View>
@@ -195,6 +214,7 @@ const FRAMES_A_ROW = 5;
 
 /** A box for each frame: two balls above, the running score below; the last one has three. */
 function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
+  const { t } = style.words;
   const ball = style.large ? 20 : 17;
   const rows = Array.from({ length: Math.ceil(n / FRAMES_A_ROW) }, (_, row) =>
     Array.from({ length: Math.min(FRAMES_A_ROW, n - row * FRAMES_A_ROW) }, (_, column) => row * FRAMES_A_ROW + column),
@@ -219,17 +239,19 @@ function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
         </View>
       ))}
       <Text style={style.sheet.small}>
-        All down with the first ball: the next two balls count a second time. All down with the second: the next one does. Write the sum so far under
-        each frame.
+        {t(
+          'All down with the first ball: the next two balls count a second time. All down with the second: the next one does. Write the sum so far under each frame.',
+        )}
       </Text>
     </View>
   );
 }
 
-const FACES = ['hard', 'just right', 'easy'] as const;
+const FACES = [message('hard'), message('just right'), message('easy')];
 
 function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: string; unit: string; slip: Slip | null; style: PaperStyle }) {
-  const shown = unit === 'mm' ? 'cm' : unit;
+  const { t } = style.words;
+  const shown = unit === 'mm' ? 'cm' : t(unit);
   return (
     <View style={style.sheet.slip} wrap={false}>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
@@ -239,28 +261,30 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
             {title} · {of.name ?? '______________'}
           </Text>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-            <Text>Score</Text>
+            <Text>{t('Score')}</Text>
             <Write width={70} style={style} />
             <Text>{shown}</Text>
-            <Text style={{ marginLeft: 10 }}>not finished</Text>
+            <Text style={{ marginLeft: 10 }}>{t('not finished')}</Text>
             <Boxes n={1} size={12} />
-            <Text style={{ marginLeft: 10 }}>adult&apos;s initials</Text>
+            <Text style={{ marginLeft: 10 }}>{t("adult's initials")}</Text>
             <Write width={44} style={style} />
           </View>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-            <Text>It was</Text>
+            <Text>{t('It was')}</Text>
             {FACES.map((words) => (
               <View key={words} style={{ flexDirection: 'row', alignItems: 'center', gap: 3 }}>
                 <Boxes n={1} size={12} />
-                <Text>{words}</Text>
+                <Text>{t(words)}</Text>
               </View>
             ))}
-            <Text style={{ marginLeft: 10 }}>set out otherwise?</Text>
+            <Text style={{ marginLeft: 10 }}>{t('set out otherwise?')}</Text>
             <Write width={110} style={style} />
           </View>
           {slip && (
             <Text style={style.sheet.small}>
-              Send it with a phone: point the camera at the square, or open the page and type the code {slip.code}. Or hand this slip in.
+              {t('Send it with a phone: point the camera at the square, or open the page and type the code {code}. Or hand this slip in.', {
+                code: slip.code,
+              })}
             </Text>
           )}
         </View>
@@ -270,13 +294,15 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
 }
 
 function FramesSheet({ sheet: { of, game }, style }: { sheet: Extract<Sheet, { kind: 'frames' }>; style: PaperStyle }) {
-  const n = tallyOf(game.level).find((part) => part.kind === 'frames')?.frames ?? 10;
+  const { words } = style;
+  const { t } = words;
+  const n = tallyOf(game.level, words).find((part) => part.kind === 'frames')?.frames ?? 10;
   return (
     <>
-      <Head title={`${game.title}: frame sheet`} of={of} right={game.levelName} style={style} />
+      <Head title={t('{title}: frame sheet', { title: t(game.title) })} of={of} right={t(game.levelName)} style={style} />
       {[1, 2, 3, 4].map((player) => (
         <View key={player} wrap={false} style={{ marginBottom: 8 }}>
-          <Text style={style.sheet.bold}>{player === 1 ? (of.name ?? 'Player 1') : `Player ${player}`}</Text>
+          <Text style={style.sheet.bold}>{player === 1 && of.name !== null ? of.name : t('Player {n}', { n: player })}</Text>
           <FrameBoxes n={n} style={style} />
         </View>
       ))}
@@ -285,39 +311,36 @@ function FramesSheet({ sheet: { of, game }, style }: { sheet: Extract<Sheet, { k
 }
 
 function DiarySheet({ sheet: { of, week, days }, style }: { sheet: Extract<Sheet, { kind: 'diary' }>; style: PaperStyle }) {
+  const { words } = style;
+  const { t } = words;
   return (
     <>
-      <Head
-        title="Movement diary"
-        of={of}
-        right={[week.number === null ? '' : `week ${week.number}`, week.dueOn ? `back by ${dayWords(week.dueOn)}` : ''].filter(Boolean).join(', ')}
-        style={style}
-      />
+      <Head title={t('Movement diary')} of={of} right={whenWords(week, words)} style={style} />
       <Text>
-        {week.diary || 'Write down what made you warm, and for how many minutes.'} An hour a day, all in all, is a good aim at your age: school
-        playtime, walking and dancing count.
+        {week.diary || t('Write down what made you warm, and for how many minutes.')}{' '}
+        {t('An hour a day, all in all, is a good aim at your age: school playtime, walking and dancing count.')}
       </Text>
       <View style={{ marginTop: 8, borderTopWidth: 1, borderColor: INK }}>
         <View style={{ flexDirection: 'row', borderBottomWidth: 1, borderColor: INK }}>
-          {(['day', 'what', 'minutes', "adult's initials"] as const).map((words, index) => (
-            <Text key={words} style={[style.sheet.bold, { flex: [2, 4, 1, 1.3][index]!, padding: 4 }]}>
-              {words}
+          {[t('day'), t('what'), t('minutes'), t("adult's initials")].map((heading, index) => (
+            <Text key={heading} style={[style.sheet.bold, { flex: [2, 4, 1, 1.3][index]!, padding: 4 }]}>
+              {heading}
             </Text>
           ))}
         </View>
         {days.map((day) => (
           <View key={day} style={{ flexDirection: 'row', borderBottomWidth: 1, borderColor: LINE, height: style.large ? 62 : 54 }} wrap={false}>
-            {[dayWords(day), '', '', ''].map((words, index) => (
+            {[dayWords(day, words.tag), '', '', ''].map((cell, index) => (
               <Text key={index} style={{ flex: [2, 4, 1, 1.3][index]!, padding: 4, borderLeftWidth: index === 0 ? 0 : 1, borderColor: LINE }}>
-                {words}
+                {cell}
               </Text>
             ))}
           </View>
         ))}
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingTop: 8 }}>
-          <Text style={style.sheet.bold}>All week</Text>
+          <Text style={style.sheet.bold}>{t('All week')}</Text>
           <Write width={70} style={style} />
-          <Text>minutes</Text>
+          <Text>{t('minutes')}</Text>
         </View>
       </View>
     </>
@@ -339,26 +362,24 @@ function NoticeSheet({ sheet: { title, words }, style }: { sheet: Extract<Sheet,
 }
 
 function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: Extract<Sheet, { kind: 'event' }>; style: PaperStyle }) {
+  const { words } = style;
+  const { t } = words;
   const kitOf = (from: 'home' | 'school') =>
-    kit.filter((thing) => thing.from === from).map((thing) => (thing.n > 1 ? `${thing.n} × ${thing.name}` : thing.name));
+    kit
+      .filter((thing) => thing.from === from)
+      .map((thing) => `${thing.n > 1 ? `${thing.n} × ` : ''}${t('{thing}', { thing: { noun: thing.name } })}`);
   return (
     <>
       <Head
-        title={title}
+        title={t(title)}
         of={of}
-        right={[
-          week.number === null ? '' : `week ${week.number}`,
-          week.dueOn ? `back by ${dayWords(week.dueOn)}` : '',
-          `${games.length} games, in this order`,
-        ]
-          .filter(Boolean)
-          .join(', ')}
+        right={[whenWords(week, words), words.count(games.length, '1 game', '{n} games, in this order')].filter(Boolean).join(', ')}
         style={style}
       />
       {week.warmUp !== '' && (
         <Text>
-          <Text style={style.sheet.bold}>First, warm up. </Text>
-          {week.warmUp}
+          <Text style={style.sheet.bold}>{t('First, warm up.')} </Text>
+          {warmUpWords(week.warmUp, words)}
         </Text>
       )}
       <View style={style.sheet.row}>
@@ -366,7 +387,7 @@ function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: 
           kitOf(from).length === 0 ? null : (
             <View key={from} style={style.sheet.half}>
               <Text style={style.sheet.h} minPresenceAhead={60}>
-                {from === 'home' ? 'Find at home' : 'The school sends'}
+                {from === 'home' ? t('Find at home') : t('The school sends')}
               </Text>
               <List items={kitOf(from)} style={style} box />
             </View>
@@ -378,8 +399,9 @@ function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: 
       ))}
       <View style={[style.sheet.slip, { borderStyle: 'solid' }]} wrap={false}>
         <Text style={style.sheet.small}>
-          An adult agrees to the place and the things before each game. Clear floor, nothing breakable, hot or sharp in reach; look before you throw.
-          Follow your school&apos;s and your national guidance; the adult with you decides. Put everything back where it lives.
+          {t(
+            "An adult agrees to the place and the things before each game. Clear floor, nothing breakable, hot or sharp in reach; look before you throw. Follow your school's and your national guidance; the adult with you decides. Put everything back where it lives.",
+          )}
         </Text>
       </View>
     </>
@@ -397,28 +419,30 @@ function EventGame({
   of: SheetOf;
   style: PaperStyle;
 }) {
-  const setUp = setUpFor(game.level, of.stepM);
-  const rules = sentencesOf(game.level, 'child').map(plainText);
+  const { words } = style;
+  const { t } = words;
+  const setUp = setUpFor(game.level, of.stepM, words);
+  const rules = sentencesOf(game.level, 'child', catalogueIn(words)).map(plainText);
   return (
     <View wrap={false} style={{ borderTopWidth: 1, borderColor: LINE, paddingTop: 4, marginTop: 6 }}>
       <View style={style.sheet.row}>
         <View style={{ flex: 1 }}>
           <Text style={{ fontSize: style.pt(12), fontWeight: 700 }}>
-            {number}. {game.title}, {game.levelName}
-            {game.opensOn ? ` (from ${dayWords(game.opensOn)})` : ''}
+            {number}. {t(game.title)}, {t(game.levelName)}
+            {game.opensOn ? ` (${t('from {day}', { day: dayWords(game.opensOn, words.tag) })})` : ''}
           </Text>
           <Text style={style.sheet.small}>{[setUp.things.map((thing) => thing.name).join(', ') + '.', ...setUp.directions, ...rules].join(' ')}</Text>
           <View style={{ marginTop: 3 }}>
-            {tallyOf(game.level)
+            {tallyOf(game.level, words)
               .filter((part) => part.kind === 'lines')
               .map((part, index) => (
                 <Tally key={index} part={part} style={style} />
               ))}
-            {tallyOf(game.level).every((part) => part.lines.length <= 1) && (
+            {tallyOf(game.level, words).every((part) => part.lines.length <= 1) && (
               <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-                <Text style={[style.sheet.bold, { width: style.pt(82) }]}>score</Text>
+                <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{t('score')}</Text>
                 <Write width={64} style={style} />
-                <Text>{game.level.parts[0]!.measure.unit === 'mm' ? 'cm' : game.level.parts[0]!.measure.unit}</Text>
+                <Text>{game.level.parts[0]!.measure.unit === 'mm' ? 'cm' : t(game.level.parts[0]!.measure.unit)}</Text>
               </View>
             )}
           </View>

@@ -1,7 +1,9 @@
 /** Type and measures of the paper. The fonts are static .woff files from their package: others are not embedded. */
 import { createRequire } from 'node:module';
 import { Font, StyleSheet } from '@react-pdf/renderer';
-import type { PaperLook } from './job';
+import { french } from '@/core/words/french';
+import { english, type Words } from '@/core/words/words';
+import type { PaperLanguage, PaperLook } from './job';
 
 const { resolve } = createRequire(import.meta.url);
 const file = (subset: string, weight: number) => resolve(`@fontsource/andika/files/andika-${subset}-${weight}-normal.woff`);
@@ -32,12 +34,15 @@ export const SOFT = '#3F5860';
 export const LINE = '#8FA0A4';
 export const PALE = '#FBF6E3';
 
+const WORDS: Readonly<Record<PaperLanguage, Words>> = { en: english, fr: french };
+
 /** Points of the usual print; large print is about half as large again. */
-export function styleOf({ print }: PaperLook) {
+export function styleOf({ print, language }: PaperLook) {
   const k = print === 'large' ? 1.45 : 1;
   const pt = (size: number) => Math.round(size * k * 10) / 10;
   return {
     pt,
+    words: WORDS[language],
     large: print === 'large',
     sheet: StyleSheet.create({
       page: { paddingVertical: 30, paddingHorizontal: 34, fontFamily: FAMILY, fontSize: pt(9.6), lineHeight: 1.3, color: INK },

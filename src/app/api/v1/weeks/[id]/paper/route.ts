@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { isUuid, type Uuid } from '@/server/db/ids';
 import { refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import type { PaperLook } from '@/server/paper/job';
+import { PAPER_LANGUAGES, type PaperLook } from '@/server/paper/job';
 import { makePaper, paperAnswer } from '@/server/paper/make';
 import { PAPER_KINDS, sheetsOfWeek, type PaperKind } from '@/server/paper/week-sheets';
 
@@ -14,6 +14,9 @@ const body = Joi.object<PaperLook & { kind: PaperKind; who: string }>({
   size: Joi.string().valid('A4', 'LETTER').required(),
   print: Joi.string().valid('usual', 'large').required(),
   ground: Joi.string().valid('white', 'pale').required(),
+  language: Joi.string()
+    .valid(...PAPER_LANGUAGES)
+    .default('en'),
 });
 
 /** The sheets of a week as lines of JSON: how far the making is, and at last the PDF in base64. */
