@@ -190,7 +190,7 @@ test('in airplane mode a game is played, cut off by a reload, gone on with, repo
   await home.getByRole('button', { name: 'Write it in' }).click();
   await expect(home.getByText('waits to be sent')).toBeVisible();
   await home.getByRole('button', { name: 'Back to the card' }).click();
-  await expect(home.getByText('1 report and 1 line of the diary wait in this device', { exact: false })).toBeVisible();
+  await expect(home.getByText('1 report waits in this device. 1 line of the diary waits in this device.', { exact: false })).toBeVisible();
 
   await home.context().setOffline(false);
   await home.evaluate(() => window.dispatchEvent(new Event('online')));

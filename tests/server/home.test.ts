@@ -17,7 +17,7 @@ import { pacedGame } from '@/core/sheet/set-up';
 import { gameById } from '@/server/db/games';
 import type { Uuid } from '@/server/db/ids';
 import { inventionsOfClass } from '@/server/db/inventions';
-import { playsOfChild } from '@/server/db/reports';
+import { playsOfChild } from '@/server/reports/plays';
 import type { Card, CardItem } from '@/server/home/card';
 import { schoolDay } from '@/server/school-calendar';
 import { classWeek } from '@/server/scores/class-week';

@@ -161,7 +161,10 @@ describe('sending', () => {
 
   it('tells in the words of the school why it was not taken', async () => {
     answers(json({ problems: [{ reason: 'This game is not on the card.', fix: 'Open the card again.' }] }, 404));
-    expect(await trySending(play({ playId: 'p3' }))).toMatchObject({ state: 'refused', words: 'This game is not on the card. Open the card again.' });
+    expect(await trySending(play({ playId: 'p3' }))).toMatchObject({
+      state: 'refused',
+      words: 'This game is not on the card.\nOpen the card again.',
+    });
     answers(new Response('<html>', { status: 400 }));
     expect(await trySending(play({ playId: 'p4' }))).toMatchObject({ state: 'refused', words: 'The school could not take this.' });
   });

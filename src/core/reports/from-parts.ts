@@ -27,7 +27,7 @@ export function goOf(
   };
 }
 
-/** A report of one go typed in from paper: the fields of the game at that level in their order, empty ones null. */
+/** A report of one go typed in from paper: the fields of the game at that level in their order, empty ones null; none at all is a total alone. */
 export function reportFromFields(
   assigned: Assigned,
   level: Game,
@@ -36,7 +36,7 @@ export function reportFromFields(
   unit: string,
   at: Date,
 ): Report {
-  const events = eventsFromFields(level, partFields(level), typed);
+  const events = typed.every((one) => one === null) ? [] : eventsFromFields(level, partFields(level), typed);
   return {
     format: REPORT_FORMAT,
     goes: [goOf(assigned, { counting: 'parts', hand: 'either', events, total, unit })],

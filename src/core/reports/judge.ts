@@ -18,8 +18,13 @@ import type { Go, Report } from './report';
 
 export type VerdictKind = 'clean' | 'sum' | 'impossible' | 'doubtful' | 'incomplete';
 
+/** What a finding is about, for what a person may answer to it. */
+export type ReasonCode =
+  'level' | 'set-up' | 'rules' | 'reach' | 'sum' | 'unit' | 'fast' | 'rare' | 'unfinished' | 'version' | 'closed' | 'nearer' | 'same-play' | 'beyond';
+
 export interface Reason {
   readonly kind: Exclude<VerdictKind, 'clean'>;
+  readonly code: ReasonCode;
   /** Which go, from 0. */
   readonly go: number;
   /** JSON Pointer into the report. */
@@ -88,49 +93,49 @@ export function judge(game: Game, report: Report, levels: Map<number, KnownLevel
 }
 
 function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: Map<number, KnownLevel>, rarity: Rarity): GoVerdict {
-  const say = (kind: Reason['kind'], place: string, sentence: string) =>
-    reasons.push({ kind, go: index, place: `/goes/${index}/${place}`, sentence });
+  const say: Say = (kind, code, place, sentence) => reasons.push({ kind, code, go: index, place: `/goes/${index}/${place}`, sentence });
   const levelIndex = game.levels.findIndex((level) => level.id === go.level);
   if (levelIndex < 0) {
-    say('incomplete', 'level', go.level === '' ? 'It does not say which level.' : `The level “${go.level}” is not one of this game's.`);
+    say('incomplete', 'level', 'level', go.level === '' ? 'It does not say which level.' : `The level “${go.level}” is not one of this game's.`);
     return { result: null, seconds: 0 };
   }
   const level = knownLevel(game, levelIndex, levels);
   if (!level) {
-    say('incomplete', 'level', 'This game cannot be worked out by this version.');
+    say('incomplete', 'rules', 'level', 'This game cannot be worked out by this version.');
     return { result: null, seconds: 0 };
   }
   const { program } = level;
   if (go.setUp.distancesM.length === 0 && distancesOf(program.game).length > 0)
-    say('incomplete', 'setUp/distancesM', 'It does not say from how far it was played.');
+    say('incomplete', 'set-up', 'setUp/distancesM', 'It does not say from how far it was played.');
 
   if (go.events.length === 0) return judgeTotal(level, go, say);
 
   const { state, refused } = replay(program, go.events, go.counting);
   const result = measure(program, state);
   for (const first of refused.slice(0, 1))
-    say('impossible', `events/${first.index}`, `It cannot have been so: ${refusalWords(go, first.index, first.reason)}.`);
+    say('impossible', 'rules', `events/${first.index}`, `It cannot have been so: ${refusalWords(go, first.index, first.reason)}.`);
   const over = go.counting === 'attempts' ? null : (tooMany(program, state) ?? outOfReach(level, state, go));
-  if (over) say('impossible', 'events', over);
+  if (over) say('impossible', 'reach', 'events', over);
   else if (go.counting !== 'attempts') {
     const fast = fasterThanTheClock(program, state);
-    if (fast) say('doubtful', 'events', fast);
+    if (fast) say('doubtful', 'fast', 'events', fast);
   }
-  if (go.total !== result.value) say('sum', 'total', sumSentence(go, result));
+  if (go.total !== result.value) say('sum', go.total === null || result.value === null ? 'unfinished' : 'sum', 'total', sumSentence(go, result));
   judgeUnit(go, result.unit, say);
   if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_ATTEMPT_S)
-    say('doubtful', 'events', `${result.attempts} throws in ${result.seconds} seconds is faster than anybody can throw and fetch.`);
+    say('doubtful', 'fast', 'events', `${result.attempts} throws in ${result.seconds} seconds is faster than anybody can throw and fetch.`);
   const rare = rarity(go, result);
   if (rare !== null && rare < HARDLY_EVER)
     say(
       'doubtful',
+      'rare',
       'total',
       `${result.value} ${result.unit} is far beyond what children of this class have done: hardly one play in ${Math.round(1 / HARDLY_EVER / 100) * 100} is as good.`,
     );
   return { result, seconds: result.seconds };
 }
 
-type Say = (kind: Reason['kind'], place: string, sentence: string) => void;
+type Say = (kind: Reason['kind'], code: ReasonCode, place: string, sentence: string) => void;
 
 function knownLevel(game: Game, levelIndex: number, levels: Map<number, KnownLevel>): KnownLevel | undefined {
   const known = levels.get(levelIndex);
@@ -153,9 +158,9 @@ function judgeTotal(level: KnownLevel, go: Go, say: Say): GoVerdict {
     const known = setUpKnown(program.game, go);
     const totals = kept(level, `card ${JSON.stringify(known)}`, () => reachableTotals(program.game, known));
     const inTime = canBe(totals, go.total) ? withinTheClock(level, known) : totals;
-    if (!canBe(totals, go.total)) say('impossible', 'total', cannotBeSentence(totals, go.total, unit, known));
+    if (!canBe(totals, go.total)) say('impossible', 'reach', 'total', cannotBeSentence(totals, go.total, unit, known));
     else if (!canBe(inTime, go.total))
-      say('doubtful', 'total', `${go.total} ${unit} is more than can be thrown and fetched in the time: about ${inTime.most} at most.`);
+      say('doubtful', 'fast', 'total', `${go.total} ${unit} is more than can be thrown and fetched in the time: about ${inTime.most} at most.`);
   }
   return { result: { ...empty, value: go.total, sum: `${go.total ?? '–'}`, finished: null }, seconds: 0 };
 }
@@ -203,6 +208,7 @@ function judgeUnit(go: Go, unit: string, say: Say): void {
   if (go.unit === unit) return;
   say(
     'incomplete',
+    'unit',
     'unit',
     go.unit === '' ? `The score has no unit; this game counts ${unit}.` : `The score is in ${go.unit}; this game counts ${unit}.`,
   );

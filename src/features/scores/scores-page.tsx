@@ -8,6 +8,7 @@ import { Select } from '@/ui/field';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
 import type { ClassWeek, ScoreRow } from '@/server/scores/class-week';
 import { Looks } from './looks';
+import { ScoresNav } from './scores-nav';
 import { TypeIn } from './type-in';
 
 const POLL_MS = 4000;
@@ -106,17 +107,8 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
   const widest = Math.max(1, ...found.rows.map((row) => Math.max(row.best ?? 0, row.parHigh ?? 0)));
   return (
     <Page>
+      <ScoresNav classes={classes} classId={classId} toLookAt={found.toLookAt} />
       <PageHead>
-        <h1>Scores</h1>
-        <div style={{ width: 210 }}>
-          <Select
-            hideLabel
-            label="Class"
-            value={classId}
-            choices={classes.map((one) => ({ value: one.id, label: one.name }))}
-            onChange={(id) => router.push(`/scores?class=${id}`)}
-          />
-        </div>
         {week && (
           <div style={{ width: 260 }}>
             <Select

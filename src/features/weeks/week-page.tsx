@@ -12,7 +12,7 @@ import { PaperDialog } from './paper-dialog';
 
 export interface OutboxNotice {
   readonly id: string;
-  readonly kind: 'week' | 'reminder';
+  readonly kind: 'week' | 'reminder' | 'ask';
   readonly subject: string;
   readonly words: string;
   readonly madeWords: string;

@@ -130,3 +130,13 @@ export async function saveSettings(db: Db, childId: Uuid, settings: ChildSetting
 export async function renameChild(db: Db, childId: Uuid, name: ChildName): Promise<void> {
   await change(db, 'UPDATE children SET first_name = ?, initial = ? WHERE id = ?', [name.firstName, name.initial, toBytes(childId)]);
 }
+
+/** "Ailsa B." by id, of every child who was assigned something in this class, those who have left it among them. */
+export async function childrenWhoReported(classId: Uuid): Promise<ReadonlyMap<Uuid, string>> {
+  const found = await rows<{ id: Buffer; first_name: string; initial: string }>(
+    `SELECT DISTINCT ch.id, ch.first_name, ch.initial FROM assignments a JOIN children ch ON ch.id = a.child_id
+       JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id WHERE w.class_id = ?`,
+    [toBytes(classId)],
+  );
+  return new Map(found.map((row) => [toText(row.id), `${row.first_name} ${row.initial}`]));
+}

@@ -4,7 +4,7 @@ import { change, firstRow, rows, type Db } from './pool';
 
 export interface Notice {
   readonly id: Uuid;
-  readonly kind: 'week' | 'reminder';
+  readonly kind: 'week' | 'reminder' | 'ask';
   readonly subject: string;
   readonly words: string;
   readonly madeAt: Date;
@@ -12,7 +12,7 @@ export interface Notice {
 
 interface NoticeRow {
   id: Buffer;
-  kind: 'week' | 'reminder';
+  kind: 'week' | 'reminder' | 'ask';
   subject: string;
   words: string;
   made_at: Date;
@@ -36,6 +36,25 @@ export async function addNotice(
     now,
   ]);
   return { id: toText(id), kind: notice.kind, subject: notice.subject, words: notice.words, madeAt: now };
+}
+
+/** A text that asks a family about one report. */
+export async function addAskNotice(
+  db: Db,
+  notice: { schoolId: Uuid; weekId: Uuid; reportId: Uuid; subject: string; words: string },
+  now: Date,
+): Promise<Uuid> {
+  const id = newId();
+  await change(db, "INSERT INTO outbox (id, school_id, week_id, kind, subject, words, made_at, report_id) VALUES (?, ?, ?, 'ask', ?, ?, ?, ?)", [
+    id,
+    toBytes(notice.schoolId),
+    toBytes(notice.weekId),
+    notice.subject,
+    notice.words,
+    now,
+    toBytes(notice.reportId),
+  ]);
+  return toText(id);
 }
 
 /** The notices of a week of this school, newest first. */

@@ -1,8 +1,12 @@
-import type { Verdict, VerdictKind } from '@/core/reports/judge';
+import type { WayIn } from '@/core/reports/around';
+import type { Choice } from '@/core/reports/decision';
+import type { Reason, Verdict, VerdictKind } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
 import { ENGINE_VERSION } from '@/core/rules/compile';
+import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
+import type { AssignedSetUp } from './weeks';
 
 export interface NewReport {
   readonly assignmentId: Uuid;
@@ -16,6 +20,8 @@ export interface NewReport {
   /** Of each go, whether it was played as it was asked or with an equal set-up. */
   readonly asAsked: readonly boolean[];
   readonly receivedAt: Date;
+  readonly way: WayIn;
+  readonly batchId: Uuid | null;
 }
 
 /** `number` rows of placeholders for one INSERT. */
@@ -26,14 +32,14 @@ function placeholders(columns: number, number: number): string {
 
 /**
  * Stores reports as they came, their plays and their first verdicts. Throws error 1062 when one of the plays was stored before; the
- * transaction of the caller then holds nothing of them.
+ * transaction of the caller then holds nothing of them. The ids are in the order of the reports.
  */
-export async function storeReports(db: Db, added: readonly NewReport[]): Promise<void> {
+export async function storeReports(db: Db, added: readonly NewReport[]): Promise<Uuid[]> {
   const ids = added.map(() => newId());
   await change(
     db,
-    `INSERT INTO reports (id, assignment_id, access_key_id, entered_by, source, client_play_id, body_hash, body, client_started_at, client_sent_at, received_at)
-     VALUES ${placeholders(11, added.length)}`,
+    `INSERT INTO reports (id, assignment_id, access_key_id, entered_by, source, client_play_id, body_hash, body, client_started_at, client_sent_at, received_at, way, batch_id)
+     VALUES ${placeholders(13, added.length)}`,
     added.flatMap((one, index) => [
       ids[index]!,
       toBytes(one.assignmentId),
@@ -46,6 +52,8 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
       new Date(one.report.startedAt),
       new Date(one.report.sentAt),
       one.receivedAt,
+      one.way,
+      one.batchId ? toBytes(one.batchId) : null,
     ]),
   );
   const plays = added.flatMap(({ report, verdict, asAsked }, index) =>
@@ -85,6 +93,7 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
       receivedAt,
     ]),
   );
+  return ids.map(toText);
 }
 
 export interface StoredReport {
@@ -101,106 +110,128 @@ export async function reportByPlay(source: Uuid, clientPlayId: Uuid): Promise<St
   return row && { id: toText(row.id), bodyHash: row.body_hash, receivedAt: row.received_at };
 }
 
-export interface ReportedPlay {
+/** A play as it is stored, with the newest verdict and what a person decided of it. */
+export interface StoredPlay {
   readonly reportId: Uuid;
   readonly assignmentId: Uuid;
   readonly childId: Uuid;
   readonly versionId: Uuid;
+  /** The number of that version, and of the one that the report says was played. */
+  readonly version: { readonly sent: number; readonly played: number | null };
   readonly weekId: Uuid;
-  readonly levelId: string;
+  readonly dueOn: string;
+  readonly timeZone: string;
+  readonly assignedLevelId: string;
+  readonly setUp: AssignedSetUp;
+  readonly homeFormsId: Uuid | null;
   /** As it was asked, or with an equal set-up: only like is compared with like. */
   readonly asAsked: boolean;
-  /** The same for plays that are like each other, when both were played as asked. */
-  readonly likeKey: string;
   readonly goNumber: number;
   readonly value: number | null;
-  readonly total: number;
   readonly attempts: number;
   readonly successes: number;
   readonly seconds: number;
   readonly kind: VerdictKind;
-  readonly reasons: readonly { readonly sentence: string }[];
+  readonly reasons: readonly Reason[];
   readonly receivedAt: Date;
-  readonly typed: boolean;
-  readonly felt: string | null;
-  readonly looks: Report['looks'];
-  /** A word to the teacher; empty for none. */
-  readonly word: string;
+  readonly way: WayIn;
+  readonly batchId: Uuid | null;
+  /** What a person answered to the doubt; null for none, or withdrawn. */
+  readonly choice: Choice | null;
+  readonly report: Report;
 }
 
-interface ReportedRow {
+interface PlayRow {
   report_id: Buffer;
   assignment_id: Buffer;
   child_id: Buffer;
   game_version_id: Buffer;
+  version_number: number;
   week_id: Buffer;
+  due_on: string;
+  time_zone: string;
   level_id: string;
   go_number: number;
   as_asked: number | null;
   assigned_level: string;
-  set_up: unknown;
+  assigned_set_up: AssignedSetUp | string;
+  home_forms_id: Buffer | null;
   value: number | null;
   attempts: number;
   successes: number;
   seconds: number;
   kind: VerdictKind;
-  reasons: unknown;
+  reasons: Reason[] | string;
   received_at: Date;
-  entered_by: Buffer | null;
+  way: WayIn;
+  batch_id: Buffer | null;
+  choice: Choice | null;
   body: string;
 }
 
-/** Every play reported by the children who were assigned something in this class, oldest first, with the newest verdict on it. */
-export async function playsOfClass(classId: Uuid): Promise<ReportedPlay[]> {
+/** Every play that stands of the children who were assigned something in this class, oldest first. */
+export async function storedPlaysOfClass(classId: Uuid): Promise<StoredPlay[]> {
   return playsWhere(
     'a.child_id IN (SELECT a2.child_id FROM assignments a2 JOIN week_items i2 ON i2.id = a2.week_item_id JOIN weeks w2 ON w2.id = i2.week_id WHERE w2.class_id = ?)',
     classId,
   );
 }
 
-export async function playsOfChild(childId: Uuid): Promise<ReportedPlay[]> {
+export async function storedPlaysOfChild(childId: Uuid): Promise<StoredPlay[]> {
   return playsWhere('a.child_id = ?', childId);
 }
 
-async function playsWhere(condition: string, id: Uuid): Promise<ReportedPlay[]> {
-  const found = await rows<ReportedRow>(
-    `SELECT r.id AS report_id, r.assignment_id, a.child_id, i.game_version_id, i.week_id, p.level_id, p.go_number, p.as_asked, a.level_id AS assigned_level, p.set_up, p.value, p.attempts, p.successes,
-            p.seconds, r.received_at, r.entered_by, r.body,
+async function playsWhere(condition: string, id: Uuid): Promise<StoredPlay[]> {
+  const found = await rows<PlayRow>(
+    `SELECT r.id AS report_id, r.assignment_id, a.child_id, i.game_version_id, gv.number AS version_number, i.week_id, w.due_on, s.time_zone,
+            p.level_id, p.go_number, p.as_asked, a.level_id AS assigned_level, a.set_up AS assigned_set_up, a.home_forms_id, p.value, p.attempts,
+            p.successes, p.seconds, r.received_at, r.way, r.batch_id, r.body,
+            (SELECT d.choice FROM decisions d WHERE d.report_id = r.id AND d.withdrawn_at IS NULL ORDER BY d.created_at DESC, d.id DESC LIMIT 1) AS choice,
             (SELECT v.kind FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS kind,
             (SELECT v.reasons FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS reasons
        FROM reports r
        JOIN assignments a ON a.id = r.assignment_id
        JOIN week_items i ON i.id = a.week_item_id
+       JOIN weeks w ON w.id = i.week_id
+       JOIN classes c ON c.id = w.class_id
+       JOIN schools s ON s.id = c.school_id
+       JOIN game_versions gv ON gv.id = i.game_version_id
        JOIN plays p ON p.report_id = r.id
-      WHERE ${condition}
+       LEFT JOIN batches b ON b.id = r.batch_id
+      WHERE ${condition} AND b.undone_at IS NULL
       ORDER BY r.received_at, r.id, p.go_number`,
     [toBytes(id)],
   );
+  let last: { id: Buffer; envelope: { report: Report; gameVersion?: number } } | null = null;
   return found.map((row) => {
-    const body = (JSON.parse(row.body) as { report: Report }).report;
-    const setUp = (typeof row.set_up === 'string' ? JSON.parse(row.set_up) : row.set_up) as Record<string, unknown>;
+    // The goes of one report share its body, which is read once.
+    if (!last?.id.equals(row.report_id)) last = { id: row.report_id, envelope: JSON.parse(row.body) as { report: Report; gameVersion?: number } };
+    const { report, gameVersion } = last.envelope;
     return {
       reportId: toText(row.report_id),
       assignmentId: toText(row.assignment_id),
       childId: toText(row.child_id),
       versionId: toText(row.game_version_id),
+      version: { sent: row.version_number, played: gameVersion ?? null },
       weekId: toText(row.week_id),
-      levelId: row.level_id,
-      asAsked: row.as_asked === null ? row.level_id === row.assigned_level && setUp['otherHand'] !== true : row.as_asked === 1,
-      likeKey: `${toText(row.game_version_id)}|${row.level_id}|${String(setUp['form'])}`,
+      dueOn: row.due_on,
+      timeZone: row.time_zone,
+      assignedLevelId: row.assigned_level,
+      setUp: parsed(row.assigned_set_up),
+      homeFormsId: row.home_forms_id ? toText(row.home_forms_id) : null,
+      asAsked: row.as_asked === null ? row.level_id === row.assigned_level && report.goes[row.go_number - 1]?.otherHand !== true : row.as_asked === 1,
       goNumber: row.go_number,
       value: row.value,
-      total: body.goes[row.go_number - 1]?.total ?? 0,
       attempts: row.attempts,
       successes: row.successes,
       seconds: row.seconds,
       kind: row.kind,
-      reasons: (typeof row.reasons === 'string' ? JSON.parse(row.reasons) : row.reasons) as { sentence: string }[],
+      reasons: parsed(row.reasons),
       receivedAt: row.received_at,
-      typed: row.entered_by !== null,
-      felt: body.felt ?? null,
-      looks: body.looks,
-      word: body.word ?? '',
+      way: row.way,
+      batchId: row.batch_id ? toText(row.batch_id) : null,
+      choice: row.choice,
+      report,
     };
   });
 }

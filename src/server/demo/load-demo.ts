@@ -279,6 +279,8 @@ async function storePlay(
         verdict: judge(game, report),
         asAsked: [true],
         receivedAt,
+        way: 'link',
+        batchId: null,
       },
     ]);
   });

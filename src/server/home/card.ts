@@ -7,7 +7,7 @@ import { diaryOfChild, type DiaryEntry } from '../db/diary';
 import { homeFormsOf } from '../db/home-forms';
 import { toBytes, toText, type Uuid } from '../db/ids';
 import { firstRow } from '../db/pool';
-import { playsOfChild } from '../db/reports';
+import { playsOfChild } from '../reports/plays';
 import { assignmentsOfChild, versionBody, type AroundTheGames, type AssignedSetUp, type AssignmentInWeek, type KitThing } from '../db/weeks';
 
 /** One game of a week, for one child. */
@@ -77,7 +77,7 @@ export async function cardFor(key: AccessKey, today: string): Promise<Card> {
   const item = async (assignment: AssignmentInWeek): Promise<CardItem> => {
     const [game, forms] = await Promise.all([versionBody(assignment.versionId), homeFormsOf(assignment.homeFormsId)]);
     const like = `${assignment.versionId}|${assignment.levelId}|${assignment.setUp.form}`;
-    const counted = plays.filter((play) => play.likeKey === like && play.asAsked && play.kind === 'clean' && play.value !== null);
+    const counted = plays.filter((play) => play.likeKey === like && play.asAsked && play.counts !== null);
     return {
       assignmentId: assignment.id,
       opensOn: assignment.opensOn,
@@ -90,7 +90,7 @@ export async function cardFor(key: AccessKey, today: string): Promise<Card> {
         counted.length === 0
           ? null
           : bestOf(
-              counted.map((play) => play.value!),
+              counted.map((play) => play.counts!),
               game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better,
             ),
       received: new Set(plays.filter((play) => play.assignmentId === assignment.id).map((play) => play.reportId)).size,

@@ -4,11 +4,11 @@ import type { Report } from '@/core/reports/report';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { childrenOf } from '../db/children';
 import { diaryOfWeek } from '../db/diary';
-import { toBytes, toText, type Uuid } from '../db/ids';
-import { rows } from '../db/pool';
+import type { Uuid } from '../db/ids';
 import { lookMarksOfWeek } from '../db/look-marks';
-import { playsOfClass, type ReportedPlay } from '../db/reports';
-import { assignmentOf, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';
+import { playsOfClass, type ReportedPlay } from '../reports/plays';
+import { assignmentsOfItem, gamesOfWeek, type GameOfWeek } from '../db/week-games';
+import { versionBody, weeksOf, type Week } from '../db/weeks';
 import { dueMoment } from '../school-calendar';
 
 export type ScoreState = 'counted' | 'to-look-at' | 'not-yet' | 'not-assigned';
@@ -61,31 +61,6 @@ export interface ClassWeek {
   readonly rows: readonly ScoreRow[];
   readonly reported: number;
   readonly toLookAt: number;
-}
-
-interface GameOfWeek {
-  readonly itemId: Uuid;
-  readonly title: string;
-}
-
-/** The games of a week in their order. */
-async function gamesOfWeek(weekId: Uuid): Promise<GameOfWeek[]> {
-  const found = await rows<{ id: Buffer; title: string }>(
-    `SELECT i.id, JSON_VALUE(v.body, '$.title') AS title
-       FROM week_items i JOIN game_versions v ON v.id = i.game_version_id WHERE i.week_id = ? AND i.kind = 'game' ORDER BY i.position`,
-    [toBytes(weekId)],
-  );
-  return found.map(({ id, title }) => ({ itemId: toText(id), title }));
-}
-
-/** What was asked of each child in one game of a week. */
-async function assignmentsOfItem(itemId: Uuid): Promise<Map<Uuid, ChildAssignment>> {
-  const found = await rows<Parameters<typeof assignmentOf>[0]>(
-    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.home_forms_id
-       FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.id = ?`,
-    [toBytes(itemId)],
-  );
-  return new Map(found.map((row) => [toText(row.child_id), assignmentOf(row)]));
 }
 
 /** One game (the first where none is named) of the week with this id, or of the newest, of a class that the caller may see. */
@@ -160,27 +135,27 @@ function bestsBefore(plays: readonly ReportedPlay[], week: Week, weeks: readonly
   const earlier = new Set(weeks.filter((other) => other.sentAt < week.sentAt).map((other) => other.id));
   const bests = new Map<string, number>();
   for (const play of plays) {
-    if (!earlier.has(play.weekId) || play.kind !== 'clean' || play.value === null || !play.asAsked) continue;
+    if (!earlier.has(play.weekId) || play.counts === null || !play.asAsked) continue;
     const key = `${play.childId}|${play.likeKey}`;
-    bests.set(key, Math.max(bests.get(key) ?? -Infinity, play.value));
+    bests.set(key, Math.max(bests.get(key) ?? -Infinity, play.counts));
   }
   return bests;
 }
 
 function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: ReadonlyMap<string, number>, due: Date) {
-  const counted = mine.filter((play) => play.kind === 'clean' && play.value !== null && play.asAsked);
-  const doubted = mine.filter((play) => play.kind !== 'clean');
+  const counted = mine.filter((play) => play.counts !== null && play.asAsked);
+  const doubted = mine.filter((play) => play.kind !== 'clean' && play.choice === null);
   const last = mine.at(-1);
-  const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || play.value! > top.value! ? play : top), null);
+  const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || play.counts! > top.counts! ? play : top), null);
   const before = best ? bestBefore.get(`${best.childId}|${best.likeKey}`) : undefined;
   const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 ? 'not-yet' : doubted.length > 0 ? 'to-look-at' : 'counted';
   return {
     state,
     reports: new Set(mine.map((play) => play.reportId)).size,
-    best: best?.value ?? null,
+    best: best?.counts ?? null,
     otherForms: mine.filter((play) => !play.asAsked).length,
-    latest: last ? (last.kind === 'clean' ? last.value : last.total) : null,
-    personalBest: best !== null && before !== undefined && best.value! > before,
+    latest: last ? (last.counts ?? last.total) : null,
+    personalBest: best !== null && before !== undefined && best.counts! > before,
     successes: mine.reduce((sum, play) => sum + play.successes, 0),
     attempts: mine.reduce((sum, play) => sum + play.attempts, 0),
     reason: doubted.at(-1)?.reasons[0]?.sentence ?? '',
@@ -188,6 +163,6 @@ function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: 
     receivedAt: last?.receivedAt.toISOString() ?? null,
     felt: last?.felt ?? null,
     word: mine.findLast((play) => play.word !== '')?.word ?? '',
-    typed: last?.typed ?? false,
+    typed: last?.way === 'paper',
   };
 }

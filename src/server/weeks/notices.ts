@@ -37,6 +37,21 @@ export function reminderNotice({ className, number, dueOn, title }: Announced): 
   };
 }
 
+/** Asks one family, kindly, about a score: by first name and initial only, with what does not add up and nothing else. */
+export function askNotice({ childName, title, sentences }: { childName: string; title: string; sentences: readonly string[] }): {
+  subject: string;
+  words: string;
+} {
+  return {
+    subject: `${title}: a question about a score`,
+    words: [
+      `Thank you for the score of ${childName} in ${title}. One thing we could not make out:`,
+      ...sentences,
+      'Could you tell us how it was? A line is enough, or play it once more and send the new score. Whatever it is, taking part counts.',
+    ].join('\n\n'),
+  };
+}
+
 /** A notice as a mail that a mail program opens as a draft; whom it goes to is added there. */
 export async function mailOf({ subject, words, madeAt }: Notice, calendar: { name: string; text: string }): Promise<Buffer> {
   const composer = new MailComposer({

@@ -1,13 +1,14 @@
 /** Takes a report in: judged, stored whole in one transaction, and only then acknowledged. The same play counts once. */
 import { createHash } from 'node:crypto';
 import Joi from 'joi';
+import type { WayIn } from '@/core/reports/around';
 import { judge, type Verdict } from '@/core/reports/judge';
 import { reportSchema, type Report } from '@/core/reports/report';
 import { playedAsAsked } from '@/core/sheet/home-form';
 import type { Uuid } from '../db/ids';
 import { DUPLICATE, errorNumber } from '../db/pool';
 import { homeFormsOf } from '../db/home-forms';
-import { reportByPlay } from '../db/reports';
+import { reportByPlay, type NewReport } from '../db/reports';
 import { knownVersion, type ChildAssignment } from '../db/weeks';
 import { refuse } from '../http/answer';
 import { uuidField } from '../http/fields';
@@ -18,12 +19,15 @@ export interface Envelope {
   readonly playId: Uuid;
   readonly assignmentId: Uuid;
   readonly report: Report;
+  /** The number of the game's version that was played, where the sender knows it. */
+  readonly gameVersion?: number;
 }
 
 export const envelopeSchema = Joi.object<Envelope>({
   playId: uuidField.required(),
   assignmentId: uuidField.required(),
   report: reportSchema.required(),
+  gameVersion: Joi.number().integer().min(1).max(100_000),
 });
 
 export interface Received {
@@ -35,6 +39,8 @@ export interface Received {
 export interface Sender {
   readonly accessKeyId: Uuid | null;
   readonly enteredBy: Uuid | null;
+  readonly way: WayIn;
+  readonly batchId?: Uuid;
 }
 
 /** What makes two sendings the same report: everything but the moment of sending. */
@@ -45,34 +51,38 @@ function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
     .digest();
 }
 
-export async function takeIn(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<Received> {
+/** A report judged and ready to be stored. */
+export async function judged(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<NewReport> {
   const { game, levels } = await knownVersion(assignment.versionId);
-  const verdict = judge(game, envelope.report, levels);
   const [asked] = await homeFormsOf(assignment.homeFormsId);
-  const asAsked = envelope.report.goes.map((go) =>
-    asked ? playedAsAsked(asked, assignment.setUp, go) : go.level === assignment.levelId && !go.otherHand,
-  );
-  const bodyHash = contentHash(envelope);
+  return {
+    assignmentId: assignment.id,
+    ...sender,
+    batchId: sender.batchId ?? null,
+    clientPlayId: envelope.playId,
+    bodyHash: contentHash(envelope),
+    body: raw,
+    report: envelope.report,
+    verdict: judge(game, envelope.report, levels),
+    asAsked: envelope.report.goes.map((go) =>
+      asked ? playedAsAsked(asked, assignment.setUp, go) : go.level === assignment.levelId && !go.otherHand,
+    ),
+    receivedAt: now,
+  };
+}
+
+export async function takeIn(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<Received> {
+  const report = await judged(sender, assignment, envelope, raw, now);
   try {
-    await storeTogether({
-      assignmentId: assignment.id,
-      ...sender,
-      clientPlayId: envelope.playId,
-      bodyHash,
-      body: raw,
-      report: envelope.report,
-      verdict,
-      asAsked,
-      receivedAt: now,
-    });
-    return { receivedAt: now, again: false, verdict };
+    await storeTogether(report);
+    return { receivedAt: now, again: false, verdict: report.verdict };
   } catch (error) {
     if (errorNumber(error) !== DUPLICATE) throw error;
     const stored = await reportByPlay((sender.accessKeyId ?? sender.enteredBy)!, envelope.playId);
     if (!stored) throw error;
-    if (!stored.bodyHash.equals(bodyHash))
+    if (!stored.bodyHash.equals(report.bodyHash))
       throw refuse(409, '/playId', 'Another report of this play was received before, and it says something else.', 'Play again to send a new score.');
-    return { receivedAt: stored.receivedAt, again: true, verdict };
+    return { receivedAt: stored.receivedAt, again: true, verdict: report.verdict };
   }
 }
 

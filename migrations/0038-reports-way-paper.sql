@@ -1,0 +1,1 @@
+UPDATE reports SET way = 'paper' WHERE entered_by IS NOT NULL

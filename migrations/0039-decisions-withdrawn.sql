@@ -1,0 +1,1 @@
+ALTER TABLE decisions ADD COLUMN withdrawn_at DATETIME(3) NULL, ADD COLUMN withdrawn_by BINARY(16) NULL

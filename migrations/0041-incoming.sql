@@ -1,0 +1,22 @@
+CREATE TABLE incoming (
+  id BINARY(16) NOT NULL PRIMARY KEY,
+  school_id BINARY(16) NOT NULL,
+  class_id BINARY(16) NULL,
+  batch_id BINARY(16) NULL,
+  way ENUM('file', 'message', 'api') NOT NULL,
+  source VARCHAR(160) NOT NULL,
+  source_hash BINARY(32) NOT NULL,
+  words MEDIUMTEXT NOT NULL,
+  reading JSON NOT NULL,
+  why ENUM('unknown-child', 'which-week', 'not-confirmed', 'unread') NOT NULL,
+  received_at DATETIME(3) NOT NULL,
+  settled_at DATETIME(3) NULL,
+  settled_by BINARY(16) NULL,
+  report_id BINARY(16) NULL,
+  UNIQUE KEY once (school_id, source_hash),
+  KEY by_school (school_id, settled_at, received_at),
+  CONSTRAINT incoming_school FOREIGN KEY (school_id) REFERENCES schools (id),
+  CONSTRAINT incoming_class FOREIGN KEY (class_id) REFERENCES classes (id),
+  CONSTRAINT incoming_batch FOREIGN KEY (batch_id) REFERENCES batches (id),
+  CONSTRAINT incoming_report FOREIGN KEY (report_id) REFERENCES reports (id)
+) ENGINE=InnoDB

@@ -1,0 +1,59 @@
+/** What a person decides of a report that does not count by itself. */
+import type { ReasonCode, VerdictKind } from './judge';
+
+export const CHOICES = ['count-worked-out', 'keep-as-sent', 'set-aside', 'ask-family'] as const;
+/** What a person answers to a doubt. */
+export type Choice = (typeof CHOICES)[number];
+
+/** A clean score counts by itself; any other when a person has said how: as worked out, or as it was sent. */
+export function whatCounts(kind: VerdictKind, choice: Choice | null, workedOut: number | null, sent: number | null): number | null {
+  switch (choice) {
+    case 'count-worked-out':
+      return workedOut;
+    case 'keep-as-sent':
+      return sent;
+    case 'set-aside':
+    case 'ask-family':
+      return null;
+    case null:
+      return kind === 'clean' ? workedOut : null;
+  }
+}
+
+export interface Answer {
+  readonly choice: Choice;
+  readonly label: string;
+}
+
+/** What is in doubt of a report: its verdict, and for its best go what the engine worked out and what was sent. */
+export interface InDoubt {
+  readonly kind: VerdictKind;
+  readonly codes: readonly ReasonCode[];
+  readonly workedOut: number | null;
+  readonly sent: number | null;
+  readonly unit: string;
+}
+
+/**
+ * The two to four answers to a doubt, the likeliest first. What cannot be is never counted; the same play is counted once or, when there
+ * were two plays, twice; where the sum is wrong, both figures are offered.
+ */
+export function answersTo({ kind, codes, workedOut, sent, unit }: InDoubt): readonly Answer[] {
+  const said = (value: number | null) => (value === null ? '“not finished”' : `${value} ${unit}`);
+  const ask: Answer = { choice: 'ask-family', label: 'Ask the family' };
+  const aside: Answer = { choice: 'set-aside', label: 'Set aside' };
+  if (kind === 'impossible') return [ask, aside];
+  if (codes.includes('same-play'))
+    return [
+      { choice: 'set-aside', label: 'The same play: count it once' },
+      { choice: 'count-worked-out', label: `Two plays: count ${said(workedOut)} too` },
+    ];
+  if (codes.includes('unit') && workedOut === null) return [ask, { choice: 'keep-as-sent', label: `It is in ${unit}: count ${sent}` }, aside];
+  const both = workedOut !== sent;
+  return [
+    { choice: 'count-worked-out', label: both ? `Count ${said(workedOut)}, as worked out` : `Count ${said(workedOut)} all the same` },
+    ...(both ? [{ choice: 'keep-as-sent', label: `Keep ${said(sent)}, as sent` } as const] : []),
+    ask,
+    aside,
+  ];
+}

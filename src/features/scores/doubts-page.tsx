@@ -1,0 +1,315 @@
+'use client';
+/** One short list of what does not count by itself: the reason, the working, and two to four answers, each on a key. */
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import styled from 'styled-components';
+import { WAY_WORDS } from '@/core/reports/around';
+import type { Choice } from '@/core/reports/decision';
+import type { Doubt } from '@/server/reports/doubts';
+import type { MayBe, Waiting } from '@/server/reports/waiting';
+import { Button, QuietButton } from '@/ui/button';
+import { Notice } from '@/ui/notice';
+import { Empty, Figures, Page } from '@/ui/page';
+import { send } from '@/ui/post';
+import { Told } from './doubt-style';
+import { OneWaiting, type AsReport } from './one-waiting';
+import { ScoresNav, type ScoresNavProps } from './scores-nav';
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(280px, 400px) minmax(0, 1fr);
+  gap: 0 36px;
+  align-items: start;
+`;
+
+const List = styled.ul`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  border-top: 1px solid var(--ink);
+  & button {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 0 10px;
+    width: 100%;
+    padding: 7px 8px 7px 10px;
+    border: 0;
+    border-left: 4px solid transparent;
+    border-bottom: 1px solid var(--line);
+    background: none;
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+  & button[aria-current] {
+    border-left-color: var(--gorse);
+    background: var(--sheet);
+  }
+  & button small {
+    grid-column: 1 / -1;
+    color: var(--ink-soft);
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+`;
+
+const Answers = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 18px 0 10px;
+  & kbd {
+    display: inline-block;
+    min-width: 1.5em;
+    margin-right: 8px;
+    border: 1px solid currentColor;
+    border-radius: 4px;
+    text-align: center;
+    font: inherit;
+    font-size: 0.8125rem;
+  }
+`;
+
+const CHOSEN: Readonly<Record<Choice, string>> = {
+  'count-worked-out': 'counted as worked out',
+  'keep-as-sent': 'kept as sent',
+  'set-aside': 'set aside',
+  'ask-family': 'the family is asked',
+};
+
+const score = (value: number | null, unit: string) => (value === null ? 'not finished' : `${value} ${unit}`);
+
+export interface ToLookAt {
+  readonly doubts: readonly Doubt[];
+  readonly waiting: readonly Waiting[];
+  readonly mayBe: MayBe;
+}
+
+/** One line of the list: a report in doubt, or a score that is nobody's yet. */
+type Entry =
+  | { readonly on: 'doubt'; readonly id: string; readonly open: boolean; readonly doubt: Doubt }
+  | { readonly on: 'waiting'; readonly id: string; readonly open: boolean; readonly waiting: Waiting };
+
+function entriesOf({ doubts, waiting }: ToLookAt): readonly Entry[] {
+  const all: Entry[] = [
+    ...doubts.map((doubt): Entry => ({ on: 'doubt', id: doubt.reportId, open: doubt.choice === null, doubt })),
+    ...waiting.map((one): Entry => ({ on: 'waiting', id: one.id, open: one.settledBy === null, waiting: one })),
+  ];
+  return [...all.filter((one) => one.open), ...all.filter((one) => !one.open)];
+}
+
+export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps & { first: ToLookAt; readOnly: boolean }) {
+  const [found, setFound] = useState(first);
+  const entries = useMemo(() => entriesOf(found), [found]);
+  const open = entries.filter((one) => one.open);
+  const [pickedId, setPickedId] = useState<string | null>(open[0]?.id ?? null);
+  const [last, setLast] = useState<{ entry: Entry; said: string } | null>(null);
+  const [problem, setProblem] = useState('');
+  const busy = useRef(false);
+  const picked = entries.find((one) => one.id === pickedId) ?? open[0] ?? null;
+
+  const read = useCallback(async () => {
+    const response = await fetch(`/api/v1/classes/${classId}/doubts`);
+    if (response.ok) setFound((await response.json()) as ToLookAt);
+  }, [classId]);
+
+  /** Sends a decision; the next that is open is picked. */
+  const decide = async (entry: Entry, body: unknown, said: string) => {
+    if (busy.current || readOnly) return;
+    busy.current = true;
+    setProblem('');
+    const done = await send('POST', entry.on === 'doubt' ? `/api/v1/reports/${entry.id}/decision` : `/api/v1/incoming/${entry.id}`, body);
+    busy.current = false;
+    if (!done.ok) return setProblem(done.problem);
+    const at = open.findIndex((one) => one.id === entry.id);
+    setPickedId((open[at + 1] ?? open[at - 1])?.id ?? null);
+    setLast({ entry, said });
+    await read();
+  };
+  const answer = (entry: Extract<Entry, { on: 'doubt' }>, choice: Choice) =>
+    decide(entry, { choice }, `${entry.doubt.childName}: ${CHOSEN[choice]}.`);
+  const undo = async (entry: Entry) => {
+    if (busy.current || readOnly) return;
+    busy.current = true;
+    const done = await (entry.on === 'doubt'
+      ? send('POST', `/api/v1/reports/${entry.id}/decision`, { choice: null })
+      : send('POST', `/api/v1/incoming/${entry.id}`, { as: null, undo: true }));
+    busy.current = false;
+    if (!done.ok) return setProblem(done.problem);
+    setPickedId(entry.id);
+    setLast(null);
+    await read();
+  };
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.altKey || event.ctrlKey || event.metaKey || target.closest('[role=listbox]')) return;
+      const writing = target.closest('input, textarea, select') !== null;
+      if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+        if (target.closest('select, textarea')) return;
+        event.preventDefault();
+        const at = entries.findIndex((one) => one.id === picked?.id);
+        const next = entries[at + (event.key === 'ArrowDown' ? 1 : -1)];
+        if (next) setPickedId(next.id);
+      } else if (writing) return;
+      else if (/^[1-4]$/.test(event.key) && picked?.on === 'doubt' && picked.open) {
+        const chosen = picked.doubt.answers[Number(event.key) - 1];
+        if (chosen) void answer(picked, chosen.choice);
+      } else if (event.key === 'u' && last) void undo(last.entry);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
+  const line = (entry: Entry) => (
+    <li key={entry.id}>
+      <button
+        type="button"
+        aria-current={entry.id === picked?.id || undefined}
+        onClick={() => setPickedId(entry.id)}
+        ref={(element) => {
+          if (entry.id === picked?.id) element?.scrollIntoView({ block: 'nearest' });
+        }}
+      >
+        {entry.on === 'doubt' ? (
+          <>
+            <b>{entry.doubt.childName}</b>
+            <span>week {entry.doubt.weekNumber}</span>
+            <small>{entry.doubt.choice ? `${CHOSEN[entry.doubt.choice]}, ${entry.doubt.decided}` : entry.doubt.sentences[0]}</small>
+          </>
+        ) : (
+          <>
+            <b>{entry.waiting.source}</b>
+            <span>{entry.waiting.way}</span>
+            <small>
+              {entry.waiting.settledBy ? `${entry.waiting.counted ? 'counted' : 'set aside'}, ${entry.waiting.settledBy}` : entry.waiting.sentence}
+            </small>
+          </>
+        )}
+      </button>
+    </li>
+  );
+  return (
+    <Page>
+      <ScoresNav classes={classes} classId={classId} toLookAt={open.length} />
+      {entries.length === 0 ? (
+        <Empty>
+          <p>Everything that came in adds up and counts by itself. What does not will wait here.</p>
+        </Empty>
+      ) : (
+        <Columns>
+          <div>
+            <List aria-label="To look at">{open.map(line)}</List>
+            {open.length === 0 && <p>Nothing is left to look at.</p>}
+            {entries.length > open.length && (
+              <>
+                <h2 style={{ margin: '18px 0 4px', fontSize: '0.875rem' }}>Decided</h2>
+                <List aria-label="Decided">{entries.filter((one) => !one.open).map(line)}</List>
+              </>
+            )}
+          </div>
+          <div>
+            <p role="status" style={{ minHeight: '1.6em', margin: 0, color: 'var(--ink-soft)' }}>
+              {last && (
+                <>
+                  {last.said} {!readOnly && <QuietButton onPress={() => void undo(last.entry)}>Take it back</QuietButton>}
+                </>
+              )}
+            </p>
+            {problem && (
+              <Notice $tone="caution" role="alert">
+                {problem}
+              </Notice>
+            )}
+            {picked?.on === 'doubt' && (
+              <OneDoubt
+                doubt={picked.doubt}
+                readOnly={readOnly}
+                onAnswer={(choice) => void answer(picked, choice)}
+                onUndo={() => void undo(picked)}
+              />
+            )}
+            {picked?.on === 'waiting' && (
+              <OneWaiting
+                key={`${picked.id} ${picked.open}`}
+                waiting={picked.waiting}
+                mayBe={found.mayBe}
+                readOnly={readOnly}
+                onCount={(as: AsReport, said) => void decide(picked, { as }, `${said}, counted.`)}
+                onAside={() => void decide(picked, { as: null }, `${picked.waiting.source}: set aside.`)}
+                onUndo={() => void undo(picked)}
+              />
+            )}
+            <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
+              Keys: <b>↑ ↓</b> another one, <b>1–4</b> an answer, <b>u</b> take the last one back. What was sent is never changed.
+            </p>
+          </div>
+        </Columns>
+      )}
+    </Page>
+  );
+}
+
+function OneDoubt({
+  doubt,
+  readOnly,
+  onAnswer,
+  onUndo,
+}: {
+  doubt: Doubt;
+  readOnly: boolean;
+  onAnswer: (choice: Choice) => void;
+  onUndo: () => void;
+}) {
+  return (
+    <Told aria-live="polite">
+      <h1>{doubt.childName}</h1>
+      <p style={{ margin: 0, color: 'var(--ink-soft)' }}>
+        {doubt.gameTitle}, week {doubt.weekNumber} · {WAY_WORDS[doubt.way]} on {doubt.receivedOn}
+      </p>
+      <blockquote>
+        {doubt.sentences.map((sentence) => (
+          <div key={sentence}>{sentence}</div>
+        ))}
+      </blockquote>
+      <Figures style={{ width: 'auto', minWidth: 420 }}>
+        <thead>
+          <tr>
+            <th>Level</th>
+            <th className="figure">As sent</th>
+            <th className="figure">Worked out</th>
+          </tr>
+        </thead>
+        <tbody>
+          {doubt.goes.map((go, index) => (
+            <tr key={index}>
+              <td>{go.level}</td>
+              <td className="figure">{score(go.sent, go.unit)}</td>
+              <td className="figure">
+                <b>{score(go.workedOut, go.unit)}</b>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Figures>
+      {doubt.word && <p>“{doubt.word}”</p>}
+      {doubt.choice ? (
+        <p>
+          {CHOSEN[doubt.choice]} by {doubt.decided}. {!readOnly && <QuietButton onPress={onUndo}>Decide again</QuietButton>}
+        </p>
+      ) : readOnly ? (
+        <p>A teacher decides this.</p>
+      ) : (
+        <Answers role="group" aria-label="Answers">
+          {doubt.answers.map((one, index) => (
+            <Button key={one.choice} $strong={index === 0} onPress={() => onAnswer(one.choice)}>
+              <kbd aria-hidden>{index + 1}</kbd>
+              {one.label}
+            </Button>
+          ))}
+        </Answers>
+      )}
+    </Told>
+  );
+}

@@ -1,0 +1,71 @@
+import { newId, toBytes, toText, type Uuid } from './ids';
+import { change, rows, type Db } from './pool';
+
+export interface Batch {
+  readonly id: Uuid;
+  readonly kind: 'file' | 'mailbox';
+  readonly name: string;
+  readonly by: string;
+  readonly madeAt: Date;
+  readonly undoneAt: Date | null;
+  readonly reports: number;
+  readonly waiting: number;
+}
+
+export async function addBatch(
+  db: Db,
+  batch: { schoolId: Uuid; classId: Uuid; teacherId: Uuid; kind: Batch['kind']; name: string },
+  now: Date,
+): Promise<Uuid> {
+  const id = newId();
+  await change(db, 'INSERT INTO batches (id, school_id, class_id, teacher_id, kind, name, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+    id,
+    toBytes(batch.schoolId),
+    toBytes(batch.classId),
+    toBytes(batch.teacherId),
+    batch.kind,
+    batch.name,
+    now,
+  ]);
+  return toText(id);
+}
+
+/** What was brought into a class, newest first. */
+export async function batchesOf(classId: Uuid): Promise<Batch[]> {
+  const found = await rows<{
+    id: Buffer;
+    kind: Batch['kind'];
+    name: string;
+    by_name: string;
+    made_at: Date;
+    undone_at: Date | null;
+    reports: number;
+    waiting: number;
+  }>(
+    `SELECT b.id, b.kind, b.name, t.name AS by_name, b.made_at, b.undone_at,
+            (SELECT COUNT(*) FROM reports r WHERE r.batch_id = b.id) AS reports,
+            (SELECT COUNT(*) FROM incoming n WHERE n.batch_id = b.id AND n.settled_at IS NULL) AS waiting
+       FROM batches b JOIN teachers t ON t.id = b.teacher_id WHERE b.class_id = ? ORDER BY b.made_at DESC LIMIT 30`,
+    [toBytes(classId)],
+  );
+  return found.map((row) => ({
+    id: toText(row.id),
+    kind: row.kind,
+    name: row.name,
+    by: row.by_name,
+    madeAt: row.made_at,
+    undoneAt: row.undone_at,
+    reports: Number(row.reports),
+    waiting: Number(row.waiting),
+  }));
+}
+
+/** Takes a whole batch back, or brings it back. What it holds stays stored. False when there is none of this school, or it stands so already. */
+export async function undoBatch(db: Db, schoolId: Uuid, batchId: Uuid, teacherId: Uuid, undone: boolean, now: Date): Promise<boolean> {
+  const touched = await change(
+    db,
+    `UPDATE batches SET undone_at = ?, undone_by = ? WHERE id = ? AND school_id = ? AND undone_at IS ${undone ? '' : 'NOT '}NULL`,
+    [undone ? now : null, undone ? toBytes(teacherId) : null, toBytes(batchId), toBytes(schoolId)],
+  );
+  return touched === 1;
+}

@@ -1,0 +1,30 @@
+/** The stand-in for a mailbox: a folder of messages as files. Nothing in it is changed; what was read before is known again by its id. */
+import { readdir, readFile as readBytes, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import { MOST_BYTES, readFile } from './drop';
+import type { DroppedMessage } from './read-dropped';
+
+const MOST_FILES = 100;
+
+export interface MailboxRead {
+  readonly messages: readonly DroppedMessage[];
+  /** Files that could not be read, each with the reason. */
+  readonly problems: readonly { readonly file: string; readonly reason: string }[];
+}
+
+export async function readMailboxFolder(folder: string): Promise<MailboxRead> {
+  const names = (await readdir(folder).catch(() => []))
+    .filter((name) => /\.(eml|mbox)$/i.test(name))
+    .sort()
+    .slice(0, MOST_FILES);
+  const messages: DroppedMessage[] = [];
+  const problems: { file: string; reason: string }[] = [];
+  for (const name of names) {
+    const path = join(folder, name);
+    const { size } = await stat(path);
+    const read = size > MOST_BYTES ? { kind: 'problem' as const, reason: 'It is larger than 5 MB.' } : await readFile(name, await readBytes(path));
+    if (read.kind === 'messages') messages.push(...read.messages);
+    else problems.push({ file: name, reason: read.kind === 'problem' ? read.reason : 'It is a table, no message.' });
+  }
+  return { messages, problems };
+}

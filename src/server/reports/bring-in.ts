@@ -1,0 +1,389 @@
+/** Scores out of files and messages: what each row or message means for this class, looked at before anything is written, then in one transaction. */
+import { createHash } from 'node:crypto';
+import { v7 } from 'uuid';
+import { reportFromFields } from '@/core/reports/from-parts';
+import { matchChild } from '@/core/reports/match-child';
+import { partFields } from '@/core/reports/parts';
+import { readMessage } from '@/core/reports/read-message';
+import { guessColumns, levelMeant, readRow, type ColumnKind, type RowReading } from '@/core/reports/read-table';
+import type { VerdictKind } from '@/core/reports/judge';
+import type { Game } from '@/core/rules/game';
+import { levelById } from '@/core/rules/level';
+import { keyOfToken } from '../db/access-keys';
+import { addBatch } from '../db/batches';
+import { childrenOf } from '../db/children';
+import type { Uuid } from '../db/ids';
+import { addIncoming, settleNew, type NewIncoming, type Reading, type Why } from '../db/incoming';
+import { transact } from '../db/pool';
+import { storeReports, type NewReport } from '../db/reports';
+import { assignmentsOfItem, gamesOfWeek } from '../db/week-games';
+import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
+import type { DroppedMessage } from '../files/read-dropped';
+import { playsOfClass } from './plays';
+import { judged, type Envelope } from './take-in';
+
+interface WeekToFill {
+  readonly id: Uuid;
+  readonly number: number;
+  readonly game: Game;
+  readonly byChild: ReadonlyMap<Uuid, ChildAssignment>;
+}
+
+/** All that a row or a message may mean in one class. */
+export interface ClassToFill {
+  readonly schoolId: Uuid;
+  readonly classId: Uuid;
+  readonly children: readonly { readonly id: Uuid; readonly name: string }[];
+  /** The newest first; of an event its first game, or the one that was chosen. */
+  readonly weeks: readonly WeekToFill[];
+}
+
+export async function classToFill(schoolId: Uuid, classId: Uuid, today: string, itemId: Uuid | null = null): Promise<ClassToFill> {
+  const [children, weeks] = await Promise.all([childrenOf(classId, today), weeksOf(classId)]);
+  const filled = await Promise.all(
+    weeks.map(async (week): Promise<WeekToFill[]> => {
+      const games = await gamesOfWeek(week.id);
+      const chosen = games.find((one) => one.itemId === itemId) ?? games[0];
+      const byChild = chosen ? await assignmentsOfItem(chosen.itemId) : new Map<Uuid, ChildAssignment>();
+      const first = byChild.values().next().value;
+      return first ? [{ id: week.id, number: week.number, game: await versionBody(first.versionId), byChild }] : [];
+    }),
+  );
+  return {
+    schoolId,
+    classId,
+    children: children.map((child) => ({ id: child.id, name: `${child.firstName} ${child.initial}` })),
+    weeks: filled.flat(),
+  };
+}
+
+export interface RowOutcome {
+  readonly line: number;
+  readonly child: string;
+  readonly week: number | null;
+  readonly score: string;
+  /** `waits` belongs to nobody yet. */
+  readonly kind: VerdictKind | 'waits';
+  readonly sentence: string;
+}
+
+interface Taken {
+  readonly outcome: RowOutcome;
+  readonly report: NewReport | null;
+  readonly waiting: { readonly why: Why; readonly reading: Reading } | null;
+}
+
+const waitsFor = (row: RowReading, why: Why, childId: Uuid | null, sentence: string): Taken => ({
+  outcome: {
+    line: row.line,
+    child: row.child,
+    week: row.week,
+    score: row.total === undefined ? '' : `${row.total ?? 'not finished'}`,
+    kind: 'waits',
+    sentence,
+  },
+  report: null,
+  waiting: {
+    why,
+    reading: {
+      child: row.child,
+      childId,
+      assignmentId: null,
+      level: row.level,
+      total: row.total ?? null,
+      unit: row.unit,
+      notFinished: row.total === null,
+      week: row.week,
+      spans: [],
+      confidence: null,
+      sentence,
+    },
+  },
+});
+
+/** What one row says in this class; `weekId` is meant where the row names no week. */
+async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { teacherId: Uuid; batchId: Uuid }, now: Date): Promise<Taken> {
+  const week = row.week === null ? fill.weeks.find((one) => one.id === weekId) : fill.weeks.find((one) => one.number === row.week);
+  const child = matchChild(row.child, fill.children);
+  if (row.problems.length > 0) return waitsFor(row, 'unread', child.kind === 'one' ? (child.id as Uuid) : null, row.problems.join(' '));
+  if (child.kind !== 'one')
+    return waitsFor(
+      row,
+      'unknown-child',
+      null,
+      row.child === ''
+        ? 'No child is named.'
+        : child.kind === 'several'
+          ? `Several children are called ${row.child}.`
+          : `There is no ${row.child} in this class.`,
+    );
+  const assignment = week?.byChild.get(child.id as Uuid);
+  if (!week || !assignment)
+    return waitsFor(
+      row,
+      'which-week',
+      child.id as Uuid,
+      row.week === null ? 'It does not say which week.' : `Week ${row.week} was not sent to this child.`,
+    );
+  const levelId = levelMeant(row.level, week.game.levels, assignment.levelId);
+  const level = levelById(week.game, levelId ?? assignment.levelId);
+  const some = row.cells.some((one) => one !== null);
+  if (row.total === undefined && !some) return waitsFor(row, 'unread', child.id as Uuid, 'There is no score in this row.');
+  const setUp =
+    row.distanceM === null || assignment.setUp.distancesM.length === 0
+      ? assignment.setUp
+      : { ...assignment.setUp, distancesM: assignment.setUp.distancesM.map((length) => (length * row.distanceM!) / assignment.setUp.distancesM[0]!) };
+  const unit = row.unit ?? level.parts[0]!.measure.unit;
+  const fields = partFields(level);
+  const made = reportFromFields(
+    { game: week.game, levelId: level === undefined ? '' : (levelId ?? assignment.levelId), setUp },
+    level,
+    some ? row.cells.slice(0, fields.length) : [],
+    row.total ?? null,
+    unit,
+    now,
+  );
+  const report = {
+    ...made,
+    goes: made.goes.map((go) => ({ ...go, ...(levelId === null ? { level: row.level.slice(0, 24) } : {}) })),
+    ...(row.felt ? { felt: row.felt } : {}),
+    ...(row.word ? { word: row.word } : {}),
+  };
+  const envelope: Envelope = {
+    playId: v7() as Uuid,
+    assignmentId: assignment.id,
+    report,
+    ...(row.version === null ? {} : { gameVersion: row.version }),
+  };
+  const stored = await judged(
+    { accessKeyId: null, enteredBy: by.teacherId, way: 'file', batchId: by.batchId },
+    assignment,
+    envelope,
+    JSON.stringify(envelope),
+    now,
+  );
+  // Without a total the sum of the cells is what is sent.
+  const worked = stored.verdict.goes[0]?.result?.value ?? null;
+  if (row.total === undefined && worked !== null) {
+    const whole = { ...envelope, report: { ...report, goes: report.goes.map((go) => ({ ...go, total: worked })) } };
+    const again = await judged(
+      { accessKeyId: null, enteredBy: by.teacherId, way: 'file', batchId: by.batchId },
+      assignment,
+      whole,
+      JSON.stringify(whole),
+      now,
+    );
+    return { outcome: outcomeOf(row, week, again, worked, unit), report: again, waiting: null };
+  }
+  return { outcome: outcomeOf(row, week, stored, row.total ?? null, unit), report: stored, waiting: null };
+}
+
+function outcomeOf(row: RowReading, week: WeekToFill, report: NewReport, total: number | null, unit: string): RowOutcome {
+  return {
+    line: row.line,
+    child: row.child,
+    week: week.number,
+    score: total === null ? 'not finished' : `${total} ${unit}`,
+    kind: report.verdict.kind,
+    sentence: report.verdict.reasons[0]?.sentence ?? '',
+  };
+}
+
+export interface TableToBringIn {
+  readonly name: string;
+  readonly rows: readonly (readonly string[])[];
+  /** One for each column; null has them guessed. */
+  readonly columns: readonly ColumnKind[] | null;
+  /** Meant where a row names no week. */
+  readonly weekId: Uuid | null;
+}
+
+export interface Looked {
+  readonly header: readonly string[];
+  readonly columns: readonly ColumnKind[];
+  /** What the game of that week is typed in by, for columns that hold cells. */
+  readonly cells: readonly string[];
+  readonly weekId: Uuid;
+  readonly outcomes: readonly RowOutcome[];
+}
+
+const columnsOf = (fill: ClassToFill, table: TableToBringIn) => {
+  const week = fill.weeks.find((one) => one.id === table.weekId) ?? fill.weeks[0]!;
+  const fields = partFields(levelById(week.game, week.game.levels[0]!.id));
+  const [header] = table.rows as [readonly string[]];
+  return { week, fields, header, columns: table.columns ?? guessColumns(header, fields) };
+};
+
+const LOOKED_AT = 60;
+
+/** The first rows and what would become of them. Nothing is written. */
+export async function lookAtTable(fill: ClassToFill, table: TableToBringIn, teacherId: Uuid, now: Date): Promise<Looked> {
+  const { week, fields, header, columns } = columnsOf(fill, table);
+  const by = { teacherId, batchId: v7() as Uuid };
+  const outcomes: RowOutcome[] = [];
+  for (const [index, row] of table.rows.slice(1, LOOKED_AT + 1).entries())
+    outcomes.push((await takeRow(fill, readRow(row, columns, fields.length, index + 2), week.id, by, now)).outcome);
+  return { header, columns, cells: fields.map(({ label }) => label), weekId: week.id, outcomes };
+}
+
+export interface BroughtIn {
+  readonly batchId: Uuid;
+  readonly counted: number;
+  readonly doubts: number;
+  readonly waiting: number;
+}
+
+const AT_ONCE = 200;
+
+/** All rows in one transaction: all of them or none. Tells how far it is. */
+export async function bringInTable(
+  fill: ClassToFill,
+  table: TableToBringIn,
+  teacherId: Uuid,
+  now: Date,
+  onDone: (done: number, of: number) => void,
+): Promise<BroughtIn> {
+  const { week, fields, columns } = columnsOf(fill, table);
+  return transact(async (db) => {
+    const batchId = await addBatch(db, { schoolId: fill.schoolId, classId: fill.classId, teacherId, kind: 'file', name: table.name }, now);
+    const of = table.rows.length - 1;
+    let counted = 0;
+    let doubts = 0;
+    let waiting = 0;
+    for (let at = 1; at <= of; at += AT_ONCE) {
+      const reports: NewReport[] = [];
+      for (const [index, row] of table.rows.slice(at, at + AT_ONCE).entries()) {
+        const line = at + index + 1;
+        const taken = await takeRow(fill, readRow(row, columns, fields.length, line), week.id, { teacherId, batchId }, now);
+        if (taken.report) {
+          reports.push(taken.report);
+          if (taken.report.verdict.kind === 'clean') counted += 1;
+          else doubts += 1;
+        } else {
+          waiting += 1;
+          await addIncoming(db, waitingRow(fill, table.name, batchId, line, row, taken.waiting!), now);
+        }
+      }
+      if (reports.length > 0) await storeReports(db, reports);
+      onDone(Math.min(of, at + AT_ONCE - 1), of);
+    }
+    return { batchId, counted, doubts, waiting };
+  });
+}
+
+function waitingRow(
+  fill: ClassToFill,
+  name: string,
+  batchId: Uuid,
+  line: number,
+  row: readonly string[],
+  { why, reading }: NonNullable<Taken['waiting']>,
+): NewIncoming {
+  return {
+    schoolId: fill.schoolId,
+    classId: fill.classId,
+    batchId,
+    way: 'file',
+    source: `${name}, line ${line}`,
+    sourceHash: createHash('sha256').update(`${batchId} ${line}`).digest(),
+    words: row.filter(Boolean).join(' · '),
+    reading,
+    why,
+  };
+}
+
+/** What a message says in this class: always a proposal, but for the first use of a living slip code that judges clean. */
+async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { teacherId: Uuid; batchId: Uuid }, seen: ReadonlySet<Uuid>, now: Date) {
+  const text = [message.subject, message.text].filter(Boolean).join('\n\n');
+  const read = readMessage(text, fill.children);
+  const key = read.code === null ? undefined : await keyOfToken(read.code, now.toISOString().slice(0, 10));
+  const childId = key && fill.children.some((child) => child.id === key.childId) ? key.childId : (read.childId as Uuid | null);
+  const week = read.week === null ? fill.weeks[0] : fill.weeks.find((one) => one.number === read.week);
+  const assignment = childId === null ? undefined : week?.byChild.get(childId);
+  const levelId = week && assignment ? levelMeant(read.level, week.game.levels, assignment.levelId) : null;
+  const total = read.notFinished ? null : (read.best ?? (read.scores.length > 0 ? Math.max(...read.scores) : null));
+  const reading: Reading = {
+    child: read.childWords,
+    childId,
+    assignmentId: assignment?.id ?? null,
+    level: levelId ?? read.level,
+    total,
+    unit: null,
+    notFinished: read.notFinished,
+    week: read.week,
+    spans: read.spans,
+    confidence: read.confidence,
+    sentence:
+      total === null && !read.notFinished
+        ? 'No score was found in the words.'
+        : childId === null
+          ? 'It does not say which child, or names several.'
+          : !assignment
+            ? `Week ${read.week ?? ''} was not sent to this child.`
+            : 'A message counts when somebody says yes: senders can be forged, and replies quote.',
+  };
+  const why: Why = childId === null ? 'unknown-child' : !assignment ? 'which-week' : total === null && !read.notFinished ? 'unread' : 'not-confirmed';
+  if (key?.scope === 'slip' && assignment && week && levelId !== null && total !== null && !seen.has(assignment.id)) {
+    const report = await messageReport(week.game, assignment, levelId, total, by, now);
+    if (report.verdict.kind === 'clean') return { text, reading, why, report };
+  }
+  return { text, reading, why, report: null };
+}
+
+async function messageReport(
+  game: Game,
+  assignment: ChildAssignment,
+  levelId: string,
+  total: number | null,
+  by: { teacherId: Uuid; batchId: Uuid },
+  now: Date,
+): Promise<NewReport> {
+  const level = levelById(game, levelId);
+  const report = reportFromFields({ game, levelId, setUp: assignment.setUp }, level, [], total, level.parts[0]!.measure.unit, now);
+  const envelope: Envelope = { playId: v7() as Uuid, assignmentId: assignment.id, report };
+  return judged(
+    { accessKeyId: null, enteredBy: by.teacherId, way: 'message', batchId: by.batchId },
+    assignment,
+    envelope,
+    JSON.stringify(envelope),
+    now,
+  );
+}
+
+/** Messages in one transaction. The same message again, by its id or its words, changes nothing. */
+export async function bringInMessages(
+  fill: ClassToFill,
+  name: string,
+  kind: 'file' | 'mailbox',
+  messages: readonly DroppedMessage[],
+  teacherId: Uuid,
+  now: Date,
+): Promise<BroughtIn & { readonly again: number }> {
+  const seen = new Set((await playsOfClass(fill.classId)).map((play) => play.assignmentId));
+  return transact(async (db) => {
+    const batchId = await addBatch(db, { schoolId: fill.schoolId, classId: fill.classId, teacherId, kind, name }, now);
+    let counted = 0;
+    let waiting = 0;
+    let again = 0;
+    for (const message of messages) {
+      const { text, reading, why, report } = await takeMessage(fill, message, { teacherId, batchId }, seen, now);
+      const sourceHash = createHash('sha256')
+        .update(message.id === '' ? `${message.from}\n${message.sentAt}\n${text}` : `id ${message.id}`)
+        .digest();
+      const source = [message.from, message.sentAt.slice(0, 10)].filter(Boolean).join(', ');
+      const fresh = await addIncoming(
+        db,
+        { schoolId: fill.schoolId, classId: fill.classId, batchId, way: 'message', source, sourceHash, words: text, reading, why },
+        now,
+      );
+      if (!fresh) again += 1;
+      else if (report) {
+        const [reportId] = await storeReports(db, [report]);
+        await settleNew(db, sourceHash, fill.schoolId, teacherId, reportId!, now);
+        seen.add(report.assignmentId);
+        counted += 1;
+      } else waiting += 1;
+    }
+    return { batchId, counted, doubts: 0, waiting, again };
+  });
+}

@@ -1,0 +1,138 @@
+/** What does not count by itself: one short list for a class, each with its reason, its working and the answers to it. */
+import { answersTo, whatCounts, type Answer, type Choice } from '@/core/reports/decision';
+import type { WayIn } from '@/core/reports/around';
+import { dayWords } from '@/core/measure/day-words';
+import { childrenWhoReported } from '../db/children';
+import { addDecision, decisionsOfClass, reportOfSchool, withdrawDecision, type DecidedState } from '../db/decisions';
+import type { Uuid } from '../db/ids';
+import { addAskNotice } from '../db/outbox';
+import { transact } from '../db/pool';
+import { versionBody, weeksOf } from '../db/weeks';
+import { notFound, refuse } from '../http/answer';
+import { schoolDay } from '../school-calendar';
+import { askNotice } from '../weeks/notices';
+import { playsOfClass, type ReportedPlay } from './plays';
+
+export interface GoInDoubt {
+  readonly level: string;
+  /** As it was sent, and as the engine works it out: "4 + 3 = 7". */
+  readonly sent: number | null;
+  readonly workedOut: number | null;
+  readonly unit: string;
+}
+
+export interface Doubt {
+  readonly reportId: Uuid;
+  readonly childName: string;
+  readonly weekNumber: number;
+  readonly gameTitle: string;
+  readonly way: WayIn;
+  readonly receivedOn: string;
+  readonly kind: ReportedPlay['kind'];
+  readonly sentences: readonly string[];
+  readonly goes: readonly GoInDoubt[];
+  readonly word: string;
+  readonly answers: readonly Answer[];
+  /** The answer that was given; null while it waits. */
+  readonly choice: Choice | null;
+  readonly decided: string;
+}
+
+/** By report, in the order in which they came. */
+function byReport(plays: readonly ReportedPlay[]): ReportedPlay[][] {
+  const found = new Map<Uuid, ReportedPlay[]>();
+  for (const play of plays) found.set(play.reportId, [...(found.get(play.reportId) ?? []), play]);
+  return [...found.values()];
+}
+
+export async function doubtsOf(classId: Uuid): Promise<Doubt[]> {
+  const [plays, children, weeks, decisions] = await Promise.all([
+    playsOfClass(classId),
+    childrenWhoReported(classId),
+    weeksOf(classId),
+    decisionsOfClass(classId),
+  ]);
+  const numbers = new Map(weeks.map((week) => [week.id, week.number]));
+  const list = byReport(plays.filter((play) => numbers.has(play.weekId) && play.kind !== 'clean'));
+  const doubts = await Promise.all(
+    list.map(async (goes): Promise<Doubt> => {
+      const [first] = goes as [ReportedPlay, ...ReportedPlay[]];
+      const game = await versionBody(first.versionId);
+      const decision = decisions.findLast((one) => one.reportId === first.reportId && one.withdrawnAt === null);
+      return {
+        reportId: first.reportId,
+        childName: children.get(first.childId) ?? '',
+        weekNumber: numbers.get(first.weekId)!,
+        gameTitle: game.title,
+        way: first.way,
+        receivedOn: dayWords(schoolDay(first.receivedAt, first.timeZone)),
+        kind: first.kind,
+        sentences: first.reasons.map(({ sentence }) => sentence),
+        goes: goes.map((play) => ({
+          level: game.levels.find((level) => level.id === play.levelId)?.name ?? `“${play.levelId}”`,
+          sent: play.total,
+          workedOut: play.value,
+          unit: play.report.goes[play.goNumber - 1]!.unit,
+        })),
+        word: first.word,
+        answers: answersOf(goes),
+        choice: first.choice,
+        decided: decision ? `${decision.by}, ${dayWords(schoolDay(decision.at, first.timeZone))}` : '',
+      };
+    }),
+  );
+  // The newest week first: it is what the teacher sits down for.
+  return doubts.sort((a, b) => b.weekNumber - a.weekNumber || a.childName.localeCompare(b.childName, 'en-GB'));
+}
+
+/** The answers by the go that is most in question: the first that has a reason. */
+function answersOf(goes: readonly ReportedPlay[]): readonly Answer[] {
+  const [first] = goes as [ReportedPlay, ...ReportedPlay[]];
+  const asked = goes.find((play) => first.reasons.some((reason) => reason.go === play.goNumber - 1)) ?? first;
+  return answersTo({
+    kind: first.kind,
+    codes: first.reasons.map(({ code }) => code),
+    workedOut: asked.value,
+    sent: asked.total,
+    unit: asked.report.goes[asked.goNumber - 1]!.unit,
+  });
+}
+
+const stateOf = (goes: readonly ReportedPlay[], choice: Choice | null): DecidedState => ({
+  kind: goes[0]!.kind,
+  reasons: goes[0]!.reasons.map(({ sentence }) => sentence),
+  counts: goes.map((play) => whatCounts(play.kind, choice, play.value, play.total)),
+});
+
+interface Decider {
+  readonly schoolId: Uuid;
+  readonly teacherId: Uuid;
+}
+
+/** Keeps what a teacher decided, with what stood before and after; to ask the family also makes the text for it. */
+export async function decide({ schoolId, teacherId }: Decider, reportId: Uuid, choice: Choice, now: Date): Promise<{ noticeId: Uuid | null }> {
+  const of = await reportOfSchool(schoolId, reportId);
+  if (!of) throw notFound('report');
+  const goes = (await playsOfClass(of.classId)).filter((play) => play.reportId === reportId);
+  if (goes.length === 0) throw notFound('report');
+  if (!answersOf(goes).some((answer) => answer.choice === choice) && goes[0]!.choice === null)
+    throw refuse(409, '/choice', 'This cannot be answered so.', 'Take one of the answers beside it.');
+  const children = await childrenWhoReported(of.classId);
+  return transact(async (db) => {
+    await addDecision(db, { reportId, teacherId, choice, before: stateOf(goes, goes[0]!.choice), after: stateOf(goes, choice) }, now);
+    if (choice !== 'ask-family') return { noticeId: null };
+    const game = await versionBody(goes[0]!.versionId);
+    const text = askNotice({
+      childName: children.get(of.childId) ?? 'your child',
+      title: game.title,
+      sentences: goes[0]!.reasons.map(({ sentence }) => sentence),
+    });
+    return { noticeId: await addAskNotice(db, { schoolId, weekId: of.weekId, reportId, ...text }, now) };
+  });
+}
+
+export async function undecide({ schoolId, teacherId }: Decider, reportId: Uuid, now: Date): Promise<void> {
+  if (!(await reportOfSchool(schoolId, reportId))) throw notFound('report');
+  if (!(await transact((db) => withdrawDecision(db, reportId, teacherId, now))))
+    throw refuse(409, '', 'Nothing was decided of this report.', 'Open the list again.');
+}
