@@ -63,3 +63,12 @@ export async function openStarter(page: Page, id: string): Promise<void> {
   }, id);
   await page.goto(`/games/${game}`);
 }
+
+/** The scores of the week of one class. */
+export async function openScores(page: Page, className: string): Promise<void> {
+  await page.goto('/scores');
+  const chooser = page.getByRole('navigation', { name: 'Scores' }).getByRole('button').first();
+  await chooser.click();
+  await page.getByRole('option', { name: className, exact: true }).click();
+  await expect(chooser).toContainText(className);
+}

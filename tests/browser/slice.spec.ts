@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs } from './people';
+import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs, openScores } from './people';
 
 /** Opens a child's card on a phone of its own. */
 async function phone(page: Page, url: string) {
@@ -64,7 +64,7 @@ test('a teacher makes a game, sends it, a child plays it on a phone, and the sco
   await home.getByRole('button', { name: 'Send to school' }).click();
   await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
 
-  await page.goto('/scores');
+  await openScores(page, 'P4 Dippers');
   const row = page.getByRole('row', { name: new RegExp(name.replace('.', '\\.')) });
   await expect(row).toContainText(String(total));
   await expect(row).toContainText('2/3');
@@ -75,7 +75,7 @@ test('a teacher makes a game, sends it, a child plays it on a phone, and the sco
 test('the scores page shows a report that comes in while it is open', async ({ page }) => {
   await signInAs(page);
   const links = await linksOf(page, 'P4 Dippers');
-  await page.goto('/scores');
+  await openScores(page, 'P4 Dippers');
   const waiting = page.getByRole('row', { name: /not yet/ }).first();
   const name = (await waiting.locator('td').first().textContent())!;
   const { home, context } = await phone(page, links.get(name)!);

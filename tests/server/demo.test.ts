@@ -10,6 +10,10 @@ import { toText } from '@/server/db/ids';
 import { keepLookMarks } from '@/server/db/look-marks';
 import { direct, pool, rows } from '@/server/db/pool';
 import { versionBody } from '@/server/db/weeks';
+import { TROUBLES } from '@/server/demo/troubles';
+import { doubtsOf } from '@/server/reports/doubts';
+import { waitingOf } from '@/server/reports/waiting';
+import { schoolDay } from '@/server/school-calendar';
 import { settings } from '@/server/settings';
 import { useOwnSchema } from './school';
 
@@ -25,15 +29,16 @@ describe('the demo school', () => {
     for (const name of DEMO_CHILDREN) expect(name).toMatch(/^\p{L}+ \p{L}$/u);
     expect(new Set(DEMO_CHILDREN).size).toBe(DEMO_CHILDREN.length);
   });
-  it('is loaded into an empty database: two classes, four weeks each, reports that the engine played', async () => {
+  it('is loaded into an empty database: three classes, six weeks each, reports that the engine played', async () => {
     expect(await whatItHolds()).toBe('nothing');
     await loadDemo([{ name: 'Ms Tarn', email: 'tarn@example.org', role: 'teacher', password: 'x'.repeat(12) }], settings().serverKey, new Date());
     expect(await whatItHolds()).toBe('demo');
     expect(
       await rows('SELECT c.name, COUNT(w.id) AS weeks FROM classes c JOIN weeks w ON w.class_id = c.id GROUP BY c.name ORDER BY c.name'),
     ).toEqual([
-      { name: 'P2 Wagtails', weeks: 4 },
-      { name: 'P4 Dippers', weeks: 4 },
+      { name: 'P2 Wagtails', weeks: 6 },
+      { name: 'P4 Dippers', weeks: 6 },
+      { name: 'P6 Ospreys', weeks: 6 },
     ]);
     const reports = await rows<{ body: string; kind: string; version: Buffer }>(
       'SELECT r.body, v.kind, i.game_version_id AS version FROM reports r JOIN verdicts v ON v.report_id = r.id JOIN assignments a ON a.id = r.assignment_id JOIN week_items i ON i.id = a.week_item_id',
@@ -49,6 +54,34 @@ describe('the demo school', () => {
     expect(kinds.get('clean')! / reports.length).toBeGreaterThan(0.85);
     expect(kinds.get('sum')).toBeGreaterThan(0);
     expect(kinds.get('doubtful')).toBeGreaterThan(0);
+    const [ospreys] = await rows<{ id: Buffer; school_id: Buffer }>("SELECT id, school_id FROM classes WHERE name = 'P6 Ospreys'");
+    const today = schoolDay(new Date(), 'Europe/London');
+    const open = (await doubtsOf(toText(ospreys!.id))).filter((doubt) => doubt.choice === null);
+    const { waiting } = await waitingOf(toText(ospreys!.school_id), toText(ospreys!.id), 'Europe/London', today);
+    // One sentence of each kind of trouble, the unknown child among what is nobody's.
+    const told = [...open.flatMap(({ sentences }) => sentences), ...waiting.map(({ sentence }) => sentence)];
+    for (const trouble of [
+      /^It says 32 points; worked out it is .* = 22/,
+      /^It says 34 points; worked out it is 37/,
+      /14 hits in 12 tries cannot be/,
+      /1 point cannot be made/,
+      /a ball felled 4, more than were standing/,
+      /The score has no unit; this game counts seconds/,
+      /The level “level 7” is not one/,
+      /It was played from .* m was sent/,
+      /The same score came by link/,
+      /There is no Ailssa in this class/,
+      /The week had closed/,
+      /version 1 of the game; version 2 was sent/,
+      /far beyond this child's own scores/,
+      /faster than anybody can throw and fetch/,
+      /It says “not finished”; worked out it is/,
+    ])
+      expect(
+        told.filter((sentence) => trouble.test(sentence)),
+        `${trouble}`,
+      ).toHaveLength(1);
+    expect(open.length + waiting.length).toBe(TROUBLES.length);
     await rows("DELETE FROM audit WHERE action = 'demo loaded'");
     expect(await whatItHolds()).toBe('half a demo');
     // What a teacher has marked since goes with the rest.

@@ -48,11 +48,14 @@ export function answersTo({ kind, codes, workedOut, sent, unit }: InDoubt): read
       { choice: 'set-aside', label: 'The same play: count it once' },
       { choice: 'count-worked-out', label: `Two plays: count ${said(workedOut)} too` },
     ];
-  if (codes.includes('unit') && workedOut === null) return [ask, { choice: 'keep-as-sent', label: `It is in ${unit}: count ${sent}` }, aside];
-  const both = workedOut !== sent;
+  // Without a level that the game has, or without an end, nothing was worked out.
+  const known = workedOut !== null || codes.includes('unfinished');
+  const both = known && workedOut !== sent;
   return [
-    { choice: 'count-worked-out', label: both ? `Count ${said(workedOut)}, as worked out` : `Count ${said(workedOut)} all the same` },
-    ...(both ? [{ choice: 'keep-as-sent', label: `Keep ${said(sent)}, as sent` } as const] : []),
+    ...(known
+      ? [{ choice: 'count-worked-out', label: both ? `Count ${said(workedOut)}, as worked out` : `Count ${said(workedOut)} all the same` } as const]
+      : []),
+    ...(both || !known ? [{ choice: 'keep-as-sent', label: `Keep ${said(sent)}, as sent` } as const] : []),
     ask,
     aside,
   ];

@@ -183,7 +183,7 @@ describe('judging every kind of rule', () => {
       reasons: [{ sentence: '7 marks cannot be: the most is 6.' }],
     });
     expect(verdictOf('harbour-mouth', { total: 6 }).kind).toBe('clean');
-    expect(verdictOf('ferry-fares', { total: 1 }).reasons[0]!.sentence).toBe('1 points cannot be made from what this game gives.');
+    expect(verdictOf('ferry-fares', { total: 1 }).reasons[0]!.sentence).toBe('1 point cannot be made from what this game gives.');
   });
   it('a time without a unit is incomplete, and a race that was stopped is not finished', () => {
     expect(verdictOf('oilskin-dash', { events: typed('oilskin-dash', [48]), total: 48, unit: '' })).toMatchObject({

@@ -9,6 +9,7 @@ import { GROUND, THROWN } from '../motion/assumed';
 import { distancesOf } from '../course/geometry';
 import { B, compile, UNSET, type PartProgram, type Program } from '../rules/compile';
 import { rawScore, type Refusal, type State } from '../rules/engine';
+import { counted } from '../rules/counted';
 import { replay } from '../rules/replay';
 import type { Game, Measure, Task } from '../rules/game';
 import { levelGame } from '../rules/level';
@@ -199,9 +200,10 @@ function cannotBeSentence({ least, most }: Totals, total: number, unit: string, 
     ...(marks === undefined ? [] : [`${marks} ${marks === 1 ? 'mark' : 'marks'}`]),
   ];
   const so = set.length === 0 ? '' : ` with ${set.join(' and ')} set out`;
-  if (most !== null && total > most) return `${total} ${unit} cannot be${so}: the most is ${most}.`;
-  if (least !== null && total < least) return `${total} ${unit} cannot be${so}: the least is ${least}.`;
-  return `${total} ${unit} cannot be made from what this game gives${so}.`;
+  const told = `${total} ${counted(total, unit)}`;
+  if (most !== null && total > most) return `${told} cannot be${so}: the most is ${most}.`;
+  if (least !== null && total < least) return `${told} cannot be${so}: the least is ${least}.`;
+  return `${told} cannot be made from what this game gives${so}.`;
 }
 
 function judgeUnit(go: Go, unit: string, say: Say): void {

@@ -1,5 +1,5 @@
 /**
- * The demo school: Strathfinlas Primary with two classes, three collected weeks and a fourth coming in. Scores are played by simulated
+ * The demo school: Strathfinlas Primary with three classes, five collected weeks and a sixth coming in, with every kind of trouble in one class. Scores are played by simulated
  * children through the product's own engine, seeded, so that every install has the same ones; today lies in the last week.
  */
 import { childTables } from '@/core/forecast/attempts';
@@ -25,7 +25,7 @@ import { tokenFor } from '../db/access-keys';
 import { addChild, childrenOf, type ChildSettings } from '../db/children';
 import { addClass } from '../db/classes';
 import { keepDiaryEntry } from '../db/diary';
-import { addGame } from '../db/games';
+import { addGame, gameById, versionOf } from '../db/games';
 import { newId, toText, type Uuid } from '../db/ids';
 import { keepInvention } from '../db/inventions';
 import { change, firstRow, rows, transact } from '../db/pool';
@@ -35,7 +35,10 @@ import { addTeacher } from '../db/teachers';
 import { assignmentsOfChild, versionBody, type ChildAssignment } from '../db/weeks';
 import { dayPlus, dueMoment, schoolDay } from '../school-calendar';
 import { sendWeek } from '../weeks/send-week';
+import { decide, doubtsOf } from '../reports/doubts';
+import { starters } from '../starters';
 import { DEMO_CHILDREN } from './names';
+import { addTroubles, TROUBLES } from './troubles';
 import { demoGames } from './demo-games';
 
 const SEED = 20270301;
@@ -50,9 +53,15 @@ export interface DemoSignIn {
 }
 
 const CLASSES = [
-  { name: 'P2 Wagtails', ageYears: 6, children: 24, games: ['pebble', 'gull', 'pebble', 'gull'] },
-  { name: 'P4 Dippers', ageYears: 8, children: 26, games: ['kelp', 'lantern', 'heron', 'lantern'] },
+  { name: 'P2 Wagtails', ageYears: 6, children: 24, games: ['pebble', 'gull', 'pebble', 'gull', 'pebble', 'gull'] },
+  { name: 'P4 Dippers', ageYears: 8, children: 26, games: ['kelp', 'lantern', 'heron', 'lantern', 'lantern', 'lantern'] },
+  { name: 'P6 Ospreys', ageYears: 10, children: 26, games: ['heron', 'lantern', 'lantern', 'lantern', 'lantern', 'event'] },
 ] as const;
+
+/** The sixth week of the oldest: four games with one card, the two last from the starters. */
+const EVENT = { title: 'Loch day', games: ['lantern', 'heron', 'loch-frames', 'oilskin-dash'] } as const;
+const TROUBLED = CLASSES[2];
+const CLOSED_WEEK = 1;
 
 /** Loads the demo school into an empty database. */
 export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string, now: Date): Promise<void> {
@@ -73,6 +82,9 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
   const games = new Map<string, Uuid>();
   for (const [index, { key, ageYears, game }] of demoGames().entries())
     games.set(key, await transact((db) => addGame(db, schoolId, game, ageYears, new Date(now.getTime() - (30 - index) * DAY_MS))));
+  for (const { id, game } of starters().filter((one) => EVENT.games.some((key) => key === one.id)))
+    games.set(id, await transact((db) => addGame(db, schoolId, game, 8, new Date(now.getTime() - 25 * DAY_MS))));
+  await keptBefore(schoolId, teacherId, games.get('lantern')!, new Date(now.getTime() - 25 * DAY_MS));
   let nextName = 0;
   for (const planned of CLASSES) {
     const classId = await transact(async (db) => {
@@ -84,6 +96,7 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
       }
       return id;
     });
+    const weeks: Uuid[] = [];
     for (const [week, key] of planned.games.entries()) {
       const day = dayPlus(lastMonday(today), -7 * (planned.games.length - 1 - week));
       const sentAt = timeOfDay(day, 8.5);
@@ -92,8 +105,8 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
           schoolId,
           teacherId,
           classId,
-          title: '',
-          games: [{ gameId: games.get(key)!, levelId: `level-${week === 0 ? 1 : 2}` }],
+          title: key === 'event' ? EVENT.title : '',
+          games: (key === 'event' ? EVENT.games : [key]).map((one) => ({ gameId: games.get(one)!, levelId: `level-${week === 0 ? 1 : 2}` })),
           kit: [],
           dueOn: dayPlus(day, 7),
           warmUp: 'Five minutes: walk on the spot, big arm circles, ten slow squats, shake everything out.',
@@ -105,8 +118,26 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
         },
         sentAt,
       );
-      await reportsOf(classId, sent, week, day, serverKey, now);
+      weeks.push(sent.id);
+      const troubled = planned === TROUBLED && week === planned.games.length - 1;
+      await reportsOf(classId, sent, week, day, serverKey, now, troubled ? TROUBLES.length : 0);
+      if (troubled)
+        await addTroubles(
+          {
+            schoolId,
+            teacherId,
+            classId,
+            termId: sent.termId,
+            weekId: sent.id,
+            closedWeekId: weeks[CLOSED_WEEK]!,
+            children: (await childrenOf(classId, today)).map((child) => ({ id: child.id, name: `${child.firstName} ${child.initial}` })),
+            serverKey,
+            today,
+          },
+          now,
+        );
     }
+    await decideEarlier(classId, weeks.slice(0, -1), { schoolId, teacherId }, now);
     if (planned === CLASSES[1]) await inventionsOf(classId, today, now);
   }
   await transact((db) => audit(db, { schoolId, teacherId: null, action: LOADED }, now));
@@ -121,12 +152,38 @@ function settingsOf(index: number): Partial<ChildSettings> {
   };
 }
 
-async function reportsOf(classId: Uuid, sent: { id: Uuid; termId: Uuid }, week: number, sentOn: string, serverKey: string, now: Date): Promise<void> {
+/** The game was kept once in another form before it was sent: what is played on that version comes from an older card. */
+async function keptBefore(schoolId: Uuid, teacherId: Uuid, gameId: Uuid, now: Date): Promise<void> {
+  const { game } = (await gameById(schoolId, gameId))!;
+  await transact((db) => versionOf(db, gameId, { ...game, aim: 'Light the lanterns' }, teacherId, now));
+}
+
+/** The weeks that were collected were cleared too: sums counted as worked out, what was too fast set aside. */
+async function decideEarlier(classId: Uuid, weekIds: readonly Uuid[], who: { schoolId: Uuid; teacherId: Uuid }, now: Date): Promise<void> {
+  const numbers = new Set(weekIds.map((_, index) => index + 1));
+  for (const doubt of await doubtsOf(classId))
+    if (numbers.has(doubt.weekNumber) && doubt.choice === null && !doubt.sentences.some((sentence) => sentence.startsWith('The week had closed')))
+      await decide(who, doubt.reportId, doubt.kind === 'sum' ? 'count-worked-out' : 'set-aside', now);
+}
+
+const LAST_WEEK = 5;
+
+async function reportsOf(
+  classId: Uuid,
+  sent: { id: Uuid; termId: Uuid },
+  week: number,
+  sentOn: string,
+  serverKey: string,
+  now: Date,
+  passedOver: number,
+): Promise<void> {
   const today = schoolDay(now, ZONE);
   const children = await childrenOf(classId, today);
   for (const [number, child] of children.entries()) {
+    // Those at the front of the list bring trouble instead.
+    if (number < passedOver) continue;
     const draw = drawUnit(SEED, number, week, PURPOSE.demo);
-    const takesPart = drawUnit(SEED, number, 99, PURPOSE.demo) > 0.08 && draw < (week === 3 ? 0.55 : 0.86);
+    const takesPart = drawUnit(SEED, number, 99, PURPOSE.demo) > 0.08 && draw < (week === LAST_WEEK ? 0.55 : 0.86);
     const assignment = (await assignmentsOfChild(child.id, sent.termId)).find((found) => found.weekId === sent.id);
     if (!assignment || !takesPart) continue;
     const goes = 1 + (drawU32(SEED, number, week + 40, PURPOSE.demo) % 2);
@@ -303,14 +360,16 @@ export async function dropDemo(): Promise<void> {
   await transact(async (db) => {
     for (const table of [
       'audit',
+      'incoming',
       'decisions',
       'verdicts',
       'plays',
+      'outbox',
       'reports',
+      'batches',
       'access_keys',
       'look_marks',
       'diary_entries',
-      'outbox',
       'inventions',
       'assignments',
       'home_forms',

@@ -1,6 +1,7 @@
 /** What does not count by itself: one short list for a class, each with its reason, its working and the answers to it. */
 import { answersTo, whatCounts, type Answer, type Choice } from '@/core/reports/decision';
 import type { WayIn } from '@/core/reports/around';
+import type { Game } from '@/core/rules/game';
 import { dayWords } from '@/core/measure/day-words';
 import { childrenWhoReported } from '../db/children';
 import { addDecision, decisionsOfClass, reportOfSchool, withdrawDecision, type DecidedState } from '../db/decisions';
@@ -75,7 +76,7 @@ export async function doubtsOf(classId: Uuid): Promise<Doubt[]> {
           unit: play.report.goes[play.goNumber - 1]!.unit,
         })),
         word: first.word,
-        answers: answersOf(goes),
+        answers: answersOf(goes, unitOf(game)),
         choice: first.choice,
         decided: decision ? `${decision.by}, ${dayWords(schoolDay(decision.at, first.timeZone))}` : '',
       };
@@ -85,8 +86,10 @@ export async function doubtsOf(classId: Uuid): Promise<Doubt[]> {
   return doubts.sort((a, b) => b.weekNumber - a.weekNumber || a.childName.localeCompare(b.childName, 'en-GB'));
 }
 
+const unitOf = (game: Game) => game.parts[0]!.measure.unit;
+
 /** The answers by the go that is most in question: the first that has a reason. */
-function answersOf(goes: readonly ReportedPlay[]): readonly Answer[] {
+function answersOf(goes: readonly ReportedPlay[], unit: string): readonly Answer[] {
   const [first] = goes as [ReportedPlay, ...ReportedPlay[]];
   const asked = goes.find((play) => first.reasons.some((reason) => reason.go === play.goNumber - 1)) ?? first;
   return answersTo({
@@ -94,7 +97,7 @@ function answersOf(goes: readonly ReportedPlay[]): readonly Answer[] {
     codes: first.reasons.map(({ code }) => code),
     workedOut: asked.value,
     sent: asked.total,
-    unit: asked.report.goes[asked.goNumber - 1]!.unit,
+    unit,
   });
 }
 
@@ -115,13 +118,13 @@ export async function decide({ schoolId, teacherId }: Decider, reportId: Uuid, c
   if (!of) throw notFound('report');
   const goes = (await playsOfClass(of.classId)).filter((play) => play.reportId === reportId);
   if (goes.length === 0) throw notFound('report');
-  if (!answersOf(goes).some((answer) => answer.choice === choice) && goes[0]!.choice === null)
+  const game = await versionBody(goes[0]!.versionId);
+  if (!answersOf(goes, unitOf(game)).some((answer) => answer.choice === choice) && goes[0]!.choice === null)
     throw refuse(409, '/choice', 'This cannot be answered so.', 'Take one of the answers beside it.');
   const children = await childrenWhoReported(of.classId);
   return transact(async (db) => {
     await addDecision(db, { reportId, teacherId, choice, before: stateOf(goes, goes[0]!.choice), after: stateOf(goes, choice) }, now);
     if (choice !== 'ask-family') return { noticeId: null };
-    const game = await versionBody(goes[0]!.versionId);
     const text = askNotice({
       childName: children.get(of.childId) ?? 'your child',
       title: game.title,
