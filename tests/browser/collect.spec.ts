@@ -114,3 +114,14 @@ test('messages of the mailbox wait for a yes, with what was read marked in their
   await expect(page.locator('mark').first()).toBeVisible();
   await expectAccessible(page);
 });
+
+test('the class over its weeks is told by chart and table, and goes out as a file', async ({ page }) => {
+  await signInAs(page);
+  await openScores(page, 'P4 Dippers');
+  await page.getByRole('link', { name: 'Over the weeks' }).click();
+  await expect(page.getByRole('heading', { name: /^6 weeks/ })).toBeVisible();
+  await expect(page.locator('canvas')).toBeVisible();
+  await expectAccessible(page);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'XLSX' }).click()]);
+  expect(download.suggestedFilename()).toMatch(/^scores-.*\.xlsx$/);
+});

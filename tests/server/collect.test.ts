@@ -1,6 +1,8 @@
 import ExcelJS from 'exceljs';
+import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { GET as doubtsRoute } from '@/app/api/v1/classes/[id]/doubts/route';
+import { GET as exportRoute } from '@/app/api/v1/classes/[id]/export/route';
 import { POST as files } from '@/app/api/v1/classes/[id]/files/route';
 import { POST as batch } from '@/app/api/v1/batches/[id]/route';
 import { POST as decision } from '@/app/api/v1/reports/[id]/decision/route';
@@ -16,6 +18,8 @@ import { MOST_BYTES, readFile } from '@/server/files/drop';
 import type { Doubt } from '@/server/reports/doubts';
 import type { Waiting } from '@/server/reports/waiting';
 import type { BroughtIn, Looked } from '@/server/reports/bring-in';
+import { classWeeks } from '@/server/scores/class-weeks';
+import { asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
 import { classWeek } from '@/server/scores/class-week';
 import { schoolDay } from '@/server/school-calendar';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
@@ -256,6 +260,44 @@ describe('a message', () => {
     expect(await rowOf(school, school.childIds[1]!)).toMatchObject({ best: 4 });
     expect((await (await drop('m.eml', mail('three', `Code ${code}, week 1, best 9`))).json()) as unknown).toMatchObject({ counted: 0, waiting: 1 });
     expect((await look()).waiting.filter(({ settledBy }) => settledBy === null)).toHaveLength(1);
+  });
+});
+
+describe('the class over its weeks', () => {
+  it('tells who took part, the best against par, and what waits; an impossible report is no credit', async () => {
+    const { school, reported, onPaper } = await sent();
+    const [one, two, three] = school.childIds;
+    const best = await reported(one!, [3, 1, 0]);
+    await reported(two!, [3, 1, 0], 10);
+    await onPaper(three!, [500, 0, 0]);
+    const found = await classWeeks(school.classId, WEEK);
+    const cells = new Map(found.children.map(({ id, cells: [cell] }) => [id, cell]));
+    expect(cells.get(one!)).toMatchObject({ credit: true, best, doubt: false });
+    expect(cells.get(two!)).toMatchObject({ credit: true, best: null, doubt: true });
+    expect(found.weeks).toMatchObject([{ number: 1, sentTo: 3, fit: { fit: 'too-few' } }]);
+  });
+  it('goes out as CSV, XLSX and JSON with the same figures, and no cell is a formula', async () => {
+    const { school, teacher, reported } = await sent();
+    const total = await reported(school.childIds[0]!, [3, 1, 0]);
+    const get = (format: string, cookie = teacher) =>
+      exportRoute(new Request(`http://lochside.test/x?format=${format}`, { headers: { host: 'lochside.test', cookie } }), {
+        params: Promise.resolve({ id: school.classId }),
+      });
+    const { goes } = (await (await get('json')).json()) as { goes: { counts: number; child_id: string }[] };
+    expect(goes).toMatchObject([{ counts: total, child_id: school.childIds[0] }]);
+    const csv = Papa.parse<Record<string, string>>(await (await get('csv')).text(), { header: true }).data;
+    expect(csv).toMatchObject([{ counts: `${total}`, child_id: school.childIds[0] }]);
+    const book = new ExcelJS.Workbook();
+    await book.xlsx.load(await (await get('xlsx')).arrayBuffer());
+    expect(book.worksheets[0]!.getRow(2).getCell(12).value).toBe(total);
+    expect((await get('ods')).status).toBe(400);
+    const other = await makeSchool();
+    expect((await get('csv', await other.cookie('teacher'))).status).toBe(404);
+    const dangerous = { ...(await exportedGoes(school.classId))[0]!, game: '=HYPERLINK("http://x")', child: '+44', reason: '@x' };
+    expect(asCsv([dangerous])).toContain(`"'=HYPERLINK(""http://x"")"`);
+    expect(asCsv([dangerous])).toContain("'+44");
+    await book.xlsx.load((await asWorkbook([dangerous])).buffer as ArrayBuffer);
+    book.worksheets[0]!.eachRow((row) => row.eachCell((cell) => expect(cell.formula).toBeUndefined()));
   });
 });
 

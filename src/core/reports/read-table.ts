@@ -42,7 +42,7 @@ export function guessColumns(header: readonly string[], fields: readonly Pick<Pa
   };
   return header.map((heading) => {
     const words = heading.trim().toLocaleLowerCase('en-GB');
-    const cell = fields.findIndex(({ label }) => label.toLocaleLowerCase('en-GB') === words);
+    const cell = fields.findIndex(({ label }) => [words, `${words} mark`].includes(label.toLocaleLowerCase('en-GB')));
     if (words !== '' && cell >= 0) return take(`cell:${cell}`);
     const found = HEADINGS.find(([pattern]) => pattern.test(words));
     return found ? take(found[1]) : 'ignore';

@@ -209,7 +209,7 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
               </>
             )}
           </div>
-          <div>
+          <div style={{ position: 'sticky', top: 12 }}>
             <p role="status" style={{ minHeight: '1.6em', margin: 0, color: 'var(--ink-soft)' }}>
               {last && (
                 <>

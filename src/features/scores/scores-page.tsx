@@ -107,7 +107,7 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
   const widest = Math.max(1, ...found.rows.map((row) => Math.max(row.best ?? 0, row.parHigh ?? 0)));
   return (
     <Page>
-      <ScoresNav classes={classes} classId={classId} toLookAt={found.toLookAt} />
+      <ScoresNav classes={classes} classId={classId} />
       <PageHead>
         {week && (
           <div style={{ width: 260 }}>
@@ -131,7 +131,7 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
             />
           </div>
         ) : (
-          <span className="about">{found.gameTitle}</span>
+          <h1 style={{ flex: 1, margin: 0, fontSize: '1.25rem' }}>{found.gameTitle || 'Scores'}</h1>
         )}
         <Button onPress={() => window.print()}>Print</Button>
       </PageHead>

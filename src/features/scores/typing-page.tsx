@@ -100,7 +100,7 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
       ) : (
         <>
           <Bar>
-            <div style={{ width: 270 }}>
+            <div style={{ width: 320 }}>
               <Select
                 label="Week"
                 hideLabel

@@ -148,3 +148,9 @@ export async function versionsOfGame(schoolId: Uuid, gameId: Uuid): Promise<Kept
     sent: Number(row.sent),
   }));
 }
+
+/** The game that a version is of. */
+export async function gameOfVersion(versionId: Uuid): Promise<Uuid | null> {
+  const row = await firstRow<{ game_id: Buffer }>('SELECT game_id FROM game_versions WHERE id = ?', [toBytes(versionId)]);
+  return row ? toText(row.game_id) : null;
+}

@@ -130,6 +130,8 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
   };
 }
 
+const beats = (one: number, other: number, better: 'high' | 'low') => (better === 'high' ? one > other : one < other);
+
 /** Best counted value of each child and like set-up in the weeks before this one. */
 function bestsBefore(plays: readonly ReportedPlay[], week: Week, weeks: readonly Week[]): ReadonlyMap<string, number> {
   const earlier = new Set(weeks.filter((other) => other.sentAt < week.sentAt).map((other) => other.id));
@@ -137,7 +139,8 @@ function bestsBefore(plays: readonly ReportedPlay[], week: Week, weeks: readonly
   for (const play of plays) {
     if (!earlier.has(play.weekId) || play.counts === null || !play.asAsked) continue;
     const key = `${play.childId}|${play.likeKey}`;
-    bests.set(key, Math.max(bests.get(key) ?? -Infinity, play.counts));
+    const before = bests.get(key);
+    if (before === undefined || beats(play.counts, before, play.better)) bests.set(key, play.counts);
   }
   return bests;
 }
@@ -146,7 +149,7 @@ function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: 
   const counted = mine.filter((play) => play.counts !== null && play.asAsked);
   const doubted = mine.filter((play) => play.kind !== 'clean' && play.choice === null);
   const last = mine.at(-1);
-  const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || play.counts! > top.counts! ? play : top), null);
+  const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || beats(play.counts!, top.counts!, play.better) ? play : top), null);
   const before = best ? bestBefore.get(`${best.childId}|${best.likeKey}`) : undefined;
   const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 ? 'not-yet' : doubted.length > 0 ? 'to-look-at' : 'counted';
   return {
@@ -155,7 +158,7 @@ function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: 
     best: best?.counts ?? null,
     otherForms: mine.filter((play) => !play.asAsked).length,
     latest: last ? (last.counts ?? last.total) : null,
-    personalBest: best !== null && before !== undefined && best.counts! > before,
+    personalBest: best !== null && before !== undefined && beats(best.counts!, before, best.better),
     successes: mine.reduce((sum, play) => sum + play.successes, 0),
     attempts: mine.reduce((sum, play) => sum + play.attempts, 0),
     reason: doubted.at(-1)?.reasons[0]?.sentence ?? '',

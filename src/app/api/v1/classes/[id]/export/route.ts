@@ -1,0 +1,30 @@
+import { classById } from '@/server/db/classes';
+import { notFound, refuse } from '@/server/http/answer';
+import { teacherRoute } from '@/server/http/route';
+import { schoolDay } from '@/server/school-calendar';
+import { asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
+
+const TYPES = {
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  json: 'application/json; charset=utf-8',
+} as const;
+
+/** Every go of a class as CSV, XLSX or JSON, with ids that stay. */
+export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ request, who, id, now }) => {
+  const today = schoolDay(now, who.timeZone);
+  const of = await classById(who.schoolId, id(), today);
+  if (!of) throw notFound('class');
+  const format = new URL(request.url).searchParams.get('format') ?? 'csv';
+  if (format !== 'csv' && format !== 'xlsx' && format !== 'json') throw refuse(400, 'format', 'There is no such format.', 'Use csv, xlsx or json.');
+  const goes = await exportedGoes(of.id);
+  const body = format === 'csv' ? asCsv(goes) : format === 'xlsx' ? await asWorkbook(goes) : JSON.stringify({ format: 'lochside.goes/1', goes });
+  return new Response(body as BodyInit, {
+    headers: {
+      'content-type': TYPES[format],
+      'content-disposition': `attachment; filename="scores-${today}.${format}"`,
+      'cache-control': 'no-store',
+      'x-content-type-options': 'nosniff',
+    },
+  });
+});

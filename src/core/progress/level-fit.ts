@@ -1,0 +1,34 @@
+/** Was a level too easy or too hard for a class? By how many children reached par, which half of them are to reach. */
+import { wilson } from './wilson';
+
+export type LevelFit = 'too-easy' | 'right' | 'too-hard' | 'too-few';
+
+export interface AgainstPar {
+  readonly best: number;
+  readonly par: number;
+}
+
+export interface JudgedFit {
+  readonly fit: LevelFit;
+  readonly reached: number;
+  readonly of: number;
+  /** The middle 80% for the share of such a class that reaches par (Wilson). */
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Fewer children say nothing of a class. Assumed. */
+const FEW = 6;
+/** As long as the share may well lie between these, the level is as it should be. Assumed. */
+const EASY_ABOVE = 0.6;
+const HARD_BELOW = 0.4;
+/** Standard deviations of the middle 80% of a normal distribution. */
+const Z_80 = 1.2816;
+
+export function levelFit(children: readonly AgainstPar[], better: 'high' | 'low'): JudgedFit {
+  const reached = children.filter(({ best, par }) => (better === 'high' ? best >= par : best <= par)).length;
+  const of = children.length;
+  const { low, high } = wilson(reached, of, Z_80);
+  const fit = of < FEW ? 'too-few' : low > EASY_ABOVE ? 'too-easy' : high < HARD_BELOW ? 'too-hard' : 'right';
+  return { fit, reached, of, low, high };
+}

@@ -1,0 +1,162 @@
+'use client';
+import Link from 'next/link';
+import { lazy, Suspense } from 'react';
+import styled from 'styled-components';
+import type { ClassWeeks, WeekOfClass } from '@/server/scores/class-weeks';
+import { Button } from '@/ui/button';
+import { Empty, Figures, Page } from '@/ui/page';
+import { ScoresNav, type ScoresNavProps } from './scores-nav';
+
+const WeeksChart = lazy(() => import('./weeks-chart'));
+
+const Sheet = styled.div`
+  overflow-x: auto;
+  & table {
+    min-width: 720px;
+  }
+  & td[data-none] {
+    color: var(--ink-soft);
+  }
+  & thead th {
+    position: sticky;
+    top: 0;
+    background: var(--paper);
+    vertical-align: bottom;
+    white-space: normal;
+  }
+`;
+
+const Fits = styled.ul`
+  display: grid;
+  gap: 6px;
+  margin: 0 0 16px;
+  padding: 0;
+  list-style: none;
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 16px;
+  margin: 14px 0 10px;
+  & h1 {
+    flex: 1;
+    margin: 0;
+    font-size: 1.25rem;
+  }
+  & a {
+    text-underline-offset: 3px;
+  }
+  @media print {
+    & a,
+    & button {
+      display: none;
+    }
+  }
+`;
+
+function FitOfWeek({ week }: { week: WeekOfClass }) {
+  const { fit, reached, of, low, high } = week.fit;
+  const share = `${reached} of ${of} reached par (such a class: ${Math.round(10 * low)} to ${Math.round(10 * high)} in 10)`;
+  return (
+    <li>
+      Week {week.number}, {week.title}: {share}. <b>{fit === 'too-easy' ? 'Too easy for this class.' : 'Too hard for this class.'}</b>{' '}
+      {week.gameId && (
+        <Link href={`/games/${week.gameId}`}>
+          {fit === 'too-easy' ? 'Move the marks back on the chart table' : 'Bring the marks nearer on the chart table'}
+        </Link>
+      )}
+    </li>
+  );
+}
+
+export function WeeksPage({ classes, classId, found }: ScoresNavProps & { found: ClassWeeks }) {
+  const { weeks, children } = found;
+  const unfit = weeks.filter(({ fit }) => fit.fit === 'too-easy' || fit.fit === 'too-hard');
+  const file = (format: string) => `/api/v1/classes/${classId}/export?format=${format}`;
+  return (
+    <Page>
+      <ScoresNav classes={classes} classId={classId} />
+      {weeks.length === 0 ? (
+        <Empty>
+          <p>This class has not been sent anything yet.</p>
+        </Empty>
+      ) : (
+        <>
+          <Row>
+            <h1>
+              {weeks.length} {weeks.length === 1 ? 'week' : 'weeks'}, {children.length} children
+            </h1>
+            <span>
+              All goes as <a href={file('csv')}>CSV</a>, <a href={file('xlsx')}>XLSX</a>, <a href={file('json')}>JSON</a>
+            </span>
+            <Button onPress={() => window.print()}>Print</Button>
+          </Row>
+          {unfit.length > 0 ? (
+            <Fits aria-label="Levels that did not fit">
+              {unfit.map((week) => (
+                <FitOfWeek key={week.id} week={week} />
+              ))}
+            </Fits>
+          ) : (
+            <p>No level was clearly too easy or too hard: about half of the class reaches par.</p>
+          )}
+          <Suspense fallback={<div style={{ height: 410 }} />}>
+            <WeeksChart found={found} />
+          </Suspense>
+          <Sheet>
+            <Figures>
+              <thead>
+                <tr>
+                  <th>Child</th>
+                  {weeks.map((week) => (
+                    <th key={week.id} className="figure">
+                      week {week.number}
+                      <br />
+                      {week.title}
+                      <br />
+                      {week.credit} of {week.sentTo}
+                    </th>
+                  ))}
+                  <th className="figure">Took part</th>
+                </tr>
+              </thead>
+              <tbody>
+                {children.map((child) => (
+                  <tr key={child.id}>
+                    <td style={{ whiteSpace: 'nowrap' }}>{child.name}</td>
+                    {child.cells.map((cell, at) => (
+                      <td key={weeks[at]!.id} className="figure" data-none={cell.credit ? undefined : true}>
+                        {!cell.sent ? (
+                          'not sent'
+                        ) : cell.best !== null ? (
+                          <>
+                            <b>{cell.best}</b>
+                            {cell.par !== null && <small> / par {cell.par}</small>}
+                          </>
+                        ) : cell.credit ? (
+                          'took part'
+                        ) : (
+                          '–'
+                        )}
+                        {cell.doubt && <small> ?</small>}
+                      </td>
+                    ))}
+                    <td className="figure">
+                      {child.cells.filter((cell) => cell.credit).length} of {child.cells.filter((cell) => cell.sent).length}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </Figures>
+          </Sheet>
+          <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
+            The best that counted on a like set-up, against the child’s own par; <b>?</b> waits to be looked at. Taking part is a report that can be,
+            or a diary line that an adult has signed.
+          </p>
+        </>
+      )}
+    </Page>
+  );
+}

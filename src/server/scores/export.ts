@@ -1,0 +1,102 @@
+/** Every go that was reported in a class, as rows for other programs. Cells that a spreadsheet would take for a formula are made text. */
+import ExcelJS from 'exceljs';
+import Papa from 'papaparse';
+import { childrenWhoReported } from '../db/children';
+import type { Uuid } from '../db/ids';
+import { versionBody, weeksOf } from '../db/weeks';
+import { playsOfClass } from '../reports/plays';
+
+export interface ExportedGo {
+  readonly report_id: string;
+  readonly go: number;
+  readonly child_id: string;
+  readonly child: string;
+  readonly week: number;
+  readonly game: string;
+  readonly level: string;
+  readonly way: string;
+  readonly received_at: string;
+  readonly as_sent: number | null;
+  readonly worked_out: number | null;
+  readonly counts: number | null;
+  readonly unit: string;
+  readonly hits: number;
+  readonly tries: number;
+  readonly as_asked: boolean;
+  readonly verdict: string;
+  readonly reason: string;
+  readonly decided: string;
+}
+
+export async function exportedGoes(classId: Uuid): Promise<ExportedGo[]> {
+  const [plays, children, weeks] = await Promise.all([playsOfClass(classId), childrenWhoReported(classId), weeksOf(classId)]);
+  const numbers = new Map(weeks.map((week) => [week.id, week.number]));
+  const mine = plays.filter((play) => numbers.has(play.weekId));
+  return Promise.all(
+    mine.map(async (play): Promise<ExportedGo> => {
+      const game = await versionBody(play.versionId);
+      return {
+        report_id: play.reportId,
+        go: play.goNumber,
+        child_id: play.childId,
+        child: children.get(play.childId) ?? '',
+        week: numbers.get(play.weekId)!,
+        game: game.title,
+        level: game.levels.find((level) => level.id === play.levelId)?.name ?? play.levelId,
+        way: play.way,
+        received_at: play.receivedAt.toISOString(),
+        as_sent: play.total,
+        worked_out: play.value,
+        counts: play.counts,
+        unit: game.parts[0]!.measure.unit,
+        hits: play.successes,
+        tries: play.attempts,
+        as_asked: play.asAsked,
+        verdict: play.kind,
+        reason: play.reasons[0]?.sentence ?? '',
+        decided: play.choice ?? '',
+      };
+    }),
+  );
+}
+
+const COLUMNS = [
+  'report_id',
+  'go',
+  'child_id',
+  'child',
+  'week',
+  'game',
+  'level',
+  'way',
+  'received_at',
+  'as_sent',
+  'worked_out',
+  'counts',
+  'unit',
+  'hits',
+  'tries',
+  'as_asked',
+  'verdict',
+  'reason',
+  'decided',
+] as const satisfies readonly (keyof ExportedGo)[];
+
+/** What a spreadsheet would run begins with one of these; an apostrophe before it makes it text. */
+const safe = (value: string | number | boolean | null) => (typeof value === 'string' && /^[=+\-@\t\r]/.test(value) ? `'${value}` : value);
+
+const rowOf = (go: ExportedGo) => COLUMNS.map((column) => safe(go[column]));
+
+/** RFC 4180. */
+export function asCsv(goes: readonly ExportedGo[]): string {
+  return Papa.unparse({ fields: [...COLUMNS], data: goes.map(rowOf) }, { newline: '\r\n' });
+}
+
+export async function asWorkbook(goes: readonly ExportedGo[]): Promise<Uint8Array> {
+  const book = new ExcelJS.Workbook();
+  const sheet = book.addWorksheet('Scores', { views: [{ state: 'frozen', ySplit: 1 }] });
+  sheet.addRow([...COLUMNS]).font = { bold: true };
+  for (const go of goes) sheet.addRow(rowOf(go));
+  sheet.columns.forEach((column, index) => (column.width = COLUMNS[index] === 'reason' ? 60 : /_id$|received/.test(COLUMNS[index]!) ? 26 : 14));
+  return new Uint8Array(await book.xlsx.writeBuffer());
+}
