@@ -4,7 +4,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { withDemo } from './demo-stack';
-import { linksOf, PHONE, signInAs } from './people';
+import { linksOf, openScores, PHONE, signInAs } from './people';
 
 const root = join(import.meta.dirname, '../..');
 const folder = join(root, 'docs/screenshots');
@@ -69,9 +69,14 @@ await withDemo(async (browser, address) => {
   await desk.getByLabel('What the event is called').fill('Quay day');
   await desk.getByRole('region', { name: 'Preview of the card' }).getByRole('heading', { name: 'Quay day' }).waitFor();
   await shoot(desk, 'week-builder');
-  await desk.goto('/scores');
+  await openScores(desk, 'P4 Dippers');
   await desk.waitForTimeout(500);
   await shoot(desk, 'scores');
+  await openScores(desk, 'P6 Ospreys');
+  await desk.getByRole('link', { name: /^To look at/ }).click();
+  await desk.getByRole('group', { name: 'Answers' }).waitFor();
+  await desk.keyboard.press('ArrowDown');
+  await shoot(desk, 'to-look-at');
   await desk.goto('/classes');
   await desk.getByRole('link', { name: 'P4 Dippers', exact: true }).click();
   await desk.getByRole('heading', { name: 'P4 Dippers' }).waitFor();
@@ -102,7 +107,6 @@ await withDemo(async (browser, address) => {
   await shoot(home, 'home-play');
   await home.getByRole('button', { name: /^In/ }).click();
   await home.getByRole('button', { name: 'Missed', exact: true }).click();
-  await shoot(home, 'home-exercise');
   await home.getByRole('button', { name: 'Done' }).click();
   await home.getByRole('button', { name: 'Stop the clock' }).click();
   await home.getByRole('button', { name: 'End here' }).click();

@@ -298,7 +298,7 @@ test('a class is made from a pasted list, and only first names and initials leav
   await signInAs(page);
   await page.goto('/classes');
   await page.getByRole('button', { name: 'New class' }).click();
-  await page.getByLabel('Name').fill('P6 Ospreys');
+  await page.getByLabel('Name').fill('P7 Terns');
   await page.getByRole('button', { name: 'Make the class' }).click();
   await page.waitForURL('**/classes/*');
   await page.getByRole('button', { name: 'Add children' }).click();

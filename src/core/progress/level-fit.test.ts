@@ -19,7 +19,7 @@ describe('the interval of a share', () => {
 });
 
 describe('a level for a class', () => {
-  const class20 = (reached: number) => Array.from({ length: 20 }, (_, child) => ({ best: child < reached ? 12 : 8, par: 10 }));
+  const class20 = (reached: number) => Array.from({ length: 20 }, (_, child) => ({ score: child < reached ? 12 : 8, par: 10 }));
   it('is right while about half reach par, too easy or too hard when it is far from half', () => {
     expect([3, 10, 12, 18].map((reached) => levelFit(class20(reached), 'high').fit)).toEqual(['too-hard', 'right', 'right', 'too-easy']);
     expect(levelFit(class20(10), 'high')).toMatchObject({ reached: 10, of: 20 });

@@ -4,7 +4,8 @@ import { wilson } from './wilson';
 export type LevelFit = 'too-easy' | 'right' | 'too-hard' | 'too-few';
 
 export interface AgainstPar {
-  readonly best: number;
+  /** Of one go: a child's first. */
+  readonly score: number;
   readonly par: number;
 }
 
@@ -26,7 +27,7 @@ const HARD_BELOW = 0.4;
 const Z_80 = 1.2816;
 
 export function levelFit(children: readonly AgainstPar[], better: 'high' | 'low'): JudgedFit {
-  const reached = children.filter(({ best, par }) => (better === 'high' ? best >= par : best <= par)).length;
+  const reached = children.filter(({ score, par }) => (better === 'high' ? score >= par : score <= par)).length;
   const of = children.length;
   const { low, high } = wilson(reached, of, Z_80);
   const fit = of < FEW ? 'too-few' : low > EASY_ABOVE ? 'too-easy' : high < HARD_BELOW ? 'too-hard' : 'right';

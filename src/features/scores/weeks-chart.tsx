@@ -53,8 +53,8 @@ export default function WeeksChart({ found }: { found: ClassWeeks }) {
         }) => (seriesIndex === 0 ? `${name}: ${value} took part` : `${data.name ?? ''}: ${data.best ?? ''}`),
       },
       grid: [
-        { left: 64, right: 16, top: 24, height: 110 },
-        { left: 64, right: 16, top: 176, height: 190 },
+        { left: 64, right: 40, top: 24, height: 110 },
+        { left: 64, right: 40, top: 176, height: 190 },
       ],
       xAxis: [
         { gridIndex: 0, type: 'category', data: names, axisLabel: { ...text, show: false }, axisLine: { lineStyle: { color: colour('--ink') } } },

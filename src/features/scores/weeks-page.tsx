@@ -58,7 +58,7 @@ const Row = styled.div`
 
 function FitOfWeek({ week }: { week: WeekOfClass }) {
   const { fit, reached, of, low, high } = week.fit;
-  const share = `${reached} of ${of} reached par (such a class: ${Math.round(10 * low)} to ${Math.round(10 * high)} in 10)`;
+  const share = `${reached} of ${of} reached par with their first go (such a class: ${Math.round(10 * low)} to ${Math.round(10 * high)} in 10)`;
   return (
     <li>
       Week {week.number}, {week.title}: {share}. <b>{fit === 'too-easy' ? 'Too easy for this class.' : 'Too hard for this class.'}</b>{' '}

@@ -12,6 +12,8 @@ export interface CellOfWeek {
   /** A report of any verdict but impossible, or a diary line with an adult's initials. */
   readonly credit: boolean;
   readonly best: number | null;
+  /** The first go that counted: par is of one go, so the best of several says nothing against it. */
+  readonly first: number | null;
   readonly par: number | null;
   /** Something waits to be looked at. */
   readonly doubt: boolean;
@@ -59,6 +61,7 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
           sent: assignment !== undefined,
           credit: own.some((play) => play.kind !== 'impossible' || play.counts !== null) || signed,
           best: counted.length === 0 ? null : better === 'high' ? Math.max(...counted) : Math.min(...counted),
+          first: counted[0] ?? null,
           par: assignment?.par ?? null,
           doubt: own.some((play) => play.kind !== 'clean' && play.choice === null),
         };
@@ -78,7 +81,7 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
       credit: cells.filter((cell) => cell.credit).length,
       sentTo: cells.filter((cell) => cell.sent).length,
       fit: levelFit(
-        cells.flatMap(({ best, par }) => (best === null || par === null ? [] : [{ best, par }])),
+        cells.flatMap(({ first, par }) => (first === null || par === null ? [] : [{ score: first, par }])),
         better,
       ),
     })),
