@@ -11,8 +11,7 @@ import type { Reason, Verdict } from './judge';
 import type { Report, UsedSetUp } from './report';
 
 /** How a report came in. */
-export const WAYS_IN = ['link', 'paper', 'file', 'message', 'api'] as const;
-export type WayIn = (typeof WAYS_IN)[number];
+export type WayIn = 'link' | 'paper' | 'file' | 'message' | 'api';
 
 export const WAY_WORDS: Readonly<Record<WayIn, string>> = {
   link: 'by link',

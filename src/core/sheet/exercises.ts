@@ -1,7 +1,6 @@
-/** Exercises as two drawn poses, found by the words that a teacher writes for them. Drawn by us; no published source. */
+/** Exercises as two drawn poses. Drawn by us; no published source. */
+import type { ExerciseId } from './exercise-words';
 import { frame, limb, type Frame } from './movements';
-
-export type ExerciseId = 'jump' | 'heels' | 'march' | 'squat' | 'clap' | 'stretch' | 'arms' | 'toes' | 'hop' | 'shake' | 'balance' | 'rest' | 'steps';
 
 const FREE = [9, 9] as const;
 const up = limb(0, 0);
@@ -40,25 +39,3 @@ export const EXERCISES: Readonly<Record<ExerciseId, readonly [Frame, Frame]>> = 
     frame(0.02, 4, limb(25, 35), limb(-22, -10), limb(-20, -28), limb(26, 14), FREE),
   ],
 };
-
-/** The first that fits names the exercise. */
-const WORDS: readonly (readonly [RegExp, ExerciseId])[] = [
-  [/star jump|jump/i, 'jump'],
-  [/heel/i, 'heels'],
-  [/march|knee|climb/i, 'march'],
-  [/squat|bend|crouch/i, 'squat'],
-  [/clap/i, 'clap'],
-  [/circle|swing|arms/i, 'arms'],
-  [/stretch|reach|touch the (floor|ground)/i, 'stretch'],
-  [/toe/i, 'toes'],
-  [/hop|skip/i, 'hop'],
-  [/shake|wobble|dance/i, 'shake'],
-  [/balance|one leg|stork/i, 'balance'],
-  [/rest|breath|still/i, 'rest'],
-  [/walk|jog|run|step/i, 'steps'],
-];
-
-/** The exercise that some words speak of; undefined where none of ours is meant. */
-export function exerciseIn(words: string): ExerciseId | undefined {
-  return WORDS.find(([pattern]) => pattern.test(words))?.[1];
-}

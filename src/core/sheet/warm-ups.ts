@@ -1,5 +1,5 @@
 import { english, type Words } from '../words/words';
-import { exerciseIn } from './exercises';
+import { exerciseIn } from './exercise-words';
 
 /** Warm-ups of ours, five to six minutes each, of exercises that are drawn. */
 export interface WarmUp {

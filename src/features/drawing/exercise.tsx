@@ -1,6 +1,7 @@
 'use client';
 import styled, { css, keyframes } from 'styled-components';
-import { exerciseIn, EXERCISES } from '@/core/sheet/exercises';
+import { exerciseIn } from '@/core/sheet/exercise-words';
+import { EXERCISES } from '@/core/sheet/exercises';
 import { Figure, FIGURE_H, FIGURE_W } from './figure';
 
 const toAndFro = keyframes`

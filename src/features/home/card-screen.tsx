@@ -5,7 +5,6 @@ import styled from 'styled-components';
 import { warmUpMoves, warmUpWords } from '@/core/sheet/warm-ups';
 import type { Card, CardItem, CardWeek } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
-import { Exercise } from '../drawing/exercise';
 import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
 import { LanguagePicker } from './language-picker';
 import { ReadAloud } from './read-aloud';
@@ -17,6 +16,12 @@ import { linesWords, scoreWords, timeWords, todayHere } from './words';
 const CardDrawing = lazy(async () => {
   const { CardDrawing: Drawing } = await import('./card-drawing');
   return { default: Drawing };
+});
+
+/** The figures of the warm-up too. */
+const Exercise = lazy(async () => {
+  const { Exercise: Drawn } = await import('../drawing/exercise');
+  return { default: Drawn };
 });
 
 const Kept = styled.p`
@@ -228,7 +233,7 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
               <Moves>
                 {moves.map((move) => (
                   <li key={move.words}>
-                    <Exercise words={move.written} />
+                    <Suspense fallback={<span style={{ width: 66, height: 64 }} />}>{move.drawn && <Exercise words={move.written} />}</Suspense>
                     {move.words}
                   </li>
                 ))}

@@ -30,6 +30,8 @@ function keyIn(written: string): string {
 }
 
 /** Without a key in the link: the children whose card this device has opened, and a place for a code. */
+// Loaded by the page when it is needed.
+// ts-unused-exports:disable-next-line
 export function DoorScreen({
   kept,
   onOpen,

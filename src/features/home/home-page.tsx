@@ -4,7 +4,6 @@ import type { InventedPlan } from '@/core/invent/plan';
 import type { DiaryEntry } from '@/server/db/diary';
 import type { CardItem } from '@/server/home/card';
 import { CardScreen } from './card-screen';
-import { DoorScreen } from './door-screen';
 import type { Step } from './going';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { fetchCalendar } from './sending';
@@ -24,6 +23,10 @@ const later = {
     const { DiaryScreen } = await import('./diary-screen');
     return { default: DiaryScreen };
   },
+  door: async () => {
+    const { DoorScreen } = await import('./door-screen');
+    return { default: DoorScreen };
+  },
   invent: async () => {
     const { InventScreen } = await import('./invent-screen');
     return { default: InventScreen };
@@ -32,6 +35,7 @@ const later = {
 const Going = lazy(later.going);
 const DiaryScreen = lazy(later.diary);
 const InventScreen = lazy(later.invent);
+const DoorScreen = lazy(later.door);
 
 type View =
   | { readonly on: 'card' }
@@ -81,7 +85,12 @@ function ChildsPage() {
   };
 
   if (loaded.kind === 'loading') return <Moment />;
-  if (loaded.kind === 'door') return <DoorScreen kept={kept} onOpen={openKey} onForget={(key) => void forget(key)} />;
+  if (loaded.kind === 'door')
+    return (
+      <Suspense fallback={<Moment />}>
+        <DoorScreen kept={kept} onOpen={openKey} onForget={(key) => void forget(key)} />
+      </Suspense>
+    );
   if (loaded.kind === 'failed')
     return (
       <Screen>

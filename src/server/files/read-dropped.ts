@@ -19,7 +19,7 @@ export type Dropped =
   | { readonly kind: 'messages'; readonly messages: readonly DroppedMessage[] }
   | { readonly kind: 'problem'; readonly reason: string; readonly fix: string };
 
-export const MOST_ROWS = 5_001;
+const MOST_ROWS = 5_001;
 const MOST_COLUMNS = 60;
 const MOST_CELL = 400;
 const MOST_MESSAGES = 200;
