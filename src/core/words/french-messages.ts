@@ -500,7 +500,7 @@ export const FRENCH_MESSAGES: Readonly<Record<string, Message>> = {
   'minutes and seconds': 'minutes et secondes',
   pins: { one: 'quille', other: 'quilles' },
   'one of your steps': 'un de tes pas',
-  Name: 'Nom',
+  'Name:': 'Nom :',
   'First, warm up.': 'D’abord, échauffe-toi.',
   'Safe to play? An adult looks first': 'Sans danger ? Un adulte regarde d’abord',
   'Film, at most 15 seconds.': 'Film, 15 secondes au plus.',
@@ -886,8 +886,7 @@ export const FRENCH_MESSAGES: Readonly<Record<string, Message>> = {
   'The {other} foot lands before the ball leaves the hand.': 'Le pied {other} se pose avant que la balle quitte la main.',
   'Wrong foot? Touch the other leg first, then step.': 'Mauvais pied ? Touche d’abord l’autre jambe, puis fais le pas.',
   Swing: 'Balancer',
-  'Swing the arm straight back and straight through, past your knee.':
-    'Balance le bras droit vers l’arrière et droit vers l’avant, le long du genou.',
+  'Swing the arm straight back and straight through, past your knee.': 'Balance le bras tout dans l’axe, en arrière puis en avant, le long du genou.',
   'The arm brushes the side of the leg.': 'Le bras frôle le côté de la jambe.',
   'A swing across the body sends the ball astray.': 'Un balancé en travers du corps dévie la balle.',
   Point: 'Montrer',

@@ -42,7 +42,7 @@ function Head({ title, of, right, style }: { title: string; of: SheetOf; right: 
         <Text style={style.sheet.title}>{title}</Text>
         <Text style={style.sheet.soft}>{right}</Text>
       </View>
-      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>{of.name ?? `${style.words.t('Name')}: ____________________`}</Text>
+      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>{of.name ?? `${style.words.t('Name:')} ____________________`}</Text>
     </View>
   );
 }
