@@ -67,7 +67,7 @@ describe('the demo school', () => {
       /1 point cannot be made/,
       /a ball felled 4, more than were standing/,
       /The score has no unit; this game counts seconds/,
-      /The level “level 7” is not one/,
+      /The level “level-7” is not one/,
       /It was played from .* m was sent/,
       /The same score came by link/,
       /There is no Ailssa in this class/,

@@ -29,10 +29,12 @@ const READ = [
   'src/core',
   'src/server/paper',
   'src/server/home',
+  'src/server/reports/take-in.ts',
   'src/app/api/v1/home',
 ];
 
 function files(folder: string): string[] {
+  if (folder.endsWith('.ts')) return [folder];
   return readdirSync(join(ROOT, folder), { withFileTypes: true }).flatMap((entry) => {
     const path = `${folder}/${entry.name}`;
     if (entry.isDirectory()) return files(path);
@@ -65,7 +67,7 @@ export function askedInCode(): Set<string> {
             ? [node.arguments[0]]
             : callee === 'count'
               ? [node.arguments[2]]
-              : callee === 'refuse' && /home/.test(path)
+              : callee === 'refuse' && /home|take-in/.test(path)
                 ? node.arguments.slice(2, 4)
                 : [];
         for (const text of asked.flatMap((argument) => (argument ? literals(argument) : []))) if (/\p{L}/u.test(text)) found.add(text);

@@ -145,7 +145,7 @@ async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { t
   );
   const report = {
     ...made,
-    goes: made.goes.map((go) => ({ ...go, ...(levelId === null ? { level: row.level.slice(0, 24) } : {}) })),
+    goes: made.goes.map((go) => ({ ...go, ...(levelId === null ? { level: asLevelId(row.level) } : {}) })),
     ...(row.felt ? { felt: row.felt } : {}),
     ...(row.word ? { word: row.word } : {}),
   };
@@ -177,6 +177,13 @@ async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { t
   }
   return { outcome: outcomeOf(row, week, stored, row.total ?? null, unit), report: stored, waiting: null };
 }
+
+/** A level that the game lacks, as an id of the format: what was written stays recognisable. */
+const asLevelId = (written: string) =>
+  `${/^\d/.test(written) ? 'level-' : ''}${written.toLocaleLowerCase('en-GB')}`
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 24) || 'unknown';
 
 function outcomeOf(row: RowReading, week: WeekToFill, report: NewReport, total: number | null, unit: string): RowOutcome {
   return {
