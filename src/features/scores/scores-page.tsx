@@ -120,7 +120,7 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
             />
           </div>
         )}
-        {week && found.games.length > 1 ? (
+        {week && found.games.length > 1 && (
           <div style={{ width: 240 }}>
             <Select
               hideLabel
@@ -130,9 +130,8 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
               onChange={(id) => router.push(`/scores?class=${classId}&week=${week.id}&game=${id}`)}
             />
           </div>
-        ) : (
-          <h1 style={{ flex: 1, margin: 0, fontSize: '1.25rem' }}>{found.gameTitle || 'Scores'}</h1>
         )}
+        <h1 style={{ flex: 1, margin: 0, fontSize: '1.25rem' }}>{found.gameTitle || 'Scores'}</h1>
         <Button onPress={() => window.print()}>Print</Button>
       </PageHead>
       {!week ? (
