@@ -1,7 +1,10 @@
 import type { BodyForm } from '../motion/assumed';
 import { REPORT_FORMAT } from '../rules/formats';
 import type { Game } from '../rules/game';
+import { compile } from '../rules/compile';
 import { levelById } from '../rules/level';
+import { measure, type Result } from '../rules/measure';
+import { replay } from '../rules/replay';
 import { eventsFromFields, partFields } from './parts';
 import type { Go, Report, UsedSetUp } from './report';
 
@@ -25,6 +28,13 @@ export function goOf(
     unit: assigned.game.parts[0]!.measure.unit,
     ...played,
   };
+}
+
+/** What the typed fields of a level come to, with the working; null for a level that the engine does not admit. */
+export function workedOut(level: Game, typed: readonly (number | null)[]): Result | null {
+  const compiled = compile(level);
+  if (!compiled.ok) return null;
+  return measure(compiled.value, replay(compiled.value, eventsFromFields(level, partFields(level), typed), 'parts').state);
 }
 
 /** A report of one go typed in from paper: the fields of the game at that level in their order, empty ones null; none at all is a total alone. */

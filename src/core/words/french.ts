@@ -119,13 +119,12 @@ function typeset(message: Message): Message {
   return { ...message, ...Object.fromEntries(Object.entries(message).map(([rule, text]) => [rule, spaced(text)])) };
 }
 
+const MESSAGES = new Map(Object.entries(FRENCH_MESSAGES).map(([english, message]) => [english, typeset(message)]));
+
 export const french: Words = wordsIn({
   tag: 'fr',
   direction: 'ltr',
-  message: (english) => {
-    const message = FRENCH_MESSAGES[english];
-    return message === undefined ? undefined : typeset(message);
-  },
+  message: (english) => MESSAGES.get(english),
   noun: (english, form, n) => spaced(noun(english, form, n)),
 });
 

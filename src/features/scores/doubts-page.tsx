@@ -10,7 +10,7 @@ import { Button, QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page } from '@/ui/page';
 import { send } from '@/ui/post';
-import { Told } from './doubt-style';
+import { Told } from './score-style';
 import { OneWaiting, type AsReport } from './one-waiting';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 

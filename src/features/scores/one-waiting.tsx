@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { WAY_WORDS } from '@/core/reports/around';
 import type { MayBe, Waiting } from '@/server/reports/waiting';
 import { Button, QuietButton } from '@/ui/button';
-import { Told } from './doubt-style';
+import { EntryFields, Told } from './score-style';
 
 const Words = styled.pre`
   max-height: 260px;
@@ -20,36 +20,6 @@ const Words = styled.pre`
     color: inherit;
     border-bottom: 3px solid var(--gorse);
     font-weight: 600;
-  }
-`;
-
-const Fields = styled.form`
-  display: flex;
-  align-items: end;
-  flex-wrap: wrap;
-  gap: 10px 14px;
-  & label {
-    display: flex;
-    flex-direction: column;
-    gap: 3px;
-    font-size: 0.8125rem;
-    color: var(--ink-soft);
-  }
-  & input,
-  & select {
-    min-height: 38px;
-    padding: 3px 8px;
-    border: 0;
-    border-bottom: 2.5px solid var(--gorse);
-    background: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-size: 1.0625rem;
-  }
-  & input:focus-visible,
-  & select:focus-visible {
-    outline: 3px solid var(--focus);
-    outline-offset: 1px;
   }
 `;
 
@@ -133,7 +103,7 @@ export function OneWaiting({
         <p>A teacher decides this.</p>
       ) : (
         <>
-          <Fields onKeyDown={onKey} onSubmit={(event) => event.preventDefault()}>
+          <EntryFields onKeyDown={onKey} onSubmit={(event) => event.preventDefault()}>
             <label>
               Child
               <input
@@ -173,7 +143,7 @@ export function OneWaiting({
               Score
               <input style={{ width: '5rem' }} value={total} autoComplete="off" onChange={(event) => setTotal(event.target.value)} />
             </label>
-          </Fields>
+          </EntryFields>
           <p style={{ display: 'flex', gap: 10, margin: '16px 0 10px' }}>
             <Button $strong isDisabled={!valid} onPress={count}>
               Yes, count it (Enter)

@@ -3,10 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
 import type { Game } from '@/core/rules/game';
-import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/replay';
 import { resolveLevel } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
 import type { AssignedSetUp } from '@/server/db/weeks';
 import type { ScoreRow } from '@/server/scores/class-week';
 import { Button } from '@/ui/button';
@@ -14,8 +11,8 @@ import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
-import { reportFromFields } from '@/core/reports/from-parts';
-import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { reportFromFields, workedOut } from '@/core/reports/from-parts';
+import { partFields } from '@/core/reports/parts';
 
 const Cells = styled.div`
   display: grid;
@@ -67,12 +64,16 @@ function Sheet({ row, assignment, onClose }: { row: ScoreRow; assignment: TypeIn
   const valid = typed.every(
     (number, index) => number === null || (Number.isInteger(number) && number >= fields[index]!.least && number <= fields[index]!.most),
   );
-  const worked = useMemo(() => {
-    const compiled = compile(level);
-    if (!compiled.ok || !valid) return null;
-    const numbers = cells.map((text) => (text.trim() === '' ? null : Number(text)));
-    return measure(compiled.value, replay(compiled.value, eventsFromFields(level, fields, numbers), 'parts').state);
-  }, [level, fields, cells, valid]);
+  const worked = useMemo(
+    () =>
+      valid
+        ? workedOut(
+            level,
+            cells.map((text) => (text.trim() === '' ? null : Number(text))),
+          )
+        : null,
+    [level, cells, valid],
+  );
   const written = total.trim() === '' ? (worked?.value ?? null) : Number(total);
   const save = async () => {
     if (!valid || !worked || (written !== null && !Number.isInteger(written))) return setProblem('Write whole numbers only.');

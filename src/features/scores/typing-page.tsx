@@ -5,12 +5,9 @@ import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
 import { dayWords } from '@/core/measure/day-words';
-import { reportFromFields } from '@/core/reports/from-parts';
-import { eventsFromFields, partFields } from '@/core/reports/parts';
-import { compile } from '@/core/rules/compile';
+import { reportFromFields, workedOut } from '@/core/reports/from-parts';
+import { partFields } from '@/core/reports/parts';
 import { levelById } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { replay } from '@/core/rules/replay';
 import type { Game } from '@/core/rules/game';
 import type { SheetsToType, SheetToType } from '@/server/scores/sheets';
 import { Button } from '@/ui/button';
@@ -18,43 +15,22 @@ import { Select } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page } from '@/ui/page';
 import { send } from '@/ui/post';
+import { EntryFields } from './score-style';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
-const Line = styled.form`
-  display: flex;
-  align-items: end;
-  flex-wrap: wrap;
-  gap: 10px 14px;
+const Line = styled(EntryFields)`
   padding: 14px 16px;
   border: 1.5px solid var(--ink);
   background: var(--sheet);
-  & label {
-    display: flex;
-    flex-direction: column;
-    gap: 3px;
-    font-size: 0.8125rem;
-    color: var(--ink-soft);
-  }
   & input {
     width: 5rem;
-    min-height: 38px;
-    padding: 3px 8px;
-    border: 0;
-    border-bottom: 2.5px solid var(--gorse);
     background: var(--paper);
-    color: var(--ink);
-    font: inherit;
-    font-size: 1.125rem;
   }
   & input.child {
     width: 11rem;
   }
   & input.steps {
     width: 8rem;
-  }
-  & input:focus-visible {
-    outline: 3px solid var(--focus);
-    outline-offset: 1px;
   }
 `;
 
@@ -194,10 +170,8 @@ function EntryLine({
   const valid = numbers.every((one, index) => one === null || (Number.isInteger(one) && one >= fields[index]!.least && one <= fields[index]!.most));
   const some = numbers.some((one) => one !== null);
   const worked = useMemo(() => {
-    const compiled = compile(level);
     const read = fields.map((_, index) => ((cells[index] ?? '').trim() === '' ? null : Number(cells[index])));
-    if (!compiled.ok || !valid) return null;
-    return measure(compiled.value, replay(compiled.value, eventsFromFields(level, fields, read), 'parts').state);
+    return valid ? workedOut(level, read) : null;
   }, [level, fields, cells, valid]);
   const written = totalOf(total);
   const differs = some && worked && written && written.total !== worked.value;
@@ -229,7 +203,7 @@ function EntryLine({
     busy.current = true;
     setProblem('');
     const setUp = places ? { ...sheet.setUp, distancesM: places.map((one) => Math.round(one * sheet.setUp.stepM * 1000) / 1000) } : sheet.setUp;
-    const assigned = { game, levelId: level === undefined ? sheet.levelId : (levelId ?? sheet.levelId), setUp };
+    const assigned = { game, levelId: levelId ?? sheet.levelId, setUp };
     const unit = worked?.unit ?? game.parts[0]!.measure.unit;
     const value = written ? written.total : (worked?.value ?? null);
     const answer = await send<{ verdict: string }>('POST', '/api/v1/scores/typed', {

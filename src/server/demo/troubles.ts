@@ -1,9 +1,7 @@
 /** Fifteen kinds of trouble in the week that is coming in: one report of each, by the ways in which such reports come. */
 import { v7 } from 'uuid';
-import { reportFromFields } from '@/core/reports/from-parts';
-import { eventsFromFields, partFields } from '@/core/reports/parts';
+import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import type { Go, Report } from '@/core/reports/report';
-import type { Game } from '@/core/rules/game';
 import { compile } from '@/core/rules/compile';
 import { levelById } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
@@ -84,7 +82,7 @@ export async function addTroubles(of: TroubledWeek, now: Date): Promise<void> {
   ) => {
     const game = await versionBody(assignment.versionId);
     const level = levelById(game, assignment.levelId);
-    const right = workedOut(level, cells);
+    const right = workedOut(level, cells)?.value ?? null;
     const made = reportFromFields(
       { game, levelId: assignment.levelId, setUp: assignment.setUp },
       level,
@@ -183,14 +181,8 @@ async function withOneWellKnown(children: TroubledWeek['children']): Promise<Tro
   return children.map((child, index) => (index === BEYOND ? children[best]! : index === best ? children[BEYOND]! : child));
 }
 
-function workedOut(level: Game, cells: readonly (number | null)[]): number | null {
-  const compiled = compile(level);
-  if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
-  return measure(compiled.value, replay(compiled.value, eventsFromFields(level, partFields(level), cells), 'parts').state).value;
-}
-
 async function rightTotal(assignment: ChildAssignment, cells: readonly number[]): Promise<number> {
-  return workedOut(levelById(await versionBody(assignment.versionId), assignment.levelId), cells)!;
+  return workedOut(levelById(await versionBody(assignment.versionId), assignment.levelId), cells)!.value!;
 }
 
 /** All throws tapped one upon the other, half a second apart. */

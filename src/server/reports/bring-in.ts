@@ -1,7 +1,7 @@
 /** Scores out of files and messages: what each row or message means for this class, looked at before anything is written, then in one transaction. */
 import { createHash } from 'node:crypto';
 import { v7 } from 'uuid';
-import { reportFromFields } from '@/core/reports/from-parts';
+import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import { matchChild } from '@/core/reports/match-child';
 import { partFields } from '@/core/reports/parts';
 import { readMessage } from '@/core/reports/read-message';
@@ -135,14 +135,10 @@ async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { t
       : { ...assignment.setUp, distancesM: assignment.setUp.distancesM.map((length) => (length * row.distanceM!) / assignment.setUp.distancesM[0]!) };
   const unit = row.unit ?? level.parts[0]!.measure.unit;
   const fields = partFields(level);
-  const made = reportFromFields(
-    { game: week.game, levelId: level === undefined ? '' : (levelId ?? assignment.levelId), setUp },
-    level,
-    some ? row.cells.slice(0, fields.length) : [],
-    row.total ?? null,
-    unit,
-    now,
-  );
+  const cells = some ? row.cells.slice(0, fields.length) : [];
+  // Without a total the sum of the cells is what is sent.
+  const total = row.total === undefined ? (workedOut(level, cells)?.value ?? null) : row.total;
+  const made = reportFromFields({ game: week.game, levelId: levelId ?? assignment.levelId, setUp }, level, cells, total, unit, now);
   const report = {
     ...made,
     goes: made.goes.map((go) => ({ ...go, ...(levelId === null ? { level: asLevelId(row.level) } : {}) })),
@@ -162,20 +158,7 @@ async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { t
     JSON.stringify(envelope),
     now,
   );
-  // Without a total the sum of the cells is what is sent.
-  const worked = stored.verdict.goes[0]?.result?.value ?? null;
-  if (row.total === undefined && worked !== null) {
-    const whole = { ...envelope, report: { ...report, goes: report.goes.map((go) => ({ ...go, total: worked })) } };
-    const again = await judged(
-      { accessKeyId: null, enteredBy: by.teacherId, way: 'file', batchId: by.batchId },
-      assignment,
-      whole,
-      JSON.stringify(whole),
-      now,
-    );
-    return { outcome: outcomeOf(row, week, again, worked, unit), report: again, waiting: null };
-  }
-  return { outcome: outcomeOf(row, week, stored, row.total ?? null, unit), report: stored, waiting: null };
+  return { outcome: outcomeOf(row, week, stored, total, unit), report: stored, waiting: null };
 }
 
 /** A level that the game lacks, as an id of the format: what was written stays recognisable. */

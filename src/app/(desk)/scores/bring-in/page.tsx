@@ -3,7 +3,7 @@ import { BringInPage } from '@/features/scores/bring-in-page';
 import { NoClasses } from '@/features/scores/no-classes';
 import { requireSignedIn } from '@/server/auth/current';
 import { batchesOf } from '@/server/db/batches';
-import { classesOf } from '@/server/db/classes';
+import { chosenClass } from '@/server/classes/chosen';
 import { weeksOf } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-calendar';
 
@@ -12,10 +12,10 @@ export const metadata: Metadata = { title: 'Files and messages' };
 export default async function FilesAndMessagesPage({ searchParams }: { searchParams: Promise<{ class?: string }> }) {
   const who = await requireSignedIn();
   const { class: wanted } = await searchParams;
-  const classes = await classesOf(who.schoolId, schoolDay(new Date(), who.timeZone));
-  const chosen = classes.find((one) => one.id === wanted) ?? classes.at(-1);
+  const chosen = await chosenClass(who.schoolId, wanted, schoolDay(new Date(), who.timeZone));
   if (!chosen) return <NoClasses />;
-  const [batches, weeks] = await Promise.all([batchesOf(chosen.id), weeksOf(chosen.id)]);
+  const { classes, classId } = chosen;
+  const [batches, weeks] = await Promise.all([batchesOf(classId), weeksOf(classId)]);
   const write = new Intl.DateTimeFormat('en-GB', {
     weekday: 'short',
     day: 'numeric',
@@ -26,9 +26,9 @@ export default async function FilesAndMessagesPage({ searchParams }: { searchPar
   });
   return (
     <BringInPage
-      key={chosen.id}
-      classes={classes.map(({ id, name }) => ({ id, name }))}
-      classId={chosen.id}
+      key={classId}
+      classes={classes}
+      classId={classId}
       weeks={weeks.map(({ id, number }) => ({ id, number }))}
       batches={batches.map(({ madeAt, undoneAt, ...batch }) => ({ ...batch, madeWords: write.format(madeAt), undone: undoneAt !== null }))}
     />

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { DoubtsPage } from '@/features/scores/doubts-page';
 import { NoClasses } from '@/features/scores/no-classes';
 import { requireSignedIn } from '@/server/auth/current';
-import { classesOf } from '@/server/db/classes';
+import { chosenClass } from '@/server/classes/chosen';
 import { doubtsOf } from '@/server/reports/doubts';
 import { waitingOf } from '@/server/reports/waiting';
 import { schoolDay } from '@/server/school-calendar';
@@ -13,17 +13,9 @@ export default async function ClassDoubtsPage({ searchParams }: { searchParams: 
   const who = await requireSignedIn();
   const { class: wanted } = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
-  const classes = await classesOf(who.schoolId, today);
-  const chosen = classes.find((one) => one.id === wanted) ?? classes.at(-1);
+  const chosen = await chosenClass(who.schoolId, wanted, today);
   if (!chosen) return <NoClasses />;
-  const [doubts, found] = await Promise.all([doubtsOf(chosen.id), waitingOf(who.schoolId, chosen.id, who.timeZone, today)]);
-  return (
-    <DoubtsPage
-      key={chosen.id}
-      classes={classes.map(({ id, name }) => ({ id, name }))}
-      classId={chosen.id}
-      first={{ doubts, ...found }}
-      readOnly={who.role !== 'teacher'}
-    />
-  );
+  const { classes, classId } = chosen;
+  const [doubts, found] = await Promise.all([doubtsOf(classId), waitingOf(who.schoolId, classId, who.timeZone, today)]);
+  return <DoubtsPage key={classId} classes={classes} classId={classId} first={{ doubts, ...found }} readOnly={who.role !== 'teacher'} />;
 }

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { NoClasses } from '@/features/scores/no-classes';
 import { TypingPage } from '@/features/scores/typing-page';
 import { requireSignedIn } from '@/server/auth/current';
-import { classesOf } from '@/server/db/classes';
+import { chosenClass } from '@/server/classes/chosen';
 import { isUuid } from '@/server/db/ids';
 import { schoolDay } from '@/server/school-calendar';
 import { sheetsToType } from '@/server/scores/sheets';
@@ -13,9 +13,9 @@ export default async function TypeInSheetsPage({ searchParams }: { searchParams:
   const who = await requireSignedIn();
   const { class: wanted, week, game } = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
-  const classes = await classesOf(who.schoolId, today);
-  const chosen = classes.find((one) => one.id === wanted) ?? classes.at(-1);
+  const chosen = await chosenClass(who.schoolId, wanted, today);
   if (!chosen) return <NoClasses />;
-  const found = await sheetsToType(chosen.id, { weekId: week && isUuid(week) ? week : null, itemId: game && isUuid(game) ? game : null }, today);
-  return <TypingPage key={`${chosen.id}${found.itemId}`} classes={classes.map(({ id, name }) => ({ id, name }))} classId={chosen.id} found={found} />;
+  const { classes, classId } = chosen;
+  const found = await sheetsToType(classId, { weekId: week && isUuid(week) ? week : null, itemId: game && isUuid(game) ? game : null }, today);
+  return <TypingPage key={`${classId}${found.itemId}`} classes={classes} classId={classId} found={found} />;
 }

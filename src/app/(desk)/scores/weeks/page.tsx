@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { NoClasses } from '@/features/scores/no-classes';
 import { WeeksPage } from '@/features/scores/weeks-page';
 import { requireSignedIn } from '@/server/auth/current';
-import { classesOf } from '@/server/db/classes';
+import { chosenClass } from '@/server/classes/chosen';
 import { schoolDay } from '@/server/school-calendar';
 import { classWeeks } from '@/server/scores/class-weeks';
 
@@ -12,15 +12,8 @@ export default async function OverTheWeeksPage({ searchParams }: { searchParams:
   const who = await requireSignedIn();
   const { class: wanted } = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
-  const classes = await classesOf(who.schoolId, today);
-  const chosen = classes.find((one) => one.id === wanted) ?? classes.at(-1);
+  const chosen = await chosenClass(who.schoolId, wanted, today);
   if (!chosen) return <NoClasses />;
-  return (
-    <WeeksPage
-      key={chosen.id}
-      classes={classes.map(({ id, name }) => ({ id, name }))}
-      classId={chosen.id}
-      found={await classWeeks(chosen.id, today)}
-    />
-  );
+  const { classes, classId } = chosen;
+  return <WeeksPage key={classId} classes={classes} classId={classId} found={await classWeeks(classId, today)} />;
 }

@@ -1,0 +1,46 @@
+'use client';
+import styled from 'styled-components';
+
+export const Told = styled.section`
+  & h1 {
+    margin: 0 0 2px;
+    font-size: 1.375rem;
+  }
+  & blockquote {
+    margin: 12px 0;
+    padding: 2px 0 2px 12px;
+    border-left: 3px solid var(--rowan);
+    font-size: 1.0625rem;
+  }
+`;
+
+/** Fields side by side in which a score is written. */
+export const EntryFields = styled.form`
+  display: flex;
+  align-items: end;
+  flex-wrap: wrap;
+  gap: 10px 14px;
+  & label {
+    display: flex;
+    flex-direction: column;
+    gap: 3px;
+    font-size: 0.8125rem;
+    color: var(--ink-soft);
+  }
+  & input,
+  & select {
+    min-height: 38px;
+    padding: 3px 8px;
+    border: 0;
+    border-bottom: 2.5px solid var(--gorse);
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    font-size: 1.0625rem;
+  }
+  & input:focus-visible,
+  & select:focus-visible {
+    outline: 3px solid var(--focus);
+    outline-offset: 1px;
+  }
+`;
