@@ -506,6 +506,7 @@ test('the home pages work from right to left, and no word of them is outside of 
     await button('Back to the card').click();
   }
   await button('Make a game of your own').click();
+  await expect(home.getByRole('heading', { name: p('Put it on the floor') })).toBeVisible();
   await check('a game of one’s own');
   await button('Back to the card').click();
 });
