@@ -12,6 +12,7 @@ import { racksOf, wholeRack, type RackShelf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { equalSetUp, solveLevel, withPlaces } from '@/core/levels/solve';
 import { AIMED, AIMED_IDS, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
+import { AIMED_TECHNIQUES } from '@/core/progress/evidence';
 import { fitClass, type FittedClass, type Observed } from '@/core/progress/fit';
 import { judge } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
@@ -296,7 +297,7 @@ function fit(args: readonly string[]): number {
 /** A line of the file as attempts with their chance, or what is wrong with it. */
 function observedFrom(row: Record<(typeof COLUMNS)[number], string>): Observed | string {
   const [age, distance, attempts, hits] = [row.age, row.distance_m, row.attempts, row.hits].map(Number) as [number, number, number, number];
-  const technique = (['underarm', 'overarm', 'set-shot', 'roll', 'kick'] as const).find((one) => one === row.technique);
+  const technique = AIMED_TECHNIQUES.find((one) => one === row.technique);
   if (!technique) return `“${row.technique}” is no technique that is fitted`;
   if (!(row.implement in IMPLEMENTS)) return `nothing to throw is called “${row.implement}”`;
   if (!(row.target in AIMED)) return `nothing to aim at is called “${row.target}”`;

@@ -1,6 +1,6 @@
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
-import type { Technique } from '../motion/assumed';
+import type { BodyForm, Technique } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeOf } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
@@ -55,12 +55,23 @@ export interface PlainTry {
   readonly distanceM: number;
   readonly ageYears: number;
   readonly skill?: number;
+  readonly form?: BodyForm;
+  readonly otherHand?: boolean;
 }
 
 /** The chance of one try at one thing, square on, on a hard floor. */
-export function chanceOf({ technique, implement, target, distanceM: length, ageYears, skill = 1 }: PlainTry): number {
+export function chanceOf({
+  technique,
+  implement,
+  target,
+  distanceM: length,
+  ageYears,
+  skill = 1,
+  form = 'standing',
+  otherHand = false,
+}: PlainTry): number {
   const thing: PlacedTarget = { xM: length, yM: 0, object: target, turnRad: 0, standM: 0 };
   const task: Task = { id: 'try', technique, see: 'end' };
   const course = { floor: { widthM: 30, depthM: 10, surface: 'hard' as const }, furniture: [], places: {}, targets: { aim: [thing] } };
-  return successAt({ kit: { implement, marker: 'sock' }, course }, task, { xM: 0, yM: 0 }, thing, { ageYears, skill }).chance;
+  return successAt({ kit: { implement, marker: 'sock' }, course }, task, { xM: 0, yM: 0 }, thing, { ageYears, skill, form, otherHand }).chance;
 }

@@ -209,7 +209,8 @@ function attemptCells(program: Program): readonly number[] {
 }
 
 /** The child's score of a state: by its counters where that is all there is to it, else by measure(). */
-function scoreReader(program: Program): (state: Int32Array) => number | null {
+/** Reads the score of a play off the state: straight from its counters where it is their sum, else through `measure`. */
+export function scoreReader(program: Program): (state: Int32Array) => number | null {
   const part = program.parts[0]!;
   const { of } = part.part.measure;
   const simple =

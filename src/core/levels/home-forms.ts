@@ -97,6 +97,8 @@ export interface FormsAsk {
   readonly ageYears: number;
   /** The child's own form; a level may ask for another. */
   readonly form: NonNullable<Thrower['form']>;
+  /** How wild the class is by its reports, as a multiple of its age; 1 without them. */
+  readonly skill?: number;
   /** The level with its marks where the child's paces put them. */
   readonly paced: (level: Game) => Game;
   /** Likely median of the level that is asked, worked out already; null where it is not forecast. */
@@ -106,9 +108,9 @@ export interface FormsAsk {
 }
 
 /** Every form that a child is offered: as asked first, then what is easier, then what is harder. */
-export function homeForms({ game, levelId, ageYears, form, paced, askedPar, parOf }: FormsAsk): readonly HomeForm[] {
+export function homeForms({ game, levelId, ageYears, form, skill = 1, paced, askedPar, parOf }: FormsAsk): readonly HomeForm[] {
   const asked = paced(levelById(game, levelId));
-  const throwerOf = (level: Game): Thrower => throwerWith(level.kit, { ageYears, form });
+  const throwerOf = (level: Game): Thrower => throwerWith(level.kit, { ageYears, form, skill });
   const thrower = throwerOf(asked);
   const askedIndex = game.levels.findIndex((level) => level.id === levelId);
   const made = (

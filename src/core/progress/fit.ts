@@ -5,13 +5,24 @@
 import { SKILL_SPREAD_LN } from '../motion/assumed';
 
 /** Attempts of one child at one set-up. */
-export interface Observed {
+export interface ObservedHits {
   readonly child: string;
   readonly attempts: number;
   readonly hits: number;
   /** Chance of a hit of a child whose spread is `skill` times the age's. */
   readonly chance: (skill: number) => number;
 }
+
+/** A total of one child at one set-up, where nobody knows the misses. */
+export interface ObservedTotal {
+  readonly child: string;
+  /** About so many attempts go into it. */
+  readonly attempts: number;
+  /** Chance of just this total of a child whose spread is `skill` times the age's. */
+  readonly likelihood: (skill: number) => number;
+}
+
+export type Observed = ObservedHits | ObservedTotal;
 
 export interface Fitted {
   readonly skill: number;
@@ -26,8 +37,13 @@ export interface FittedClass {
   readonly children: ReadonlyMap<string, Fitted>;
 }
 
+/** A class with fewer attempts is not calibrated: its forecast stays that of its age, and nothing is called rare. Assumed. */
+export const CALIBRATED_FROM = 36;
+
 /** How far the mean of a class may lie from what is assumed for its age. Assumed. */
 const CLASS_SPREAD_LN = 0.25;
+/** Nothing is taken for less likely than this: one odd report must not outweigh all others. Assumed. */
+const LEAST = 0.0001;
 const GRID = 121;
 const REACH_LN = 1.2;
 const GRID_LN = Array.from({ length: GRID }, (_, node) => REACH_LN * ((2 * node) / (GRID - 1) - 1));
@@ -35,10 +51,14 @@ const GRID_LN = Array.from({ length: GRID }, (_, node) => REACH_LN * ((2 * node)
 /** Log likelihood of one child's observations at each node of the grid. */
 function likelihood(observed: readonly Observed[]): Float64Array {
   const logs = new Float64Array(GRID);
-  for (const { attempts, hits, chance } of observed) {
+  for (const one of observed) {
     for (let node = 0; node < GRID; node += 1) {
-      const p = Math.min(0.9999, Math.max(0.0001, chance(Math.exp(GRID_LN[node]!))));
-      logs[node]! += hits * Math.log(p) + (attempts - hits) * Math.log(1 - p);
+      const skill = Math.exp(GRID_LN[node]!);
+      if ('likelihood' in one) logs[node]! += Math.log(Math.max(LEAST, one.likelihood(skill)));
+      else {
+        const p = Math.min(1 - LEAST, Math.max(LEAST, one.chance(skill)));
+        logs[node]! += one.hits * Math.log(p) + (one.attempts - one.hits) * Math.log(1 - p);
+      }
     }
   }
   return logs;

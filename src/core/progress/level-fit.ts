@@ -1,5 +1,5 @@
 /** Was a level too easy or too hard for a class? By how many children reached par, which half of them are to reach. */
-import { wilson } from './wilson';
+import { wilson, Z_80 } from './wilson';
 
 export type LevelFit = 'too-easy' | 'right' | 'too-hard' | 'too-few';
 
@@ -23,9 +23,6 @@ const FEW = 6;
 /** As long as the share may well lie between these, the level is as it should be. Assumed. */
 const EASY_ABOVE = 0.6;
 const HARD_BELOW = 0.4;
-/** Standard deviations of the middle 80% of a normal distribution. */
-const Z_80 = 1.2816;
-
 export function levelFit(children: readonly AgainstPar[], better: 'high' | 'low'): JudgedFit {
   const reached = children.filter(({ score, par }) => (better === 'high' ? score >= par : score <= par)).length;
   const of = children.length;

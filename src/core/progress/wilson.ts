@@ -1,3 +1,6 @@
+/** Standard deviations of the middle 80% of a normal distribution. */
+export const Z_80 = 1.2816;
+
 /** Wilson's score interval for a share of k in n (Wilson 1927; Newcombe 1998, method 3, without correction for continuity). `z` is in standard deviations. */
 export function wilson(k: number, n: number, z: number): { readonly low: number; readonly high: number } {
   if (n === 0) return { low: 0, high: 1 };

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { distancesOf } from '../course/geometry';
 import { sensibleStart } from '../course/sensible-start';
 import { childTables } from '../forecast/attempts';
-import { rarityOf } from '../forecast/rarity';
+import { rareInSteps, type KnownRarity } from '../forecast/rarity';
 import { simulateGo } from '../forecast/simulate';
 import { compile } from '../rules/compile';
 import { start } from '../rules/engine';
@@ -257,10 +257,19 @@ describe('judging every kind of rule', () => {
     const sent = starter('ferry-fares');
     const level_ = resolveLevel(sent, 1);
     const ask = { ageYears: 8, classSkill: 1, attempts: 60, seed: 3 };
-    const rare = rarityOf(level_, ask);
-    expect(rare(1)).toBeGreaterThan(0.9);
-    expect(rare(400)).toBe(0);
-    expect(rarityOf(level_, { ...ask, attempts: 20 })(400)).toBeNull();
+    const known: KnownRarity = { commonTo: null, rareFrom: null };
+    const steps = (score: number, attempts = 60) => {
+      let n = 0;
+      const going = rareInSteps(level_, { ...ask, attempts }, score, known);
+      for (let step = going.next(); ; step = going.next(), n += 1) if (step.done) return { rare: step.value, steps: n };
+    };
+    expect(steps(1)).toEqual({ rare: false, steps: 0 });
+    expect(steps(400, 20)).toEqual({ rare: false, steps: 0 });
+    expect(steps(400)).toMatchObject({ rare: true, steps: 80 });
+    // What is as good as a rare score is rare without another play.
+    expect(steps(401)).toEqual({ rare: true, steps: 0 });
+    expect(known).toEqual({ commonTo: 1, rareFrom: 400 });
+    const rare = (score: number) => steps(score).rare;
     const events = typed('ferry-fares', [0, 0, 40]);
     const go: Go = { ...played(1).goes[0]!, level: sent.levels[1]!.id, counting: 'parts', events, total: 200, unit: 'points' };
     const report: Report = { ...played(1), goes: [go] };

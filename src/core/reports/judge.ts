@@ -76,24 +76,18 @@ export interface KnownLevel {
   readonly totals: Map<string, Totals>;
 }
 
-/**
- * How rare a score is among plays of children drawn from the class's spread: the share of plays at least as good. Null while the class has
- * too few attempts for that to be said (about 36), or the set-up is another.
- */
-export type Rarity = (go: Go, result: Result) => number | null;
-
-/** Fewer than 8 of 20,000 plays. */
-const HARDLY_EVER = 8 / 20_000;
+/** Whether a score is rare among plays of children drawn from the class's spread: fewer than 8 of 20,000 are as good. */
+export type Rare = (go: Go, result: Result) => boolean;
 
 /** `levels` holds the levels of this very game that were compiled before, by their place; it is filled as levels are met. */
-export function judge(game: Game, report: Report, levels: Map<number, KnownLevel> = new Map(), rarity: Rarity = () => null): Verdict {
+export function judge(game: Game, report: Report, levels: Map<number, KnownLevel> = new Map(), isRare: Rare = () => false): Verdict {
   const reasons: Reason[] = [];
-  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons, levels, rarity));
+  const goes = report.goes.map((go, index) => judgeGo(game, go, index, reasons, levels, isRare));
   const kind = GRAVITY.find((grave) => reasons.some((reason) => reason.kind === grave)) ?? 'clean';
   return { kind, reasons, goes };
 }
 
-function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: Map<number, KnownLevel>, rarity: Rarity): GoVerdict {
+function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: Map<number, KnownLevel>, isRare: Rare): GoVerdict {
   const say: Say = (kind, code, place, sentence) => reasons.push({ kind, code, go: index, place: `/goes/${index}/${place}`, sentence });
   const levelIndex = game.levels.findIndex((level) => level.id === go.level);
   if (levelIndex < 0) {
@@ -125,13 +119,12 @@ function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: M
   judgeUnit(go, result.unit, say);
   if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_ATTEMPT_S)
     say('doubtful', 'fast', 'events', `${result.attempts} throws in ${result.seconds} seconds is faster than anybody can throw and fetch.`);
-  const rare = rarity(go, result);
-  if (rare !== null && rare < HARDLY_EVER)
+  if (isRare(go, result))
     say(
       'doubtful',
       'rare',
       'total',
-      `${result.value} ${result.unit} is far beyond what children of this class have done: hardly one play in ${Math.round(1 / HARDLY_EVER / 100) * 100} is as good.`,
+      `${result.value} ${result.unit} is far beyond what children of this class have done: hardly one play in 2,500 is as good.`,
     );
   return { result, seconds: result.seconds };
 }
@@ -289,6 +282,7 @@ function isAimedTask(task: Task): boolean {
   return (task.technique in THROWN || task.technique in GROUND) && task.see !== 'count';
 }
 
-function isAimed(program: Program): boolean {
+/** Whether every try of a game is aimed, so that the skill of a child tells in its score. */
+export function isAimed(program: Program): boolean {
   return program.parts.every((part) => part.part.tasks.every(isAimedTask));
 }

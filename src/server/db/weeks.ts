@@ -21,6 +21,11 @@ export interface NewAssignment {
   readonly par: number | null;
   readonly parLow: number | null;
   readonly parHigh: number | null;
+  /** Attempts of the class that the forecast rests on; 0 for what is assumed for the age. */
+  readonly restsOn: number;
+  readonly luckShare: number | null;
+  /** The class's spread as a multiple of its age's, by its reports; null while it is not calibrated. */
+  readonly fitSkill: number | null;
   readonly modelVersion: number;
   readonly seed: number;
   /** The forms in which it may be played, shared by children who are alike. */
@@ -116,7 +121,7 @@ export async function assign(db: Db, itemId: Uuid, assignment: NewAssignment, no
   const id = newId();
   await change(
     db,
-    'INSERT INTO assignments (id, week_item_id, child_id, level_id, set_up, par, par_low, par_high, model_version, seed, home_forms_id, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    'INSERT INTO assignments (id, week_item_id, child_id, level_id, set_up, par, par_low, par_high, rests_on, luck_share, fit_skill, model_version, seed, home_forms_id, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [
       id,
       toBytes(itemId),
@@ -126,6 +131,9 @@ export async function assign(db: Db, itemId: Uuid, assignment: NewAssignment, no
       assignment.par,
       assignment.parLow,
       assignment.parHigh,
+      assignment.restsOn,
+      assignment.luckShare,
+      assignment.fitSkill,
       assignment.modelVersion,
       assignment.seed,
       assignment.homeFormsId ? toBytes(assignment.homeFormsId) : null,
@@ -209,6 +217,9 @@ export interface ChildAssignment {
   readonly par: number | null;
   readonly parLow: number | null;
   readonly parHigh: number | null;
+  readonly restsOn: number;
+  readonly luckShare: number | null;
+  readonly fitSkill: number | null;
   readonly homeFormsId: Uuid | null;
 }
 
@@ -222,6 +233,9 @@ export interface AssignmentRow {
   par: number | null;
   par_low: number | null;
   par_high: number | null;
+  rests_on: number;
+  luck_share: number | null;
+  fit_skill: number | null;
   home_forms_id: Buffer | null;
 }
 
@@ -235,10 +249,13 @@ export const assignmentOf = (row: AssignmentRow): ChildAssignment => ({
   par: row.par,
   parLow: row.par_low,
   parHigh: row.par_high,
+  restsOn: row.rests_on,
+  luckShare: row.luck_share,
+  fitSkill: row.fit_skill,
   homeFormsId: row.home_forms_id ? toText(row.home_forms_id) : null,
 });
 
-const ASSIGNMENT = `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.home_forms_id
+const ASSIGNMENT = `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.rests_on, a.luck_share, a.fit_skill, a.home_forms_id
   FROM assignments a JOIN week_items i ON i.id = a.week_item_id`;
 
 export async function assignmentOfSchool(schoolId: Uuid, assignmentId: Uuid): Promise<ChildAssignment | undefined> {
@@ -266,7 +283,7 @@ export interface AssignmentInWeek extends ChildAssignment {
 /** The assignments of one child in one term, newest week first and in the order of the week, with their weeks. */
 export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<AssignmentInWeek[]> {
   const found = await rows<AssignmentRow & Omit<WeekRow, 'id'> & { w_id: Buffer; opens_on: string | null; around: string | null }>(
-    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.home_forms_id, i.opens_on,
+    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.rests_on, a.luck_share, a.fit_skill, a.home_forms_id, i.opens_on,
             w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit,
             (SELECT JSON_OBJECTAGG(i2.kind, i2.words) FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind <> 'game') AS around
        FROM assignments a JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import Joi from 'joi';
 import type { WayIn } from '@/core/reports/around';
 import { judge, type Verdict } from '@/core/reports/judge';
-import { reportSchema, type Report } from '@/core/reports/report';
+import { reportSchema, type Go, type Report } from '@/core/reports/report';
 import { playedAsAsked } from '@/core/sheet/home-form';
 import type { Uuid } from '../db/ids';
 import { DUPLICATE, errorNumber } from '../db/pool';
@@ -12,6 +12,7 @@ import { reportByPlay, type NewReport } from '../db/reports';
 import { knownVersion, type ChildAssignment } from '../db/weeks';
 import { refuse } from '../http/answer';
 import { uuidField } from '../http/fields';
+import { rareGoes } from './rare-goes';
 import { storeTogether } from './store-together';
 
 export interface Envelope {
@@ -55,6 +56,9 @@ function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
 export async function judged(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<NewReport> {
   const { game, levels } = await knownVersion(assignment.versionId);
   const [asked] = await homeFormsOf(assignment.homeFormsId);
+  const likeAsked = (go: Go) => (asked ? playedAsAsked(asked, assignment.setUp, go) : go.level === assignment.levelId && !go.otherHand);
+  const verdict = judge(game, envelope.report, levels);
+  const rare = await rareGoes(assignment, game, envelope.report, verdict, likeAsked);
   return {
     assignmentId: assignment.id,
     ...sender,
@@ -63,10 +67,8 @@ export async function judged(sender: Sender, assignment: ChildAssignment, envelo
     bodyHash: contentHash(envelope),
     body: raw,
     report: envelope.report,
-    verdict: judge(game, envelope.report, levels),
-    asAsked: envelope.report.goes.map((go) =>
-      asked ? playedAsAsked(asked, assignment.setUp, go) : go.level === assignment.levelId && !go.otherHand,
-    ),
+    verdict: rare.size > 0 ? judge(game, envelope.report, levels, (go) => rare.has(go)) : verdict,
+    asAsked: envelope.report.goes.map(likeAsked),
     receivedAt: now,
   };
 }

@@ -1,6 +1,7 @@
 /** Sends a week to a class: freezes the game's version and works out each child's set-up and par. */
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
+import type { Fitted } from '@/core/progress/fit';
 import { shelfOf, type RackShelf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { stepLengthM } from '@/core/measure/stature';
@@ -22,6 +23,8 @@ import { addHomeForms } from '../db/home-forms';
 import { addItem, addWeek, assign, type AssignedSetUp, type KitThing, type NewAssignment } from '../db/weeks';
 import { notFound, Refused, refuse } from '../http/answer';
 import type { Card, CardItem } from '../home/card';
+import { breath } from '../progress/breath';
+import { fitOfClass, forForecast } from '../progress/fit-of-class';
 import type { Sheet, SheetOf, WeekOnPaper } from '../paper/job';
 import { weekNotice } from './notices';
 
@@ -69,9 +72,6 @@ export interface SentWeek {
 
 type Assigned = Omit<NewAssignment, 'homeFormsId'> & { readonly forms: readonly HomeForm[] };
 
-/** A breath between two pieces of work, so that others are answered meanwhile. */
-const breath = () => new Promise<void>((resolve) => setImmediate(resolve));
-
 /**
  * Each child's own set-up in whole half steps, the par that goes with it, and the forms in which it may be played; children alike share
  * one working out.
@@ -83,8 +83,10 @@ async function assignmentsFor(
   classAge: number,
   seed: number,
   shelf: RackShelf,
+  fitted: Fitted | undefined,
 ): Promise<Assigned[]> {
-  type Shared = Pick<Assigned, 'par' | 'parLow' | 'parHigh' | 'setUp' | 'forms'>;
+  type Shared = Pick<Assigned, 'par' | 'parLow' | 'parHigh' | 'restsOn' | 'luckShare' | 'fitSkill' | 'setUp' | 'forms'>;
+  const calibrated = fitted && { fitted };
   const shared = new Map<string, Shared>();
   const assigned: Assigned[] = [];
   for (const child of children) {
@@ -100,23 +102,34 @@ async function assignmentsFor(
     if (!found) {
       await breath();
       const paced = pacedGame(level, stepM);
-      const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed, shelf });
+      const forecast = forecastSetUp(paced, { ageYears, form, plays: PAR_PLAYS, seed, shelf, ...calibrated });
       const setUp: AssignedSetUp = { ...usedSetUpOf(paced), stepM, ageYears, form };
       const forms = homeForms({
         game,
         levelId,
         ageYears,
         form: own,
+        ...(fitted && { skill: fitted.skill }),
         paced: (one) => pacedGame(one, stepM),
-        askedPar: forecast?.par ?? null,
+        askedPar: forecast.par,
         parOf: (one) =>
-          forecastSetUp(one, { ageYears, form: throwerWith(one.kit, { ageYears, form: own }).form ?? own, plays: OTHER_PAR_PLAYS, seed, shelf })
-            ?.par ?? null,
+          forecastSetUp(one, {
+            ageYears,
+            form: throwerWith(one.kit, { ageYears, form: own }).form ?? own,
+            plays: OTHER_PAR_PLAYS,
+            seed,
+            shelf,
+            ...calibrated,
+          }).par,
       });
+      await breath();
       found = {
-        par: forecast?.par ?? null,
-        parLow: forecast?.likelyLow ?? null,
-        parHigh: forecast?.likelyHigh ?? null,
+        par: forecast.par,
+        parLow: forecast.likelyLow,
+        parHigh: forecast.likelyHigh,
+        restsOn: forecast.restsOn,
+        luckShare: forecast.luckShare,
+        fitSkill: fitted?.skill ?? null,
         setUp,
         forms,
       };
@@ -162,10 +175,11 @@ async function workedWeek(week: WeekToSend, only?: (children: readonly Child[]) 
   const children = only ? [only(all)] : all;
   const seed = newId().readUInt32BE(12);
   const shelf = shelfOf(week.racks, shippedRacks);
+  const fitted = forForecast(await fitOfClass(week.classId));
   const worked: Assigned[][] = [];
   for (const [index, game] of games.entries()) {
     const { levelId, levels = {} } = week.games[index]!;
-    worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, seed, shelf));
+    worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, seed, shelf, fitted));
   }
   return { toClass, children, games, worked };
 }

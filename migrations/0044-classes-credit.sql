@@ -1,0 +1,1 @@
+ALTER TABLE classes ADD COLUMN credit ENUM('either', 'both') NOT NULL DEFAULT 'either'
