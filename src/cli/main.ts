@@ -228,7 +228,7 @@ async function sheet(args: readonly string[], options: Options): Promise<number>
             aim: game.aim,
             level: pacedGame(accepted(gameFile, levelGame(game, index)), stepM),
           },
-          week: { number: null, dueOn: null, warmUp: '', diary: '', note: '', film: '' },
+          week: { number: null, dueOn: null, warmUp: '', diary: '', note: '', film: '', filmAlone: false },
           par: null,
           slip: null,
         },

@@ -11,7 +11,7 @@ import { fontsOf } from '../fonts-of';
 
 const STEP_M = 0.5;
 const usual: PaperLook = { size: 'A4', print: 'usual', ground: 'white', language: 'en' };
-const week = { number: 3, dueOn: '2027-03-08', warmUp: 'Walk on the spot.', diary: '', note: '', film: '' };
+const week = { number: 3, dueOn: '2027-03-08', warmUp: 'Walk on the spot.', diary: '', note: '', film: '', filmAlone: false };
 const slip = { url: 'https://school.example/home#k=ABCDEFGHJKLMNPQRSTUVWX', code: 'ABCDEFGHJKLMNPQRSTUVWX' };
 
 function homeSheet(game: ReturnType<typeof starters>[number]['game'], name: string): Sheet {

@@ -79,6 +79,7 @@ export const FRENCH_MESSAGES: Readonly<Record<string, Message>> = {
   'Film it, at most 15 seconds': 'Filmez, 15 secondes au plus',
   'Leave out faces, names, uniforms and what is on the walls. Only if your school and the adult agree. Hand it in the way your school says, not here, and delete it afterwards.':
     'Sans visages, noms, uniformes ni ce qui est au mur. Seulement si l’école et l’adulte sont d’accord. Remettez le film comme l’école le dit, pas ici, et effacez-le ensuite.',
+  'The film is enough this time: no score is asked.': 'Cette fois, le film suffit : aucun score n’est demandé.',
   'All week': 'Toute la semaine',
   'Movement diary': 'Journal d’activité',
   'Movement diary: {n} minutes so far': {

@@ -278,6 +278,7 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
           <li>
             <b>{t('Film it, at most 15 seconds')}</b>
             <small>{week.film}</small>
+            {week.filmAlone && <small>{t('The film is enough this time: no score is asked.')}</small>}
             <small>
               {t(
                 'Leave out faces, names, uniforms and what is on the walls. Only if your school and the adult agree. Hand it in the way your school says, not here, and delete it afterwards.',

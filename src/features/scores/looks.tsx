@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ScoreRow } from '@/server/scores/class-week';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
+import { TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
 import { lookMarkWords, LookFors, markedLooks, type LookMarks } from '../counter/look-fors';
@@ -20,9 +21,15 @@ export function Looks({
   onClose: (done: boolean) => void;
 }) {
   const [marks, setMarks] = useState<LookMarks>(() => Object.fromEntries(row.looksTeacher.map(({ look, mark }) => [look, mark])));
+  const [film, setFilm] = useState(row.film);
+  const [comment, setComment] = useState(row.comment);
   const [problem, setProblem] = useState('');
   const keep = async () => {
-    const answer = await send('PUT', `/api/v1/assignments/${row.assignmentId}/looks`, { marks: markedLooks(lookFors, marks) });
+    const answer = await send('PUT', `/api/v1/assignments/${row.assignmentId}/looks`, {
+      marks: markedLooks(lookFors, marks),
+      film,
+      comment: comment.trim(),
+    });
     if (answer.ok) onClose(true);
     else setProblem(answer.problem);
   };
@@ -37,15 +44,30 @@ export function Looks({
         <p>Nothing was marked at home.</p>
       )}
       {readOnly ? (
-        <ul>
-          {row.looksTeacher.map(({ look, mark }) => (
-            <li key={look}>
-              {look} <b>{lookMarkWords(mark)}</b>
-            </li>
-          ))}
-        </ul>
+        <>
+          {(row.film || row.comment) && (
+            <p>
+              {row.film && 'A film was handed in. '}
+              {row.comment && `“${row.comment}”`}
+            </p>
+          )}
+          <ul>
+            {row.looksTeacher.map(({ look, mark }) => (
+              <li key={look}>
+                {look} <b>{lookMarkWords(mark)}</b>
+              </li>
+            ))}
+          </ul>
+        </>
       ) : (
-        <LookFors lookFors={lookFors} marks={marks} onMark={(look, mark) => setMarks({ ...marks, [look]: mark })} />
+        <>
+          <LookFors lookFors={lookFors} marks={marks} onMark={(look, mark) => setMarks({ ...marks, [look]: mark })} />
+          <label style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+            <input type="checkbox" checked={film} onChange={(event) => setFilm(event.target.checked)} />A film was handed in, by the school’s own
+            channel
+          </label>
+          <TextField label="One comment (if you like)" value={comment} onChange={setComment} maxLength={280} />
+        </>
       )}
       {problem && (
         <Notice $tone="caution" role="alert">

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
@@ -8,7 +9,10 @@ import { Select } from '@/ui/field';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
 import type { ClassWeek, ScoreRow } from '@/server/scores/class-week';
 import { Looks } from './looks';
+import { EventTable } from './event-table';
+import { inOrder, isShown, SHOWN, type Column, type Shown } from './rows-in-order';
 import { ScoresNav } from './scores-nav';
+import { SortHead, type SortedBy } from './sorted-by';
 import { TypeIn } from './type-in';
 
 const POLL_MS = 4000;
@@ -60,18 +64,22 @@ export interface ScoresPageProps {
   readonly classes: readonly { readonly id: string; readonly name: string }[];
   readonly classId: string;
   readonly first: ClassWeek;
+  /** All games of an event at once. */
+  readonly whole?: boolean;
   /** A helper looks and does not mark. */
   readonly readOnly: boolean;
 }
 
 /** The class's week, kept up to date by itself. */
-export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProps) {
+export function ScoresPage({ classes, classId, first, readOnly, whole = false }: ScoresPageProps) {
   const router = useRouter();
   const [found, setFound] = useState(first);
   const [stale, setStale] = useState(false);
   const [typing, setTyping] = useState<ScoreRow | null>(null);
   const [looking, setLooking] = useState<ScoreRow | null>(null);
   const [asked, setAsked] = useState(0);
+  const [by, setBy] = useState<SortedBy<Column>>({ column: 'state', down: false });
+  const [shown, setShown] = useState<Shown>('all');
   const week = found.week;
 
   useEffect(() => setFound(first), [first]);
@@ -103,7 +111,11 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
   }, [classId, week?.id, found.itemId, asked, week]);
 
   const missing = found.rows.filter((row) => row.state === 'not-yet');
-  const rows = [...found.rows].sort((a, b) => ORDER[a.state] - ORDER[b.state] || a.name.localeCompare(b.name, 'en-GB'));
+  const rows = inOrder(
+    found.rows.filter((row) => isShown(row, shown, found.better)),
+    by,
+  );
+  const shownEvent = found.event !== null && whole;
   const widest = Math.max(1, ...found.rows.map((row) => Math.max(row.best ?? 0, row.parHigh ?? 0)));
   return (
     <Page>
@@ -125,13 +137,21 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
             <Select
               hideLabel
               label="Game"
-              value={found.itemId!}
-              choices={found.games.map(({ itemId, title }, index) => ({ value: itemId, label: `${index + 1}. ${title}` }))}
+              value={whole ? 'all' : found.itemId!}
+              choices={[
+                { value: 'all', label: `All ${found.games.length} games` },
+                ...found.games.map(({ itemId, title }, index) => ({ value: itemId as string, label: `${index + 1}. ${title}` })),
+              ]}
               onChange={(id) => router.push(`/scores?class=${classId}&week=${week.id}&game=${id}`)}
             />
           </div>
         )}
-        <h1 style={{ flex: 1, margin: 0, fontSize: '1.25rem' }}>{found.gameTitle || 'Scores'}</h1>
+        <h1 style={{ flex: 1, margin: 0, fontSize: '1.25rem' }}>{(whole ? found.gameTitle.split(':')[0] : found.gameTitle) || 'Scores'}</h1>
+        {week && !shownEvent && (
+          <div style={{ width: 180 }}>
+            <Select hideLabel label="Show" value={shown} choices={SHOWN.map((value) => ({ value, label: SHOWN_WORDS[value] }))} onChange={setShown} />
+          </div>
+        )}
         <Button onPress={() => window.print()}>Print</Button>
       </PageHead>
       {!week ? (
@@ -159,32 +179,67 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
               {stale ? 'No connection just now; these are the last figures received.' : 'keeps itself up to date'}
             </span>
           </Heads>
-          <Figures>
-            <thead>
-              <tr>
-                <th>Child</th>
-                <th className="figure">Best</th>
-                <th className="figure">Par</th>
-                <th style={{ width: 240 }}>Against what is likely</th>
-                <th className="figure">Latest</th>
-                <th className="figure">Hits</th>
-                <th>Received</th>
-                <th>Remark</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <Row
-                  key={row.childId}
-                  row={row}
-                  widest={widest}
-                  unit={found.unit}
-                  onType={() => setTyping(row)}
-                  onLook={found.lookFors.length > 0 ? () => setLooking(row) : null}
-                />
-              ))}
-            </tbody>
-          </Figures>
+          {shownEvent ? (
+            <EventTable week={found} />
+          ) : (
+            <Figures>
+              <thead>
+                <tr>
+                  <SortHead column="child" by={by} onSort={setBy}>
+                    Child
+                  </SortHead>
+                  <SortHead column="level" by={by} onSort={setBy}>
+                    Level
+                  </SortHead>
+                  <SortHead column="best" figure by={by} onSort={setBy}>
+                    Best
+                  </SortHead>
+                  <SortHead column="par" figure by={by} onSort={setBy}>
+                    Par
+                  </SortHead>
+                  <th style={{ width: 180 }}>Against what is likely</th>
+                  <SortHead column="latest" figure by={by} onSort={setBy}>
+                    Latest
+                  </SortHead>
+                  <SortHead column="hits" figure by={by} onSort={setBy}>
+                    Hits
+                  </SortHead>
+                  <SortHead column="felt" by={by} onSort={setBy}>
+                    Felt
+                  </SortHead>
+                  <SortHead column="credit" by={by} onSort={setBy}>
+                    Credit
+                  </SortHead>
+                  <SortHead column="received" by={by} onSort={setBy}>
+                    Received
+                  </SortHead>
+                  <SortHead column="state" by={by} onSort={setBy}>
+                    Remark
+                  </SortHead>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <Row
+                    key={row.childId}
+                    row={row}
+                    widest={widest}
+                    unit={found.unit}
+                    filmAlone={found.filmAlone}
+                    onType={() => setTyping(row)}
+                    onLook={found.lookFors.length > 0 || found.filmAlone ? () => setLooking(row) : null}
+                  />
+                ))}
+              </tbody>
+            </Figures>
+          )}
+          {!shownEvent && rows.length === 0 && <p>No child is “{SHOWN_WORDS[shown]}” this week.</p>}
+          <Aside as="p">
+            {found.restsOn > 0
+              ? `Par and what is likely rest on ${found.restsOn} tries that this class had reported when the week was sent.`
+              : 'Par and what is likely are what is assumed for the age.'}{' '}
+            {found.creditRule === 'both' ? 'Credit asks for a report and a signed log.' : 'Credit asks for a report or a signed log.'}
+          </Aside>
         </>
       )}
       {looking?.assignmentId && (
@@ -213,8 +268,18 @@ export function ScoresPage({ classes, classId, first, readOnly }: ScoresPageProp
   );
 }
 
-const ORDER: Readonly<Record<ScoreRow['state'], number>> = { 'to-look-at': 0, counted: 1, 'not-yet': 2, 'not-assigned': 3 };
-const FELT: Readonly<Record<string, string>> = { hard: 'felt hard', right: 'felt right', easy: 'felt easy' };
+const FELT: Readonly<Record<string, string>> = { hard: 'hard', right: 'right', easy: 'easy' };
+
+const SHOWN_WORDS: Readonly<Record<Shown, string>> = {
+  all: 'all children',
+  'to-look-at': 'to look at',
+  'not-yet': 'not yet',
+  'no-credit': 'without credit',
+  'par-reached': 'par reached',
+  'below-par': 'par not reached',
+  'own-best': 'own best this week',
+  paper: 'on paper',
+};
 
 function dayWords(day: string): string {
   return format(new Date(`${day}T12:00:00`), 'd MMM');
@@ -224,23 +289,33 @@ function Row({
   row,
   widest,
   unit,
+  filmAlone,
   onType,
   onLook,
 }: {
   row: ScoreRow;
   widest: number;
   unit: string;
+  filmAlone: boolean;
   onType: () => void;
   onLook: (() => void) | null;
 }) {
   return (
     <tr>
-      <td>{row.name}</td>
+      <td>
+        <Link href={`/children/${row.childId}`}>{row.name}</Link>
+      </td>
+      <td>{row.levelName}</td>
       <td className="figure">{row.best === null ? '' : <b>{row.best}</b>}</td>
       <td className="figure">{row.par}</td>
       <td>{row.par !== null && <Against row={row} widest={widest} unit={unit} />}</td>
       <td className="figure">{row.reports > 0 ? row.latest : ''}</td>
       <td className="figure">{row.attempts > 0 ? `${row.successes}/${row.attempts}` : ''}</td>
+      <td>{row.felt ? FELT[row.felt] : ''}</td>
+      <td title={row.missing}>
+        {row.state === 'not-assigned' ? '' : row.credit ? 'yes' : <span style={{ color: 'var(--ink-soft)' }}>no</span>}
+        {!row.credit && row.missing !== 'nothing yet' && row.missing !== '' && <Aside as="div">{row.missing}</Aside>}
+      </td>
       <td>
         {row.receivedAt ? format(new Date(row.receivedAt), 'EEE d MMM, HH:mm') : ''}
         {row.late ? ', late' : ''}
@@ -249,13 +324,18 @@ function Row({
         {row.personalBest && <Best>own best</Best>} {row.reason && <Reason>{row.reason}</Reason>} {row.state === 'not-assigned' && 'joined later'}
         {row.state === 'not-yet' && (
           <>
-            not yet{row.medium === 'paper' ? ', on paper' : ''} ·{' '}
-            <QuietButton onPress={onType} aria-label={`Type in the score of ${row.name}`}>
-              type in
-            </QuietButton>
+            not yet{row.medium === 'paper' ? ', on paper' : ''}
+            {!filmAlone && (
+              <>
+                {' '}
+                ·{' '}
+                <QuietButton onPress={onType} aria-label={`Type in the score of ${row.name}`}>
+                  type in
+                </QuietButton>
+              </>
+            )}
           </>
         )}
-        {row.state === 'counted' && row.felt && <Aside>{FELT[row.felt]}</Aside>}
         {row.assignmentId && onLook && (
           <>
             {' '}
@@ -264,10 +344,12 @@ function Row({
             </QuietButton>
           </>
         )}
+        {row.film && <Aside> · film</Aside>}
         {row.typed && <Aside> typed in</Aside>}
         {row.otherForms > 0 && <Aside> · {row.otherForms === 1 ? '1 go' : `${row.otherForms} goes`} made easier or harder</Aside>}
         {row.diaryMinutes > 0 && <Aside> · diary {row.diaryMinutes} min</Aside>}
         {row.word && <Word>“{row.word}”</Word>}
+        {row.comment && <Word>Teacher: {row.comment}</Word>}
       </td>
     </tr>
   );
@@ -275,7 +357,7 @@ function Row({
 
 /** The score on the scale of what was likely for this child: the band, par as a line, the best as a dot. */
 function Against({ row, widest, unit }: { row: ScoreRow; widest: number; unit: string }) {
-  const width = 220;
+  const width = 160;
   const x = (score: number) => 7 + (score / widest) * (width - 14);
   return (
     <svg

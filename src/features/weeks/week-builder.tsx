@@ -55,6 +55,7 @@ interface Plan {
   readonly warmUp: string;
   readonly diary: string;
   readonly film: string;
+  readonly filmAlone: boolean;
   readonly note: string;
   readonly kit: readonly Kit[];
 }
@@ -221,6 +222,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
     warmUp: USUAL_WARM_UP,
     diary: USUAL_DIARY,
     film: '',
+    filmAlone: false,
     note: '',
     kit: [],
   });
@@ -451,7 +453,21 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
             </Row>
             <Row style={{ gridTemplateColumns: '1fr 1fr', marginTop: 12 }}>
               <Toggled label="Movement diary" on={plan.diary !== ''} words={plan.diary} usual={USUAL_DIARY} onWords={(diary) => put({ diary })} />
-              <Toggled label="Film task, at most 15 seconds" on={plan.film !== ''} words={plan.film} usual={FILM} onWords={(film) => put({ film })} />
+              <div>
+                <Toggled
+                  label="Film task, at most 15 seconds"
+                  on={plan.film !== ''}
+                  words={plan.film}
+                  usual={FILM}
+                  onWords={(film) => put({ film })}
+                />
+                {plan.film !== '' && (
+                  <label style={{ display: 'flex', gap: 7, alignItems: 'center', marginTop: 6, fontSize: '0.9375rem' }}>
+                    <input type="checkbox" checked={plan.filmAlone} onChange={(event) => put({ filmAlone: event.target.checked })} />
+                    The film is the task: no score is asked
+                  </label>
+                )}
+              </div>
             </Row>
             <div style={{ marginTop: 12 }}>
               <TextField label="A word to the families (if you like)" value={plan.note} onChange={(note) => put({ note })} maxLength={280} />
@@ -690,6 +706,7 @@ function bodyOf(plan: Plan, of: BuilderClass | undefined) {
     warmUp: plan.warmUp.trim(),
     diary: plan.diary.trim(),
     film: plan.film.trim(),
+    filmAlone: plan.filmAlone && plan.film.trim() !== '',
     note: plan.note.trim(),
   };
 }

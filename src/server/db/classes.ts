@@ -1,3 +1,4 @@
+import type { CreditRule } from '@/core/progress/credit';
 import { ENROLLED } from './children';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
@@ -66,4 +67,12 @@ export async function addClass(
     now,
   ]);
   return toText(id);
+}
+
+export async function creditRuleOf(classId: Uuid): Promise<CreditRule> {
+  return (await firstRow<{ credit: CreditRule }>('SELECT credit FROM classes WHERE id = ?', [toBytes(classId)]))?.credit ?? 'either';
+}
+
+export async function setCreditRule(db: Db, classId: Uuid, rule: CreditRule): Promise<void> {
+  await change(db, 'UPDATE classes SET credit = ? WHERE id = ?', [rule, toBytes(classId)]);
 }

@@ -3,22 +3,65 @@ import { toBytes, toText, type Uuid } from './ids';
 import { parsed } from './games';
 import { change, rows, type Db } from './pool';
 
+/** What a teacher saw of one child in one game. */
+export interface Looked {
+  readonly marks: readonly MarkedLook[];
+  /** A film was handed in by the school's own channel. */
+  readonly film: boolean;
+  /** One comment; empty for none. */
+  readonly comment: string;
+}
+
+interface LookedRow {
+  assignment_id: Buffer;
+  marks: MarkedLook[] | string;
+  film: number;
+  comment: string;
+}
+
+const lookedOf = (row: LookedRow): Looked => ({ marks: parsed(row.marks), film: row.film === 1, comment: row.comment });
+
 /** What a teacher saw of a child's movement, on a film or in the hall; the newest marks take the place of older ones. */
-export async function keepLookMarks(db: Db, assignmentId: Uuid, teacherId: Uuid, marks: readonly MarkedLook[], now: Date): Promise<void> {
-  const values = [toBytes(assignmentId), toBytes(teacherId), JSON.stringify(marks), now];
+export async function keepLookMarks(db: Db, assignmentId: Uuid, teacherId: Uuid, { marks, film, comment }: Looked, now: Date): Promise<void> {
   await change(
     db,
-    `INSERT INTO look_marks (assignment_id, marked_by, marks, marked_at) VALUES (?, ?, ?, ?)
-     ON DUPLICATE KEY UPDATE marked_by = VALUES(marked_by), marks = VALUES(marks), marked_at = VALUES(marked_at)`,
-    values,
+    `INSERT INTO look_marks (assignment_id, marked_by, marks, film, comment, marked_at) VALUES (?, ?, ?, ?, ?, ?)
+     ON DUPLICATE KEY UPDATE marked_by = VALUES(marked_by), marks = VALUES(marks), film = VALUES(film), comment = VALUES(comment), marked_at = VALUES(marked_at)`,
+    [toBytes(assignmentId), toBytes(teacherId), JSON.stringify(marks), film, comment, now],
   );
 }
 
-/** The marks that teachers made in a week, by assignment. */
-export async function lookMarksOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, readonly MarkedLook[]>> {
-  const found = await rows<{ assignment_id: Buffer; marks: MarkedLook[] | string }>(
-    'SELECT m.assignment_id, m.marks FROM look_marks m JOIN assignments a ON a.id = m.assignment_id JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = ?',
-    [toBytes(weekId)],
+/** What teachers saw in a week, by assignment. */
+export async function lookMarksOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, Looked>> {
+  return byAssignment(
+    await rows<LookedRow>(
+      `SELECT m.assignment_id, m.marks, m.film, m.comment FROM look_marks m
+         JOIN assignments a ON a.id = m.assignment_id JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = ?`,
+      [toBytes(weekId)],
+    ),
   );
-  return new Map(found.map((row) => [toText(row.assignment_id), parsed(row.marks)]));
+}
+
+/** The same of one child in all weeks. */
+export async function lookMarksOfChild(childId: Uuid): Promise<ReadonlyMap<Uuid, Looked>> {
+  return byAssignment(
+    await rows<LookedRow>(
+      'SELECT m.assignment_id, m.marks, m.film, m.comment FROM look_marks m JOIN assignments a ON a.id = m.assignment_id WHERE a.child_id = ?',
+      [toBytes(childId)],
+    ),
+  );
+}
+
+/** Who has handed in a film in this class, by week: "week child". */
+export async function filmsOfClass(classId: Uuid): Promise<ReadonlySet<string>> {
+  const found = await rows<{ week_id: Buffer; child_id: Buffer }>(
+    `SELECT i.week_id, a.child_id FROM look_marks m JOIN assignments a ON a.id = m.assignment_id
+       JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id WHERE w.class_id = ? AND m.film`,
+    [toBytes(classId)],
+  );
+  return new Set(found.map((row) => `${toText(row.week_id)} ${toText(row.child_id)}`));
+}
+
+function byAssignment(found: readonly LookedRow[]): ReadonlyMap<Uuid, Looked> {
+  return new Map(found.map((row) => [toText(row.assignment_id), lookedOf(row)]));
 }

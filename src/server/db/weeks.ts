@@ -102,18 +102,30 @@ export async function addWeek(
 export async function addItem(
   db: Db,
   weekId: Uuid,
-  item: { position: number; kind: 'warm-up' | 'game' | 'diary' | 'film'; gameVersionId: Uuid | null; words: string; opensOn?: string | null },
+  item: {
+    position: number;
+    kind: 'warm-up' | 'game' | 'diary' | 'film';
+    gameVersionId: Uuid | null;
+    words: string;
+    opensOn?: string | null;
+    filmAlone?: boolean;
+  },
 ): Promise<Uuid> {
   const id = newId();
-  await change(db, 'INSERT INTO week_items (id, week_id, position, kind, game_version_id, words, opens_on) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-    id,
-    toBytes(weekId),
-    item.position,
-    item.kind,
-    item.gameVersionId ? toBytes(item.gameVersionId) : null,
-    item.words,
-    item.opensOn ?? null,
-  ]);
+  await change(
+    db,
+    'INSERT INTO week_items (id, week_id, position, kind, game_version_id, words, opens_on, film_alone) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+    [
+      id,
+      toBytes(weekId),
+      item.position,
+      item.kind,
+      item.gameVersionId ? toBytes(item.gameVersionId) : null,
+      item.words,
+      item.opensOn ?? null,
+      item.filmAlone ?? false,
+    ],
+  );
   return toText(id);
 }
 
@@ -151,6 +163,12 @@ export async function weeksOf(classId: Uuid): Promise<Week[]> {
       [toBytes(classId)],
     )
   ).map(weekOf);
+}
+
+/** Whether the film is all that a week asks for. */
+export async function asksFilmAlone(weekId: Uuid): Promise<boolean> {
+  const row = await firstRow<{ alone: number | null }>('SELECT MAX(film_alone) AS alone FROM week_items WHERE week_id = ?', [toBytes(weekId)]);
+  return row?.alone === 1;
 }
 
 /** A week of this school with its term, its class and the words around its games. */
@@ -271,6 +289,8 @@ export interface AroundTheGames {
   readonly warmUp: string;
   readonly diary: string;
   readonly film: string;
+  /** The film is what is handed in: no score is asked. */
+  readonly filmAlone: boolean;
 }
 
 export interface AssignmentInWeek extends ChildAssignment {
@@ -282,10 +302,13 @@ export interface AssignmentInWeek extends ChildAssignment {
 
 /** The assignments of one child in one term, newest week first and in the order of the week, with their weeks. */
 export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<AssignmentInWeek[]> {
-  const found = await rows<AssignmentRow & Omit<WeekRow, 'id'> & { w_id: Buffer; opens_on: string | null; around: string | null }>(
+  const found = await rows<
+    AssignmentRow & Omit<WeekRow, 'id'> & { w_id: Buffer; opens_on: string | null; around: string | null; film_alone: number | null }
+  >(
     `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.rests_on, a.luck_share, a.fit_skill, a.home_forms_id, i.opens_on,
             w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit,
-            (SELECT JSON_OBJECTAGG(i2.kind, i2.words) FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind <> 'game') AS around
+            (SELECT JSON_OBJECTAGG(i2.kind, i2.words) FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind <> 'game') AS around,
+            (SELECT MAX(i3.film_alone) FROM week_items i3 WHERE i3.week_id = w.id) AS film_alone
        FROM assignments a JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id
       WHERE a.child_id = ? AND w.term_id = ? ORDER BY w.sent_at DESC, i.position`,
     [toBytes(childId), toBytes(termId)],
@@ -296,7 +319,7 @@ export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<A
       ...assignmentOf(row),
       week: weekOf({ ...row, id: row.w_id }),
       opensOn: row.opens_on,
-      around: { warmUp: around['warm-up'] ?? '', diary: around.diary ?? '', film: around.film ?? '' },
+      around: { warmUp: around['warm-up'] ?? '', diary: around.diary ?? '', film: around.film ?? '', filmAlone: row.film_alone === 1 },
     };
   });
 }

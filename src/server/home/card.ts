@@ -8,6 +8,7 @@ import { homeFormsOf } from '../db/home-forms';
 import { toBytes, toText, type Uuid } from '../db/ids';
 import { firstRow } from '../db/pool';
 import { playsOfChild } from '../reports/plays';
+import { bestOf, betterOf } from '../scores/bests';
 import { assignmentsOfChild, versionBody, type AroundTheGames, type AssignedSetUp, type AssignmentInWeek, type KitThing } from '../db/weeks';
 
 /** One game of a week, for one child. */
@@ -48,10 +49,6 @@ export interface Card {
   readonly weeks: readonly CardWeek[];
 }
 
-function bestOf(values: readonly number[], better: 'high' | 'low'): number {
-  return better === 'high' ? Math.max(...values) : Math.min(...values);
-}
-
 const WEEKS_SHOWN = 6;
 
 /** For what was sent before there were forms: as asked, without a table. */
@@ -86,13 +83,10 @@ export async function cardFor(key: AccessKey, today: string): Promise<Card> {
       setUp: assignment.setUp,
       forms: forms.length > 0 ? forms : [asSent(assignment, game)],
       par: assignment.par,
-      best:
-        counted.length === 0
-          ? null
-          : bestOf(
-              counted.map((play) => play.counts!),
-              game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better,
-            ),
+      best: bestOf(
+        counted.map((play) => play.counts!),
+        betterOf(game),
+      ),
       received: new Set(plays.filter((play) => play.assignmentId === assignment.id).map((play) => play.reportId)).size,
     };
   };

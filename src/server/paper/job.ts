@@ -46,6 +46,7 @@ export interface WeekOnPaper {
   readonly diary: string;
   readonly note: string;
   readonly film: string;
+  readonly filmAlone: boolean;
 }
 
 export type Sheet =

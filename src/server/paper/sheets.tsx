@@ -142,7 +142,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
       {week.film !== '' && (
         <Text style={[style.sheet.small, { marginTop: 4 }]}>
           <Text style={style.sheet.bold}>{t('Film, at most 15 seconds.')} </Text>
-          {week.film}{' '}
+          {week.film} {week.filmAlone && `${t('The film is enough this time: no score is asked.')} `}
           {t('No faces, names or uniforms; only if your school and the adult agree; hand it in the way your school says and delete it afterwards.')}
         </Text>
       )}

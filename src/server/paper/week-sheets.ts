@@ -65,7 +65,7 @@ export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: We
             kind: 'home',
             of,
             game,
-            week: index === 0 ? words : { ...words, warmUp: '', note: '', film: '' },
+            week: index === 0 ? words : { ...words, warmUp: '', note: '', film: '', filmAlone: false },
             par: mine[index]!.par,
             slip: slipOf(child),
           }));

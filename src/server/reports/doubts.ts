@@ -12,6 +12,7 @@ import { versionBody, weeksOf } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
 import { schoolDay } from '../school-calendar';
 import { askNotice } from '../weeks/notices';
+import { groupedBy } from './grouped';
 import { playsOfClass, type ReportedPlay } from './plays';
 
 export interface GoInDoubt {
@@ -39,13 +40,6 @@ export interface Doubt {
   readonly decided: string;
 }
 
-/** By report, in the order in which they came. */
-function byReport(plays: readonly ReportedPlay[]): ReportedPlay[][] {
-  const found = new Map<Uuid, ReportedPlay[]>();
-  for (const play of plays) found.set(play.reportId, [...(found.get(play.reportId) ?? []), play]);
-  return [...found.values()];
-}
-
 export async function doubtsOf(classId: Uuid): Promise<Doubt[]> {
   const [plays, children, weeks, decisions] = await Promise.all([
     playsOfClass(classId),
@@ -54,7 +48,8 @@ export async function doubtsOf(classId: Uuid): Promise<Doubt[]> {
     decisionsOfClass(classId),
   ]);
   const numbers = new Map(weeks.map((week) => [week.id, week.number]));
-  const list = byReport(plays.filter((play) => numbers.has(play.weekId) && play.kind !== 'clean'));
+  const inDoubt = plays.filter((play) => numbers.has(play.weekId) && play.kind !== 'clean');
+  const list = [...groupedBy(inDoubt, (play) => play.reportId).values()];
   const doubts = await Promise.all(
     list.map(async (goes): Promise<Doubt> => {
       const [first] = goes as [ReportedPlay, ...ReportedPlay[]];

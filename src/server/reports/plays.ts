@@ -12,6 +12,7 @@ import { storedPlaysOfChild, storedPlaysOfClass, type StoredPlay } from '../db/r
 import type { Uuid } from '../db/ids';
 import { knownVersion } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-calendar';
+import { betterOf } from '../scores/bests';
 
 export interface ReportedPlay extends StoredPlay {
   readonly levelId: string;
@@ -49,7 +50,7 @@ async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> 
     const goes = stored.slice(at, at + first.report.goes.length);
     at += goes.length;
     const { game } = await knownVersion(first.versionId);
-    const better = game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better;
+    const better = betterOf(game);
     const like = (play: StoredPlay) => {
       const go = play.report.goes[play.goNumber - 1]!;
       return `${play.versionId}|${go.level}|${go.form}`;

@@ -1,15 +1,20 @@
 /** The class's week: who has reported, what, against par, and who has not. */
+import { hasCredit, missingWords, type CreditRule, type TookPart } from '@/core/progress/credit';
+import { eventTotal, type EventTotal } from '@/core/progress/event-total';
 import type { MarkedLook } from '@/core/reports/look-marks';
 import type { Report } from '@/core/reports/report';
 import { lookForsOf } from '@/core/sheet/teaching-points';
-import { childrenOf } from '../db/children';
+import { childrenOf, type Child } from '../db/children';
+import { creditRuleOf } from '../db/classes';
 import { diaryOfWeek } from '../db/diary';
 import type { Uuid } from '../db/ids';
 import { lookMarksOfWeek } from '../db/look-marks';
+import { groupedBy } from '../reports/grouped';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { assignmentsOfItem, gamesOfWeek, type GameOfWeek } from '../db/week-games';
-import { versionBody, weeksOf, type Week } from '../db/weeks';
+import { asksFilmAlone, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';
 import { dueMoment } from '../school-calendar';
+import { bestOf, betterOf } from './bests';
 
 export type ScoreState = 'counted' | 'to-look-at' | 'not-yet' | 'not-assigned';
 
@@ -40,10 +45,24 @@ export interface ScoreRow {
   /** What was seen of the movement: the newest marks from home, and the teacher's. */
   readonly looksHome: Report['looks'] | null;
   readonly looksTeacher: readonly MarkedLook[];
+  /** A film was handed in by the school's own channel; the teacher's one comment. */
+  readonly film: boolean;
+  readonly comment: string;
+  readonly credit: boolean;
+  /** What is missing for the credit, in words. */
+  readonly missing: string;
   /** What the family wrote into the movement diary of the week. */
   readonly diaryMinutes: number;
   /** The family's newest word to the teacher. */
   readonly word: string;
+}
+
+/** All games of an event, for one child. */
+export interface EventRow {
+  readonly childId: Uuid;
+  readonly name: string;
+  readonly bests: readonly { readonly best: number | null; readonly par: number | null; readonly doubt: boolean }[];
+  readonly total: EventTotal;
 }
 
 export interface ClassWeek {
@@ -53,6 +72,13 @@ export interface ClassWeek {
   readonly games: readonly GameOfWeek[];
   readonly itemId: Uuid | null;
   readonly gameTitle: string;
+  /** Of a week of several games: every child's games and total. */
+  readonly event: readonly EventRow[] | null;
+  readonly creditRule: CreditRule;
+  /** What the forecast rests on: attempts of this class; 0 for what is assumed for its age. */
+  readonly restsOn: number;
+  readonly filmAlone: boolean;
+  readonly better: 'high' | 'low';
   readonly unit: string;
   readonly placeCount: number;
   readonly placeValues: readonly number[];
@@ -65,7 +91,7 @@ export interface ClassWeek {
 
 /** One game (the first where none is named) of the week with this id, or of the newest, of a class that the caller may see. */
 export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string, itemId: Uuid | null = null): Promise<ClassWeek> {
-  const [weeks, children] = await Promise.all([weeksOf(classId), childrenOf(classId, today)]);
+  const [weeks, children, creditRule] = await Promise.all([weeksOf(classId), childrenOf(classId, today), creditRuleOf(classId)]);
   const week = weeks.find((known) => known.id === weekId) ?? weeks[0];
   const listed = weeks.map(({ id, number, dueOn }) => ({ id, number, dueOn }));
   if (!week)
@@ -75,6 +101,11 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
       games: [],
       itemId: null,
       gameTitle: '',
+      event: null,
+      creditRule,
+      restsOn: 0,
+      filmAlone: false,
+      better: 'high',
       unit: '',
       placeCount: 0,
       placeValues: [],
@@ -85,20 +116,32 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
     };
   const games = await gamesOfWeek(week.id);
   const chosen = games.find((one) => one.itemId === itemId) ?? games[0]!;
-  const [assignments, plays, looked, diary] = await Promise.all([
-    assignmentsOfItem(chosen.itemId),
+  const [assignmentsOfGames, plays, looked, diary, filmAlone] = await Promise.all([
+    Promise.all(games.map(({ itemId: one }) => assignmentsOfItem(one))),
     playsOfClass(classId),
     lookMarksOfWeek(week.id),
     diaryOfWeek(week.id),
+    asksFilmAlone(week.id),
   ]);
+  const assignments = assignmentsOfGames[games.indexOf(chosen)]!;
   const first = assignments.values().next().value;
   const game = first ? await versionBody(first.versionId) : null;
   const bestBefore = bestsBefore(plays, week, weeks);
+  const byAssignment = groupedBy(plays, (play) => play.assignmentId);
   const part = game?.parts[0];
   const values = part?.groups[part.tasks[0]?.from ?? '']?.value ?? [];
   const scoreRows = children.map((child): ScoreRow => {
     const assignment = assignments.get(child.id);
-    const mine = plays.filter((play) => play.assignmentId === assignment?.id);
+    const mine = (assignment && byAssignment.get(assignment.id)) ?? [];
+    const seen = assignment && looked.get(assignment.id);
+    const lines = diary.get(child.id) ?? [];
+    const everything = assignmentsOfGames.flatMap((of) => of.get(child.id) ?? []);
+    const part: TookPart = {
+      reported: everything.some(
+        ({ id }) => looked.get(id)?.film || (byAssignment.get(id) ?? []).some((play) => play.kind !== 'impossible' || play.counts !== null),
+      ),
+      signed: lines.some((entry) => entry.initials !== ''),
+    };
     return {
       childId: child.id,
       name: `${child.firstName} ${child.initial}`,
@@ -109,9 +152,13 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
       parLow: assignment?.parLow ?? null,
       parHigh: assignment?.parHigh ?? null,
       looksHome: mine.findLast((play) => play.looks !== undefined)?.looks ?? null,
-      diaryMinutes: (diary.get(child.id) ?? []).reduce((sum, entry) => sum + entry.minutes, 0),
-      looksTeacher: (assignment && looked.get(assignment.id)) ?? [],
-      ...standing(mine, assignment !== undefined, bestBefore, dueMoment(week.dueOn, timeZone)),
+      diaryMinutes: lines.reduce((sum, entry) => sum + entry.minutes, 0),
+      looksTeacher: seen?.marks ?? [],
+      film: seen?.film ?? false,
+      comment: seen?.comment ?? '',
+      credit: hasCredit(part, creditRule),
+      missing: missingWords(part, creditRule),
+      ...standing(mine, assignment !== undefined, filmAlone && seen?.film === true, bestBefore, dueMoment(week.dueOn, timeZone)),
     };
   });
   return {
@@ -120,12 +167,17 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
     games,
     itemId: chosen.itemId,
     gameTitle: [week.title, game?.title ?? ''].filter(Boolean).join(': '),
+    event: games.length > 1 ? await eventRows(children, assignmentsOfGames, byAssignment) : null,
+    creditRule,
+    restsOn: Math.max(0, ...[...assignments.values()].map((one) => one.restsOn)),
+    filmAlone,
+    better: game ? betterOf(game) : 'high',
     unit: part?.measure.unit ?? '',
     placeCount: values.length,
     placeValues: values,
     lookFors: game ? lookForsOf(game) : [],
     rows: scoreRows,
-    reported: scoreRows.filter((row) => row.reports > 0).length,
+    reported: scoreRows.filter((row) => row.reports > 0 || row.state === 'counted').length,
     toLookAt: scoreRows.filter((row) => row.state === 'to-look-at').length,
   };
 }
@@ -145,13 +197,51 @@ function bestsBefore(plays: readonly ReportedPlay[], week: Week, weeks: readonly
   return bests;
 }
 
-function standing(mine: readonly ReportedPlay[], assigned: boolean, bestBefore: ReadonlyMap<string, number>, due: Date) {
+/** The best that counted of each child in each game of an event, and what they come to. */
+export async function eventRows(
+  children: readonly Child[],
+  games: readonly ReadonlyMap<Uuid, ChildAssignment>[],
+  plays: ReadonlyMap<Uuid, readonly ReportedPlay[]>,
+): Promise<EventRow[]> {
+  const versions = await Promise.all(
+    games.map(async (of) => {
+      const first = of.values().next().value;
+      return first ? versionBody(first.versionId) : null;
+    }),
+  );
+  return children.map(({ id, firstName, initial }): EventRow => {
+    const found = games.map((of, index) => {
+      const assignment = of.get(id);
+      const game = versions[index];
+      const mine = (assignment && plays.get(assignment.id)) ?? [];
+      const better = game ? betterOf(game) : 'high';
+      return {
+        best: bestOf(
+          mine.flatMap((play) => (play.counts !== null && play.asAsked ? [play.counts] : [])),
+          better,
+        ),
+        par: assignment?.par ?? null,
+        doubt: mine.some((play) => play.kind !== 'clean' && play.choice === null),
+        unit: game?.parts[0]!.measure.unit ?? '',
+        better,
+      };
+    });
+    return {
+      childId: id,
+      name: `${firstName} ${initial}`,
+      bests: found.map(({ best, par, doubt }) => ({ best, par, doubt })),
+      total: eventTotal(found),
+    };
+  });
+}
+
+function standing(mine: readonly ReportedPlay[], assigned: boolean, filmed: boolean, bestBefore: ReadonlyMap<string, number>, due: Date) {
   const counted = mine.filter((play) => play.counts !== null && play.asAsked);
   const doubted = mine.filter((play) => play.kind !== 'clean' && play.choice === null);
   const last = mine.at(-1);
   const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || beats(play.counts!, top.counts!, play.better) ? play : top), null);
   const before = best ? bestBefore.get(`${best.childId}|${best.likeKey}`) : undefined;
-  const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 ? 'not-yet' : doubted.length > 0 ? 'to-look-at' : 'counted';
+  const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 && !filmed ? 'not-yet' : doubted.length > 0 ? 'to-look-at' : 'counted';
   return {
     state,
     reports: new Set(mine.map((play) => play.reportId)).size,

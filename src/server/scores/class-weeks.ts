@@ -1,16 +1,26 @@
 /** A class over its weeks: who took part, what counted against par, whether a level was too easy or too hard. */
 import { levelFit, type JudgedFit } from '@/core/progress/level-fit';
+import { hasCredit, missingWords, type CreditRule, type TookPart } from '@/core/progress/credit';
+import { totalWords } from '@/core/progress/event-total';
 import { childrenOf } from '../db/children';
+import { creditRuleOf } from '../db/classes';
 import { diaryOfWeek } from '../db/diary';
 import type { Uuid } from '../db/ids';
 import { gamesOfWeek, assignmentsOfItem } from '../db/week-games';
-import { versionBody, weeksOf } from '../db/weeks';
+import { filmsOfClass } from '../db/look-marks';
+import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
 import { gameOfVersion } from '../db/games';
+import { groupedBy } from '../reports/grouped';
 import { playsOfClass } from '../reports/plays';
+import { bestOf, betterOf } from './bests';
+import { eventRows } from './class-week';
 
 export interface CellOfWeek {
-  /** A report of any verdict but impossible, or a diary line with an adult's initials. */
   readonly credit: boolean;
+  /** What is missing for the credit, in words. */
+  readonly missing: string;
+  /** The total of an event; null for a week of one game. */
+  readonly event: string | null;
   readonly best: number | null;
   /** The first go that counted: par is of one go, so the best of several says nothing against it. */
   readonly first: number | null;
@@ -28,12 +38,17 @@ export interface WeekOfClass {
   readonly unit: string;
   readonly better: 'high' | 'low';
   readonly gameId: Uuid | null;
+  /** The level that most were sent. */
+  readonly levelId: string | null;
+  /** How much of the difference between scores of one go is luck, by the forecast; null for what was sent before it was kept. */
+  readonly luckShare: number | null;
   readonly credit: number;
   readonly sentTo: number;
   readonly fit: JudgedFit;
 }
 
 export interface ClassWeeks {
+  readonly creditRule: CreditRule;
   /** The oldest first, at most twelve. */
   readonly weeks: readonly WeekOfClass[];
   readonly children: readonly { readonly id: Uuid; readonly name: string; readonly cells: readonly CellOfWeek[] }[];
@@ -41,36 +56,60 @@ export interface ClassWeeks {
 
 const MOST_WEEKS = 12;
 
+function commonest(values: readonly string[]): string | null {
+  const counts = new Map<string, number>();
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
+  return [...counts].sort(([, a], [, b]) => b - a)[0]?.[0] ?? null;
+}
+
 export async function classWeeks(classId: Uuid, today: string): Promise<ClassWeeks> {
-  const [weeks, children, plays] = await Promise.all([weeksOf(classId), childrenOf(classId, today), playsOfClass(classId)]);
+  const [weeks, children, plays, films, creditRule] = await Promise.all([
+    weeksOf(classId),
+    childrenOf(classId, today),
+    playsOfClass(classId),
+    filmsOfClass(classId),
+    creditRuleOf(classId),
+  ]);
+  const byWeekAndChild = groupedBy(plays, (play) => `${play.weekId} ${play.childId}`);
+  const byAssignment = groupedBy(plays, (play) => play.assignmentId);
   const shown = weeks.slice(0, MOST_WEEKS).reverse();
   const worked = await Promise.all(
     shown.map(async (week) => {
       const [games, diary] = await Promise.all([gamesOfWeek(week.id), diaryOfWeek(week.id)]);
-      const assignments = games[0] ? await assignmentsOfItem(games[0].itemId) : new Map();
-      const first = assignments.values().next().value as { versionId: Uuid } | undefined;
+      const ofGames = await Promise.all(games.map(({ itemId }) => assignmentsOfItem(itemId)));
+      const assignments = ofGames[0] ?? new Map<Uuid, ChildAssignment>();
+      const rows = ofGames.length > 1 ? await eventRows(children, ofGames, byAssignment) : null;
+      const first = assignments.values().next().value;
       const [game, gameId] = first ? await Promise.all([versionBody(first.versionId), gameOfVersion(first.versionId)]) : [null, null];
-      const better = game ? (game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better) : 'high';
-      const mine = plays.filter((play) => play.weekId === week.id);
-      const cells = children.map((child): CellOfWeek => {
-        const own = mine.filter((play) => play.childId === child.id);
-        const assignment = assignments.get(child.id) as { id: Uuid; par: number | null } | undefined;
+      const better = game ? betterOf(game) : 'high';
+      const cells = children.map((child, index): CellOfWeek => {
+        const own = byWeekAndChild.get(`${week.id} ${child.id}`) ?? [];
+        const assignment = assignments.get(child.id);
         const counted = own.flatMap((play) => (play.counts !== null && play.asAsked && play.assignmentId === assignment?.id ? [play.counts] : []));
-        const signed = (diary.get(child.id) ?? []).some((entry) => entry.initials !== '' && !entry.struck);
+        const part: TookPart = {
+          reported: films.has(`${week.id} ${child.id}`) || own.some((play) => play.kind !== 'impossible' || play.counts !== null),
+          signed: (diary.get(child.id) ?? []).some((entry) => entry.initials !== ''),
+        };
         return {
           sent: assignment !== undefined,
-          credit: own.some((play) => play.kind !== 'impossible' || play.counts !== null) || signed,
-          best: counted.length === 0 ? null : better === 'high' ? Math.max(...counted) : Math.min(...counted),
+          credit: hasCredit(part, creditRule),
+          missing: missingWords(part, creditRule),
+          event: rows ? totalWords(rows[index]!.total) : null,
+          best: bestOf(counted, better),
           first: counted[0] ?? null,
           par: assignment?.par ?? null,
           doubt: own.some((play) => play.kind !== 'clean' && play.choice === null),
         };
       });
-      return { week, game, gameId, better, cells, title: week.title || (game?.title ?? '') };
+      const luck = [...assignments.values()].flatMap(({ luckShare }) => (luckShare === null ? [] : [luckShare]));
+      const luckShare = luck.length === 0 ? null : luck.reduce((sum, one) => sum + one, 0) / luck.length;
+      const levelId = commonest([...assignments.values()].map((one) => one.levelId));
+      return { week, game, gameId, better, cells, luckShare, levelId, title: week.title || (game?.title ?? '') };
     }),
   );
   return {
-    weeks: worked.map(({ week, game, gameId, better, cells, title }) => ({
+    creditRule,
+    weeks: worked.map(({ week, game, gameId, better, cells, title, luckShare, levelId }) => ({
       id: week.id,
       number: week.number,
       dueOn: week.dueOn,
@@ -78,6 +117,8 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
       unit: game?.parts[0]!.measure.unit ?? '',
       better,
       gameId,
+      levelId,
+      luckShare,
       credit: cells.filter((cell) => cell.credit).length,
       sentTo: cells.filter((cell) => cell.sent).length,
       fit: levelFit(

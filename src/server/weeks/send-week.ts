@@ -56,12 +56,16 @@ export interface WeekToSend {
   readonly diary: string;
   /** What to film, for the school's own channel; empty for no film. */
   readonly film: string;
+  /** The film is what is handed in: no score is asked. */
+  readonly filmAlone?: boolean;
   readonly note: string;
   /** Tables of pins that the desk has worked out, by layout: par is then the one that was shown there. */
   readonly racks: Readonly<Record<string, string>>;
   /** The day it is at the school. */
   readonly today: string;
 }
+
+const asksFilmAlone = ({ film, filmAlone = false }: WeekToSend) => filmAlone && film !== '';
 
 export interface SentWeek {
   readonly id: Uuid;
@@ -189,7 +193,7 @@ export async function previewWeek(week: WeekToSend, childId: Uuid | null): Promi
   const { children, games, worked } = await workedWeek(week, (all) => all.find((child) => child.id === childId) ?? all[0]!);
   const child = children[0]!;
   const name = `${child.firstName} ${child.initial}`;
-  const words = { warmUp: week.warmUp, diary: week.diary, film: week.film };
+  const words = { warmUp: week.warmUp, diary: week.diary, film: week.film, filmAlone: asksFilmAlone(week) };
   const items = games.map((game, index): CardItem => {
     const { levelId, setUp, forms, par } = worked[index]![0]!;
     return {
@@ -256,7 +260,7 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
       now,
     );
     let position = 0;
-    const addWords = async (kind: 'warm-up' | 'diary' | 'film', words: string) => {
+    const addWords = async (kind: 'warm-up' | 'diary', words: string) => {
       if (words) await addItem(db, sent.id, { position: (position += 1), kind, gameVersionId: null, words });
     };
     await addWords('warm-up', week.warmUp);
@@ -279,7 +283,8 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
         await assign(db, item, { ...assignment, homeFormsId }, now);
       }
     }
-    await addWords('film', week.film);
+    if (week.film)
+      await addItem(db, sent.id, { position: (position += 1), kind: 'film', gameVersionId: null, words: week.film, filmAlone: asksFilmAlone(week) });
     await addWords('diary', week.diary);
     const [title] = week.title ? [week.title] : games.map((game) => game.title);
     const announced = { className: toClass.name, number: sent.number, dueOn: week.dueOn, title: title!, note: week.note };

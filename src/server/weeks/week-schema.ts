@@ -41,6 +41,7 @@ export const weekSchema = Joi.object<WeekBody>({
   warmUp: words(280).required(),
   diary: words(280).required(),
   film: words(280).default(''),
+  filmAlone: Joi.boolean().default(false),
   note: words(280).required(),
   racks: Joi.object().pattern(Joi.string().max(600), Joi.string().pattern(RACK_TEXT)).max(40).default({}),
 });

@@ -48,7 +48,8 @@ export async function standingOf(week: Week, today: string): Promise<WeekStandin
     itemsOf(week.id),
     childrenOf(week.classId, today),
     rows<{ week_item_id: Buffer; child_id: Buffer; level_id: string; reported: number }>(
-      `SELECT a.week_item_id, a.child_id, a.level_id, EXISTS (SELECT 1 FROM reports r WHERE r.assignment_id = a.id) AS reported
+      `SELECT a.week_item_id, a.child_id, a.level_id, (EXISTS (SELECT 1 FROM reports r WHERE r.assignment_id = a.id)
+                OR EXISTS (SELECT 1 FROM look_marks m WHERE m.assignment_id = a.id AND m.film)) AS reported
          FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = ?`,
       [toBytes(week.id)],
     ),

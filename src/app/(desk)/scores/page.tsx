@@ -19,7 +19,8 @@ export default async function ScoresOfClassPage({ searchParams }: { searchParams
   const first = await classWeek(classId, week && isUuid(week) ? week : null, who.timeZone, today, game && isUuid(game) ? game : null);
   return (
     <ScoresPage
-      key={`${classId}${first.week?.id}${first.itemId}`}
+      key={`${classId}${first.week?.id}${first.itemId}${game}`}
+      whole={game === 'all'}
       classes={classes}
       classId={classId}
       first={first}

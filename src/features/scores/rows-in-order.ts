@@ -1,0 +1,69 @@
+/** Which rows of a class's week are shown, and in what order. */
+import type { ScoreRow } from '@/server/scores/class-week';
+import type { SortedBy } from './sorted-by';
+
+export const COLUMNS = ['child', 'level', 'best', 'par', 'latest', 'hits', 'felt', 'credit', 'received', 'state'] as const;
+export type Column = (typeof COLUMNS)[number];
+
+export const SHOWN = ['all', 'to-look-at', 'not-yet', 'no-credit', 'par-reached', 'below-par', 'own-best', 'paper'] as const;
+export type Shown = (typeof SHOWN)[number];
+
+const STATES: Readonly<Record<ScoreRow['state'], number>> = { 'to-look-at': 0, counted: 1, 'not-yet': 2, 'not-assigned': 3 };
+const FELT: Readonly<Record<string, number>> = { hard: 0, right: 1, easy: 2 };
+
+export function isShown(row: ScoreRow, shown: Shown, better: 'high' | 'low'): boolean {
+  const reached = row.best !== null && row.par !== null ? (better === 'high' ? row.best >= row.par : row.best <= row.par) : null;
+  switch (shown) {
+    case 'all':
+      return true;
+    case 'to-look-at':
+    case 'not-yet':
+      return row.state === shown;
+    case 'no-credit':
+      return !row.credit && row.state !== 'not-assigned';
+    case 'par-reached':
+      return reached === true;
+    case 'below-par':
+      return reached === false;
+    case 'own-best':
+      return row.personalBest;
+    case 'paper':
+      return row.medium === 'paper';
+  }
+}
+
+/** What a row is ordered by; null comes last in either order. */
+function keyOf(row: ScoreRow, column: Column): string | number | null {
+  switch (column) {
+    case 'child':
+      return row.name;
+    case 'level':
+      return row.levelName || null;
+    case 'best':
+      return row.best;
+    case 'par':
+      return row.par;
+    case 'latest':
+      return row.reports > 0 ? row.latest : null;
+    case 'hits':
+      return row.attempts > 0 ? row.successes / row.attempts : null;
+    case 'felt':
+      return row.felt === null ? null : (FELT[row.felt] ?? null);
+    case 'credit':
+      return row.credit ? 1 : 0;
+    case 'received':
+      return row.receivedAt;
+    case 'state':
+      return STATES[row.state];
+  }
+}
+
+/** The rows in the order of a column, children by name where it does not tell them apart. */
+export function inOrder(rows: readonly ScoreRow[], { column, down }: SortedBy<Column>): ScoreRow[] {
+  return [...rows].sort((a, b) => {
+    const [one, other] = [keyOf(a, column), keyOf(b, column)];
+    if (one === null || other === null) return one === other ? a.name.localeCompare(b.name, 'en-GB') : one === null ? 1 : -1;
+    const order = typeof one === 'string' ? one.localeCompare(String(other), 'en-GB') : one - Number(other);
+    return (down ? -order : order) || a.name.localeCompare(b.name, 'en-GB');
+  });
+}
