@@ -3,6 +3,7 @@ import { expose } from 'comlink';
 import { contours } from 'd3-contour';
 import { resolveLevel } from '@/core/rules/level';
 import type { Game } from '@/core/rules/game';
+import type { Fitted } from '@/core/progress/fit';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { BAND_CHANCES, chanceTable, depthGrid, floorChance, floorGrid, type ChanceTable, type DepthGrid } from '@/core/forecast/depth';
 import { DESK_SEED, forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
@@ -13,6 +14,8 @@ import { targetOf } from '@/core/course/geometry';
 export interface ForecastRequest {
   readonly game: Game;
   readonly ageYears: number;
+  /** How steady the class is by its own reports; absent for what is assumed for the age. */
+  readonly fitted?: Fitted;
   /** The levels that changed; the others are left out of the answer. */
   readonly levels: readonly number[];
   readonly plays: number;
@@ -46,13 +49,19 @@ export interface ForecastAnswer {
 
 const SOUNDING_GAP_M = 0.6;
 
+interface Child {
+  readonly ageYears: number;
+  readonly skill: number;
+}
+
 let table: { key: string; read: ChanceTable | null } | null = null;
 
 /** What the chance at a distance depends on: the throw and the target, not where anything stands. */
-function tableKey(level: Game, ageYears: number): string {
+function tableKey(level: Game, { ageYears, skill }: Child): string {
   const target = targetOf(level);
   return JSON.stringify([
     ageYears,
+    skill,
     level.kit.implement,
     target?.object,
     target?.widthM,
@@ -63,24 +72,24 @@ function tableKey(level: Game, ageYears: number): string {
 }
 
 /** The last table is kept. */
-function tableFor(level: Game, ageYears: number): ChanceTable | null {
-  const key = tableKey(level, ageYears);
-  if (table?.key !== key) table = { key, read: chanceTable(level, { ageYears }) };
+function tableFor(level: Game, child: Child): ChanceTable | null {
+  const key = tableKey(level, child);
+  if (table?.key !== key) table = { key, read: chanceTable(level, child) };
   return table.read;
 }
 
 /** The plain kind of game has a table with the angle of the throw in it; any other that is aimed is told by distance. */
-function gridOf(level: Game, ageYears: number, from: string | undefined): DepthGrid | null {
+function gridOf(level: Game, child: Child, from: string | undefined): DepthGrid | null {
   if (readThrowRules(level) !== null) {
-    const read = tableFor(level, ageYears);
+    const read = tableFor(level, child);
     return read && depthGrid(level, read);
   }
-  const chanceAt = floorChance(level, { ageYears }, from);
+  const chanceAt = floorChance(level, child, from);
   return chanceAt && floorGrid(level, chanceAt);
 }
 
-function floorDepth(level: Game, ageYears: number, from: string | undefined): FloorDepth {
-  const grid = gridOf(level, ageYears, from);
+function floorDepth(level: Game, child: Child, from: string | undefined): FloorDepth {
+  const grid = gridOf(level, child, from);
   if (!grid) return { bands: [], soundings: [] };
   const cellX = (level.course.floor.widthM * 100) / grid.columns;
   const cellY = (level.course.floor.depthM * 100) / grid.rows;
@@ -121,16 +130,17 @@ function racksShelf(racks: Readonly<Record<string, string>>): RackShelf {
 }
 
 const api = {
-  forecast({ game, ageYears, levels, plays, floorOf, floorKnown, floorFrom, racks }: ForecastRequest): ForecastAnswer {
+  forecast({ game, ageYears, fitted, levels, plays, floorOf, floorKnown, floorFrom, racks }: ForecastRequest): ForecastAnswer {
     const shown = resolveLevel(game, floorOf);
     const target = targetOf(shown);
-    const floorKey = `${tableKey(shown, ageYears)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad} ${floorFrom}`;
+    const child: Child = { ageYears, skill: fitted?.skill ?? 1 };
+    const floorKey = `${tableKey(shown, child)} ${JSON.stringify(shown.course.targets)} ${target?.turnRad} ${floorFrom}`;
     return {
       levels: levels.map((index) => ({
         index,
-        forecast: forecastLevel(game, index, { ageYears, plays, seed: DESK_SEED, shelf: racksShelf(racks) }),
+        forecast: forecastLevel(game, index, { ageYears, plays, seed: DESK_SEED, shelf: racksShelf(racks), ...(fitted && { fitted }) }),
       })),
-      floor: floorKey === floorKnown ? null : floorDepth(shown, ageYears, floorFrom),
+      floor: floorKey === floorKnown ? null : floorDepth(shown, child, floorFrom),
       floorKey,
     };
   },

@@ -38,10 +38,10 @@ export function isAimed(game: Game): boolean {
 }
 
 /** Mean chance over the aimed places of a level for a child of this age; 0 where nothing is aimed at. */
-export function levelChance(game: Game, levelIndex: number, ageYears: number): number {
+export function levelChance(game: Game, levelIndex: number, ageYears: number, skill = 1): number {
   const level = resolveLevel(game, levelIndex);
   const places = aimedPlaces(level);
-  return places.reduce((sum, place) => sum + chanceFrom(level, place, place.spot, { ageYears }), 0) / Math.max(1, places.length);
+  return places.reduce((sum, place) => sum + chanceFrom(level, place, place.spot, { ageYears, skill }), 0) / Math.max(1, places.length);
 }
 
 export interface SolvedLevel {
@@ -54,11 +54,12 @@ export interface SolvedLevel {
 
 /**
  * Moves the marks of a level along their own lines to the target, all by one factor, until the mean chance of a child of this age is
- * as wanted (bisection; the chance falls with distance). Marks stay on the floor, and locked ones where they are.
+ * as wanted (bisection; the chance falls with distance). Marks stay on the floor, and locked ones where they are. `skill` is how wild the
+ * class is as a multiple of its age.
  */
-export function solveLevel(game: Game, levelIndex: number, wantedChance: number, ageYears: number): SolvedLevel {
+export function solveLevel(game: Game, levelIndex: number, wantedChance: number, ageYears: number, skill = 1): SolvedLevel {
   const level = resolveLevel(game, levelIndex);
-  const thrower = { ageYears };
+  const thrower = { ageYears, skill };
   const marks = aimedPlaces(level).map((place) => {
     const target = nearestTarget(level, place);
     return { place, target, lengthM: distanceM(place.spot, target) };

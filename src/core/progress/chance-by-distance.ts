@@ -37,7 +37,7 @@ const CURVE_FROM_M = 0.5;
 const BEYOND_M = 0.8;
 
 /** The chance at a distance for a fitted skill, with its interval: a steadier child hits more often. */
-export function chanceWith(aim: Aimed, distanceM: number, { skill, low, high }: Fitted): ChanceAt {
+function chanceWith(aim: Aimed, distanceM: number, { skill, low, high }: Fitted): ChanceAt {
   const at = (one: number) => chanceOf({ ...aim, distanceM, skill: one });
   return { distanceM, chance: at(skill), low: at(high), high: at(low) };
 }

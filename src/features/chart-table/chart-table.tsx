@@ -30,6 +30,7 @@ import { GapList } from './gap-list';
 import { LayoutLeaf } from './layout-leaf';
 import { LevelStrip } from './level-strip';
 import { LevelWarnings } from './level-warnings';
+import { MendOfLevel, type LevelToMend } from './mend-of-level';
 import { Probe } from './probe';
 import { Lengths } from './lengths';
 import { Misfits } from './misfit-list';
@@ -162,6 +163,8 @@ export interface ChartTableProps {
   readonly today: string;
   /** The name of who is signed in: who made a score to beat. */
   readonly teacher: string;
+  /** A level that was too easy or too hard for a class, to be mended. */
+  readonly mend?: LevelToMend | null;
 }
 
 const NOTHING_ASKED: readonly number[] = [];
@@ -171,10 +174,18 @@ const AGES = ['4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 type LeafId = 'rules' | 'layout' | 'floor' | 'skill' | 'kept';
 
 /** The chart table: one game on its floor, its rules in sentences, its levels with what will likely happen. */
-export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today, teacher }: ChartTableProps) {
+export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today, teacher, mend = null }: ChartTableProps) {
   const [history, dispatch] = useReducer(changeDraft, null, () => begin(firstGame, firstAge));
   const { game, ageYears } = history.now;
-  const [wantedLevel, setShown] = useState(Math.min(1, game.levels.length - 1));
+  const [classId, setClassId] = useState<string | null>(mend?.classId ?? null);
+  // By its own reports as long as the age is that of the class.
+  const byClass = classes.find((one) => one.id === classId && one.ageYears === ageYears);
+  const fitted = byClass?.fitted ?? null;
+  const skill = fitted?.skill ?? 1;
+  const [wantedLevel, setShown] = useState(() => {
+    const named = game.levels.findIndex((one) => one.id === mend?.levelId);
+    return named >= 0 ? named : Math.min(1, game.levels.length - 1);
+  });
   const shown = Math.min(wantedLevel, game.levels.length - 1);
   const [pickedNow, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
   const [open, setOpen] = useState<'send' | 'cupboard' | 'ways' | 'compare' | null>(null);
@@ -194,14 +205,18 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
     const kept = keptHistory(id, firstGame);
     if (kept) dispatch({ do: 'take-up', history: kept });
   }, [id, firstGame]);
+  const ageOfMend = classes.find((one) => one.id === mend?.classId)?.ageYears;
+  useEffect(() => {
+    if (ageOfMend !== undefined) dispatch({ do: 'age', ageYears: ageOfMend });
+  }, [ageOfMend]);
   const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
   const picked = useMemo(() => pickedNow.filter((thing) => spotOf(level.course, thing) !== undefined), [pickedNow, level]);
   const [main] = picked;
   const from = main?.kind === 'place' ? main.group : undefined;
   const racks = useRacks(game, history.dragging);
-  const forecasts = useForecast(game, ageYears, shown, history.dragging, racks.tables, from);
+  const forecasts = useForecast(game, ageYears, fitted, shown, history.dragging, racks.tables, from);
   const stepM = stepLengthM(ageYears);
-  const audience = classes.find((one) => one.ageYears === ageYears)?.name ?? `about ${ageYears} years`;
+  const audience = (byClass ?? classes.find((one) => one.ageYears === ageYears))?.name ?? `about ${ageYears} years`;
   const levelName = game.levels[shown]!.name;
   // While something is dragged the marks on the chart follow it; the list with its mends is made again when it has come to rest.
   const marked = useMemo(() => misfitsOf(game, shown, { ageYears }, !history.dragging), [game, shown, ageYears, history.dragging]);
@@ -274,7 +289,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
         />
         <span className="about">{aboutGame(game)}</span>
-        <AgeChoice ageYears={ageYears} dispatch={dispatch} />
+        <AgeChoice ageYears={ageYears} classes={classes} classId={byClass?.id ?? null} onClass={setClassId} dispatch={dispatch} />
         <SavedWords state={state} />
         <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => dispatch({ do: 'undo' })}>
           <Undo2 size={17} aria-hidden />
@@ -299,6 +314,17 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         <Notice $tone="caution" role="alert">
           {problem}
         </Notice>
+      )}
+      {mend && byClass && !readOnly && (
+        <MendOfLevel
+          key={`${mend.levelId}${mend.towards}`}
+          mend={mend}
+          game={game}
+          ageYears={ageYears}
+          skill={skill}
+          className={byClass.name}
+          dispatch={dispatch}
+        />
       )}
       <Table>
         <div>
@@ -479,6 +505,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         stepM={stepM}
         ageYears={ageYears}
         audienceName={audience}
+        skill={skill}
         dispatch={dispatch}
         onCompare={() => setOpen('compare')}
         readOnly={readOnly}
@@ -547,16 +574,37 @@ function firstPicked(level: Game): Picked {
   return [{ kind: 'place', group: first.group, index: Math.min(1, level.course.places[first.group]!.length - 1) }];
 }
 
-const AgeChoice = memo(function AgeChoice({ ageYears, dispatch }: { ageYears: number; dispatch: Dispatch<DraftAction> }) {
+const AgeChoice = memo(function AgeChoice({
+  ageYears,
+  classes,
+  classId,
+  onClass,
+  dispatch,
+}: {
+  ageYears: number;
+  classes: readonly ClassChoice[];
+  classId: string | null;
+  onClass: (id: string | null) => void;
+  dispatch: Dispatch<DraftAction>;
+}) {
+  const known = classes.filter((one) => one.fitted);
+  const choose = (value: string) => {
+    const of = known.find((one) => one.id === value);
+    onClass(of?.id ?? null);
+    dispatch({ do: 'age', ageYears: of?.ageYears ?? Number(value) });
+  };
   return (
     <Shown>
       <span aria-hidden>shown for</span>
       <Select
         hideLabel
         label="Shown for children of"
-        value={`${ageYears}` as (typeof AGES)[number]}
-        choices={AGES.map((age) => ({ value: age, label: `${age} years` }))}
-        onChange={(age) => dispatch({ do: 'age', ageYears: Number(age) })}
+        value={classId ?? `${ageYears}`}
+        choices={[
+          ...AGES.map((age) => ({ value: age as string, label: `${age} years` })),
+          ...known.map((one) => ({ value: one.id, label: `${one.name}, by its reports` })),
+        ]}
+        onChange={choose}
       />
     </Shown>
   );

@@ -59,7 +59,7 @@ export type DraftAction =
   | { readonly do: 'title'; readonly title: string }
   | { readonly do: 'level-name'; readonly level: number; readonly name: string }
   | { readonly do: 'age'; readonly ageYears: number }
-  | { readonly do: 'solve'; readonly chances: readonly number[] }
+  | { readonly do: 'solve'; readonly chances: readonly number[]; readonly skill?: number }
   | { readonly do: 'fair-points'; readonly level: number }
   /** The steps of an earlier sitting of this tab, taken up again. */
   | { readonly do: 'take-up'; readonly history: DraftHistory }
@@ -146,7 +146,8 @@ function gameAfter({ game, ageYears }: Draft, action: Exclude<DraftAction, { do:
       return game;
     case 'solve':
       return action.chances.reduce(
-        (next, chance, index) => (index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, ageYears).places) : next),
+        (next, chance, index) =>
+          index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, ageYears, action.skill).places) : next,
         game,
       );
     case 'fair-points': {

@@ -134,6 +134,8 @@ export interface LevelStripProps {
   readonly stepM: number;
   readonly ageYears: number;
   readonly audienceName: string;
+  /** How wild the class is by its reports, as a multiple of its age; 1 without them. */
+  readonly skill: number;
   readonly dispatch: Dispatch<DraftAction>;
   readonly onCompare: () => void;
   readonly readOnly?: boolean;
@@ -167,6 +169,7 @@ export function LevelStrip({
   stepM,
   ageYears,
   audienceName,
+  skill,
   dispatch,
   onCompare,
   readOnly = false,
@@ -226,7 +229,7 @@ export function LevelStrip({
               ))}{' '}
               hits in 10
             </div>
-            <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10) })}>
+            <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10), skill })}>
               Set the marks
             </Button>
             <Button isDisabled={readOnly || !chosen} onPress={() => dispatch({ do: 'fair-points', level: shown })}>

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
+import type { Fitted } from '@/core/progress/fit';
 import type { Game } from '@/core/rules/game';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
@@ -14,6 +15,8 @@ export interface ClassChoice {
   readonly name: string;
   readonly ageYears: number;
   readonly children: number;
+  /** How steady it is by its own reports; absent while they are too few. */
+  readonly fitted?: Fitted;
 }
 
 const Pair = styled.div`

@@ -1,6 +1,7 @@
 'use client';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
+import type { Fitted } from '@/core/progress/fit';
 import type { Game } from '@/core/rules/game';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { FloorDepth, ForecastWorker } from '@/workers/forecast.worker';
@@ -21,12 +22,21 @@ export interface Forecasts {
  * The forecast of every level and the depth of the floor, worked out in a worker. One request is under way at a time and only the
  * newest game waits, so that figures follow a drag instead of queueing behind it.
  */
-export function useForecast(game: Game, ageYears: number, level: number, dragging: boolean, racks: Racks['tables'], from?: string): Forecasts {
+export function useForecast(
+  game: Game,
+  ageYears: number,
+  fitted: Fitted | null,
+  level: number,
+  dragging: boolean,
+  racks: Racks['tables'],
+  from?: string,
+): Forecasts {
   const [found, setFound] = useState<Forecasts>({ levels: game.levels.map(() => null), floor: null, of: null, failed: false });
   const worker = useRef<{ remote: Remote<ForecastWorker>; end: () => void } | null>(null);
   const wanted = useRef<{
     game: Game;
     ageYears: number;
+    fitted: Fitted | null;
     level: number;
     dragging: boolean;
     racks: Racks['tables'];
@@ -49,7 +59,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
   }, []);
 
   useEffect(() => {
-    wanted.current = { game, ageYears, level, dragging, racks, from, since: performance.now() };
+    wanted.current = { game, ageYears, fitted, level, dragging, racks, from, since: performance.now() };
     const work = async () => {
       if (busy.current) return;
       busy.current = true;
@@ -60,6 +70,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
           const answer = await worker.current.remote.forecast({
             game: ask.game,
             ageYears: ask.ageYears,
+            ...(ask.fitted && { fitted: ask.fitted }),
             levels: ask.dragging ? [ask.level] : ask.game.levels.map((_, index) => index),
             plays: ask.dragging ? PLAYS_WHILE_DRAGGING : PLAYS_AT_REST,
             floorOf: ask.level,
@@ -82,7 +93,7 @@ export function useForecast(game: Game, ageYears: number, level: number, draggin
       busy.current = false;
     };
     void work();
-  }, [game, ageYears, level, dragging, racks, from]);
+  }, [game, ageYears, fitted, level, dragging, racks, from]);
 
   return found;
 }

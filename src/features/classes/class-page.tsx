@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
@@ -109,7 +110,9 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inve
             {childrenList.map((child) => (
               <tr key={child.id}>
                 <td>
-                  {child.firstName} {child.initial}
+                  <Link href={`/children/${child.id}`}>
+                    {child.firstName} {child.initial}
+                  </Link>
                 </td>
                 <td>{child.hand ?? '–'}</td>
                 <td>{FORM_NAMES[child.form]}</td>

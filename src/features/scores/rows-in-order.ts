@@ -2,8 +2,7 @@
 import type { ScoreRow } from '@/server/scores/class-week';
 import type { SortedBy } from './sorted-by';
 
-export const COLUMNS = ['child', 'level', 'best', 'par', 'latest', 'hits', 'felt', 'credit', 'received', 'state'] as const;
-export type Column = (typeof COLUMNS)[number];
+export type Column = 'child' | 'level' | 'best' | 'par' | 'latest' | 'hits' | 'felt' | 'credit' | 'received' | 'state';
 
 export const SHOWN = ['all', 'to-look-at', 'not-yet', 'no-credit', 'par-reached', 'below-par', 'own-best', 'paper'] as const;
 export type Shown = (typeof SHOWN)[number];

@@ -3,8 +3,10 @@ import Link from 'next/link';
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import type { ClassWeeks, WeekOfClass } from '@/server/scores/class-weeks';
-import { Button } from '@/ui/button';
+import { Button, ButtonLink } from '@/ui/button';
 import { Empty, Figures, Page } from '@/ui/page';
+import { ClassFitSection } from './class-fit-section';
+import { CreditRuleChoice } from './credit-rule-choice';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
 const WeeksChart = lazy(() => import('./weeks-chart'));
@@ -56,24 +58,34 @@ const Row = styled.div`
   }
 `;
 
-function FitOfWeek({ week }: { week: WeekOfClass }) {
+function FitOfWeek({ week, classId }: { week: WeekOfClass; classId: string }) {
   const { fit, reached, of, low, high } = week.fit;
   const share = `${reached} of ${of} reached par with their first go (such a class: ${Math.round(10 * low)} to ${Math.round(10 * high)} in 10)`;
   return (
     <li>
       Week {week.number}, {week.title}: {share}. <b>{fit === 'too-easy' ? 'Too easy for this class.' : 'Too hard for this class.'}</b>{' '}
-      {week.gameId && (
-        <Link href={`/games/${week.gameId}`}>
-          {fit === 'too-easy' ? 'Move the marks back on the chart table' : 'Bring the marks nearer on the chart table'}
-        </Link>
+      {week.gameId && week.levelId && (
+        <ButtonLink href={`/games/${week.gameId}?class=${classId}&level=${week.levelId}&mend=${fit === 'too-easy' ? 'harder' : 'easier'}`}>
+          {fit === 'too-easy' ? 'Make it harder for next week' : 'Make it easier for next week'}
+        </ButtonLink>
       )}
     </li>
   );
 }
 
-export function WeeksPage({ classes, classId, found }: ScoresNavProps & { found: ClassWeeks }) {
+export interface WeeksPageProps extends ScoresNavProps {
+  readonly ageYears: number;
+  readonly found: ClassWeeks;
+  readonly readOnly: boolean;
+}
+
+/** Above this share of luck a ranking would mislead. */
+const MOSTLY_LUCK = 0.8;
+
+export function WeeksPage({ classes, classId, ageYears, found, readOnly }: WeeksPageProps) {
   const { weeks, children } = found;
   const unfit = weeks.filter(({ fit }) => fit.fit === 'too-easy' || fit.fit === 'too-hard');
+  const lucky = weeks.filter(({ luckShare }) => luckShare !== null && luckShare > MOSTLY_LUCK);
   const file = (format: string) => `/api/v1/classes/${classId}/export?format=${format}`;
   return (
     <Page>
@@ -96,11 +108,18 @@ export function WeeksPage({ classes, classId, found }: ScoresNavProps & { found:
           {unfit.length > 0 ? (
             <Fits aria-label="Levels that did not fit">
               {unfit.map((week) => (
-                <FitOfWeek key={week.id} week={week} />
+                <FitOfWeek key={week.id} week={week} classId={classId} />
               ))}
             </Fits>
           ) : (
             <p>No level was clearly too easy or too hard: about half of the class reaches par.</p>
+          )}
+          {lucky.length > 0 && (
+            <p>
+              Do not rank children by{' '}
+              {lucky.map(({ number, title, luckShare }) => `week ${number}, ${title} (${Math.round(100 * luckShare!)}% luck)`).join('; ')}: one go
+              says more of luck than of the child there.
+            </p>
           )}
           <Suspense fallback={<div style={{ height: 410 }} />}>
             <WeeksChart found={found} />
@@ -125,11 +144,15 @@ export function WeeksPage({ classes, classId, found }: ScoresNavProps & { found:
               <tbody>
                 {children.map((child) => (
                   <tr key={child.id}>
-                    <td style={{ whiteSpace: 'nowrap' }}>{child.name}</td>
+                    <td style={{ whiteSpace: 'nowrap' }}>
+                      <Link href={`/children/${child.id}`}>{child.name}</Link>
+                    </td>
                     {child.cells.map((cell, at) => (
-                      <td key={weeks[at]!.id} className="figure" data-none={cell.credit ? undefined : true}>
+                      <td key={weeks[at]!.id} className="figure" data-none={cell.credit ? undefined : true} title={cell.missing || undefined}>
                         {!cell.sent ? (
                           'not sent'
+                        ) : cell.event ? (
+                          <small>{cell.event}</small>
                         ) : cell.best !== null ? (
                           <>
                             <b>{cell.best}</b>
@@ -152,9 +175,10 @@ export function WeeksPage({ classes, classId, found }: ScoresNavProps & { found:
             </Figures>
           </Sheet>
           <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
-            The best that counted on a like set-up, against the child’s own par; <b>?</b> waits to be looked at. Taking part is a report that can be,
-            or a diary line that an adult has signed.
+            The best that counted on a like set-up, against the child’s own par; <b>?</b> waits to be looked at.
           </p>
+          <CreditRuleChoice classId={classId} rule={found.creditRule} readOnly={readOnly} />
+          <ClassFitSection key={classId} classId={classId} ageYears={ageYears} />
         </>
       )}
     </Page>

@@ -2,6 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { ChartTable } from '@/features/chart-table/chart-table';
 import { requireSignedIn } from '@/server/auth/current';
+import { CALIBRATED_FROM } from '@/core/progress/fit';
+import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
 import { isUuid } from '@/server/db/ids';
@@ -9,21 +11,35 @@ import { schoolDay } from '@/server/school-calendar';
 
 export const metadata: Metadata = { title: 'Chart table' };
 
-export default async function ChartTablePage({ params }: { params: Promise<{ id: string }> }) {
+interface Asked {
+  readonly class?: string;
+  readonly level?: string;
+  readonly mend?: string;
+}
+
+export default async function ChartTablePage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<Asked> }) {
   const who = await requireSignedIn();
   const { id } = await params;
   const shelved = isUuid(id) ? await gameById(who.schoolId, id) : undefined;
   if (!shelved) notFound();
   const today = schoolDay(new Date(), who.timeZone);
-  const classes = await classesOf(who.schoolId, today);
+  const [classes, fits, asked] = await Promise.all([classesOf(who.schoolId, today), lastFits(who.schoolId), searchParams]);
   return (
     <ChartTable
       key={shelved.id}
       id={shelved.id}
       game={shelved.game}
       ageYears={shelved.ageYears}
+      mend={
+        asked.class && asked.level && (asked.mend === 'easier' || asked.mend === 'harder')
+          ? { classId: asked.class, levelId: asked.level, towards: asked.mend }
+          : null
+      }
       revision={shelved.revision}
-      classes={classes.map(({ id: classId, name, ageYears, children }) => ({ id: classId, name, ageYears, children }))}
+      classes={classes.map(({ id: classId, name, ageYears, children }) => {
+        const fitted = fits.get(classId);
+        return { id: classId, name, ageYears, children, ...(fitted && fitted.attempts >= CALIBRATED_FROM && { fitted }) };
+      })}
       readOnly={who.role !== 'teacher'}
       today={today}
       teacher={who.name}

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { NoClasses } from '@/features/scores/no-classes';
 import { WeeksPage } from '@/features/scores/weeks-page';
 import { requireSignedIn } from '@/server/auth/current';
+import { classById } from '@/server/db/classes';
 import { chosenClass } from '@/server/classes/chosen';
 import { schoolDay } from '@/server/school-calendar';
 import { classWeeks } from '@/server/scores/class-weeks';
@@ -15,5 +16,6 @@ export default async function OverTheWeeksPage({ searchParams }: { searchParams:
   const chosen = await chosenClass(who.schoolId, wanted, today);
   if (!chosen) return <NoClasses />;
   const { classes, classId } = chosen;
-  return <WeeksPage key={classId} classes={classes} classId={classId} found={await classWeeks(classId, today)} />;
+  const [found, of] = await Promise.all([classWeeks(classId, today), classById(who.schoolId, classId, today)]);
+  return <WeeksPage key={classId} classes={classes} classId={classId} ageYears={of!.ageYears} found={found} readOnly={who.role !== 'teacher'} />;
 }

@@ -1,0 +1,325 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { dayWords } from '@/core/measure/day-words';
+import { skillWords } from '@/core/progress/skill-words';
+import { counted } from '@/core/rules/counted';
+import type { ChildRecord, WeekOfChild } from '@/server/progress/child-record';
+import type { AboutChild } from '@/server/classes/erase-child';
+import { Button, ButtonLink } from '@/ui/button';
+import { Dialog, DialogActions } from '@/ui/dialog';
+import { TextField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { Figures, Page, PageHead } from '@/ui/page';
+import { send } from '@/ui/post';
+import { lookMarkWords } from '../counter/look-fors';
+import { HitsByDistance } from '../scores/hits-by-distance';
+
+const Next = styled.section`
+  margin: 4px 0 22px;
+  padding: 12px 18px 14px;
+  border-left: 5px solid var(--gorse);
+  background: var(--sheet);
+  & h2 {
+    margin: 0 0 4px;
+    font-size: 0.9375rem;
+    font-weight: 600;
+    color: var(--ink-soft);
+  }
+  & p {
+    margin: 0;
+    font-size: 1.125rem;
+  }
+  & p + p {
+    margin-top: 2px;
+    font-weight: 600;
+  }
+`;
+
+const Part = styled.section`
+  margin: 0 0 26px;
+  & h2 {
+    margin: 0 0 6px;
+    font-size: 1.125rem;
+  }
+  & .soft {
+    color: var(--ink-soft);
+  }
+`;
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 12px 44px;
+  align-items: start;
+  @media (max-width: 980px) {
+    grid-template-columns: 1fr;
+  }
+`;
+
+const Lines = styled.ul`
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  font-size: 0.9375rem;
+  & li {
+    display: flex;
+    gap: 10px;
+    padding: 4px 0;
+    border-bottom: 1px solid var(--line);
+  }
+  & li > :nth-child(2) {
+    flex: 1;
+  }
+`;
+
+const WORDS_OF_FELT: Readonly<Record<string, string>> = { hard: 'hard', right: 'right', easy: 'easy' };
+
+export interface ChildPageProps {
+  readonly record: ChildRecord;
+  readonly about: AboutChild;
+  readonly mayChange: boolean;
+}
+
+/** A child's page for the teacher: what to try next and why, own bests, hits by distance, the weeks, the log, a note. */
+export function ChildPage({ record, about, mayChange }: ChildPageProps) {
+  const [erasing, setErasing] = useState(false);
+  return (
+    <Page $width={1180}>
+      <PageHead>
+        <h1>{record.name}</h1>
+        <span className="about">
+          {record.classId ? <Link href={`/classes/${record.classId}`}>{record.className}</Link> : record.className} · about {record.ageYears} years ·{' '}
+          {record.reports} {counted(record.reports, 'reports')}
+        </span>
+        <Button onPress={() => window.print()}>Print</Button>
+        {mayChange && <ButtonLink href={`/api/v1/children/${record.id}/record`}>Everything as a file</ButtonLink>}
+        {mayChange && <Button onPress={() => setErasing(true)}>Erase …</Button>}
+      </PageHead>
+      <Next aria-labelledby="next">
+        <h2 id="next">What to try next{record.next ? `, ${record.next.gameTitle}` : ''}</h2>
+        {record.next ? (
+          <>
+            <p>{record.next.evidence}</p>
+            <p>{record.next.advice}</p>
+          </>
+        ) : (
+          <p>Nothing can be said yet: no go with every try tapped has come in.</p>
+        )}
+      </Next>
+      <Columns>
+        <div>
+          <Part aria-labelledby="bests">
+            <h2 id="bests">Own bests</h2>
+            {record.bests.length === 0 ? (
+              <p className="soft">No score has counted yet.</p>
+            ) : (
+              <Figures>
+                <thead>
+                  <tr>
+                    <th>Game</th>
+                    <th>Level</th>
+                    <th className="figure">Best</th>
+                    <th className="figure">First</th>
+                    <th className="figure">Latest</th>
+                    <th className="figure">Goes</th>
+                    <th style={{ paddingLeft: 18 }}>Last on</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {record.bests.map((best) => (
+                    <tr key={`${best.gameTitle}${best.levelName}${best.form}${best.latestOn}`}>
+                      <td>{best.gameTitle}</td>
+                      <td>{[best.levelName, best.form].filter(Boolean).join(', ')}</td>
+                      <td className="figure">
+                        <b>{best.best}</b> {counted(best.best, best.unit)}
+                      </td>
+                      <td className="figure">{best.first}</td>
+                      <td className="figure">{best.latest}</td>
+                      <td className="figure">{best.goes}</td>
+                      <td style={{ paddingLeft: 18 }}>{dayWords(best.latestOn)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Figures>
+            )}
+            <p className="soft" style={{ fontSize: '0.875rem' }}>
+              Only goes on a like set-up at the same level and in the same form are compared.
+            </p>
+          </Part>
+          <Part aria-labelledby="hits">
+            <h2 id="hits">Hits by distance</h2>
+            <p>
+              {record.own ? `${record.name} is` : 'Nothing of this child itself tells of its skill yet; the class is'}{' '}
+              {skillWords(record.fit, record.ageYears)}.
+            </p>
+            <HitsByDistance aims={record.aims} whose={record.name} />
+          </Part>
+          <Part aria-labelledby="weeks">
+            <h2 id="weeks">Week by week</h2>
+            <Weeks weeks={record.weeks} />
+          </Part>
+        </div>
+        <div>
+          <Note key={record.id} record={record} mayChange={mayChange} />
+          <Part aria-labelledby="log">
+            <h2 id="log">Movement log</h2>
+            <Log weeks={record.weeks} />
+          </Part>
+        </div>
+      </Columns>
+      {erasing && <Erase record={record} about={about} onClose={() => setErasing(false)} />}
+    </Page>
+  );
+}
+
+function Weeks({ weeks }: { weeks: readonly WeekOfChild[] }) {
+  const played = weeks.flatMap((week) => (week.games.length === 0 ? [null] : week.games).map((game) => ({ week, game })));
+  if (played.length === 0) return <p className="soft">No week has been sent to the class yet.</p>;
+  return (
+    <Figures>
+      <thead>
+        <tr>
+          <th>Week</th>
+          <th>Game</th>
+          <th className="figure">Best</th>
+          <th style={{ paddingLeft: 18 }}>Felt</th>
+          <th>Technique</th>
+        </tr>
+      </thead>
+      <tbody>
+        {played.map(({ week, game }, index) => (
+          <tr key={index}>
+            <td>{week.number}</td>
+            {game === null ? (
+              <td colSpan={4} className="soft">
+                nothing came
+              </td>
+            ) : (
+              <>
+                <td>
+                  {game.title}, {game.levelName}
+                </td>
+                <td className="figure">
+                  {game.best === null ? '–' : <b>{game.best}</b>}
+                  {game.doubt && <small> ?</small>}
+                </td>
+                <td style={{ paddingLeft: 18 }}>{game.felt ? WORDS_OF_FELT[game.felt] : ''}</td>
+                <td>
+                  <Technique label="at home" marks={game.looksHome} />
+                  <Technique label={game.film ? 'teacher, on the film' : 'teacher'} marks={game.looksTeacher} />
+                  {game.comment && <div>“{game.comment}”</div>}
+                </td>
+              </>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </Figures>
+  );
+}
+
+function Technique({ label, marks }: { label: string; marks: WeekOfChild['games'][number]['looksHome'] }) {
+  if (marks.length === 0) return null;
+  return (
+    <div>
+      <small>{label}:</small> {marks.map(({ look, mark }) => `${look.replace(/[.]$/, '')} – ${lookMarkWords(mark)}`).join('; ')}
+    </div>
+  );
+}
+
+function Log({ weeks }: { weeks: readonly WeekOfChild[] }) {
+  const written = weeks.filter(({ diary }) => diary.length > 0);
+  if (written.length === 0) return <p className="soft">Nothing has been written.</p>;
+  return (
+    <>
+      {written.map(({ number, diary }) => (
+        <details key={number} open={number === written[0]!.number}>
+          <summary style={{ padding: '5px 0', cursor: 'pointer' }}>
+            Week {number}: {diary.reduce((sum, entry) => sum + entry.minutes, 0)} minutes,{' '}
+            {diary.some((entry) => entry.initials !== '') ? 'signed' : 'not signed'}
+          </summary>
+          <Lines>
+            {diary.map((entry) => (
+              <li key={entry.id}>
+                <span>{dayWords(entry.day)}</span>
+                <span>{entry.what}</span>
+                <span>
+                  {entry.minutes} min{entry.initials && `, ${entry.initials}`}
+                </span>
+              </li>
+            ))}
+          </Lines>
+        </details>
+      ))}
+    </>
+  );
+}
+
+function Note({ record, mayChange }: { record: ChildRecord; mayChange: boolean }) {
+  const router = useRouter();
+  const [words, setWords] = useState(record.note?.words ?? '');
+  const [said, setSaid] = useState('');
+  const keep = async () => {
+    const answer = await send('PUT', `/api/v1/children/${record.id}/note`, { words });
+    setSaid(answer.ok ? 'Kept.' : answer.problem);
+    if (answer.ok) router.refresh();
+  };
+  return (
+    <Part>
+      {mayChange ? (
+        <>
+          <TextField label="Teacher’s note (families do not see it)" rows={4} value={words} onChange={setWords} maxLength={1000} />
+          <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 8 }}>
+            <Button isDisabled={words.trim() === (record.note?.words ?? '')} onPress={() => void keep()}>
+              Keep the note
+            </Button>
+            <span role="status" className="soft">
+              {said || (record.note ? `${record.note.by}, ${dayWords(record.note.on)}` : '')}
+            </span>
+          </div>
+        </>
+      ) : (
+        record.note && (
+          <p>
+            “{record.note.words}” {record.note.by}, {dayWords(record.note.on)}
+          </p>
+        )
+      )}
+    </Part>
+  );
+}
+
+function Erase({ record, about, onClose }: { record: ChildRecord; about: AboutChild; onClose: () => void }) {
+  const router = useRouter();
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState('');
+  const erase = async () => {
+    const answer = await send('POST', `/api/v1/children/${record.id}/erase`, { name });
+    if (answer.ok) router.push(record.classId ? `/classes/${record.classId}` : '/classes');
+    else setProblem(answer.problem);
+  };
+  return (
+    <Dialog title={`Erase everything about ${record.name}?`} isOpen onClose={onClose}>
+      <p>
+        {about.reports} {counted(about.reports, 'reports')}, {about.diary} {counted(about.diary, 'lines')} of the log, {about.inventions}{' '}
+        {counted(about.inventions, 'games')} of their own, links, marks, notes and settings go for good. It cannot be undone. Take “Everything as a
+        file” first if the family wants it. Class games that were made of an idea of this child stay, without its name.
+      </p>
+      <TextField label={`To erase, write ${record.name}`} value={name} onChange={setName} maxLength={60} />
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+      <DialogActions>
+        <Button onPress={onClose}>Keep it</Button>
+        <Button $strong isDisabled={name.trim() !== record.name.trim()} onPress={() => void erase()}>
+          Erase for good
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,40 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { skillWords } from '@/core/progress/skill-words';
+import type { FitOfClass } from '@/server/progress/curves';
+import { Notice } from '@/ui/notice';
+import { HitsByDistance } from './hits-by-distance';
+
+/** How steady the class is by its own reports: worked out on the server when somebody looks, since it may take a moment. */
+export function ClassFitSection({ classId, ageYears }: { classId: string; ageYears: number }) {
+  const [fit, setFit] = useState<FitOfClass | 'failed' | null>(null);
+  useEffect(() => {
+    const asked = new AbortController();
+    fetch(`/api/v1/classes/${classId}/fit`, { signal: asked.signal })
+      .then(async (answer) => setFit(answer.ok ? ((await answer.json()) as FitOfClass) : 'failed'))
+      .catch(() => asked.signal.aborted || setFit('failed'));
+    return () => asked.abort();
+  }, [classId]);
+  return (
+    <section aria-labelledby="steady">
+      <h2 id="steady" style={{ margin: '26px 0 4px', fontSize: '1.125rem' }}>
+        Hits by distance
+      </h2>
+      {fit === null ? (
+        <p role="status">Working out how steady this class is …</p>
+      ) : fit === 'failed' ? (
+        <Notice $tone="caution">It could not be worked out just now. Open the page again.</Notice>
+      ) : (
+        <>
+          <p>
+            The class is {skillWords(fit.group, ageYears)}.{' '}
+            {fit.calibrated
+              ? 'Par and chances of what you send next rest on it.'
+              : 'Until there are 36 tries, par and chances rest on what is assumed for the age.'}
+          </p>
+          <HitsByDistance aims={fit.aims} whose="the class" />
+        </>
+      )}
+    </section>
+  );
+}

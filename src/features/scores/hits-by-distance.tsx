@@ -1,0 +1,78 @@
+'use client';
+import { lazy, Suspense, useState } from 'react';
+import styled from 'styled-components';
+import { aimWords } from '@/core/progress/aim-words';
+import type { AimCurve } from '@/core/progress/chance-by-distance';
+import { Select } from '@/ui/field';
+import { Figures } from '@/ui/page';
+
+const ChanceChart = lazy(() => import('./chance-chart'));
+
+const Beside = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 8px 32px;
+  align-items: start;
+  @media (max-width: 900px) {
+    grid-template-columns: 1fr;
+  }
+`;
+
+const inTen = (share: number) => (10 * share).toFixed(0);
+
+/** Hits by distance for one thing that was aimed at, chosen among several; the chart and its table. */
+export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; whose: string }) {
+  const [which, setWhich] = useState(0);
+  const aim = aims[which] ?? aims[0];
+  if (!aim) return <p>No try was tapped one by one yet, so nobody knows from how far what was hit.</p>;
+  return (
+    <>
+      {aims.length > 1 && (
+        <div style={{ maxWidth: 420, margin: '4px 0 8px' }}>
+          <Select
+            hideLabel
+            label="What was tried"
+            value={`${which}`}
+            choices={aims.map((one, index) => ({ value: `${index}`, label: `${aimWords(one.aim)} (${one.tries})` }))}
+            onChange={(value) => setWhich(Number(value))}
+          />
+        </div>
+      )}
+      <Beside>
+        <Suspense fallback={<div style={{ height: 280 }} />}>
+          <ChanceChart aim={aim} label={`Hits by distance of ${whose}, ${aimWords(aim.aim)}`} />
+        </Suspense>
+        <Figures aria-label={`Hits by distance of ${whose}`}>
+          <thead>
+            <tr>
+              <th className="figure">From</th>
+              <th className="figure">Hits</th>
+              <th className="figure">In 10</th>
+              <th className="figure">By the curve</th>
+            </tr>
+          </thead>
+          <tbody>
+            {aim.from.map(({ distanceM, hits, tries, low, high }) => {
+              const at = aim.curve.reduce((near, one) => (Math.abs(one.distanceM - distanceM) < Math.abs(near.distanceM - distanceM) ? one : near));
+              return (
+                <tr key={distanceM}>
+                  <td className="figure">{distanceM.toFixed(1)} m</td>
+                  <td className="figure">
+                    {hits} of {tries}
+                  </td>
+                  <td className="figure">
+                    {inTen(low)} to {inTen(high)}
+                  </td>
+                  <td className="figure">{(10 * at.chance).toFixed(1)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </Figures>
+      </Beside>
+      <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem', margin: '2px 0 0' }}>
+        {aimWords(aim.aim)}. Dots: what was tapped, with what the chance may well be (four times in five). Line: the fitted skill with its band.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,207 @@
+/** One child: bests on like set-ups, hits by distance, what to try next and why, the log and what a teacher wrote. */
+import { chanceByDistance, type AimCurve } from '@/core/progress/chance-by-distance';
+import { triesOf } from '@/core/progress/evidence';
+import type { Fitted } from '@/core/progress/fit';
+import { whatNext, type Next, type NextLevel } from '@/core/progress/what-next';
+import type { MarkedLook } from '@/core/reports/look-marks';
+import { aimedPlaces, chanceFrom } from '@/core/levels/solve';
+import { throwerWith } from '@/core/motion/release';
+import type { Game } from '@/core/rules/game';
+import { levelById } from '@/core/rules/level';
+import { pacedGame } from '@/core/sheet/set-up';
+import { noteOf, type ChildNote } from '../db/child-notes';
+import { childOfSchool } from '../db/children';
+import { classById } from '../db/classes';
+import { diaryOfChild, type DiaryEntry } from '../db/diary';
+import type { Uuid } from '../db/ids';
+import { lookMarksOfChild } from '../db/look-marks';
+import { versionBody, weeksOf } from '../db/weeks';
+import { groupedBy } from '../reports/grouped';
+import { playsOfChild, type ReportedPlay } from '../reports/plays';
+import { schoolDay } from '../school-calendar';
+import { bestOf, betterOf } from '../scores/bests';
+import { triesOfPlays } from './curves';
+import { evidenceMemo, fitOfClass, playedGo, tells } from './fit-of-class';
+
+export interface LikeBest {
+  readonly gameTitle: string;
+  readonly levelName: string;
+  readonly form: string;
+  readonly unit: string;
+  readonly best: number;
+  readonly first: number;
+  readonly latest: number;
+  readonly goes: number;
+  readonly latestOn: string;
+}
+
+export interface WeekOfChild {
+  readonly number: number;
+  readonly dueOn: string;
+  readonly games: readonly {
+    readonly title: string;
+    readonly levelName: string;
+    readonly unit: string;
+    readonly best: number | null;
+    /** Something of it waits to be looked at. */
+    readonly doubt: boolean;
+    readonly felt: string | null;
+    readonly looksHome: readonly MarkedLook[];
+    readonly looksTeacher: readonly MarkedLook[];
+    readonly film: boolean;
+    readonly comment: string;
+  }[];
+  readonly diary: readonly DiaryEntry[];
+}
+
+export interface ChildRecord {
+  readonly id: Uuid;
+  readonly name: string;
+  readonly classId: Uuid | null;
+  readonly className: string;
+  readonly ageYears: number;
+  readonly fit: Fitted;
+  /** False where nothing of the child itself tells of its skill: the class's is shown. */
+  readonly own: boolean;
+  readonly next: (Next & { readonly gameTitle: string }) | null;
+  readonly bests: readonly LikeBest[];
+  readonly aims: readonly AimCurve[];
+  readonly weeks: readonly WeekOfChild[];
+  readonly note: (Omit<ChildNote, 'at'> & { readonly on: string }) | null;
+  readonly reports: number;
+}
+
+const FORM_WORDS: Readonly<Record<string, string>> = { standing: '', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'two hands' };
+const MOST_AIMS = 4;
+
+/** Undefined for a child of another school. */
+export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: string, today: string): Promise<ChildRecord | undefined> {
+  const child = await childOfSchool(schoolId, childId, today);
+  if (!child) return undefined;
+  const [of, plays, diary, looked, note] = await Promise.all([
+    child.classId ? classById(schoolId, child.classId, today) : undefined,
+    playsOfChild(childId),
+    diaryOfChild(childId),
+    lookMarksOfChild(childId),
+    noteOf(childId),
+  ]);
+  const fitted = of ? await fitOfClass(of.id) : null;
+  const fit = fitted?.children[childId] ?? fitted?.group ?? { skill: 1, low: 0.8, high: 1.25, attempts: 0 };
+  const ageYears = child.ageYears ?? of?.ageYears ?? 8;
+  return {
+    id: childId,
+    name: `${child.firstName} ${child.initial}`,
+    classId: of?.id ?? null,
+    className: of?.name ?? 'left the school',
+    ageYears,
+    fit,
+    own: fitted?.children[childId] !== undefined,
+    next: await nextOf(plays, fit, ageYears),
+    bests: await likeBests(plays, timeZone),
+    aims: chanceByDistance(await triesOfPlays(plays), fit).slice(0, MOST_AIMS),
+    weeks: of ? await weeksOfChild(of.id, plays, diary, looked) : [],
+    note: note && { words: note.words, by: note.by, on: schoolDay(note.at, timeZone) },
+    reports: new Set(plays.map((play) => play.reportId)).size,
+  };
+}
+
+async function likeBests(plays: readonly ReportedPlay[], timeZone: string): Promise<LikeBest[]> {
+  const counted = plays.filter((play) => play.counts !== null && play.asAsked);
+  const bests = await Promise.all(
+    [...groupedBy(counted, (play) => play.likeKey).values()].map(async (like): Promise<LikeBest> => {
+      const last = like.at(-1)!;
+      const game = await versionBody(last.versionId);
+      const values = like.map((play) => play.counts!);
+      return {
+        gameTitle: game.title,
+        levelName: levelName(game, last.levelId),
+        form: FORM_WORDS[last.report.goes[last.goNumber - 1]!.form] ?? '',
+        unit: game.parts[0]!.measure.unit,
+        best: bestOf(values, betterOf(game))!,
+        first: values[0]!,
+        latest: values.at(-1)!,
+        goes: values.length,
+        latestOn: schoolDay(last.receivedAt, timeZone),
+      };
+    }),
+  );
+  return bests.sort((a, b) => (a.latestOn < b.latestOn ? 1 : a.latestOn > b.latestOn ? -1 : a.gameTitle.localeCompare(b.gameTitle, 'en-GB')));
+}
+
+const levelName = (game: Game, levelId: string) => game.levels.find((level) => level.id === levelId)?.name ?? levelId;
+
+/** What to try next at the game that was tried last, with every try known. */
+async function nextOf(plays: readonly ReportedPlay[], fit: Fitted, ageYears: number): Promise<ChildRecord['next']> {
+  const memo = evidenceMemo();
+  const known = await Promise.all(
+    plays.filter((play) => tells(play) && play.asAsked).map(async (play) => ({ play, tries: triesOf(await playedGo(play), memo) })),
+  );
+  const last = known.findLast(({ tries }) => tries.length > 0);
+  if (!last) return null;
+  const like = known.filter(({ play }) => play.likeKey === last.play.likeKey).flatMap(({ tries }) => tries);
+  const game = await versionBody(last.play.versionId);
+  const index = game.levels.findIndex((level) => level.id === last.play.levelId);
+  const lengths = like.map(({ distanceM }) => distanceM);
+  const { stepM, form } = last.play.setUp;
+  const levelAt = (at: number): NextLevel | null => {
+    const level = game.levels[at];
+    if (!level) return null;
+    const there = pacedGame(levelById(game, level.id), stepM);
+    const places = aimedPlaces(there);
+    const chanceAt = (skill: number) => {
+      const thrower = throwerWith(there.kit, { ageYears, form, skill });
+      return places.reduce((sum, place) => sum + chanceFrom(there, place, place.spot, thrower), 0) / places.length;
+    };
+    return {
+      name: level.name,
+      chance: places.length === 0 ? null : { chance: chanceAt(fit.skill), low: chanceAt(fit.high), high: chanceAt(fit.low) },
+    };
+  };
+  const next = whatNext({
+    tries: like.reduce((sum, one) => sum + one.tries, 0),
+    hits: like.reduce((sum, one) => sum + one.hits, 0),
+    fromM: [Math.min(...lengths), Math.max(...lengths)],
+    level: levelName(game, last.play.levelId),
+    felt: last.play.report.felt ?? null,
+    before: index > 0 ? levelAt(index - 1) : null,
+    after: levelAt(index + 1),
+  });
+  return { ...next, gameTitle: game.title };
+}
+
+async function weeksOfChild(
+  classId: Uuid,
+  plays: readonly ReportedPlay[],
+  diary: readonly DiaryEntry[],
+  looked: Awaited<ReturnType<typeof lookMarksOfChild>>,
+): Promise<WeekOfChild[]> {
+  const weeks = await weeksOf(classId);
+  const ofWeek = groupedBy(plays, (play) => play.weekId);
+  return Promise.all(
+    weeks.map(async (week): Promise<WeekOfChild> => {
+      const games = await Promise.all(
+        [...groupedBy(ofWeek.get(week.id) ?? [], (play) => play.assignmentId)].map(async ([assignmentId, mine]) => {
+          const first = mine[0]!;
+          const game = await versionBody(first.versionId);
+          const seen = looked.get(assignmentId);
+          return {
+            title: game.title,
+            levelName: levelName(game, first.assignedLevelId),
+            unit: game.parts[0]!.measure.unit,
+            best: bestOf(
+              mine.flatMap((play) => (play.counts !== null && play.asAsked ? [play.counts] : [])),
+              betterOf(game),
+            ),
+            doubt: mine.some((play) => play.kind !== 'clean' && play.choice === null),
+            felt: mine.at(-1)!.felt,
+            looksHome: mine.findLast((play) => play.looks !== undefined)?.looks?.marks ?? [],
+            looksTeacher: seen?.marks ?? [],
+            film: seen?.film ?? false,
+            comment: seen?.comment ?? '',
+          };
+        }),
+      );
+      return { number: week.number, dueOn: week.dueOn, games, diary: diary.filter((entry) => entry.weekId === week.id && !entry.struck) };
+    }),
+  );
+}

@@ -1,0 +1,36 @@
+/** How often a class or a child hits from how far, with the curve of its fitted skill. */
+import { chanceByDistance, type AimCurve } from '@/core/progress/chance-by-distance';
+import { triesOf, type Tries } from '@/core/progress/evidence';
+import { CALIBRATED_FROM, type Fitted } from '@/core/progress/fit';
+import type { Uuid } from '../db/ids';
+import { playsOfClass, type ReportedPlay } from '../reports/plays';
+import { breath } from './breath';
+import { evidenceMemo, fitOfClass, playedGo, tells } from './fit-of-class';
+
+/** As many aims as somebody looks at. */
+const MOST_AIMS = 8;
+
+export interface FitOfClass {
+  readonly group: Fitted;
+  /** False while there are too few tries: the forecast is that of the age. */
+  readonly calibrated: boolean;
+  readonly aims: readonly AimCurve[];
+}
+
+/** The tries of plays, one list for all of them. */
+export async function triesOfPlays(plays: readonly ReportedPlay[]): Promise<Tries[]> {
+  const memo = evidenceMemo();
+  const found: Tries[] = [];
+  for (const [index, play] of plays.filter(tells).entries()) {
+    if (index % 50 === 49) await breath();
+    found.push(...triesOf(await playedGo(play), memo));
+  }
+  return found;
+}
+
+export async function fitAndCurves(classId: Uuid): Promise<FitOfClass> {
+  const plays = await playsOfClass(classId);
+  const { group } = await fitOfClass(classId, plays);
+  const aims = chanceByDistance(await triesOfPlays(plays), group).slice(0, MOST_AIMS);
+  return { group, calibrated: group.attempts >= CALIBRATED_FROM, aims };
+}
