@@ -19,7 +19,7 @@ interface ProblemAnswer {
   readonly problems?: readonly PlacedProblem[];
 }
 
-export async function send<T>(method: 'POST' | 'PUT' | 'PATCH', url: string, body?: unknown): Promise<Answer<T>> {
+export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
   try {
     const response = await fetch(url, {
       method,

@@ -56,18 +56,19 @@ export interface Tries {
   readonly chance: (skill: number) => number;
 }
 
-/** Chances by skill: nodes in ln skill, read on a straight line between them. */
-const NODES = 25;
+/** What depends on skill is worked out at nodes in ln skill, and read on a straight line between them. */
 const REACH_LN = 1.2;
-const NODE_SKILLS = Array.from({ length: NODES }, (_, node) => Math.exp(REACH_LN * ((2 * node) / (NODES - 1) - 1)));
+const nodesOf = (n: number) => Array.from({ length: n }, (_, node) => Math.exp(REACH_LN * ((2 * node) / (n - 1) - 1)));
+const CHANCE_SKILLS = nodesOf(25);
+const TOTAL_SKILLS = nodesOf(13);
 
 /** Plays at each node for the chance of a total. */
-const PLAYS_A_NODE = 400;
+const PLAYS_A_NODE = 250;
 
 /** Read between nodes; beyond them the last node holds. */
 function between(nodes: ArrayLike<number>, skill: number): number {
-  const at = ((Math.log(skill) / REACH_LN + 1) / 2) * (NODES - 1);
-  const below = Math.min(NODES - 2, Math.max(0, Math.floor(at)));
+  const at = ((Math.log(skill) / REACH_LN + 1) / 2) * (nodes.length - 1);
+  const below = Math.min(nodes.length - 2, Math.max(0, Math.floor(at)));
   const share = Math.min(1, Math.max(0, at - below));
   return nodes[below]! * (1 - share) + nodes[below + 1]! * share;
 }
@@ -155,7 +156,7 @@ export function triesOf(played: PlayedGo, memo: EvidenceMemo): readonly Tries[] 
     const key = `${part.index} ${index} ${place} ${target}`;
     let nodes = chances.get(key);
     if (!nodes) {
-      nodes = Float64Array.from(NODE_SKILLS, (skill) => successAt(level, task, spot, thing, throwerOf(played, skill)).chance);
+      nodes = Float64Array.from(CHANCE_SKILLS, (skill) => successAt(level, task, spot, thing, throwerOf(played, skill)).chance);
       chances.set(key, nodes);
     }
     const curve = nodes;
@@ -217,7 +218,7 @@ function totalsBySkill(program: Program, throwerAt: (skill: number) => Thrower, 
   const state = start(program);
   const times = { fetchMs: 0, exerciseMs: 0 };
   let attempts = 0;
-  const scores = NODE_SKILLS.map((skill) => {
+  const scores = TOTAL_SKILLS.map((skill) => {
     const tables = childTables(program, throwerAt(skill), shelf);
     const found: number[] = [];
     for (let play = 0; play < PLAYS_A_NODE; play += 1) {
@@ -235,7 +236,7 @@ function totalsBySkill(program: Program, throwerAt: (skill: number) => Thrower, 
   return {
     least,
     shares: scores.map((found) => smoothed(found, least, most)),
-    attempts: Math.round(attempts / (NODES * PLAYS_A_NODE)),
+    attempts: Math.round(attempts / (TOTAL_SKILLS.length * PLAYS_A_NODE)),
   };
 }
 

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { format, parseISO } from 'date-fns';
 import { dayWords } from '@/core/measure/day-words';
 import { skillWords } from '@/core/progress/skill-words';
 import { counted } from '@/core/rules/counted';
@@ -74,6 +75,8 @@ const Lines = styled.ul`
     flex: 1;
   }
 `;
+
+const shortDay = (day: string) => format(parseISO(day), 'EEE d MMM');
 
 const WORDS_OF_FELT: Readonly<Record<string, string>> = { hard: 'hard', right: 'right', easy: 'easy' };
 
@@ -244,7 +247,7 @@ function Log({ weeks }: { weeks: readonly WeekOfChild[] }) {
           <Lines>
             {diary.map((entry) => (
               <li key={entry.id}>
-                <span>{dayWords(entry.day)}</span>
+                <span>{shortDay(entry.day)}</span>
                 <span>{entry.what}</span>
                 <span>
                   {entry.minutes} min{entry.initials && `, ${entry.initials}`}

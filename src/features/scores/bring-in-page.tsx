@@ -10,6 +10,7 @@ import { Select } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Figures, Page } from '@/ui/page';
 import { send } from '@/ui/post';
+import { SchoolKeys, type KeyShown } from './school-keys';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
 const Drop = styled.div`
@@ -76,7 +77,13 @@ export function BringInPage({
   classId,
   weeks,
   batches,
-}: ScoresNavProps & { weeks: readonly { readonly id: string; readonly number: number }[]; batches: readonly BatchShown[] }) {
+  keys,
+}: ScoresNavProps & {
+  weeks: readonly { readonly id: string; readonly number: number }[];
+  batches: readonly BatchShown[];
+  /** Null for those who make none. */
+  keys: readonly KeyShown[] | null;
+}) {
   const router = useRouter();
   const [over, setOver] = useState(false);
   const [file, setFile] = useState<File | null>(null);
@@ -332,6 +339,7 @@ export function BringInPage({
           </Figures>
         </>
       )}
+      {keys && !table && <SchoolKeys keys={keys} />}
     </Page>
   );
 }

@@ -34,6 +34,7 @@ export default function ChanceChart({ aim, label, height = 280 }: { aim: AimCurv
       stackStrategy: 'all' as const,
       symbol: 'none',
       silent: true,
+      z: 1,
       lineStyle: { opacity: 0 },
       areaStyle: { color: shown ? colour('--band-2') : 'transparent', opacity: shown ? 1 : 0 },
     });
@@ -73,11 +74,13 @@ export default function ChanceChart({ aim, label, height = 280 }: { aim: AimCurv
           data: curve.map(({ distanceM, chance }) => [distanceM, percent(chance)]),
           symbol: 'none',
           silent: true,
+          z: 2,
           lineStyle: { color: colour('--ink'), width: 2 },
         },
         {
           type: 'custom',
           silent: true,
+          z: 3,
           data: from.map(({ distanceM, low, high }) => [distanceM, percent(low), percent(high)]),
           renderItem: (_: unknown, api: Drawing) => {
             const [x, bottom] = api.coord([api.value(0), api.value(1)]);
@@ -87,6 +90,7 @@ export default function ChanceChart({ aim, label, height = 280 }: { aim: AimCurv
         },
         {
           type: 'scatter',
+          z: 4,
           data: from.map(({ distanceM, hits, tries }) => ({
             value: [distanceM, percent(hits / tries)],
             symbolSize: Math.min(22, 7 + Math.sqrt(tries)),

@@ -18,7 +18,7 @@ const Beside = styled.div`
   }
 `;
 
-const inTen = (share: number) => (10 * share).toFixed(0);
+const inTen = (share: number) => (10 * share).toFixed(1);
 
 /** Hits by distance for one thing that was aimed at, chosen among several; the chart and its table. */
 export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; whose: string }) {
@@ -61,7 +61,7 @@ export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; who
                     {hits} of {tries}
                   </td>
                   <td className="figure">
-                    {inTen(low)} to {inTen(high)}
+                    {inTen(low)}–{inTen(high)}
                   </td>
                   <td className="figure">{(10 * at.chance).toFixed(1)}</td>
                 </tr>

@@ -110,7 +110,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
     };
   }, [classId, week?.id, found.itemId, asked, week]);
 
-  const missing = found.rows.filter((row) => row.state === 'not-yet');
+  const heads = headsOf(found, found.event !== null && whole);
   const rows = inOrder(
     found.rows.filter((row) => isShown(row, shown, found.better)),
     by,
@@ -163,16 +163,16 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
           <Heads>
             <div>
               <b>
-                {found.reported} of {found.rows.length}
+                {heads.reported} of {found.rows.length}
               </b>
               <span>have reported</span>
             </div>
             <div>
-              <b>{found.toLookAt}</b>
+              <b>{heads.toLookAt}</b>
               <span>to look at</span>
             </div>
             <div>
-              <b>{missing.length}</b>
+              <b>{heads.notYet}</b>
               <span>not yet</span>
             </div>
             <span role="status" style={{ textAlign: 'right', fontSize: '0.875rem', color: 'var(--ink-soft)' }}>
@@ -268,6 +268,13 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
   );
 }
 
+/** How many have reported, wait to be looked at, or are missing: of the game that is shown, or of a whole event. */
+function headsOf({ rows, event, reported, toLookAt }: ClassWeek, whole: boolean): { reported: number; toLookAt: number; notYet: number } {
+  if (!whole || !event) return { reported, toLookAt, notYet: rows.filter((row) => row.state === 'not-yet').length };
+  const came = event.filter(({ bests }) => bests.some(({ best, doubt }) => best !== null || doubt)).length;
+  return { reported: came, toLookAt: event.filter(({ bests }) => bests.some(({ doubt }) => doubt)).length, notYet: event.length - came };
+}
+
 const FELT: Readonly<Record<string, string>> = { hard: 'hard', right: 'right', easy: 'easy' };
 
 const SHOWN_WORDS: Readonly<Record<Shown, string>> = {
@@ -302,7 +309,7 @@ function Row({
 }) {
   return (
     <tr>
-      <td>
+      <td style={{ whiteSpace: 'nowrap' }}>
         <Link href={`/children/${row.childId}`}>{row.name}</Link>
       </td>
       <td>{row.levelName}</td>
@@ -316,8 +323,8 @@ function Row({
         {row.state === 'not-assigned' ? '' : row.credit ? 'yes' : <span style={{ color: 'var(--ink-soft)' }}>no</span>}
         {!row.credit && row.missing !== 'nothing yet' && row.missing !== '' && <Aside as="div">{row.missing}</Aside>}
       </td>
-      <td>
-        {row.receivedAt ? format(new Date(row.receivedAt), 'EEE d MMM, HH:mm') : ''}
+      <td style={{ whiteSpace: 'nowrap' }}>
+        {row.receivedAt ? format(new Date(row.receivedAt), 'd MMM, HH:mm') : ''}
         {row.late ? ', late' : ''}
       </td>
       <td>

@@ -152,7 +152,7 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
                         {!cell.sent ? (
                           'not sent'
                         ) : cell.event ? (
-                          <small>{cell.event}</small>
+                          cell.event
                         ) : cell.best !== null ? (
                           <>
                             <b>{cell.best}</b>

@@ -58,6 +58,12 @@ export const signInLimit = {
   },
 };
 
+/** A school's key begins with the same letters as every other: those after them tell them apart. */
+export const schoolKeyLimit = {
+  waitFor: (key: string) => waitFor('school-key', TOKEN, key.slice(7, 13)),
+  failed: (key: string) => failed('school-key', TOKEN, key.slice(7, 13)),
+};
+
 export const tokenLimit = {
   waitFor: (token: string) => waitFor('token', TOKEN, token.slice(0, 6)),
   failed: (token: string) => failed('token', TOKEN, token.slice(0, 6)),

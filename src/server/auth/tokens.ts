@@ -2,7 +2,7 @@
  * A family's token: the first 128 bits of HMAC-SHA256(server key, child, term, generation, scope), in base64url.
  * It can be made again for a reprint; only its SHA-256 is stored, and a new generation revokes the one before.
  */
-import { createHash, createHmac } from 'node:crypto';
+import { createHash, createHmac, randomBytes } from 'node:crypto';
 import type { Uuid } from '../db/ids';
 
 export type Scope = 'card' | 'slip';
@@ -19,4 +19,11 @@ export function familyToken(serverKey: string, childId: Uuid, termId: Uuid, gene
 
 export function hashToken(token: string): Buffer {
   return createHash('sha256').update(token).digest();
+}
+
+/** What another program of the school shows: 192 random bits, told once. */
+export const SCHOOL_KEY_PATTERN = /^school_[A-Za-z0-9_-]{32}$/;
+
+export function newSchoolKey(): string {
+  return `school_${randomBytes(24).toString('base64url')}`;
 }

@@ -12,6 +12,8 @@ export interface NewReport {
   readonly assignmentId: Uuid;
   readonly accessKeyId: Uuid | null;
   readonly enteredBy: Uuid | null;
+  /** Whose play ids these are: a family's key, who typed it in, or another program's key. */
+  readonly source: Uuid;
   readonly clientPlayId: Uuid;
   readonly bodyHash: Buffer;
   readonly body: string;
@@ -45,7 +47,7 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
       toBytes(one.assignmentId),
       one.accessKeyId ? toBytes(one.accessKeyId) : null,
       one.enteredBy ? toBytes(one.enteredBy) : null,
-      toBytes((one.accessKeyId ?? one.enteredBy)!),
+      toBytes(one.source),
       toBytes(one.clientPlayId),
       one.bodyHash,
       one.body,

@@ -184,7 +184,7 @@ async function reportsOf(
     if (number < passedOver) continue;
     const draw = drawUnit(SEED, number, week, PURPOSE.demo);
     const takesPart = drawUnit(SEED, number, 99, PURPOSE.demo) > 0.08 && draw < (week === LAST_WEEK ? 0.55 : 0.86);
-    const assignment = (await assignmentsOfChild(child.id, sent.termId)).find((found) => found.weekId === sent.id);
+    const [assignment, ...others] = (await assignmentsOfChild(child.id, sent.termId)).filter((found) => found.weekId === sent.id);
     if (!assignment || !takesPart) continue;
     const goes = 1 + (drawU32(SEED, number, week + 40, PURPOSE.demo) % 2);
     const skill =
@@ -197,6 +197,12 @@ async function reportsOf(
         15.5 + 3.5 * drawUnit(SEED, number, week * 10 + go, PURPOSE.aimTime),
       );
       await storePlay(assignment, child.id, sent.termId, skill, number * 100 + week * 10 + go, startedAt, serverKey, wrongness(number, week, go));
+    }
+    // Most play the other games of an event too, an hour later.
+    for (const [game, other] of others.entries()) {
+      if (drawUnit(SEED, number, 500 + game, PURPOSE.demo) > 0.7) continue;
+      const startedAt = new Date(timeOfDay(sentOn, 16.5).getTime() + game * 900_000);
+      await storePlay(other, child.id, sent.termId, skill, number * 100 + 5000 + game, startedAt, serverKey, 'none');
     }
   }
 }
@@ -329,6 +335,7 @@ async function storePlay(
         assignmentId: assignment.id,
         accessKeyId: toText(key.id),
         enteredBy: null,
+        source: toText(key.id),
         clientPlayId: envelope.playId,
         bodyHash: createHash('sha256').update(body).digest(),
         body,

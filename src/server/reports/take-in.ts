@@ -40,9 +40,14 @@ export interface Received {
 export interface Sender {
   readonly accessKeyId: Uuid | null;
   readonly enteredBy: Uuid | null;
+  /** The school's key with which another program sent it. */
+  readonly sentBy?: Uuid;
   readonly way: WayIn;
   readonly batchId?: Uuid;
 }
+
+/** Whose play ids these are: a play counts once from each of them. */
+const sourceOf = ({ accessKeyId, enteredBy, sentBy }: Sender): Uuid => (accessKeyId ?? enteredBy ?? sentBy)!;
 
 /** What makes two sendings the same report: everything but the moment of sending. */
 function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
@@ -62,6 +67,7 @@ export async function judged(sender: Sender, assignment: ChildAssignment, envelo
   return {
     assignmentId: assignment.id,
     ...sender,
+    source: sourceOf(sender),
     batchId: sender.batchId ?? null,
     clientPlayId: envelope.playId,
     bodyHash: contentHash(envelope),
@@ -80,7 +86,7 @@ export async function takeIn(sender: Sender, assignment: ChildAssignment, envelo
     return { receivedAt: now, again: false, verdict: report.verdict };
   } catch (error) {
     if (errorNumber(error) !== DUPLICATE) throw error;
-    const stored = await reportByPlay((sender.accessKeyId ?? sender.enteredBy)!, envelope.playId);
+    const stored = await reportByPlay(report.source, envelope.playId);
     if (!stored) throw error;
     if (!stored.bodyHash.equals(report.bodyHash))
       throw refuse(409, '/playId', 'Another report of this play was received before, and it says something else.', 'Play again to send a new score.');
@@ -89,7 +95,7 @@ export async function takeIn(sender: Sender, assignment: ChildAssignment, envelo
 }
 
 /** What the page is told. */
-export function receipt({ receivedAt, again, verdict }: Received): unknown {
+export function receipt({ receivedAt, again, verdict }: Received): object {
   return {
     received: true,
     at: receivedAt.toISOString(),

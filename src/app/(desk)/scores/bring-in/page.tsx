@@ -4,6 +4,7 @@ import { NoClasses } from '@/features/scores/no-classes';
 import { requireSignedIn } from '@/server/auth/current';
 import { batchesOf } from '@/server/db/batches';
 import { chosenClass } from '@/server/classes/chosen';
+import { schoolKeysOf } from '@/server/db/school-keys';
 import { weeksOf } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-calendar';
 
@@ -15,7 +16,8 @@ export default async function FilesAndMessagesPage({ searchParams }: { searchPar
   const chosen = await chosenClass(who.schoolId, wanted, schoolDay(new Date(), who.timeZone));
   if (!chosen) return <NoClasses />;
   const { classes, classId } = chosen;
-  const [batches, weeks] = await Promise.all([batchesOf(classId), weeksOf(classId)]);
+  const mayChange = who.role === 'teacher';
+  const [batches, weeks, keys] = await Promise.all([batchesOf(classId), weeksOf(classId), mayChange ? schoolKeysOf(who.schoolId) : []]);
   const write = new Intl.DateTimeFormat('en-GB', {
     weekday: 'short',
     day: 'numeric',
@@ -31,6 +33,17 @@ export default async function FilesAndMessagesPage({ searchParams }: { searchPar
       classId={classId}
       weeks={weeks.map(({ id, number }) => ({ id, number }))}
       batches={batches.map(({ madeAt, undoneAt, ...batch }) => ({ ...batch, madeWords: write.format(madeAt), undone: undoneAt !== null }))}
+      keys={
+        mayChange
+          ? keys.map(({ id, name, by, madeAt, usedAt }) => ({
+              id,
+              name,
+              by,
+              madeWords: write.format(madeAt),
+              usedWords: usedAt ? write.format(usedAt) : '',
+            }))
+          : null
+      }
     />
   );
 }

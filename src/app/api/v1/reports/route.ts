@@ -1,0 +1,8 @@
+import { json } from '@/server/http/answer';
+import { openRoute } from '@/server/http/route';
+import { reportsSchema, schoolAsking, takeInByKey } from '@/server/reports/by-key';
+
+/** Reports from another program of the school, with a key of the school in the header. */
+export const POST = openRoute({ body: reportsSchema, origin: false }, async ({ request, body: { reports }, now }) =>
+  json({ reports: await takeInByKey(await schoolAsking(request, now), reports, now) }),
+);

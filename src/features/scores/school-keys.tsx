@@ -1,0 +1,121 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { Button, QuietButton } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { Figures } from '@/ui/page';
+import { send } from '@/ui/post';
+
+export interface KeyShown {
+  readonly id: string;
+  readonly name: string;
+  readonly by: string;
+  readonly madeWords: string;
+  readonly usedWords: string;
+}
+
+const Making = styled.form`
+  display: flex;
+  align-items: end;
+  gap: 12px;
+  max-width: 520px;
+  margin-top: 10px;
+  & > :first-child {
+    flex: 1;
+  }
+`;
+
+const Told = styled.code`
+  display: block;
+  margin: 6px 0;
+  padding: 8px 10px;
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  font-size: 0.9375rem;
+  overflow-wrap: anywhere;
+  user-select: all;
+`;
+
+/** Keys with which another program of the school hands in reports. */
+export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
+  const router = useRouter();
+  const [name, setName] = useState('');
+  const [made, setMade] = useState<{ name: string; key: string } | null>(null);
+  const [problem, setProblem] = useState('');
+  const make = async () => {
+    const answer = await send<{ key: string }>('POST', '/api/v1/school-keys', { name: name.trim() });
+    setProblem(answer.problem);
+    if (!answer.ok || !answer.value) return;
+    setMade({ name: name.trim(), key: answer.value.key });
+    setName('');
+    router.refresh();
+  };
+  const withdraw = async (key: KeyShown) => {
+    const answer = await send('DELETE', `/api/v1/school-keys/${key.id}`);
+    setProblem(answer.problem);
+    if (answer.ok) router.refresh();
+  };
+  return (
+    <section aria-labelledby="programs">
+      <h2 id="programs" style={{ fontSize: '1rem', margin: '26px 0 4px' }}>
+        Another program of the school
+      </h2>
+      <p style={{ margin: 0, color: 'var(--ink-soft)' }}>
+        It asks what was sent and hands in reports as JSON, with a key. How is written in docs/report-api.md. A key reads names and stores scores of
+        the whole school: give each program its own, and withdraw it when it is not needed.
+      </p>
+      {keys.length > 0 && (
+        <Figures style={{ marginTop: 8 }}>
+          <thead>
+            <tr>
+              <th>Program</th>
+              <th>Key made</th>
+              <th>Last used</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {keys.map((key) => (
+              <tr key={key.id}>
+                <td>{key.name}</td>
+                <td>
+                  {key.madeWords}, {key.by}
+                </td>
+                <td>{key.usedWords || 'never'}</td>
+                <td>
+                  <QuietButton aria-label={`Withdraw the key of ${key.name}`} onPress={() => void withdraw(key)}>
+                    withdraw
+                  </QuietButton>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Figures>
+      )}
+      {made && (
+        <Notice $tone="remark" role="status">
+          The key of {made.name}, shown this once:
+          <Told>{made.key}</Told>
+        </Notice>
+      )}
+      <Making
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <TextField label="Name of the program" value={name} onChange={setName} maxLength={60} />
+        <Button type="submit" isDisabled={name.trim() === ''}>
+          Make a key
+        </Button>
+      </Making>
+      {problem && (
+        <Notice $tone="caution" role="alert">
+          {problem}
+        </Notice>
+      )}
+    </section>
+  );
+}
