@@ -12,6 +12,7 @@ import { racksOf, wholeRack, type RackShelf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { equalSetUp, solveLevel, withPlaces } from '@/core/levels/solve';
 import { AIMED, AIMED_IDS, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
+import { observedIn, readClassFile, type ClassFile } from '@/core/progress/class-file';
 import { AIMED_TECHNIQUES } from '@/core/progress/evidence';
 import { fitClass, type FittedClass, type Observed } from '@/core/progress/fit';
 import { judge } from '@/core/reports/judge';
@@ -32,12 +33,14 @@ import { addTeacherCommand } from './teacher-add';
 
 const USAGE = `npx lochside score GAME PLAY          the score of a play, worked out
 npx lochside check GAME REPORT        the verdict on a report (exit 1 when not clean)
+npx lochside check CLASS.json         the verdict on every report of a class that was exported
 npx lochside totals GAME [--level 2] [--attempts 10] [--seconds 60] [--targets 5] [--marks 2]   the totals that can be, and those that cannot
 npx lochside gaps GAME                what the rules leave open, with mends (exit 1 when there are any)
 npx lochside forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1] [--pins rough] [--reports REPORTS.csv]
 npx lochside levels GAME --age 8 --chances 0.7,0.5,0.3   distances for wanted chances
 npx lochside equal GAME --age 8 --have bucket,box --clear 2.6 [--level 2]   the set-up of another home
-npx lochside fit REPORTS.csv          how steady a class is: child,age,technique,implement,target,distance_m,attempts,hits
+npx lochside fit CLASS.json           how steady an exported class and its children are
+npx lochside fit REPORTS.csv          the same from columns: child,age,technique,implement,target,distance_m,attempts,hits
 npx lochside sheet GAME --out SHEET.pdf [--level 2] [--age 8] [--size letter] [--print large] [--ground pale] [--language fr]   a home sheet on paper
 npx lochside teacher add --name NAME --email ADDRESS --school SCHOOL [--zone Europe/London] [--role teacher|helper]
 `;
@@ -102,7 +105,19 @@ function score(args: readonly string[]): number {
   return 0;
 }
 
+/** Every report of a class as a file, judged again. */
+function checkClass(classFile: string, { games, reports }: ClassFile): number {
+  const levels = new Map(Object.keys(games).map((version) => [version, new Map()]));
+  const verdicts = reports.map(({ id, version, report }) => {
+    const { kind, reasons, goes } = judge(games[version]!, report, levels.get(version));
+    return { id, kind, reasons: reasons.map(({ sentence }) => sentence), values: goes.map(({ result }) => result?.value ?? null) };
+  });
+  print({ file: classFile, reports: verdicts });
+  return verdicts.every(({ kind }) => kind === 'clean') ? 0 : 1;
+}
+
 function check(args: readonly string[]): number {
+  if (args.length === 1) return checkClass(args[0]!, accepted(args[0]!, readClassFile(readJson(args[0]!))));
   const gameFile = file(args, 0, 'GAME');
   const reportFile = file(args, 1, 'REPORT');
   const game = accepted(gameFile, readGame(readJson(gameFile)));
@@ -273,6 +288,7 @@ const COLUMNS = ['child', 'age', 'technique', 'implement', 'target', 'distance_m
 
 /** The class and its children as a file of attempts tells. */
 function fittedFrom(csvFile: string): FittedClass {
+  if (csvFile.endsWith('.json')) return fitClass(observedIn(accepted(csvFile, readClassFile(readJson(csvFile))), shippedRacks));
   const { data, meta } = Papa.parse<Record<string, string>>(readText(csvFile), { header: true, skipEmptyLines: true });
   const missing = COLUMNS.filter((column) => !meta.fields?.includes(column));
   if (missing.length > 0)

@@ -1,4 +1,9 @@
+import { spawnSync } from 'node:child_process';
+import { rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Fitted } from '@/core/progress/fit';
 import { judge, type Reason } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
 import { readReport } from '@/core/reports/read-report';
@@ -11,7 +16,12 @@ import { keepLookMarks } from '@/server/db/look-marks';
 import { direct, pool, rows } from '@/server/db/pool';
 import { versionBody } from '@/server/db/weeks';
 import { TROUBLES } from '@/server/demo/troubles';
+import { childRecord } from '@/server/progress/child-record';
+import { fitAndCurves } from '@/server/progress/curves';
 import { doubtsOf } from '@/server/reports/doubts';
+import { groupedBy } from '@/server/reports/grouped';
+import { classWeeks } from '@/server/scores/class-weeks';
+import { asClassFile } from '@/server/scores/export';
 import { waitingOf } from '@/server/reports/waiting';
 import { schoolDay } from '@/server/school-calendar';
 import { settings } from '@/server/settings';
@@ -84,6 +94,79 @@ describe('the demo school', () => {
         `${trouble}`,
       ).toHaveLength(1);
     expect(open.length + waiting.length).toBe(TROUBLES.length);
+  });
+  it('has figures on every page that agree with check and fit of the command line on the class as a file', async () => {
+    const [ospreys] = await rows<{ id: Buffer; school_id: Buffer }>("SELECT id, school_id FROM classes WHERE name = 'P6 Ospreys'");
+    const [classId, schoolId] = [toText(ospreys!.id), toText(ospreys!.school_id)];
+    const exported = await asClassFile(classId);
+    const file = join(tmpdir(), `class-${process.pid}.json`);
+    writeFileSync(file, JSON.stringify(exported));
+    const lochside = (verb: string) => {
+      const { status, stdout, stderr } = spawnSync(process.execPath, [join(import.meta.dirname, '../../cli/lochside.mjs'), verb, file], {
+        encoding: 'utf8',
+        maxBuffer: 64_000_000,
+      });
+      if (status === 2) throw new Error(stderr);
+      return JSON.parse(stdout) as unknown;
+    };
+    const checked = (lochside('check') as { reports: { id: string; kind: string; reasons: string[]; values: (number | null)[] }[] }).reports;
+    const fitted = lochside('fit') as { class: Fitted; children: Record<string, Fitted> };
+    rmSync(file);
+
+    // What each report was worked out to be, and whether it can be: the list of doubts, the rows of the export.
+    const goes = groupedBy(exported.goes, (go) => go.report_id);
+    const doubts = new Map((await doubtsOf(classId)).map((doubt) => [doubt.reportId, doubt]));
+    expect(checked.length).toBe(goes.size);
+    for (const { id, kind, reasons, values } of checked) {
+      expect(values, id).toEqual(goes.get(id)!.map((go) => go.worked_out));
+      if (kind === 'clean') continue;
+      expect(doubts.get(id as never), id).toMatchObject({ kind });
+      for (const reason of reasons) expect(doubts.get(id as never)!.sentences, id).toContain(reason);
+      expect(goes.get(id)!.map((go) => go.verdict)).toContain(kind);
+    }
+
+    // The class over its weeks: best and first are those of the rows that count.
+    const weeks = await classWeeks(classId, schoolDay(new Date(), 'Europe/London'));
+    const clean = new Set(checked.filter(({ kind }) => kind === 'clean').map(({ id }) => id));
+    let compared = 0;
+    weeks.children.forEach(({ id: childId, cells }) =>
+      cells.forEach((cell, at) => {
+        const { number, title } = weeks.weeks[at]!;
+        const counted = exported.goes.filter(
+          (go) => go.child_id === childId && go.week === number && go.counts !== null && go.as_asked && (title === go.game || cell.event !== null),
+        );
+        if (cell.event === null) expect(cell.best).toBe(counted.length === 0 ? null : Math.max(...counted.map((go) => go.counts!)));
+        for (const go of counted) if (clean.has(go.report_id)) expect(go.counts).toBe(go.worked_out);
+        compared += counted.length;
+      }),
+    );
+    expect(compared).toBeGreaterThan(100);
+
+    // Skill: the page of the class and the page of each child.
+    const page = await fitAndCurves(classId);
+    expect(page.group).toEqual(fitted.class);
+    expect(page.calibrated).toBe(true);
+    for (const { id: childId } of weeks.children.slice(0, 6)) {
+      const record = (await childRecord(schoolId, childId, 'Europe/London', schoolDay(new Date(), 'Europe/London')))!;
+      if (fitted.children[childId]) expect(record.fit).toEqual(fitted.children[childId]);
+      for (const best of record.bests) {
+        const like = exported.goes.filter(
+          (go) => go.child_id === childId && go.counts !== null && go.as_asked && go.game === best.gameTitle && go.level === best.levelName,
+        );
+        expect(like.map((go) => go.counts)).toContain(best.best);
+        expect(best.best).toBe(Math.max(...like.map((go) => go.counts!)));
+      }
+      const hits = record.aims.flatMap((aim) => aim.from).reduce((sum, from) => sum + from.hits, 0);
+      const told = exported.reports.filter((one) => one.child === childId && one.tells).map(({ id }) => id);
+      const tapped = exported.goes.filter(
+        (go) =>
+          told.includes(go.report_id) && exported.reports.find(({ id }) => id === go.report_id)!.report.goes[go.go - 1]!.counting === 'attempts',
+      );
+      expect(hits).toBeLessThanOrEqual(tapped.reduce((sum, go) => sum + go.hits, 0));
+      expect(hits).toBeGreaterThan(0);
+    }
+  });
+  it('is taken away whole when its loading was cut short', async () => {
     await rows("DELETE FROM audit WHERE action = 'demo loaded'");
     expect(await whatItHolds()).toBe('half a demo');
     // What a teacher has marked since goes with the rest.

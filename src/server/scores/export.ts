@@ -1,9 +1,13 @@
-/** Every go that was reported in a class, as rows for other programs. Cells that a spreadsheet would take for a formula are made text. */
+/** Every go that was reported in a class, as rows for other programs, and the class as a file. Cells that a spreadsheet would take for a formula are made text. */
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
+import { CLASS_FORMAT, type ClassFile } from '@/core/progress/class-file';
+import type { Game } from '@/core/rules/game';
 import { childrenWhoReported } from '../db/children';
 import type { Uuid } from '../db/ids';
 import { versionBody, weeksOf } from '../db/weeks';
+import { tells } from '../progress/fit-of-class';
+import { groupedBy } from '../reports/grouped';
 import { playsOfClass } from '../reports/plays';
 
 export interface ExportedGo {
@@ -58,6 +62,23 @@ export async function exportedGoes(classId: Uuid): Promise<ExportedGo[]> {
       };
     }),
   );
+}
+
+/** The class as a file: the rows, and with them games and reports whole, for `check` and `fit` of the command line. */
+export async function asClassFile(classId: Uuid): Promise<ClassFile & { goes: readonly ExportedGo[] }> {
+  const [goes, plays] = await Promise.all([exportedGoes(classId), playsOfClass(classId)]);
+  const games: Record<string, Game> = {};
+  for (const { versionId } of plays) games[versionId] ??= await versionBody(versionId);
+  const reports = [...groupedBy(plays, (play) => play.reportId)].map(([id, mine]) => ({
+    id,
+    child: mine[0]!.childId,
+    ageYears: mine[0]!.setUp.ageYears,
+    version: mine[0]!.versionId,
+    report: mine[0]!.report,
+    values: mine.map((play) => play.counts ?? play.value),
+    tells: tells(mine[0]!),
+  }));
+  return { format: CLASS_FORMAT, goes, games, reports };
 }
 
 const COLUMNS = [

@@ -2,7 +2,7 @@ import { classById } from '@/server/db/classes';
 import { notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-calendar';
-import { asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
+import { asClassFile, asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
 
 const TYPES = {
   csv: 'text/csv; charset=utf-8',
@@ -17,8 +17,12 @@ export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ reque
   if (!of) throw notFound('class');
   const format = new URL(request.url).searchParams.get('format') ?? 'csv';
   if (format !== 'csv' && format !== 'xlsx' && format !== 'json') throw refuse(400, 'format', 'There is no such format.', 'Use csv, xlsx or json.');
-  const goes = await exportedGoes(of.id);
-  const body = format === 'csv' ? asCsv(goes) : format === 'xlsx' ? await asWorkbook(goes) : JSON.stringify({ format: 'lochside.goes/1', goes });
+  const body =
+    format === 'json'
+      ? JSON.stringify(await asClassFile(of.id))
+      : format === 'csv'
+        ? asCsv(await exportedGoes(of.id))
+        : await asWorkbook(await exportedGoes(of.id));
   return new Response(body as BodyInit, {
     headers: {
       'content-type': TYPES[format],
