@@ -21,6 +21,7 @@ import { loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
 import { CHROMIUM, startWebServer } from '../tests/web-server';
+import { benchCollect } from './collect';
 import { benchHome } from './home';
 import { benchRules } from './rules';
 
@@ -233,6 +234,7 @@ try {
   await benchHome(address, say);
   await benchDrag();
   await benchIntake();
+  await benchCollect(address, say);
 } finally {
   web.process.kill('SIGTERM');
   await pool().end();

@@ -7,13 +7,21 @@ import { afterAll, expect, it } from 'vitest';
 import { startInstance } from '../../scripts/lib/instance.mjs';
 import { freePort } from '../../scripts/lib/processes.mjs';
 import { migrate } from '@/server/db/migrate';
-import { firstRow, pool } from '@/server/db/pool';
+import { toText } from '@/server/db/ids';
+import { firstRow, pool, rows } from '@/server/db/pool';
 import { startWebServer } from '../web-server';
 import { envelopeFor, makeSchool, sendTo } from './school';
 
 const ROUNDS = 20;
-const home = mkdtempSync(join(tmpdir(), 'lochside-kill-'));
-chmodSync(home, 0o755);
+const homes: string[] = [];
+
+/** A folder of its own for the database of each test. */
+function newHome(): string {
+  const home = mkdtempSync(join(tmpdir(), 'lochside-kill-'));
+  chmodSync(home, 0o755);
+  homes.push(home);
+  return home;
+}
 
 interface Instance {
   readonly pid: number;
@@ -29,7 +37,7 @@ afterAll(async () => {
   web?.kill('SIGKILL');
   await globalThis.lochsidePool?.end();
   await instance?.stop();
-  rmSync(home, { recursive: true, force: true });
+  for (const home of homes) rmSync(home, { recursive: true, force: true });
 });
 
 async function pointPoolAt(url: string): Promise<void> {
@@ -41,8 +49,78 @@ async function pointPoolAt(url: string): Promise<void> {
 const gone = (child: ChildProcess) =>
   new Promise<void>((resolve) => (child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve())));
 
+const CONNECTIONS = 50;
+const REPORTS = 1000;
+/** After so many acknowledgements the web server is killed. */
+const KILL_AFTER = 350;
+
+it('a thousand reports sent at once by fifty connections are stored exactly once each, though the web server is killed and started again in the middle', async () => {
+  const password = randomBytes(12).toString('base64url');
+  instance = (await startInstance(newHome(), password, { fast: true })) as unknown as Instance;
+  await pointPoolAt(instance.url());
+  await migrate(instance.url());
+  const port = await freePort();
+  const start = async () => (await startWebServer(port, { DATABASE_URL: instance.url() })).process;
+  web = await start();
+  const address = `http://127.0.0.1:${port}`;
+  const school = await makeSchool(16);
+  const week = await sendTo(school);
+  const families = await Promise.all(
+    school.childIds.map(async (childId) => ({ token: await week.token(childId), assignment: await week.assignment(childId) })),
+  );
+  const acknowledged = new Map<string, boolean>();
+  let sent = 0;
+  let tries = 0;
+  /** As a family's page does it: the same report again until it is acknowledged. */
+  const deliver = async () => {
+    while (sent < REPORTS) {
+      const number = (sent += 1);
+      const { token, assignment } = families[number % families.length]!;
+      const { total: _total, ...body } = await envelopeFor(assignment, [number % 4, number % 3, number % 2]);
+      for (;;) {
+        tries += 1;
+        const answer = await fetch(`${address}/api/v1/home/reports`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', authorization: `Bearer ${token}` },
+          body: JSON.stringify(body),
+        })
+          .then(async (response) => ({ status: response.status, value: (await response.json()) as { received?: boolean; again?: boolean } }))
+          .catch(() => null);
+        if (answer && (answer.status === 201 || answer.status === 200) && answer.value.received) {
+          acknowledged.set(body.playId, answer.value.again === true);
+          break;
+        }
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+    }
+  };
+  const killed = (async () => {
+    while (acknowledged.size < KILL_AFTER) await new Promise((resolve) => setTimeout(resolve, 10));
+    web!.kill('SIGKILL');
+    await gone(web!);
+    const before = [...acknowledged.keys()];
+    web = await start();
+    return before;
+  })();
+  await Promise.all([...Array.from({ length: CONNECTIONS }, deliver), killed]);
+  expect(acknowledged.size).toBe(REPORTS);
+  // Some were cut off in the middle and sent again.
+  expect(tries).toBeGreaterThan(REPORTS);
+  const stored = await rows<{ id: Buffer; n: number; plays: number }>(
+    'SELECT r.client_play_id AS id, COUNT(DISTINCT r.id) AS n, COUNT(p.id) AS plays FROM reports r JOIN plays p ON p.report_id = r.id GROUP BY r.client_play_id',
+  );
+  expect(stored.length).toBe(REPORTS);
+  expect(stored.every(({ n, plays }) => Number(n) === 1 && Number(plays) === 1)).toBe(true);
+  const ids = new Set(stored.map(({ id }) => toText(id)));
+  for (const playId of await killed) expect(ids.has(playId as never)).toBe(true);
+  web.kill('SIGKILL');
+  await gone(web);
+  await instance.stop();
+}, 300_000);
+
 it('a report that was called received is there after the web server and the database were killed right after the answer, twenty times', async () => {
   const password = randomBytes(12).toString('base64url');
+  const home = newHome();
   const up = async () => {
     instance = (await startInstance(home, password, { fast: true })) as unknown as Instance;
     await pointPoolAt(instance.url());

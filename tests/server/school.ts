@@ -44,6 +44,9 @@ export interface TestSchool {
 
 export const PASSWORD = 'reeds and lilies';
 
+/** a to z, then ba, bb and so on. */
+const lettersOf = (n: number): string => (n < 26 ? '' : lettersOf(Math.floor(n / 26))) + 'abcdefghijklmnopqrstuvwxyz'[n % 26];
+
 export async function makeSchool(children = 2): Promise<TestSchool> {
   const now = new Date();
   const today = schoolDay(now, ZONE);
@@ -57,7 +60,7 @@ export async function makeSchool(children = 2): Promise<TestSchool> {
     const classId = await addClass(db, { schoolId: id, yearId: year.id, name: 'P4', ageYears: 8 }, now);
     const childIds: Uuid[] = [];
     for (let n = 0; n < children; n += 1)
-      childIds.push(await addChild(db, id, classId, { firstName: `Child${'abcdefghijklmnop'[n]}`, initial: 'X.' }, today, now));
+      childIds.push(await addChild(db, id, classId, { firstName: `Child${lettersOf(n)}`, initial: 'X.' }, today, now));
     const game = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
     return { id, teacherId, helperId, classId, childIds, gameId: await addGame(db, id, game, 8, now) };
   });

@@ -3,13 +3,12 @@ import Joi from 'joi';
 import type { RackShelf } from '../forecast/racks';
 import { readReport } from '../reports/read-report';
 import type { Report } from '../reports/report';
+import { CLASS_FORMAT } from '../rules/formats';
 import type { Game } from '../rules/game';
 import type { Outcome, Problem } from '../rules/problem';
 import { problemsOf, readGame } from '../rules/read-game';
 import { evidenceOf, type EvidenceMemo } from './evidence';
 import type { Observed } from './fit';
-
-export const CLASS_FORMAT = 'lochside.class/1';
 
 export interface ReportInFile {
   readonly id: string;

@@ -3,3 +3,4 @@ export const GAME_FORMAT = 'lochside.game/1';
 export const PLAY_FORMAT = 'lochside.play/1';
 export const EVENT_FORMAT = 'lochside.event/1';
 export const REPORT_FORMAT = 'lochside.report/1';
+export const CLASS_FORMAT = 'lochside.class/1';

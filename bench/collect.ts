@@ -1,0 +1,76 @@
+/** Scores of many children over many weeks: a file of five thousand rows, and the pages of a class of forty with twelve weeks. */
+import { playsOfClass } from '@/server/reports/plays';
+import { judged } from '@/server/reports/take-in';
+import type { Uuid } from '@/server/db/ids';
+import { storeReports } from '@/server/db/reports';
+import { transact } from '@/server/db/pool';
+import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
+
+type Say = (what: string, measured: string, target: string, reached: boolean | null) => void;
+
+const CHILDREN = 40;
+const WEEKS = 12;
+const ROWS = 5000;
+const REQUESTS = 50;
+
+export async function benchCollect(address: string, say: Say): Promise<void> {
+  await benchImport(address, say);
+  await benchClass(address, say);
+}
+
+async function benchImport(address: string, say: Say): Promise<void> {
+  const school = await makeSchool(CHILDREN);
+  await sendTo(school);
+  const names = school.childIds.map((_, n) => n);
+  const { childrenOf } = await import('@/server/db/children');
+  const children = await childrenOf(school.classId, '2999-01-01');
+  const lines = Array.from({ length: ROWS }, (_, n) => {
+    const child = children[names[n % names.length]!]!;
+    return `${child.firstName} ${child.initial},1,${2 + (n % 14)}`;
+  });
+  const began = performance.now();
+  const response = await fetch(`${address}/api/v1/classes/${school.classId}/files?name=scores.csv&apply=yes`, {
+    method: 'POST',
+    headers: { cookie: await school.cookie('teacher'), origin: address },
+    body: ['Child,Week,Score', ...lines].join('\r\n'),
+  });
+  const told = (await response.text()).trim().split('\n');
+  const seconds = (performance.now() - began) / 1000;
+  const last = JSON.parse(told.at(-1)!) as { counted?: number; doubts?: number; waiting?: number };
+  const brought = (last.counted ?? 0) + (last.doubts ?? 0) + (last.waiting ?? 0);
+  say(`a file of ${ROWS} rows brought in (${told.length - 1} lines of progress)`, `${seconds.toFixed(1)} s`, '< 5 s', seconds < 5 && brought === ROWS);
+}
+
+async function benchClass(address: string, say: Say): Promise<void> {
+  const school = await makeSchool(CHILDREN);
+  for (let n = 0; n < WEEKS; n += 1) {
+    const week = await sendTo(school);
+    for (const childId of school.childIds) {
+      const assignment = await week.assignment(childId);
+      const { total: _total, ...envelope } = await envelopeFor(assignment, [(n + 3) % 5, (n * 7) % 4, n % 3]);
+      const sender = { accessKeyId: null, enteredBy: school.teacherId, way: 'paper' as const };
+      const stored = await judged(sender, assignment, envelope as never, JSON.stringify(envelope), new Date());
+      await transact((db) => storeReports(db, [stored]));
+    }
+  }
+  say(`plays of a class of ${CHILDREN} × ${WEEKS}`, `${(await playsOfClass(school.classId)).length}`, '', null);
+  const cookie = await school.cookie('teacher');
+  for (const [what, path] of [
+    ['the class’s week', `/scores?class=${school.classId}`],
+    ['the class over the weeks', `/scores/weeks?class=${school.classId}`],
+    ['the list to look at', `/scores/doubts?class=${school.classId}`],
+    ['a child’s page', `/children/${school.childIds[0] as Uuid}`],
+  ] as const) {
+    const times: number[] = [];
+    for (let n = 0; n < REQUESTS + 5; n += 1) {
+      const began = performance.now();
+      const response = await fetch(`${address}${path}`, { headers: { cookie } });
+      await response.text();
+      if (response.status !== 200) throw new Error(`${path}: ${response.status}`);
+      if (n >= 5) times.push(performance.now() - began);
+    }
+    times.sort((a, b) => a - b);
+    const p95 = times[Math.ceil(0.95 * times.length) - 1]!;
+    say(`${what}, ${CHILDREN} × ${WEEKS}: p95 of ${REQUESTS} warm requests`, `${p95.toFixed(0)} ms`, '≤ 150 ms', p95 <= 150);
+  }
+}
