@@ -38,7 +38,12 @@ async function benchImport(address: string, say: Say): Promise<void> {
   const seconds = (performance.now() - began) / 1000;
   const last = JSON.parse(told.at(-1)!) as { counted?: number; doubts?: number; waiting?: number };
   const brought = (last.counted ?? 0) + (last.doubts ?? 0) + (last.waiting ?? 0);
-  say(`a file of ${ROWS} rows brought in (${told.length - 1} lines of progress)`, `${seconds.toFixed(1)} s`, '< 5 s', seconds < 5 && brought === ROWS);
+  say(
+    `a file of ${ROWS} rows brought in (${told.length - 1} lines of progress)`,
+    `${seconds.toFixed(1)} s`,
+    '< 5 s',
+    seconds < 5 && brought === ROWS,
+  );
 }
 
 async function benchClass(address: string, say: Say): Promise<void> {

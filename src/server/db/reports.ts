@@ -171,12 +171,29 @@ interface PlayRow {
   body: string;
 }
 
+/** Who was assigned something in a class. */
+const CHILDREN_OF_CLASS =
+  'a.child_id IN (SELECT a2.child_id FROM assignments a2 JOIN week_items i2 ON i2.id = a2.week_item_id JOIN weeks w2 ON w2.id = i2.week_id WHERE w2.class_id = ?)';
+
 /** Every play that stands of the children who were assigned something in this class, oldest first. */
 export async function storedPlaysOfClass(classId: Uuid): Promise<StoredPlay[]> {
-  return playsWhere(
-    'a.child_id IN (SELECT a2.child_id FROM assignments a2 JOIN week_items i2 ON i2.id = a2.week_item_id JOIN weeks w2 ON w2.id = i2.week_id WHERE w2.class_id = ?)',
-    classId,
-  );
+  return playsWhere(CHILDREN_OF_CLASS, classId);
+}
+
+/** Another text whenever what `storedPlaysOfClass` gives would be another: by the ids of its reports, verdicts and decisions, and what was taken back. */
+export async function markOfClassPlays(classId: Uuid): Promise<string> {
+  const of = (table: string, more = '') =>
+    firstRow<{ n: number; ids: string | number | null; more: string | number | null }>(
+      `SELECT COUNT(*) AS n, BIT_XOR(CRC32(x.id)) AS ids, ${more || '0'} AS more
+         FROM ${table} JOIN assignments a ON a.id = r.assignment_id WHERE ${CHILDREN_OF_CLASS}`,
+      [toBytes(classId)],
+    );
+  const found = await Promise.all([
+    of('reports x JOIN reports r ON r.id = x.id LEFT JOIN batches b ON b.id = r.batch_id', 'SUM(b.undone_at IS NOT NULL)'),
+    of('verdicts x JOIN reports r ON r.id = x.report_id'),
+    of('decisions x JOIN reports r ON r.id = x.report_id', 'COUNT(x.withdrawn_at)'),
+  ]);
+  return found.map((one) => `${one!.n} ${one!.ids} ${one!.more}`).join(' | ');
 }
 
 export async function storedPlaysOfChild(childId: Uuid): Promise<StoredPlay[]> {

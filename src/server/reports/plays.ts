@@ -8,7 +8,7 @@ import type { GoVerdict, Verdict } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
 import { dayWords } from '@/core/measure/day-words';
 import { homeFormsOf } from '../db/home-forms';
-import { storedPlaysOfChild, storedPlaysOfClass, type StoredPlay } from '../db/reports';
+import { markOfClassPlays, storedPlaysOfChild, storedPlaysOfClass, type StoredPlay } from '../db/reports';
 import type { Uuid } from '../db/ids';
 import { knownVersion } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-calendar';
@@ -29,20 +29,48 @@ export interface ReportedPlay extends StoredPlay {
   readonly word: string;
 }
 
-export const playsOfClass = async (classId: Uuid): Promise<ReportedPlay[]> => standing(await storedPlaysOfClass(classId));
+declare global {
+  // Read once for the chunks of the build; the mark from the database tells when it is to be read again, whoever wrote.
+  var lochsidePlays: Map<Uuid, { readonly mark: string; readonly plays: Promise<readonly ReportedPlay[]> }> | undefined;
+}
+
+const MOST_CLASSES = 24;
+
+/** The plays of a class; what was read last holds as long as nothing of it has changed in the database. */
+export async function playsOfClass(classId: Uuid): Promise<readonly ReportedPlay[]> {
+  const known = (globalThis.lochsidePlays ??= new Map());
+  const mark = await markOfClassPlays(classId);
+  const kept = known.get(classId);
+  if (kept?.mark === mark) return kept.plays;
+  const plays = storedPlaysOfClass(classId).then(standing);
+  if (known.size >= MOST_CLASSES) known.clear();
+  known.set(classId, { mark, plays });
+  // What failed is not kept.
+  plays.catch(() => known.delete(classId));
+  return plays;
+}
+
+/** The plays of one child. */
 export const playsOfChild = async (childId: Uuid): Promise<ReportedPlay[]> => standing(await storedPlaysOfChild(childId));
 
 const DAY_MS = 86_400_000;
 
-/** Whole days since the week closed when this came; null while it was open. */
-function closedDays({ dueOn, timeZone, receivedAt }: StoredPlay): number | null {
-  const days = (receivedAt.getTime() - dueMoment(dueOn, timeZone).getTime()) / DAY_MS - OPEN_AFTER_DUE_DAYS;
-  return days > 0 ? Math.floor(days) : null;
+/** Whole days since the week closed when a play came; null while it was open. Each due day is worked out once. */
+function closedDaysOf(): (play: StoredPlay) => number | null {
+  const due = new Map<string, number>();
+  return ({ dueOn, timeZone, receivedAt }) => {
+    const key = `${dueOn} ${timeZone}`;
+    const dueMs = due.get(key) ?? dueMoment(dueOn, timeZone).getTime();
+    due.set(key, dueMs);
+    const days = (receivedAt.getTime() - dueMs) / DAY_MS - OPEN_AFTER_DUE_DAYS;
+    return days > 0 ? Math.floor(days) : null;
+  };
 }
 
 /** Plays in the order in which they came; those of one report follow each other. */
 async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> {
   const found: ReportedPlay[] = [];
+  const closedDays = closedDaysOf();
   const counted = new Map<string, number[]>();
   const received = new Map<string, { reportId: Uuid; way: StoredPlay['way']; on: string; values: (number | null)[] }[]>();
   for (let at = 0; at < stored.length;) {
@@ -98,7 +126,10 @@ async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> 
         {
           reportId: first.reportId,
           way: first.way,
-          on: dayWords(schoolDay(first.receivedAt, first.timeZone)),
+          // Said of few, so it is worked out when it is.
+          get on() {
+            return dayWords(schoolDay(first.receivedAt, first.timeZone));
+          },
           values: goes.map((play) => play.value ?? play.report.goes[play.goNumber - 1]!.total),
         },
       ]);
