@@ -11,8 +11,10 @@ import { POST as report } from '@/app/api/v1/home/reports/route';
 import { POST as slip } from '@/app/api/v1/scores/slip/route';
 import { POST as typed } from '@/app/api/v1/scores/typed/route';
 import { decisionsOfClass } from '@/server/db/decisions';
+import { sensibleStart } from '@/core/course/sensible-start';
+import { addGame } from '@/server/db/games';
 import { toBytes, type Uuid } from '@/server/db/ids';
-import { pool, rows } from '@/server/db/pool';
+import { pool, rows, transact } from '@/server/db/pool';
 import { readDropped } from '@/server/files/read-dropped';
 import { MOST_BYTES, readFile } from '@/server/files/drop';
 import type { Doubt } from '@/server/reports/doubts';
@@ -22,6 +24,7 @@ import { classWeeks } from '@/server/scores/class-weeks';
 import { asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
 import { classWeek } from '@/server/scores/class-week';
 import { schoolDay } from '@/server/school-calendar';
+import { sendWeek } from '@/server/weeks/send-week';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
@@ -260,6 +263,68 @@ describe('a message', () => {
     expect(await rowOf(school, school.childIds[1]!)).toMatchObject({ best: 4 });
     expect((await (await drop('m.eml', mail('three', `Code ${code}, week 1, best 9`))).json()) as unknown).toMatchObject({ counted: 0, waiting: 1 });
     expect((await look()).waiting.filter(({ settledBy }) => settledBy === null)).toHaveLength(1);
+  });
+});
+
+describe('a week of several games', () => {
+  it('is filled game by game from a file, and from messages that name the game; what names none is asked', async () => {
+    const school = await makeSchool(3);
+    const now = new Date();
+    const second = await transact((db) =>
+      addGame(
+        db,
+        school.id,
+        sensibleStart({ title: 'Reed Bucket', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'bucket', ageYears: 8 }),
+        8,
+        now,
+      ),
+    );
+    const week = {
+      schoolId: school.id,
+      teacherId: school.teacherId,
+      classId: school.classId,
+      title: 'Shore day',
+      games: [school.gameId, second].map((gameId) => ({ gameId, levelId: 'level-1' })),
+      kit: [],
+      dueOn: WEEK,
+      warmUp: '',
+      diary: '',
+      film: '',
+      note: '',
+      racks: {},
+      today: WEEK,
+    };
+    await sendWeek(week, now);
+    const teacher = await school.cookie('teacher');
+    const drop = async (name: string, bytes: string, more = '') =>
+      files(
+        new Request(`http://lochside.test/api/v1/classes/x/files?name=${name}${more}`, {
+          method: 'POST',
+          headers: { host: 'lochside.test', origin: 'http://lochside.test', cookie: teacher },
+          body: bytes,
+        }),
+        { params: Promise.resolve({ id: school.classId }) },
+      );
+    const table = 'Child,Week,Game,Score\nChilda X,1,Reed Bucket,4\nChildb X,1,,4\nChildc X,1,Puddle,4\n';
+    expect(await lastLine(await drop('day.csv', table, '&apply=1'))).toMatchObject({ counted: 2, waiting: 1 });
+    const scores = (await classWeek(school.classId, null, ZONE, WEEK)).event!;
+    const totals = new Map(scores.map(({ name, bests, total }) => [name, [...bests.map(({ best }) => best), total.sum?.value ?? null]]));
+    expect(totals.get('Childa X.')).toEqual([null, 4, 4]);
+    expect(totals.get('Childb X.')).toEqual([4, null, 4]);
+    const mail = (id: string, words: string) =>
+      `From: home@family.example\r\nSubject: score\r\nMessage-ID: <${id}@family.example>\r\n\r\n${words}\r\n`;
+    await drop('one.eml', mail('e1', 'Childc X, week 1, reed bucket: 3 points'));
+    await drop('two.eml', mail('e2', 'Childc X, week 1: 3 points'));
+    const { waiting, mayBe } = (await call(doubtsRoute, '/', { method: 'GET', cookie: teacher }, { id: school.classId })).answer as unknown as {
+      waiting: Waiting[];
+      mayBe: { weeks: { id: string; title: string }[] };
+    };
+    const bySource = new Map(
+      waiting.map((one) => [one.words.includes('reed bucket') ? 'named' : one.words.includes('3 points') ? 'unnamed' : 'row', one]),
+    );
+    expect(mayBe.weeks.find(({ id }) => id === bySource.get('named')!.weekId)!.title).toBe('Reed Bucket');
+    expect(bySource.get('unnamed')!.sentence).toBe('It does not say which of the games of the week.');
+    expect(bySource.get('row')!.sentence).toBe('Week 1 has no game “Puddle”.');
   });
 });
 

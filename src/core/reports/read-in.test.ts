@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { matchChild } from './match-child';
 import { ownWords, readMessage } from './read-message';
-import { guessColumns, levelMeant, readRow } from './read-table';
+import { gameMeant, guessColumns, levelMeant, readRow } from './read-table';
 
 const children = [
   { id: 'a', name: 'Ailsa B.' },
@@ -70,7 +70,36 @@ describe('the columns of a file', () => {
   });
 });
 
+describe('the game that is meant', () => {
+  const sent = [
+    { id: 'six-1', number: 6, title: 'Lantern Quay' },
+    { id: 'six-2', number: 6, title: 'Loch Frames' },
+    { id: 'five', number: 5, title: 'Loch Frames' },
+  ];
+  it('is the one with that title in that week, whatever its capitals; of no week the newest', () => {
+    expect(gameMeant(sent, 6, 'loch frames')?.id).toBe('six-2');
+    expect(gameMeant(sent, 5, ' Loch Frames ')?.id).toBe('five');
+    expect(gameMeant(sent, null, 'Loch Frames')?.id).toBe('six-2');
+  });
+  it('without a title is the one that was chosen, where it is of that week, else the first', () => {
+    expect(gameMeant(sent, 6, '', 'six-2')?.id).toBe('six-2');
+    expect(gameMeant(sent, 6, '', 'five')?.id).toBe('six-1');
+    expect(gameMeant(sent, null, '')?.id).toBe('six-1');
+  });
+  it('is none for a title or a week that was not sent', () => {
+    expect(gameMeant(sent, 6, 'Oilskin Dash')).toBeUndefined();
+    expect(gameMeant(sent, 4, '')).toBeUndefined();
+  });
+});
+
 describe('the words of a message', () => {
+  it('name the game of an event by its title, whose words and figures are no score', () => {
+    const titles = ['Three Rings', 'Three', 'Loch Frames 10'];
+    const text = 'Ailsa B, week 6, loch frames 10: 84 points';
+    expect(readMessage(text, children, titles)).toMatchObject({ game: 'Loch Frames 10', scores: [84], week: 6 });
+    expect(readMessage('Ailsa got 7 at three rings', children, titles).game).toBe('Three Rings');
+    expect(readMessage('Ailsa got 7', children, titles).game).toBe('');
+  });
   it('give the child, the week, the level and the goes, each marked where it stands', () => {
     const text = 'Hello, Ailsa B played. Week 6, level 2: 3 then 4, best 4.';
     const read = readMessage(text, children);

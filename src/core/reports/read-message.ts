@@ -7,13 +7,15 @@ import { matchChild, type Named } from './match-child';
 export interface Span {
   readonly from: number;
   readonly to: number;
-  readonly what: 'child' | 'week' | 'level' | 'score' | 'code';
+  readonly what: 'child' | 'week' | 'game' | 'level' | 'score' | 'code';
 }
 
 export interface MessageReading {
   readonly childId: string | null;
   readonly childWords: string;
   readonly week: number | null;
+  /** The title of the game that is named; empty for none. */
+  readonly game: string;
   /** As written: a number or a name; empty for none. */
   readonly level: string;
   /** The scores of the goes, in their order, and the one that is said to be the best. */
@@ -47,7 +49,7 @@ export function ownWords(text: string): string {
     .join('\n');
 }
 
-export function readMessage(text: string, children: readonly Named[]): MessageReading {
+export function readMessage(text: string, children: readonly Named[], titles: readonly string[] = []): MessageReading {
   const words = ownWords(text);
   const spans: Span[] = [];
   const mark = (what: Span['what'], found: RegExpExecArray | null) => {
@@ -57,7 +59,9 @@ export function readMessage(text: string, children: readonly Named[]): MessageRe
   const code = mark('code', CODE.exec(words))?.[0] ?? null;
   const week = mark('week', WEEK.exec(words));
   const level = mark('level', LEVEL.exec(words));
-  // The figures of week, level and code are no scores.
+  const game = titleIn(words, titles);
+  if (game) spans.push({ from: game.from, to: game.to, what: 'game' });
+  // The figures of week, game, level and code are no scores.
   const rest = spans.reduce((left, { from, to }) => left.slice(0, from) + ' '.repeat(to - from) + left.slice(to), words);
   const list = mark('score', LIST.exec(rest));
   const best = mark('score', BEST.exec(rest));
@@ -75,6 +79,7 @@ export function readMessage(text: string, children: readonly Named[]): MessageRe
     childId: child?.id ?? null,
     childWords: child ? words.slice(child.from, child.to) : '',
     week: week ? Number(week[1]) : null,
+    game: game?.title ?? '',
     level: level?.[1] ?? '',
     scores,
     best: said,
@@ -83,6 +88,15 @@ export function readMessage(text: string, children: readonly Named[]): MessageRe
     spans: spans.sort((a, b) => a.from - b.from),
     confidence: Math.max(0, Math.min(1, Math.round(confidence * 100) / 100)),
   };
+}
+
+/** The longest title that is said. */
+function titleIn(words: string, titles: readonly string[]): { title: string; from: number; to: number } | null {
+  const said = words.toLocaleLowerCase('en-GB');
+  const [title] = titles.filter((one) => said.includes(one.toLocaleLowerCase('en-GB'))).sort((a, b) => b.length - a.length);
+  if (title === undefined) return null;
+  const from = said.indexOf(title.toLocaleLowerCase('en-GB'));
+  return { title, from, to: from + title.length };
 }
 
 /** The one child who is named: "Ailsa B" first, else a first name that only one child has. Two children named is nobody. */

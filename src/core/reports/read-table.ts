@@ -3,12 +3,13 @@ import type { PartField } from './parts';
 
 /** What a column holds; `cell:2` is the third thing that this game is typed in by. */
 export type ColumnKind =
-  'child' | 'initial' | 'week' | 'level' | 'total' | 'unit' | 'felt' | 'word' | 'distance' | 'version' | 'ignore' | `cell:${number}`;
+  'child' | 'initial' | 'week' | 'game' | 'level' | 'total' | 'unit' | 'felt' | 'word' | 'distance' | 'version' | 'ignore' | `cell:${number}`;
 
 export const COLUMN_WORDS: Readonly<Record<Exclude<ColumnKind, `cell:${number}`>, string>> = {
   child: 'child',
   initial: 'initial',
   week: 'week',
+  game: 'game',
   level: 'level',
   total: 'score',
   unit: 'unit',
@@ -21,6 +22,7 @@ export const COLUMN_WORDS: Readonly<Record<Exclude<ColumnKind, `cell:${number}`>
 
 const HEADINGS: readonly (readonly [RegExp, ColumnKind])[] = [
   [/^(surname|initial|last)/i, 'initial'],
+  [/(game|station|activity)/i, 'game'],
   [/(name|child|pupil|player|who)/i, 'child'],
   [/week/i, 'week'],
   [/level/i, 'level'],
@@ -54,6 +56,8 @@ export interface RowReading {
   readonly line: number;
   readonly child: string;
   readonly week: number | null;
+  /** The game of an event, as it is written; empty for none. */
+  readonly game: string;
   /** As it is written: a name or a number; empty for none. */
   readonly level: string;
   /** Undefined for nothing written, null for “not finished”. */
@@ -105,6 +109,7 @@ export function readRow(row: readonly string[], columns: readonly ColumnKind[], 
     line,
     child: [text('child'), text('initial')].filter(Boolean).join(' '),
     week,
+    game: text('game'),
     level: text('level'),
     total,
     unit: columns.includes('unit') ? text('unit') : null,
@@ -127,4 +132,27 @@ export function levelMeant(written: string, levels: readonly { readonly id: stri
   const named = levels.find((level) => level.name.toLocaleLowerCase('en-GB') === wanted || level.id === wanted);
   if (named) return named.id;
   return /^\d$/.test(wanted) ? (levels[Number(wanted) - 1]?.id ?? null) : null;
+}
+
+/** A game of which something is reported: what tells it from the others. */
+export interface NamedGame {
+  readonly id: string;
+  readonly number: number;
+  readonly title: string;
+}
+
+/**
+ * The game that is meant, of those that were sent, newest week first: the one with this title in the week that is named (any week where none
+ * is), else the one that was chosen, else the first of the week. Undefined for a week that was not sent, or a title that it does not have.
+ */
+export function gameMeant<One extends NamedGame>(
+  sent: readonly One[],
+  week: number | null,
+  title: string,
+  chosen: string | null = null,
+): One | undefined {
+  const ofWeek = week === null ? sent : sent.filter((one) => one.number === week);
+  const wanted = title.trim().toLocaleLowerCase('en-GB');
+  if (wanted !== '') return ofWeek.find((one) => one.title.toLocaleLowerCase('en-GB') === wanted);
+  return ofWeek.find((one) => one.id === chosen) ?? ofWeek[0];
 }

@@ -204,9 +204,16 @@ function Weeks({ weeks }: { weeks: readonly WeekOfChild[] }) {
               <>
                 <td>
                   {game.title}, {game.levelName}
+                  {game.otherGoes.map((go, at) => (
+                    <small key={at} style={{ display: 'block' }}>
+                      {go.words}: {go.value} {counted(go.value, game.unit)}
+                      {go.par !== null && `, par there ${go.par}`}
+                    </small>
+                  ))}
                 </td>
                 <td className="figure">
                   {game.best === null ? '–' : <b>{game.best}</b>}
+                  {game.best !== null && game.par !== null && <small> / par {game.par}</small>}
                   {game.doubt && <small> ?</small>}
                 </td>
                 <td style={{ paddingLeft: 18 }}>{game.felt ? WORDS_OF_FELT[game.felt] : ''}</td>

@@ -75,11 +75,12 @@ const OUTCOME: Readonly<Record<string, string>> = { clean: 'counts', waits: 'wai
 export function BringInPage({
   classes,
   classId,
-  weeks,
+  games,
   batches,
   keys,
 }: ScoresNavProps & {
-  weeks: readonly { readonly id: string; readonly number: number }[];
+  /** The games that were sent, the newest week first: "week 6, Lantern Quay". */
+  games: readonly { readonly id: string; readonly words: string }[];
   batches: readonly BatchShown[];
   /** Null for those who make none. */
   keys: readonly KeyShown[] | null;
@@ -109,13 +110,13 @@ export function BringInPage({
     setSaid(`${parts.join(', ')}.`);
     router.refresh();
   };
-  const look = async (chosen: File, columns?: readonly ColumnKind[], weekId?: string) => {
+  const look = async (chosen: File, columns?: readonly ColumnKind[], gameId?: string) => {
     setProblem('');
     setSaid('');
     setFile(chosen);
     setBusy({ done: 0, of: 0 });
     try {
-      const response = await fetch(url(chosen.name, { ...(columns ? { columns: columns.join('|') } : {}), ...(weekId ? { week: weekId } : {}) }), {
+      const response = await fetch(url(chosen.name, { ...(columns ? { columns: columns.join('|') } : {}), ...(gameId ? { game: gameId } : {}) }), {
         method: 'POST',
         body: chosen,
       });
@@ -134,7 +135,7 @@ export function BringInPage({
     setProblem('');
     setBusy({ done: 0, of: table.rows });
     try {
-      const response = await fetch(url(file.name, { columns: table.columns.join('|'), week: table.weekId, apply: '1' }), {
+      const response = await fetch(url(file.name, { columns: table.columns.join('|'), game: table.gameId, apply: '1' }), {
         method: 'POST',
         body: file,
       });
@@ -229,11 +230,11 @@ export function BringInPage({
             {file.name}: {table.rows} {table.rows === 1 ? 'row' : 'rows'}
           </h1>
           {table.remark && <Notice $tone="open">{table.remark}</Notice>}
-          <div style={{ width: 240 }}>
+          <div style={{ width: 340 }}>
             <Select
-              label="Where no week is named"
-              value={table.weekId}
-              choices={weeks.map(({ id, number }) => ({ value: id, label: `week ${number}` }))}
+              label="Where no week or game is named"
+              value={table.gameId}
+              choices={games.map(({ id, words }) => ({ value: id, label: words }))}
               onChange={(id) => void look(file, table.columns, id)}
             />
           </div>
@@ -253,7 +254,7 @@ export function BringInPage({
                           void look(
                             file,
                             table.header.map((_, at) => (at === index ? kind : (table.columns[at] ?? 'ignore'))),
-                            table.weekId,
+                            table.gameId,
                           )
                         }
                       />

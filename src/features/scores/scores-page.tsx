@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { format } from 'date-fns';
-import { Button, QuietButton } from '@/ui/button';
+import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
 import type { ClassWeek, ScoreRow } from '@/server/scores/class-week';
@@ -152,6 +152,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
             <Select hideLabel label="Show" value={shown} choices={SHOWN.map((value) => ({ value, label: SHOWN_WORDS[value] }))} onChange={setShown} />
           </div>
         )}
+        {week && heads.notYet > 0 && <ButtonLink href={`/weeks/${week.id}`}>Remind {heads.notYet}</ButtonLink>}
         <Button onPress={() => window.print()}>Print</Button>
       </PageHead>
       {!week ? (
@@ -268,6 +269,14 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
   );
 }
 
+/** "look", or what was seen: "technique: home 2 of 3 yes, teacher 1 of 3 yes". */
+function techniqueWords({ looksHome, looksTeacher }: ScoreRow): string {
+  const seen = (who: string, marks: ScoreRow['looksTeacher']) =>
+    marks.length === 0 ? [] : [`${who} ${marks.filter(({ mark }) => mark === 'yes').length} of ${marks.length} yes`];
+  const told = [...seen('home', looksHome?.marks ?? []), ...seen('teacher', looksTeacher)];
+  return told.length === 0 ? 'look' : `technique: ${told.join(', ')}`;
+}
+
 /** How many have reported, wait to be looked at, or are missing: of the game that is shown, or of a whole event. */
 function headsOf({ rows, event, reported, toLookAt }: ClassWeek, whole: boolean): { reported: number; toLookAt: number; notYet: number } {
   if (!whole || !event) return { reported, toLookAt, notYet: rows.filter((row) => row.state === 'not-yet').length };
@@ -347,7 +356,7 @@ function Row({
           <>
             {' '}
             <QuietButton onPress={onLook} aria-label={`How ${row.name} did it`}>
-              {row.looksTeacher.length > 0 ? 'looked at' : row.looksHome ? 'marked at home' : 'look'}
+              {techniqueWords(row)}
             </QuietButton>
           </>
         )}

@@ -16,6 +16,8 @@ export interface Reading {
   readonly unit: string | null;
   readonly notFinished: boolean;
   readonly week: number | null;
+  /** The title of the game that is named; empty for none. */
+  readonly game?: string;
   readonly spans: readonly Span[];
   readonly confidence: number | null;
   readonly sentence: string;

@@ -125,6 +125,8 @@ export interface StoredPlay {
   readonly timeZone: string;
   readonly assignedLevelId: string;
   readonly setUp: AssignedSetUp;
+  /** What was likely for one go as it was asked; null where it is not forecast. */
+  readonly par: number | null;
   readonly homeFormsId: Uuid | null;
   /** As it was asked, or with an equal set-up: only like is compared with like. */
   readonly asAsked: boolean;
@@ -157,6 +159,7 @@ interface PlayRow {
   as_asked: number | null;
   assigned_level: string;
   assigned_set_up: AssignedSetUp | string;
+  par: number | null;
   home_forms_id: Buffer | null;
   value: number | null;
   attempts: number;
@@ -203,7 +206,7 @@ export async function storedPlaysOfChild(childId: Uuid): Promise<StoredPlay[]> {
 async function playsWhere(condition: string, id: Uuid): Promise<StoredPlay[]> {
   const found = await rows<PlayRow>(
     `SELECT r.id AS report_id, r.assignment_id, a.child_id, i.game_version_id, gv.number AS version_number, i.week_id, w.due_on, s.time_zone,
-            p.level_id, p.go_number, p.as_asked, a.level_id AS assigned_level, a.set_up AS assigned_set_up, a.home_forms_id, p.value, p.attempts,
+            p.level_id, p.go_number, p.as_asked, a.level_id AS assigned_level, a.set_up AS assigned_set_up, a.par, a.home_forms_id, p.value, p.attempts,
             p.successes, p.seconds, r.received_at, r.way, r.batch_id, r.body,
             (SELECT d.choice FROM decisions d WHERE d.report_id = r.id AND d.withdrawn_at IS NULL ORDER BY d.created_at DESC, d.id DESC LIMIT 1) AS choice,
             (SELECT v.kind FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS kind,
@@ -237,6 +240,7 @@ async function playsWhere(condition: string, id: Uuid): Promise<StoredPlay[]> {
       timeZone: row.time_zone,
       assignedLevelId: row.assigned_level,
       setUp: parsed(row.assigned_set_up),
+      par: row.par,
       homeFormsId: row.home_forms_id ? toText(row.home_forms_id) : null,
       asAsked: row.as_asked === null ? row.level_id === row.assigned_level && report.goes[row.go_number - 1]?.otherHand !== true : row.as_asked === 1,
       goNumber: row.go_number,

@@ -160,7 +160,7 @@ export async function addTroubles(of: TroubledWeek, now: Date): Promise<void> {
         [week.children[11]!.name, '', '16', '1'],
       ],
       columns: ['child', 'level', 'total', 'version'],
-      weekId: week.weekId,
+      gameId: week.weekId,
     },
     week.teacherId,
     at(10),

@@ -21,7 +21,8 @@ import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-calendar';
 import { bestOf, betterOf } from '../scores/bests';
 import { triesOfPlays } from './curves';
-import { evidenceMemo, fitOfClass, playedGo, tells } from './fit-of-class';
+import { evidenceMemo, fitOfClass, forForecast, playedGo, tells } from './fit-of-class';
+import { parOfGo } from './par-of-go';
 
 export interface LikeBest {
   readonly gameTitle: string;
@@ -43,6 +44,9 @@ export interface WeekOfChild {
     readonly levelName: string;
     readonly unit: string;
     readonly best: number | null;
+    readonly par: number | null;
+    /** Goes made easier or harder: told beside the par of the set-up that was used, never compared with the others. */
+    readonly otherGoes: readonly { readonly words: string; readonly value: number; readonly par: number | null }[];
     /** Something of it waits to be looked at. */
     readonly doubt: boolean;
     readonly felt: string | null;
@@ -99,7 +103,7 @@ export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: strin
     next: await nextOf(plays, fit, ageYears),
     bests: await likeBests(plays, timeZone),
     aims: chanceByDistance(await triesOfPlays(plays), fit).slice(0, MOST_AIMS),
-    weeks: of ? await weeksOfChild(of.id, plays, diary, looked) : [],
+    weeks: of ? await weeksOfChild(of.id, plays, diary, looked, fitted ? forForecast(fitted) : undefined) : [],
     note: note && { words: note.words, by: note.by, on: schoolDay(note.at, timeZone) },
     reports: new Set(plays.map((play) => play.reportId)).size,
   };
@@ -169,11 +173,31 @@ async function nextOf(plays: readonly ReportedPlay[], fit: Fitted, ageYears: num
   return { ...next, gameTitle: game.title };
 }
 
+/** "at Paddle, other hand, from 1.0–1.8 m". */
+async function otherGo(
+  game: Game,
+  play: ReportedPlay,
+  value: number,
+  fitted: Fitted | undefined,
+): Promise<WeekOfChild['games'][number]['otherGoes'][number]> {
+  const { level, otherHand, setUp } = play.report.goes[play.goNumber - 1]!;
+  const lengths = setUp.distancesM.filter((length) => length > 0);
+  const words = [
+    `at ${levelName(game, level)}`,
+    ...(otherHand ? ['other hand'] : []),
+    ...(lengths.length > 0
+      ? [`from ${[...new Set([Math.min(...lengths), Math.max(...lengths)].map((length) => length.toFixed(1)))].join('–')} m`]
+      : []),
+  ].join(', ');
+  return { words, value, par: await parOfGo(play, fitted) };
+}
+
 async function weeksOfChild(
   classId: Uuid,
   plays: readonly ReportedPlay[],
   diary: readonly DiaryEntry[],
   looked: Awaited<ReturnType<typeof lookMarksOfChild>>,
+  fitted: Fitted | undefined,
 ): Promise<WeekOfChild[]> {
   const weeks = await weeksOf(classId);
   const ofWeek = groupedBy(plays, (play) => play.weekId);
@@ -191,6 +215,10 @@ async function weeksOfChild(
             best: bestOf(
               mine.flatMap((play) => (play.counts !== null && play.asAsked ? [play.counts] : [])),
               betterOf(game),
+            ),
+            par: first.par,
+            otherGoes: await Promise.all(
+              mine.flatMap((play) => (play.counts === null || play.asAsked ? [] : [otherGo(game, play, play.counts, fitted)])),
             ),
             doubt: mine.some((play) => play.kind !== 'clean' && play.choice === null),
             felt: mine.at(-1)!.felt,

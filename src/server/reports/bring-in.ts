@@ -5,7 +5,7 @@ import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import { matchChild } from '@/core/reports/match-child';
 import { partFields } from '@/core/reports/parts';
 import { readMessage } from '@/core/reports/read-message';
-import { guessColumns, levelMeant, readRow, type ColumnKind, type RowReading } from '@/core/reports/read-table';
+import { gameMeant, guessColumns, levelMeant, readRow, type ColumnKind, type NamedGame, type RowReading } from '@/core/reports/read-table';
 import type { VerdictKind } from '@/core/reports/judge';
 import type { Game } from '@/core/rules/game';
 import { levelById } from '@/core/rules/level';
@@ -22,9 +22,10 @@ import type { DroppedMessage } from '../files/read-dropped';
 import { playsOfClass } from './plays';
 import { judged, type Envelope } from './take-in';
 
-interface WeekToFill {
+/** A game of a week. */
+interface GameToFill extends NamedGame {
   readonly id: Uuid;
-  readonly number: number;
+  readonly weekId: Uuid;
   readonly game: Game;
   readonly byChild: ReadonlyMap<Uuid, ChildAssignment>;
 }
@@ -34,26 +35,29 @@ export interface ClassToFill {
   readonly schoolId: Uuid;
   readonly classId: Uuid;
   readonly children: readonly { readonly id: Uuid; readonly name: string }[];
-  /** The newest first; of an event its first game, or the one that was chosen. */
-  readonly weeks: readonly WeekToFill[];
+  /** The games that were sent, the newest week first. */
+  readonly games: readonly GameToFill[];
 }
 
-export async function classToFill(schoolId: Uuid, classId: Uuid, today: string, itemId: Uuid | null = null): Promise<ClassToFill> {
+export async function classToFill(schoolId: Uuid, classId: Uuid, today: string): Promise<ClassToFill> {
   const [children, weeks] = await Promise.all([childrenOf(classId, today), weeksOf(classId)]);
   const filled = await Promise.all(
-    weeks.map(async (week): Promise<WeekToFill[]> => {
-      const games = await gamesOfWeek(week.id);
-      const chosen = games.find((one) => one.itemId === itemId) ?? games[0];
-      const byChild = chosen ? await assignmentsOfItem(chosen.itemId) : new Map<Uuid, ChildAssignment>();
-      const first = byChild.values().next().value;
-      return first ? [{ id: week.id, number: week.number, game: await versionBody(first.versionId), byChild }] : [];
+    weeks.map(async ({ id: weekId, number }): Promise<GameToFill[]> => {
+      const games = await Promise.all(
+        (await gamesOfWeek(weekId)).map(async ({ itemId, title }): Promise<GameToFill[]> => {
+          const byChild = await assignmentsOfItem(itemId);
+          const first = byChild.values().next().value;
+          return first ? [{ id: itemId, weekId, number, title, game: await versionBody(first.versionId), byChild }] : [];
+        }),
+      );
+      return games.flat();
     }),
   );
   return {
     schoolId,
     classId,
     children: children.map((child) => ({ id: child.id, name: `${child.firstName} ${child.initial}` })),
-    weeks: filled.flat(),
+    games: filled.flat(),
   };
 }
 
@@ -94,6 +98,7 @@ const waitsFor = (row: RowReading, why: Why, childId: Uuid | null, sentence: str
       unit: row.unit,
       notFinished: row.total === null,
       week: row.week,
+      game: row.game,
       spans: [],
       confidence: null,
       sentence,
@@ -101,9 +106,10 @@ const waitsFor = (row: RowReading, why: Why, childId: Uuid | null, sentence: str
   },
 });
 
-/** What one row says in this class; `weekId` is meant where the row names no week. */
-async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { teacherId: Uuid; batchId: Uuid }, now: Date): Promise<Taken> {
-  const week = row.week === null ? fill.weeks.find((one) => one.id === weekId) : fill.weeks.find((one) => one.number === row.week);
+/** What one row says in this class; the chosen game is meant where the row names no week and no game. */
+async function takeRow(fill: ClassToFill, row: RowReading, chosen: Uuid, by: { teacherId: Uuid; batchId: Uuid }, now: Date): Promise<Taken> {
+  const sent = row.week === null ? fill.games.filter((one) => one.weekId === fill.games.find(({ id }) => id === chosen)?.weekId) : fill.games;
+  const meant = gameMeant(sent, row.week, row.game, chosen);
   const child = matchChild(row.child, fill.children);
   if (row.problems.length > 0) return waitsFor(row, 'unread', child.kind === 'one' ? (child.id as Uuid) : null, row.problems.join(' '));
   if (child.kind !== 'one')
@@ -117,16 +123,20 @@ async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { t
           ? `Several children are called ${row.child}.`
           : `There is no ${row.child} in this class.`,
     );
-  const assignment = week?.byChild.get(child.id as Uuid);
-  if (!week || !assignment)
+  const assignment = meant?.byChild.get(child.id as Uuid);
+  if (!meant || !assignment)
     return waitsFor(
       row,
       'which-week',
       child.id as Uuid,
-      row.week === null ? 'It does not say which week.' : `Week ${row.week} was not sent to this child.`,
+      row.game !== '' && !meant
+        ? `${row.week === null ? 'This week' : `Week ${row.week}`} has no game “${row.game}”.`
+        : row.week === null
+          ? 'It does not say which week.'
+          : `Week ${row.week} was not sent to this child.`,
     );
-  const levelId = levelMeant(row.level, week.game.levels, assignment.levelId);
-  const level = levelById(week.game, levelId ?? assignment.levelId);
+  const levelId = levelMeant(row.level, meant.game.levels, assignment.levelId);
+  const level = levelById(meant.game, levelId ?? assignment.levelId);
   const some = row.cells.some((one) => one !== null);
   if (row.total === undefined && !some) return waitsFor(row, 'unread', child.id as Uuid, 'There is no score in this row.');
   const setUp =
@@ -138,7 +148,7 @@ async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { t
   const cells = some ? row.cells.slice(0, fields.length) : [];
   // Without a total the sum of the cells is what is sent.
   const total = row.total === undefined ? (workedOut(level, cells)?.value ?? null) : row.total;
-  const made = reportFromFields({ game: week.game, levelId: levelId ?? assignment.levelId, setUp }, level, cells, total, unit, now);
+  const made = reportFromFields({ game: meant.game, levelId: levelId ?? assignment.levelId, setUp }, level, cells, total, unit, now);
   const report = {
     ...made,
     goes: made.goes.map((go) => ({ ...go, ...(levelId === null ? { level: asLevelId(row.level) } : {}) })),
@@ -158,7 +168,7 @@ async function takeRow(fill: ClassToFill, row: RowReading, weekId: Uuid, by: { t
     JSON.stringify(envelope),
     now,
   );
-  return { outcome: outcomeOf(row, week, stored, total, unit), report: stored, waiting: null };
+  return { outcome: outcomeOf(row, meant, stored, total, unit), report: stored, waiting: null };
 }
 
 /** A level that the game lacks, as an id of the format: what was written stays recognisable. */
@@ -168,11 +178,11 @@ const asLevelId = (written: string) =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 24) || 'unknown';
 
-function outcomeOf(row: RowReading, week: WeekToFill, report: NewReport, total: number | null, unit: string): RowOutcome {
+function outcomeOf(row: RowReading, { number }: GameToFill, report: NewReport, total: number | null, unit: string): RowOutcome {
   return {
     line: row.line,
     child: row.child,
-    week: week.number,
+    week: number,
     score: total === null ? 'not finished' : `${total} ${unit}`,
     kind: report.verdict.kind,
     sentence: report.verdict.reasons[0]?.sentence ?? '',
@@ -184,8 +194,8 @@ export interface TableToBringIn {
   readonly rows: readonly (readonly string[])[];
   /** One for each column; null has them guessed. */
   readonly columns: readonly ColumnKind[] | null;
-  /** Meant where a row names no week. */
-  readonly weekId: Uuid | null;
+  /** The game of a week (or the week, for its first) that is meant where a row names none. */
+  readonly gameId: Uuid | null;
 }
 
 export interface Looked {
@@ -193,27 +203,27 @@ export interface Looked {
   readonly columns: readonly ColumnKind[];
   /** What the game of that week is typed in by, for columns that hold cells. */
   readonly cells: readonly string[];
-  readonly weekId: Uuid;
+  readonly gameId: Uuid;
   readonly outcomes: readonly RowOutcome[];
 }
 
 const columnsOf = (fill: ClassToFill, table: TableToBringIn) => {
-  const week = fill.weeks.find((one) => one.id === table.weekId) ?? fill.weeks[0]!;
-  const fields = partFields(levelById(week.game, week.game.levels[0]!.id));
+  const chosen = fill.games.find((one) => one.id === table.gameId || one.weekId === table.gameId) ?? fill.games[0]!;
+  const fields = partFields(levelById(chosen.game, chosen.game.levels[0]!.id));
   const [header] = table.rows as [readonly string[]];
-  return { week, fields, header, columns: table.columns ?? guessColumns(header, fields) };
+  return { chosen, fields, header, columns: table.columns ?? guessColumns(header, fields) };
 };
 
 const LOOKED_AT = 60;
 
 /** The first rows and what would become of them. Nothing is written. */
 export async function lookAtTable(fill: ClassToFill, table: TableToBringIn, teacherId: Uuid, now: Date): Promise<Looked> {
-  const { week, fields, header, columns } = columnsOf(fill, table);
+  const { chosen, fields, header, columns } = columnsOf(fill, table);
   const by = { teacherId, batchId: v7() as Uuid };
   const outcomes: RowOutcome[] = [];
   for (const [index, row] of table.rows.slice(1, LOOKED_AT + 1).entries())
-    outcomes.push((await takeRow(fill, readRow(row, columns, fields.length, index + 2), week.id, by, now)).outcome);
-  return { header, columns, cells: fields.map(({ label }) => label), weekId: week.id, outcomes };
+    outcomes.push((await takeRow(fill, readRow(row, columns, fields.length, index + 2), chosen.id, by, now)).outcome);
+  return { header, columns, cells: fields.map(({ label }) => label), gameId: chosen.id, outcomes };
 }
 
 export interface BroughtIn {
@@ -233,7 +243,7 @@ export async function bringInTable(
   now: Date,
   onDone: (done: number, of: number) => void,
 ): Promise<BroughtIn> {
-  const { week, fields, columns } = columnsOf(fill, table);
+  const { chosen, fields, columns } = columnsOf(fill, table);
   return transact(async (db) => {
     const batchId = await addBatch(db, { schoolId: fill.schoolId, classId: fill.classId, teacherId, kind: 'file', name: table.name }, now);
     const of = table.rows.length - 1;
@@ -244,7 +254,7 @@ export async function bringInTable(
       const reports: NewReport[] = [];
       for (const [index, row] of table.rows.slice(at, at + AT_ONCE).entries()) {
         const line = at + index + 1;
-        const taken = await takeRow(fill, readRow(row, columns, fields.length, line), week.id, { teacherId, batchId }, now);
+        const taken = await takeRow(fill, readRow(row, columns, fields.length, line), chosen.id, { teacherId, batchId }, now);
         if (taken.report) {
           reports.push(taken.report);
           if (taken.report.verdict.kind === 'clean') counted += 1;
@@ -285,12 +295,18 @@ function waitingRow(
 /** What a message says in this class: always a proposal, but for the first use of a living slip code that judges clean. */
 async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { teacherId: Uuid; batchId: Uuid }, seen: ReadonlySet<Uuid>, now: Date) {
   const text = [message.subject, message.text].filter(Boolean).join('\n\n');
-  const read = readMessage(text, fill.children);
+  const read = readMessage(
+    text,
+    fill.children,
+    fill.games.map(({ title }) => title),
+  );
   const key = read.code === null ? undefined : await keyOfToken(read.code, now.toISOString().slice(0, 10));
   const childId = key && fill.children.some((child) => child.id === key.childId) ? key.childId : (read.childId as Uuid | null);
-  const week = read.week === null ? fill.weeks[0] : fill.weeks.find((one) => one.number === read.week);
-  const assignment = childId === null ? undefined : week?.byChild.get(childId);
-  const levelId = week && assignment ? levelMeant(read.level, week.game.levels, assignment.levelId) : null;
+  const meant = gameMeant(fill.games, read.week, read.game) ?? gameMeant(fill.games, read.week, '');
+  const assignment = childId === null ? undefined : meant?.byChild.get(childId);
+  const levelId = meant && assignment ? levelMeant(read.level, meant.game.levels, assignment.levelId) : null;
+  // Of an event somebody says which game it is, where the words do not.
+  const several = meant !== undefined && read.game === '' && fill.games.filter((one) => one.weekId === meant.weekId).length > 1;
   const total = read.notFinished ? null : (read.best ?? (read.scores.length > 0 ? Math.max(...read.scores) : null));
   const reading: Reading = {
     child: read.childWords,
@@ -301,6 +317,7 @@ async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { tea
     unit: null,
     notFinished: read.notFinished,
     week: read.week,
+    game: read.game,
     spans: read.spans,
     confidence: read.confidence,
     sentence:
@@ -310,11 +327,13 @@ async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { tea
           ? 'It does not say which child, or names several.'
           : !assignment
             ? `Week ${read.week ?? ''} was not sent to this child.`
-            : 'A message counts when somebody says yes: senders can be forged, and replies quote.',
+            : several
+              ? 'It does not say which of the games of the week.'
+              : 'A message counts when somebody says yes: senders can be forged, and replies quote.',
   };
   const why: Why = childId === null ? 'unknown-child' : !assignment ? 'which-week' : total === null && !read.notFinished ? 'unread' : 'not-confirmed';
-  if (key?.scope === 'slip' && assignment && week && levelId !== null && total !== null && !seen.has(assignment.id)) {
-    const report = await messageReport(week.game, assignment, levelId, total, by, now);
+  if (key?.scope === 'slip' && assignment && meant && !several && levelId !== null && total !== null && !seen.has(assignment.id)) {
+    const report = await messageReport(meant.game, assignment, levelId, total, by, now);
     if (report.verdict.kind === 'clean') return { text, reading, why, report };
   }
   return { text, reading, why, report: null };

@@ -1,6 +1,7 @@
 /** What came in and is nobody's yet, with all that it may be: the children of the class, its weeks, and what was asked of each child. */
 import { dayWords } from '@/core/measure/day-words';
 import type { Span } from '@/core/reports/read-message';
+import { gameMeant } from '@/core/reports/read-table';
 import type { WayIn } from '@/core/reports/around';
 import type { Uuid } from '../db/ids';
 import { incomingOfClass } from '../db/incoming';
@@ -29,6 +30,7 @@ export interface Waiting {
 
 export interface MayBe {
   readonly children: readonly { readonly id: Uuid; readonly name: string }[];
+  /** The games of the weeks. */
   readonly weeks: readonly {
     readonly id: Uuid;
     readonly number: number;
@@ -44,10 +46,10 @@ export async function waitingOf(schoolId: Uuid, classId: Uuid, timeZone: string,
   const [incoming, fill] = await Promise.all([incomingOfClass(classId), classToFill(schoolId, classId, today)]);
   const mayBe: MayBe = {
     children: fill.children,
-    weeks: fill.weeks.map((week) => ({
+    weeks: fill.games.map((week) => ({
       id: week.id,
       number: week.number,
-      title: week.game.title,
+      title: week.title,
       unit: week.game.parts[0]!.measure.unit,
       levels: week.game.levels.map(({ id, name }) => ({ id, name })),
       asked: Object.fromEntries([...week.byChild].map(([childId, { id, levelId }]) => [childId, { assignmentId: id, levelId }])),
@@ -56,7 +58,7 @@ export async function waitingOf(schoolId: Uuid, classId: Uuid, timeZone: string,
   return {
     waiting: incoming.map((one): Waiting => {
       const { reading } = one;
-      const week = reading.week === null ? fill.weeks[0] : fill.weeks.find((known) => known.number === reading.week);
+      const week = gameMeant(fill.games, reading.week, reading.game ?? '') ?? gameMeant(fill.games, reading.week, '');
       return {
         id: one.id,
         way: one.way,

@@ -5,6 +5,7 @@ import { requireSignedIn } from '@/server/auth/current';
 import { batchesOf } from '@/server/db/batches';
 import { chosenClass } from '@/server/classes/chosen';
 import { schoolKeysOf } from '@/server/db/school-keys';
+import { gamesOfWeek } from '@/server/db/week-games';
 import { weeksOf } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-calendar';
 
@@ -18,6 +19,9 @@ export default async function FilesAndMessagesPage({ searchParams }: { searchPar
   const { classes, classId } = chosen;
   const mayChange = who.role === 'teacher';
   const [batches, weeks, keys] = await Promise.all([batchesOf(classId), weeksOf(classId), mayChange ? schoolKeysOf(who.schoolId) : []]);
+  const games = await Promise.all(
+    weeks.map(async ({ id, number }) => (await gamesOfWeek(id)).map(({ itemId, title }) => ({ id: itemId, words: `week ${number}, ${title}` }))),
+  );
   const write = new Intl.DateTimeFormat('en-GB', {
     weekday: 'short',
     day: 'numeric',
@@ -31,7 +35,7 @@ export default async function FilesAndMessagesPage({ searchParams }: { searchPar
       key={classId}
       classes={classes}
       classId={classId}
-      weeks={weeks.map(({ id, number }) => ({ id, number }))}
+      games={games.flat()}
       batches={batches.map(({ madeAt, undoneAt, ...batch }) => ({ ...batch, madeWords: write.format(madeAt), undone: undoneAt !== null }))}
       keys={
         mayChange

@@ -9,7 +9,7 @@ import { bringInMessages, bringInTable, classToFill, lookAtTable } from '@/serve
 import { schoolDay } from '@/server/school-calendar';
 
 const columnsSchema = Joi.array()
-  .items(Joi.string().pattern(/^(child|initial|week|level|total|unit|felt|word|distance|version|ignore|cell:\d{1,3})$/))
+  .items(Joi.string().pattern(/^(child|initial|week|game|level|total|unit|felt|word|distance|version|ignore|cell:\d{1,3})$/))
   .max(60);
 
 function columnsIn(written: string | null): readonly ColumnKind[] | null {
@@ -29,15 +29,15 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ requ
   if (!of) throw notFound('class');
   const asked = new URL(request.url).searchParams;
   const name = (asked.get('name') ?? 'file').replace(/[^\p{L}\p{N} ._()-]/gu, '').slice(0, 100) || 'file';
-  const week = asked.get('week');
+  const game = asked.get('game');
   const columns = columnsIn(asked.get('columns'));
   const dropped = await readFile(name, await uploaded(request));
   if (dropped.kind === 'problem') throw refuse(400, name, dropped.reason, dropped.fix);
   const fill = await classToFill(who.schoolId, of.id, today);
-  if (fill.weeks.length === 0) throw refuse(409, '', 'This class has not been sent anything yet.', 'Send a week first.');
+  if (fill.games.length === 0) throw refuse(409, '', 'This class has not been sent anything yet.', 'Send a week first.');
   if (dropped.kind === 'messages')
     return json({ kind: 'messages', ...(await bringInMessages(fill, name, 'file', dropped.messages, who.teacherId, now)) }, 201);
-  const table = { name, rows: dropped.rows, columns, weekId: week && isUuid(week) ? week : null };
+  const table = { name, rows: dropped.rows, columns, gameId: game && isUuid(game) ? game : null };
   if (!asked.has('apply'))
     return json({
       kind: 'table',

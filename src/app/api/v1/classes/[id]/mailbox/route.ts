@@ -15,6 +15,6 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who,
   if (mailbox === '') throw refuse(409, '', 'No mailbox folder is set up.', 'Name it in LOCHSIDE_MAILBOX, or drop the messages here as files.');
   const { messages, problems } = await readMailboxFolder(mailbox);
   const fill = await classToFill(who.schoolId, of.id, today);
-  if (fill.weeks.length === 0) throw refuse(409, '', 'This class has not been sent anything yet.', 'Send a week first.');
+  if (fill.games.length === 0) throw refuse(409, '', 'This class has not been sent anything yet.', 'Send a week first.');
   return json({ kind: 'messages', problems, ...(await bringInMessages(fill, 'mailbox', 'mailbox', messages, who.teacherId, now)) }, 201);
 });
