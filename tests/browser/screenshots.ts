@@ -37,7 +37,6 @@ await withDemo(async (browser, address) => {
   await desk.keyboard.press('Escape');
   await desk.goto('/games');
   await desk.getByRole('button', { name: /^Starter games/ }).click();
-  await shoot(desk, 'starters');
   await desk.getByRole('button', { name: 'Put Loch Frames on the shelf' }).click();
   await desk.waitForURL('**/games/*-*');
   await desk
@@ -73,6 +72,15 @@ await withDemo(async (browser, address) => {
   await desk.waitForTimeout(500);
   await shoot(desk, 'scores');
   await openScores(desk, 'P6 Ospreys');
+  await desk.getByRole('link', { name: 'Over the weeks' }).click();
+  await desk.getByText(/^The class is/).waitFor();
+  await desk.waitForTimeout(800);
+  await desk.screenshot({ path: join(folder, 'weeks.png'), fullPage: true });
+  await desk.locator('tbody a').nth(3).click();
+  await desk.getByRole('heading', { name: 'Own bests' }).waitFor();
+  await desk.waitForTimeout(900);
+  await shoot(desk, 'child');
+  await desk.goBack();
   await desk.getByRole('link', { name: /^To look at/ }).click();
   await desk.getByRole('group', { name: 'Answers' }).waitFor();
   await desk.keyboard.press('ArrowDown');
@@ -95,7 +103,6 @@ await withDemo(async (browser, address) => {
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
   await home.waitForTimeout(1000);
-  await shoot(home, 'home-practise');
   await home.getByRole('button', { name: 'Now with counting' }).click();
   await home.getByRole('button', { name: /A helper taps every try/ }).click();
   await home.getByRole('button', { name: /^In/ }).waitFor();

@@ -3,17 +3,14 @@ import type { Fitted } from './fit';
 
 const times = (skill: number) => skill.toFixed(2);
 
-/** Differences smaller than this are not called a difference. Assumed. */
-const ABOUT_THE_SAME = 0.05;
-
-/** "steadier than is assumed at 10: errors about 0.87 as large (0.80 to 0.95, four times in five), from 412 tries". */
+/** No difference is told that the interval does not bear out: "steadier than is assumed at 10: errors about 0.87 as large (0.80 to 0.95, four times in five), from 412 tries". */
 export function skillWords({ skill, low, high, attempts }: Fitted, ageYears: number): string {
   if (attempts === 0) return `as is assumed at ${ageYears}: nothing that tells of it has been reported`;
   const than =
-    Math.abs(skill - 1) < ABOUT_THE_SAME
-      ? `about as steady as is assumed at ${ageYears}`
-      : skill < 1
-        ? `steadier than is assumed at ${ageYears}`
-        : `less steady than is assumed at ${ageYears}`;
+    high < 1
+      ? `steadier than is assumed at ${ageYears}`
+      : low > 1
+        ? `less steady than is assumed at ${ageYears}`
+        : `about as steady as is assumed at ${ageYears}`;
   return `${than}: errors about ${times(skill)} as large (${times(low)} to ${times(high)}, four times in five), from ${attempts} ${attempts === 1 ? 'try' : 'tries'}`;
 }

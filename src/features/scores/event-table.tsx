@@ -32,7 +32,7 @@ export function EventTable({ week }: { week: ClassWeek }) {
                 {doubt && <small> ?</small>}
               </td>
             ))}
-            <td style={{ paddingLeft: 24 }}>{totalWords(total) || 'none yet'}</td>
+            <td style={{ paddingLeft: 24 }}>{totalWords(total) || (bests.some(({ doubt }) => doubt) ? 'waits to be looked at' : 'none yet')}</td>
           </tr>
         ))}
       </tbody>

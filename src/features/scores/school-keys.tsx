@@ -63,8 +63,8 @@ export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
         Another program of the school
       </h2>
       <p style={{ margin: 0, color: 'var(--ink-soft)' }}>
-        It asks what was sent and hands in reports as JSON, with a key. How is written in docs/report-api.md. A key reads names and stores scores of
-        the whole school: give each program its own, and withdraw it when it is not needed.
+        It asks what was sent and hands in reports as JSON, with a key; who makes it finds how in docs/report-api.md of Lochside. A key reads names
+        and stores scores of the whole school: give each program its own, and withdraw it when it is not needed.
       </p>
       {keys.length > 0 && (
         <Figures style={{ marginTop: 8 }}>
@@ -95,7 +95,7 @@ export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
         </Figures>
       )}
       {made && (
-        <Notice $tone="remark" role="status">
+        <Notice $tone="remark" role="status" style={{ marginTop: 10 }}>
           The key of {made.name}, shown this once:
           <Told>{made.key}</Told>
         </Notice>

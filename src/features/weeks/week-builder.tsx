@@ -451,7 +451,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
               />
               <TextField label="In words" value={plan.warmUp} onChange={(warmUp) => put({ warmUp })} maxLength={280} />
             </Row>
-            <Row style={{ gridTemplateColumns: '1fr 1fr', marginTop: 12 }}>
+            <Row style={{ gridTemplateColumns: '1fr 1fr', alignItems: 'start', marginTop: 12 }}>
               <Toggled label="Movement diary" on={plan.diary !== ''} words={plan.diary} usual={USUAL_DIARY} onWords={(diary) => put({ diary })} />
               <div>
                 <Toggled
