@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { aimWords } from './aim-words';
-import { skillWords } from './skill-words';
+import { parRestsWords, skillWords } from './skill-words';
 
 describe('how steady somebody is, in words', () => {
   it('calls nobody steadier or wilder than the interval bears out', () => {
@@ -11,6 +11,10 @@ describe('how steady somebody is, in words', () => {
     expect(skillWords({ skill: 1.3, low: 1.1, high: 1.5, attempts: 60 }, 6)).toMatch(/^less steady than is assumed at 6/);
     expect(skillWords({ skill: 1, low: 0.7, high: 1.4, attempts: 1 }, 6)).toMatch(/from 1 try$/);
     expect(skillWords({ skill: 1, low: 0.7, high: 1.4, attempts: 0 }, 6)).toBe('as is assumed at 6: nothing that tells of it has been reported');
+  });
+  it('says what par will rest on', () => {
+    expect(parRestsWords({ attempts: 412 })).toBe('Par rests on about 412 tries that this class has reported.');
+    for (const few of [undefined, { attempts: 35 }]) expect(parRestsWords(few)).toMatch(/^Par is what is assumed for the age/);
   });
   it('names what was aimed at, with form and hand where they are not the usual', () => {
     const aim = { technique: 'underarm', implement: 'sock-ball', target: 'bucket', form: 'standing', otherHand: false, ageYears: 8 } as const;

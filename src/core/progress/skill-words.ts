@@ -1,5 +1,5 @@
 /** How steady a class or a child is, in words. */
-import type { Fitted } from './fit';
+import { CALIBRATED_FROM, type Fitted } from './fit';
 
 const times = (skill: number) => skill.toFixed(2);
 
@@ -13,4 +13,11 @@ export function skillWords({ skill, low, high, attempts }: Fitted, ageYears: num
         ? `less steady than is assumed at ${ageYears}`
         : `about as steady as is assumed at ${ageYears}`;
   return `${than}: errors about ${times(skill)} as large (${times(low)} to ${times(high)}, four times in five), from ${attempts} ${attempts === 1 ? 'try' : 'tries'}`;
+}
+
+/** What the par of the next week will rest on. */
+export function parRestsWords(fitted: Pick<Fitted, 'attempts'> | undefined): string {
+  return fitted && fitted.attempts >= CALIBRATED_FROM
+    ? `Par rests on about ${fitted.attempts} tries that this class has reported.`
+    : 'Par is what is assumed for the age, until the class has reported 36 tries.';
 }

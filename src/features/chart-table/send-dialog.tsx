@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Fitted } from '@/core/progress/fit';
+import { parRestsWords } from '@/core/progress/skill-words';
 import type { Game } from '@/core/rules/game';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
@@ -128,8 +129,8 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
           <TextField label="Movement diary" value={diary} onChange={setDiary} maxLength={280} />
           <TextField label="A word to the families (if you like)" value={note} onChange={setNote} maxLength={280} />
           <p style={{ fontSize: '0.9375rem', color: 'var(--ink-soft)' }}>
-            Each child gets the distances in their own steps and a par to go with them. The game as it is now is kept; later changes make a new
-            version.
+            Each child gets the distances in their own steps and a par to go with them. {parRestsWords(chosen?.fitted)} The game as it is now is kept;
+            later changes make a new version.
           </p>
           {problem && (
             <Notice $tone="caution" role="alert">

@@ -51,7 +51,13 @@ const Outcome = styled.span`
 
 type Table = Looked & { readonly kind: 'table'; readonly sheet: string; readonly remark: string; readonly rows: number };
 type Answer =
-  Table | (BroughtIn & { readonly kind: 'messages'; readonly again: number; readonly problems?: readonly { file: string; reason: string }[] });
+  | Table
+  | (BroughtIn & {
+      readonly kind: 'messages';
+      readonly again: number;
+      readonly elsewhere?: number;
+      readonly problems?: readonly { file: string; reason: string }[];
+    });
 
 interface Line extends Partial<BroughtIn> {
   readonly done?: number;
@@ -100,11 +106,12 @@ export function BringInPage({
     const { problems } = (await response.json().catch(() => ({}))) as { problems?: readonly { reason: string; fix: string }[] };
     setProblem(problems?.[0] ? `${problems[0].reason} ${problems[0].fix}` : 'That did not work. Nothing was changed; try again in a moment.');
   };
-  const tell = (done: BroughtIn, again = 0) => {
+  const tell = (done: BroughtIn, again = 0, elsewhere = 0) => {
     const parts = [
       `${done.counted} counted by ${done.counted === 1 ? 'itself' : 'themselves'}`,
       ...(done.doubts > 0 ? [`${done.doubts} to look at`] : []),
       ...(done.waiting > 0 ? [`${done.waiting} wait for a yes`] : []),
+      ...(elsewhere > 0 ? [`${elsewhere} went to other classes`] : []),
       ...(again > 0 ? [`${again} were here before`] : []),
     ];
     setSaid(`${parts.join(', ')}.`);
@@ -166,7 +173,7 @@ export function BringInPage({
     setSaid('');
     const answer = await send<Extract<Answer, { kind: 'messages' }>>('POST', `/api/v1/classes/${classId}/mailbox`);
     if (!answer.ok || !answer.value) return setProblem(answer.problem);
-    tell(answer.value, answer.value.again);
+    tell(answer.value, answer.value.again, answer.value.elsewhere);
     const [bad] = answer.value.problems ?? [];
     if (bad) setProblem(`${bad.file}: ${bad.reason}`);
   };

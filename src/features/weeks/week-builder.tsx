@@ -19,6 +19,8 @@ export interface BuilderClass {
   readonly id: string;
   readonly name: string;
   readonly ageYears: number;
+  /** What the par of a week will rest on, in words. */
+  readonly parWords: string;
   readonly children: readonly { readonly id: string; readonly name: string; readonly ageYears: number }[];
 }
 
@@ -353,6 +355,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
                 <span />
               )}
             </Row>
+            {chosen && <p style={{ margin: '10px 0 0', fontSize: '0.875rem', color: 'var(--ink-soft)' }}>{chosen.parWords}</p>}
           </Block>
           <Block>
             <h2>

@@ -2,6 +2,7 @@
 import { toBytes, type Uuid } from '../db/ids';
 import { change, rows, transact, type Db } from '../db/pool';
 import { audit } from '../db/schools';
+import { forgetPlays } from '../reports/plays';
 
 const OF_ASSIGNMENTS = '(SELECT id FROM assignments WHERE child_id = ?)';
 const OF_REPORTS = `(SELECT id FROM reports WHERE assignment_id IN ${OF_ASSIGNMENTS})`;
@@ -82,4 +83,5 @@ export async function eraseChild(schoolId: Uuid, teacherId: Uuid, childId: Uuid,
     for (const { table, where } of KEPT) await change(db, `DELETE FROM ${table} WHERE ${where}`, [toBytes(childId)]);
     await audit(db, { schoolId, teacherId, action: 'child erased', subject: childId }, now);
   });
+  forgetPlays();
 }

@@ -30,6 +30,11 @@ export async function addBatch(
   return toText(id);
 }
 
+/** Takes a batch away of which nothing was new. */
+export async function removeEmptyBatch(db: Db, batchId: Uuid): Promise<void> {
+  await change(db, 'DELETE FROM batches WHERE id = ?', [toBytes(batchId)]);
+}
+
 /** What was brought into a class, newest first. */
 export async function batchesOf(classId: Uuid): Promise<Batch[]> {
   const found = await rows<{

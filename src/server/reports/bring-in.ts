@@ -10,7 +10,7 @@ import type { VerdictKind } from '@/core/reports/judge';
 import type { Game } from '@/core/rules/game';
 import { levelById } from '@/core/rules/level';
 import { keyOfToken } from '../db/access-keys';
-import { addBatch } from '../db/batches';
+import { addBatch, removeEmptyBatch } from '../db/batches';
 import { childrenOf } from '../db/children';
 import type { Uuid } from '../db/ids';
 import { addIncoming, settleNew, type NewIncoming, type Reading, type Why } from '../db/incoming';
@@ -292,9 +292,12 @@ function waitingRow(
   };
 }
 
+/** The words of a message. */
+export const textOf = ({ subject, text }: DroppedMessage) => [subject, text].filter(Boolean).join('\n\n');
+
 /** What a message says in this class: always a proposal, but for the first use of a living slip code that judges clean. */
 async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { teacherId: Uuid; batchId: Uuid }, seen: ReadonlySet<Uuid>, now: Date) {
-  const text = [message.subject, message.text].filter(Boolean).join('\n\n');
+  const text = textOf(message);
   const read = readMessage(
     text,
     fill.children,
@@ -393,6 +396,7 @@ export async function bringInMessages(
         counted += 1;
       } else waiting += 1;
     }
+    if (counted + waiting === 0) await removeEmptyBatch(db, batchId);
     return { batchId, counted, doubts: 0, waiting, again };
   });
 }

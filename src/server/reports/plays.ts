@@ -50,6 +50,11 @@ export async function playsOfClass(classId: Uuid): Promise<readonly ReportedPlay
   return plays;
 }
 
+/** Lets go of what was read, after something was taken away for good. */
+export function forgetPlays(): void {
+  globalThis.lochsidePlays?.clear();
+}
+
 /** The plays of one child. */
 export const playsOfChild = async (childId: Uuid): Promise<ReportedPlay[]> => standing(await storedPlaysOfChild(childId));
 

@@ -3,7 +3,9 @@ import { WeekBuilder } from '@/features/weeks/week-builder';
 import { resolveLevel } from '@/core/rules/level';
 import { setUpFor } from '@/core/sheet/set-up';
 import { requireSignedIn } from '@/server/auth/current';
+import { parRestsWords } from '@/core/progress/skill-words';
 import { childrenOf } from '@/server/db/children';
+import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
 import { schoolDay } from '@/server/school-calendar';
@@ -13,7 +15,7 @@ export const metadata: Metadata = { title: 'Build a week' };
 export default async function NewWeekPage() {
   const who = await requireSignedIn();
   const today = schoolDay(new Date(), who.timeZone);
-  const [classes, games] = await Promise.all([classesOf(who.schoolId, today), gamesOf(who.schoolId)]);
+  const [classes, games, fits] = await Promise.all([classesOf(who.schoolId, today), gamesOf(who.schoolId), lastFits(who.schoolId)]);
   const children = await Promise.all(classes.map((one) => childrenOf(one.id, today)));
   return (
     <WeekBuilder
@@ -23,6 +25,7 @@ export default async function NewWeekPage() {
         id,
         name,
         ageYears,
+        parWords: parRestsWords(fits.get(id)),
         children: children[index]!.map((child) => ({
           id: child.id,
           name: `${child.firstName} ${child.initial}`,

@@ -1,12 +1,13 @@
-import { classById } from '@/server/db/classes';
+import { classById, classesOf } from '@/server/db/classes';
 import { readMailboxFolder } from '@/server/files/mailbox';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { bringInMessages, classToFill } from '@/server/reports/bring-in';
+import { byClass } from '@/server/reports/sort-messages';
 import { schoolDay } from '@/server/school-calendar';
 import { settings } from '@/server/settings';
 
-/** Reads the mailbox folder for a class: new messages wait for a yes, those read before are left alone. */
+/** Reads the mailbox folder: new messages wait for a yes in the class of the child that they name, those read before are left alone. */
 export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who, id, now }) => {
   const today = schoolDay(now, who.timeZone);
   const of = await classById(who.schoolId, id(), today);
@@ -14,7 +15,20 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who,
   const { mailbox } = settings();
   if (mailbox === '') throw refuse(409, '', 'No mailbox folder is set up.', 'Name it in LOCHSIDE_MAILBOX, or drop the messages here as files.');
   const { messages, problems } = await readMailboxFolder(mailbox);
-  const fill = await classToFill(who.schoolId, of.id, today);
-  if (fill.games.length === 0) throw refuse(409, '', 'This class has not been sent anything yet.', 'Send a week first.');
-  return json({ kind: 'messages', problems, ...(await bringInMessages(fill, 'mailbox', 'mailbox', messages, who.teacherId, now)) }, 201);
+  const classes = await classesOf(who.schoolId, today);
+  const fills = await Promise.all(classes.map((one) => classToFill(who.schoolId, one.id, today)));
+  const asking = fills.find(({ classId }) => classId === of.id) ?? (await classToFill(who.schoolId, of.id, today));
+  if (asking.games.length === 0) throw refuse(409, '', 'This class has not been sent anything yet.', 'Send a week first.');
+  const sent = fills.filter(({ games }) => games.length > 0);
+  let elsewhere = 0;
+  let again = 0;
+  let mine = null;
+  for (const [classId, some] of await byClass(sent, of.id, messages, now)) {
+    const fill = classId === of.id ? asking : sent.find((one) => one.classId === classId)!;
+    const brought = await bringInMessages(fill, 'mailbox', 'mailbox', some, who.teacherId, now);
+    again += brought.again;
+    if (classId === of.id) mine = brought;
+    else elsewhere += brought.counted + brought.waiting;
+  }
+  return json({ kind: 'messages', problems, ...mine!, again, elsewhere }, 201);
 });
