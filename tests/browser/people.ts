@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type BrowserContext, type Page } from '@playwright/test';
 
 interface SignIn {
   readonly email: string;
@@ -10,13 +10,23 @@ interface SignIn {
 
 const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: SignIn[] };
 
+/** The sessions that this worker has opened: only the first test of a file types its password in. */
+const sessions = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>();
+
 export async function signInAs(page: Page, role: 'teacher' | 'helper' = 'teacher'): Promise<void> {
+  const session = sessions.get(role);
+  if (session) {
+    await page.context().addCookies(session);
+    await page.goto('/games');
+    return;
+  }
   const signIn = demoSignIns.find((one) => one.role === role)!;
   await page.goto('/sign-in');
   await page.getByLabel('E-mail address').fill(signIn.email);
   await page.getByLabel('Password').fill(signIn.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/games');
+  sessions.set(role, await page.context().cookies());
 }
 
 /** The links of a class of the demo, by child's name. */

@@ -25,7 +25,7 @@ import { asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
 import { classWeek } from '@/server/scores/class-week';
 import { schoolDay } from '@/server/school-calendar';
 import { sendWeek } from '@/server/weeks/send-week';
-import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
+import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
 afterAll(() => pool().end());
@@ -279,22 +279,7 @@ describe('a week of several games', () => {
         now,
       ),
     );
-    const week = {
-      schoolId: school.id,
-      teacherId: school.teacherId,
-      classId: school.classId,
-      title: 'Shore day',
-      games: [school.gameId, second].map((gameId) => ({ gameId, levelId: 'level-1' })),
-      kit: [],
-      dueOn: WEEK,
-      warmUp: '',
-      diary: '',
-      film: '',
-      note: '',
-      racks: {},
-      today: WEEK,
-    };
-    await sendWeek(week, now);
+    await sendWeek(weekOf(school, { title: 'Shore day', games: [school.gameId, second].map((gameId) => ({ gameId, levelId: 'level-1' })) }), now);
     const teacher = await school.cookie('teacher');
     const drop = async (name: string, bytes: string, more = '') =>
       files(

@@ -12,34 +12,17 @@ import { schoolDay } from '@/server/school-calendar';
 import { classWeek } from '@/server/scores/class-week';
 import { sendWeek, type WeekToSend } from '@/server/weeks/send-week';
 import { standingOf } from '@/server/weeks/week-standing';
-import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
+import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, weekOf, ZONE } from './school';
 
 beforeAll(useOwnSchema);
 afterAll(() => pool().end());
 
 const TODAY = schoolDay(new Date(), ZONE);
 
-const weekOf = (school: TestSchool, change: Partial<WeekToSend>): WeekToSend => ({
-  schoolId: school.id,
-  teacherId: school.teacherId,
-  classId: school.classId,
-  title: '',
-  games: [{ gameId: school.gameId, levelId: 'level-1' }],
-  kit: [],
-  dueOn: TODAY,
-  warmUp: '',
-  diary: '',
-  film: 'Three throws from the side.',
-  note: '',
-  racks: {},
-  today: TODAY,
-  ...change,
-});
-
 async function filmed(change: Partial<WeekToSend> = {}) {
   const school = await makeSchool(3);
   const { token } = await sendTo(school);
-  const sent = await sendWeek(weekOf(school, change), new Date(Date.now() + 1000));
+  const sent = await sendWeek(weekOf(school, { film: 'Three throws from the side.', ...change }), new Date(Date.now() + 1000));
   const assignment = async (childId: Uuid) => (await assignmentsOfChild(childId, sent.termId)).find((one) => one.weekId === sent.id)!;
   const mark = async (childId: Uuid, body: object, cookie?: string) =>
     call(looks, '/', { method: 'PUT', cookie: cookie ?? (await school.cookie('teacher')), body }, { id: (await assignment(childId)).id });

@@ -14,7 +14,7 @@ import { readMailboxFolder } from '@/server/files/mailbox';
 import type { Waiting } from '@/server/reports/waiting';
 import { schoolDay } from '@/server/school-calendar';
 import { sendWeek } from '@/server/weeks/send-week';
-import { call, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
+import { call, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';
 
 let folder: string;
 beforeAll(useOwnSchema);
@@ -52,24 +52,7 @@ async function twoClasses() {
     const id = await addClass(db, { schoolId: school.id, yearId: year.id, name: 'P7', ageYears: 11 }, now);
     return { other: id, child: await addChild(db, school.id, id, { firstName: 'Wren', initial: 'T.' }, TODAY, now) };
   });
-  await sendWeek(
-    {
-      schoolId: school.id,
-      teacherId: school.teacherId,
-      classId: other,
-      title: '',
-      games: [{ gameId: school.gameId, levelId: 'level-1' }],
-      kit: [],
-      dueOn: TODAY,
-      warmUp: '',
-      diary: '',
-      film: '',
-      note: '',
-      racks: {},
-      today: TODAY,
-    },
-    now,
-  );
+  await sendWeek(weekOf(school, { classId: other }), now);
   return { school, other, child };
 }
 

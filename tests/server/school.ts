@@ -12,7 +12,7 @@ import { addSchool, termAt, yearAt } from '@/server/db/schools';
 import { addTeacher } from '@/server/db/teachers';
 import { assignmentsOfChild, type ChildAssignment } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-calendar';
-import { sendWeek } from '@/server/weeks/send-week';
+import { sendWeek, type WeekToSend } from '@/server/weeks/send-week';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { goOf } from '@/core/reports/from-parts';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
@@ -71,6 +71,24 @@ export async function makeSchool(children = 2): Promise<TestSchool> {
   };
 }
 
+/** A week of the first game for the class of the school, due today. */
+export const weekOf = (school: TestSchool, change: Partial<WeekToSend> = {}): WeekToSend => ({
+  schoolId: school.id,
+  teacherId: school.teacherId,
+  classId: school.classId,
+  title: '',
+  games: [{ gameId: school.gameId, levelId: 'level-1' }],
+  kit: [],
+  dueOn: schoolDay(new Date(), ZONE),
+  warmUp: '',
+  diary: '',
+  film: '',
+  note: '',
+  racks: {},
+  today: schoolDay(new Date(), ZONE),
+  ...change,
+});
+
 export async function sendTo(school: TestSchool): Promise<{
   weekId: Uuid;
   termId: Uuid;
@@ -79,24 +97,7 @@ export async function sendTo(school: TestSchool): Promise<{
 }> {
   const now = new Date();
   const today = schoolDay(now, ZONE);
-  const sent = await sendWeek(
-    {
-      schoolId: school.id,
-      teacherId: school.teacherId,
-      classId: school.classId,
-      title: '',
-      games: [{ gameId: school.gameId, levelId: 'level-1' }],
-      kit: [],
-      dueOn: today,
-      warmUp: 'w',
-      diary: 'd',
-      film: '',
-      note: '',
-      racks: {},
-      today,
-    },
-    now,
-  );
+  const sent = await sendWeek(weekOf(school, { warmUp: 'w', diary: 'd' }), now);
   return {
     weekId: sent.id,
     termId: sent.termId,

@@ -107,5 +107,7 @@ export default function ChanceChart({ aim, label, height = 280 }: { aim: AimCurv
       chart.dispose();
     };
   }, [aim]);
-  return <div ref={place} style={{ width: '100%', height }} role="img" aria-label={`${label}; the table beside it says the same`} />;
+  return (
+    <div ref={place} style={{ width: '100%', height, breakInside: 'avoid' }} role="img" aria-label={`${label}; the table beside it says the same`} />
+  );
 }

@@ -108,7 +108,7 @@ export default function WeeksChart({ found }: { found: ClassWeeks }) {
   return (
     <div
       ref={place}
-      style={{ width: '100%', height: 410 }}
+      style={{ width: '100%', height: 410, breakInside: 'avoid' }}
       role="img"
       aria-label="Who took part and how scores lay against par, week by week; the table below says the same"
     />

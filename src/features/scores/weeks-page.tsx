@@ -79,12 +79,16 @@ export interface WeeksPageProps extends ScoresNavProps {
   readonly readOnly: boolean;
 }
 
+/** So many weeks that did not fit are shown at once. */
+const NEWEST = 3;
+
 /** Above this share of luck a ranking would mislead. */
 const MOSTLY_LUCK = 0.8;
 
 export function WeeksPage({ classes, classId, ageYears, found, readOnly }: WeeksPageProps) {
   const { weeks, children } = found;
-  const unfit = weeks.filter(({ fit }) => fit.fit === 'too-easy' || fit.fit === 'too-hard');
+  // The newest first: it is what is to be mended.
+  const unfit = weeks.filter(({ fit }) => fit.fit === 'too-easy' || fit.fit === 'too-hard').reverse();
   const lucky = weeks.filter(({ luckShare }) => luckShare !== null && luckShare > MOSTLY_LUCK);
   const file = (format: string) => `/api/v1/classes/${classId}/export?format=${format}`;
   return (
@@ -107,9 +111,23 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
           </Row>
           {unfit.length > 0 ? (
             <Fits aria-label="Levels that did not fit">
-              {unfit.map((week) => (
+              {unfit.slice(0, NEWEST).map((week) => (
                 <FitOfWeek key={week.id} week={week} classId={classId} />
               ))}
+              {unfit.length > NEWEST && (
+                <li>
+                  <details>
+                    <summary style={{ cursor: 'pointer', minHeight: 28 }}>
+                      {unfit.length - NEWEST === 1 ? 'one earlier week' : `${unfit.length - NEWEST} earlier weeks`} that did not fit
+                    </summary>
+                    <Fits>
+                      {unfit.slice(NEWEST).map((week) => (
+                        <FitOfWeek key={week.id} week={week} classId={classId} />
+                      ))}
+                    </Fits>
+                  </details>
+                </li>
+              )}
             </Fits>
           ) : (
             <p>No level was clearly too easy or too hard: about half of the class reaches par.</p>
