@@ -20,7 +20,9 @@ import { versionBody, type ChildAssignment } from '@/server/db/weeks';
 import type { FitOfClass } from '@/server/progress/curves';
 import { fitOfClass } from '@/server/progress/fit-of-class';
 import { doubtsOf } from '@/server/reports/doubts';
-import { call, envelopeFor, makeSchool, sendTo, useOwnSchema } from './school';
+import { schoolDay } from '@/server/school-calendar';
+import { classWeeks } from '@/server/scores/class-weeks';
+import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
 afterAll(() => pool().end());
@@ -91,6 +93,12 @@ describe('a class that throws more steadily than its age', () => {
     expect(without).toBeLessThan(with13);
     await call(decision, '/', { cookie, body: { choice: null } }, { id: doubt.reportId });
     expect((await fitOfClass(school.classId)).group.attempts).toBe(with13);
+
+    // The first week is judged by the par of the age; the second, whose par has moved with the class, by what was hit.
+    const [one, two] = (await classWeeks(school.classId, schoolDay(new Date(), ZONE))).weeks;
+    expect(one!.fit).toMatchObject({ by: 'par', of: 6 });
+    expect(two!.fit.by).toBe('hits');
+    expect(two!.fit.of).toBe((await tapped(after, SKILL, 77)).report.goes[0]!.events.filter((event) => event.do === 'attempt').length);
 
     const asked = await call(fitRoute, '/', { method: 'GET', cookie: await school.cookie('helper') }, { id: school.classId });
     const told = asked.answer as unknown as FitOfClass;

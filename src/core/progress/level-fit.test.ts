@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { levelFit } from './level-fit';
+import { hitsFit, levelFit } from './level-fit';
 import { wilson } from './wilson';
 
 describe('the interval of a share', () => {
@@ -26,6 +26,11 @@ describe('a level for a class', () => {
   });
   it('is judged the other way round where less is better', () => {
     expect(levelFit(class20(18), 'low').fit).toBe('too-hard');
+  });
+  it('is judged by the hits where par has moved with the class', () => {
+    expect([20, 60, 100, 150, 185].map((hits) => hitsFit(hits, 200).fit)).toEqual(['too-hard', 'right', 'right', 'right', 'too-easy']);
+    expect(hitsFit(39, 39).fit).toBe('too-few');
+    expect(hitsFit(100, 200)).toMatchObject({ by: 'hits', reached: 100, of: 200 });
   });
   it('is not judged by a few children', () => {
     expect(levelFit(class20(5).slice(0, 5), 'high').fit).toBe('too-few');

@@ -6,7 +6,7 @@
  * felt to be hard (the next level, or farther at the last), else the same again.
  */
 import type { Report } from '../reports/report';
-import { wilson, Z_80 } from './wilson';
+import { inTenWords, wilson, Z_80 } from './wilson';
 
 export type NextKind = 'more' | 'easier-level' | 'nearer' | 'same' | 'harder-level' | 'farther';
 
@@ -60,15 +60,9 @@ export function whatNext(ask: NextAsk): Next {
 
 function evidenceWords({ hits, tries, level, fromM: [near, far] }: NextAsk, low: number, high: number): string {
   const from = far - near < 0.05 ? `${far.toFixed(1)} m` : `${near.toFixed(1)} to ${far.toFixed(1)} m`;
-  return `${hits} of ${tries} at ${level}, from ${from}: a chance of about ${inTen(low, high)} in 10.`;
+  return `${hits} of ${tries} at ${level}, from ${from}: a chance of about ${inTenWords(low, high)} in 10.`;
 }
 
 function chanceWords({ chance }: NextLevel): string {
-  return chance ? `, where about ${inTen(chance.low, chance.high)} in 10 is likely` : '';
-}
-
-/** "4", or "3 to 5". */
-function inTen(low: number, high: number): string {
-  const [least, most] = [Math.round(10 * low), Math.round(10 * high)];
-  return least === most ? `${least}` : `${least} to ${most}`;
+  return chance ? `, where about ${inTenWords(chance.low, chance.high)} in 10 is likely` : '';
 }

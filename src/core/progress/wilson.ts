@@ -10,3 +10,9 @@ export function wilson(k: number, n: number, z: number): { readonly low: number;
   const half = scale * z * Math.sqrt((p * (1 - p)) / n + z ** 2 / (4 * n ** 2));
   return { low: Math.max(0, centre - half), high: Math.min(1, centre + half) };
 }
+
+/** An interval of a share in tenths: "3 to 5", or "4" where both ends round to it. */
+export function inTenWords(low: number, high: number): string {
+  const [least, most] = [Math.round(10 * low), Math.round(10 * high)];
+  return least === most ? `${least}` : `${least} to ${most}`;
+}

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
+import { inTenWords } from '@/core/progress/wilson';
 import type { ClassWeeks, WeekOfClass } from '@/server/scores/class-weeks';
 import { Button, ButtonLink } from '@/ui/button';
 import { Empty, Figures, Page } from '@/ui/page';
@@ -60,7 +61,11 @@ const Row = styled.div`
 
 function FitOfWeek({ week, classId }: { week: WeekOfClass; classId: string }) {
   const { fit, reached, of, low, high } = week.fit;
-  const share = `${reached} of ${of} reached par with their first go (such a class: ${Math.round(10 * low)} to ${Math.round(10 * high)} in 10)`;
+  const about = `${inTenWords(low, high)} in 10`;
+  const share =
+    week.fit.by === 'par'
+      ? `${reached} of ${of} reached par with their first go (such a class: ${about})`
+      : `${reached} of ${of} tries hit (about ${about})`;
   return (
     <li>
       Week {week.number}, {week.title}: {share}. <b>{fit === 'too-easy' ? 'Too easy for this class.' : 'Too hard for this class.'}</b>{' '}
@@ -130,7 +135,7 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
               )}
             </Fits>
           ) : (
-            <p>No level was clearly too easy or too hard: about half of the class reaches par.</p>
+            <p>No level was clearly too easy or too hard for this class.</p>
           )}
           {lucky.length > 0 && (
             <p>

@@ -1,5 +1,6 @@
 /** A class over its weeks: who took part, what counted against par, whether a level was too easy or too hard. */
-import { levelFit, type JudgedFit } from '@/core/progress/level-fit';
+import { isAimed } from '@/core/levels/solve';
+import { hitsFit, levelFit, type JudgedFit } from '@/core/progress/level-fit';
 import { hasCredit, missingWords, type CreditRule, type TookPart } from '@/core/progress/credit';
 import { totalWords } from '@/core/progress/event-total';
 import { childrenOf } from '../db/children';
@@ -11,7 +12,8 @@ import { filmsOfClass } from '../db/look-marks';
 import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
 import { gameOfVersion } from '../db/games';
 import { groupedBy } from '../reports/grouped';
-import { playsOfClass } from '../reports/plays';
+import { tells } from '../progress/fit-of-class';
+import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { bestOf, betterOf } from './bests';
 import { eventRows } from './class-week';
 
@@ -55,6 +57,9 @@ export interface ClassWeeks {
 }
 
 const MOST_WEEKS = 12;
+
+/** Every try is known, from the marks as they were asked. */
+const wasTapped = (play: ReportedPlay) => play.asAsked && tells(play) && play.report.goes[play.goNumber - 1]!.counting === 'attempts';
 
 function commonest(values: readonly string[]): string | null {
   const counts = new Map<string, number>();
@@ -104,12 +109,14 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
       const luck = [...assignments.values()].flatMap(({ luckShare }) => (luckShare === null ? [] : [luckShare]));
       const luckShare = luck.length === 0 ? null : luck.reduce((sum, one) => sum + one, 0) / luck.length;
       const levelId = commonest([...assignments.values()].map((one) => one.levelId));
-      return { week, game, gameId, better, cells, luckShare, levelId, title: week.title || (game?.title ?? '') };
+      const calibrated = [...assignments.values()].some(({ restsOn }) => restsOn > 0) && game !== null && isAimed(game);
+      const tapped = calibrated ? [...assignments.values()].flatMap(({ id }) => (byAssignment.get(id) ?? []).filter(wasTapped)) : null;
+      return { week, game, gameId, better, cells, luckShare, levelId, tapped, title: week.title || (game?.title ?? '') };
     }),
   );
   return {
     creditRule,
-    weeks: worked.map(({ week, game, gameId, better, cells, title, luckShare, levelId }) => ({
+    weeks: worked.map(({ week, game, gameId, better, cells, title, luckShare, levelId, tapped }) => ({
       id: week.id,
       number: week.number,
       dueOn: week.dueOn,
@@ -121,10 +128,15 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
       luckShare,
       credit: cells.filter((cell) => cell.credit).length,
       sentTo: cells.filter((cell) => cell.sent).length,
-      fit: levelFit(
-        cells.flatMap(({ first, par }) => (first === null || par === null ? [] : [{ score: first, par }])),
-        better,
-      ),
+      fit: tapped
+        ? hitsFit(
+            tapped.reduce((sum, play) => sum + play.successes, 0),
+            tapped.reduce((sum, play) => sum + play.attempts, 0),
+          )
+        : levelFit(
+            cells.flatMap(({ first, par }) => (first === null || par === null ? [] : [{ score: first, par }])),
+            better,
+          ),
     })),
     children: children.map((child, index) => ({
       id: child.id,
