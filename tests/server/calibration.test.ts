@@ -97,6 +97,7 @@ describe('a class that throws more steadily than its age', () => {
     // The first week is judged by the par of the age; the second, whose par has moved with the class, by what was hit.
     const [one, two] = (await classWeeks(school.classId, schoolDay(new Date(), ZONE))).weeks;
     expect(one!.fit).toMatchObject({ by: 'par', of: 6 });
+    expect((await doubtsOf(school.classId)).map(({ weekNumber }) => weekNumber)).toEqual([2]);
     expect(two!.fit.by).toBe('hits');
     expect(two!.fit.of).toBe((await tapped(after, SKILL, 77)).report.goes[0]!.events.filter((event) => event.do === 'attempt').length);
 

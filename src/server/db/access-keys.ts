@@ -1,5 +1,5 @@
 import { familyToken, hashToken, type Scope } from '../auth/tokens';
-import { assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
+import { ASSIGNMENT_COLUMNS, assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
 import { gather, padded } from './gather';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
@@ -38,7 +38,7 @@ async function answerClaims(claims: readonly Claim[]): Promise<(KeyAndAssignment
   const holes = asked.map(() => '?').join(', ');
   const found = await rows<{ token_hash: Buffer; ends_on: string; key_id: Buffer; key_child: Buffer; term_id: Buffer; scope: Scope } & AssignmentRow>(
     `SELECT k.token_hash, DATE_ADD(t.ends_on, INTERVAL 14 DAY) AS ends_on, k.id AS key_id, k.child_id AS key_child, k.term_id, k.scope,
-            a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.home_forms_id
+            ${ASSIGNMENT_COLUMNS}
        FROM access_keys k JOIN terms t ON t.id = k.term_id
        LEFT JOIN assignments a ON a.child_id = k.child_id AND a.id IN (${holes})
        LEFT JOIN week_items i ON i.id = a.week_item_id

@@ -1,7 +1,7 @@
 /** The games of a week and what was asked of each child in them. */
 import { toBytes, toText, type Uuid } from './ids';
 import { rows } from './pool';
-import { assignmentOf, type ChildAssignment } from './weeks';
+import { ASSIGNMENT_COLUMNS, assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
 
 export interface GameOfWeek {
   readonly itemId: Uuid;
@@ -20,8 +20,8 @@ export async function gamesOfWeek(weekId: Uuid): Promise<GameOfWeek[]> {
 
 /** What was asked of each child in one game of a week. */
 export async function assignmentsOfItem(itemId: Uuid): Promise<Map<Uuid, ChildAssignment>> {
-  const found = await rows<Parameters<typeof assignmentOf>[0]>(
-    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.rests_on, a.luck_share, a.fit_skill, a.home_forms_id
+  const found = await rows<AssignmentRow>(
+    `SELECT ${ASSIGNMENT_COLUMNS}
        FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.id = ?`,
     [toBytes(itemId)],
   );

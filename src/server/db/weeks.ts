@@ -241,6 +241,10 @@ export interface ChildAssignment {
   readonly homeFormsId: Uuid | null;
 }
 
+/** The columns of an `AssignmentRow`, of assignments `a` and week items `i`: one list for every statement, so that none leaves one out. */
+export const ASSIGNMENT_COLUMNS =
+  'a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.rests_on, a.luck_share, a.fit_skill, a.home_forms_id';
+
 export interface AssignmentRow {
   id: Buffer;
   child_id: Buffer;
@@ -273,7 +277,7 @@ export const assignmentOf = (row: AssignmentRow): ChildAssignment => ({
   homeFormsId: row.home_forms_id ? toText(row.home_forms_id) : null,
 });
 
-const ASSIGNMENT = `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.rests_on, a.luck_share, a.fit_skill, a.home_forms_id
+const ASSIGNMENT = `SELECT ${ASSIGNMENT_COLUMNS}
   FROM assignments a JOIN week_items i ON i.id = a.week_item_id`;
 
 export async function assignmentOfSchool(schoolId: Uuid, assignmentId: Uuid): Promise<ChildAssignment | undefined> {
@@ -305,7 +309,7 @@ export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<A
   const found = await rows<
     AssignmentRow & Omit<WeekRow, 'id'> & { w_id: Buffer; opens_on: string | null; around: string | null; film_alone: number | null }
   >(
-    `SELECT a.id, a.child_id, i.week_id, i.game_version_id, a.level_id, a.set_up, a.par, a.par_low, a.par_high, a.rests_on, a.luck_share, a.fit_skill, a.home_forms_id, i.opens_on,
+    `SELECT ${ASSIGNMENT_COLUMNS}, i.opens_on,
             w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit,
             (SELECT JSON_OBJECTAGG(i2.kind, i2.words) FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind <> 'game') AS around,
             (SELECT MAX(i3.film_alone) FROM week_items i3 WHERE i3.week_id = w.id) AS film_alone
