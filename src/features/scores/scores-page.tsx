@@ -186,37 +186,17 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
             <Figures>
               <thead>
                 <tr>
-                  <SortHead column="child" by={by} onSort={setBy}>
-                    Child
-                  </SortHead>
-                  <SortHead column="level" by={by} onSort={setBy}>
-                    Level
-                  </SortHead>
-                  <SortHead column="best" figure by={by} onSort={setBy}>
-                    Best
-                  </SortHead>
-                  <SortHead column="par" figure by={by} onSort={setBy}>
-                    Par
-                  </SortHead>
-                  <th style={{ width: 180 }}>Against what is likely</th>
-                  <SortHead column="latest" figure by={by} onSort={setBy}>
-                    Latest
-                  </SortHead>
-                  <SortHead column="hits" figure by={by} onSort={setBy}>
-                    Hits
-                  </SortHead>
-                  <SortHead column="felt" by={by} onSort={setBy}>
-                    Felt
-                  </SortHead>
-                  <SortHead column="credit" by={by} onSort={setBy}>
-                    Credit
-                  </SortHead>
-                  <SortHead column="received" by={by} onSort={setBy}>
-                    Received
-                  </SortHead>
-                  <SortHead column="state" by={by} onSort={setBy}>
-                    Remark
-                  </SortHead>
+                  {COLUMNS.map(({ column, words, figure }) =>
+                    column === null ? (
+                      <th key={words} style={{ width: 180 }}>
+                        {words}
+                      </th>
+                    ) : (
+                      <SortHead key={column} column={column} figure={figure} by={by} onSort={setBy}>
+                        {words}
+                      </SortHead>
+                    ),
+                  )}
                 </tr>
               </thead>
               <tbody>
@@ -283,6 +263,21 @@ function headsOf({ rows, event, reported, toLookAt }: ClassWeek, whole: boolean)
   const came = event.filter(({ bests }) => bests.some(({ best, doubt }) => best !== null || doubt)).length;
   return { reported: came, toLookAt: event.filter(({ bests }) => bests.some(({ doubt }) => doubt)).length, notYet: event.length - came };
 }
+
+/** The columns of the week; the drawing beside par has no order. */
+const COLUMNS: readonly { readonly column: Column | null; readonly words: string; readonly figure: boolean }[] = [
+  { column: 'child', words: 'Child', figure: false },
+  { column: 'level', words: 'Level', figure: false },
+  { column: 'best', words: 'Best', figure: true },
+  { column: 'par', words: 'Par', figure: true },
+  { column: null, words: 'Against what is likely', figure: false },
+  { column: 'latest', words: 'Latest', figure: true },
+  { column: 'hits', words: 'Hits', figure: true },
+  { column: 'felt', words: 'Felt', figure: false },
+  { column: 'credit', words: 'Credit', figure: false },
+  { column: 'received', words: 'Received', figure: false },
+  { column: 'state', words: 'Remark', figure: false },
+];
 
 const FELT: Readonly<Record<string, string>> = { hard: 'hard', right: 'right', easy: 'easy' };
 

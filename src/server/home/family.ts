@@ -4,29 +4,15 @@ import { TOKEN_PATTERN } from '../auth/tokens';
 import { keyAndAssignment, keyOfToken, type AccessKey } from '../db/access-keys';
 import type { Uuid } from '../db/ids';
 import type { ChildAssignment } from '../db/weeks';
-import { Refused, refuse } from '../http/answer';
+import { refuse } from '../http/answer';
+import { bearerOf, foundOrRefused } from '../http/bearer';
 
 const unknownLink = () =>
   refuse(401, 'authorization', 'This link is not known, or it has been replaced.', 'Ask the school for the newest link or code.');
 
-function tokenOf(request: Request): string {
-  const token = /^Bearer (.+)$/.exec(request.headers.get('authorization') ?? '')?.[1] ?? '';
-  if (!TOKEN_PATTERN.test(token)) throw unknownLink();
-  return token;
-}
+const tokenOf = (request: Request) => bearerOf(request, TOKEN_PATTERN, unknownLink);
 
-async function orRefused<T>(token: string, found: T | undefined): Promise<T> {
-  if (found !== undefined) return found;
-  const wait = await tokenLimit.waitFor(token);
-  if (wait > 0)
-    throw new Refused(
-      429,
-      [{ place: 'authorization', reason: 'Too many wrong links were tried.', fix: `Try again in ${Math.ceil(wait / 60)} minutes.` }],
-      { 'retry-after': `${wait}` },
-    );
-  await tokenLimit.failed(token);
-  throw unknownLink();
-}
+const orRefused = <T>(token: string, found: T | undefined) => foundOrRefused(found, token, tokenLimit, 'wrong links', unknownLink);
 
 export async function familyOf(request: Request, now: Date): Promise<AccessKey> {
   const token = tokenOf(request);

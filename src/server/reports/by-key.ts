@@ -9,6 +9,7 @@ import { noteUse, schoolOfKey, type SchoolOfKey } from '../db/school-keys';
 import { assignmentsOfItem, gamesOfWeek } from '../db/week-games';
 import { assignmentOfSchool, versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
 import { Refused, refuse } from '../http/answer';
+import { bearerOf, foundOrRefused } from '../http/bearer';
 import type { Game } from '@/core/rules/game';
 import { envelopeSchema, receipt, takeIn, type Envelope } from './take-in';
 
@@ -17,22 +18,10 @@ const unknownKey = () =>
 
 /** Whose key the request shows; refuses it otherwise, and after too many wrong ones for a while. */
 export async function schoolAsking(request: Request, now: Date): Promise<SchoolOfKey> {
-  const key = /^Bearer (.+)$/.exec(request.headers.get('authorization') ?? '')?.[1] ?? '';
-  if (!SCHOOL_KEY_PATTERN.test(key)) throw unknownKey();
-  const found = await schoolOfKey(hashToken(key));
-  if (found) {
-    await noteUse(found.id, now);
-    return found;
-  }
-  const wait = await schoolKeyLimit.waitFor(key);
-  if (wait > 0)
-    throw new Refused(
-      429,
-      [{ place: 'authorization', reason: 'Too many wrong keys were tried.', fix: `Try again in ${Math.ceil(wait / 60)} minutes.` }],
-      { 'retry-after': `${wait}` },
-    );
-  await schoolKeyLimit.failed(key);
-  throw unknownKey();
+  const key = bearerOf(request, SCHOOL_KEY_PATTERN, unknownKey);
+  const found = await foundOrRefused(await schoolOfKey(hashToken(key)), key, schoolKeyLimit, 'wrong keys', unknownKey);
+  await noteUse(found.id, now);
+  return found;
 }
 
 const MOST_REPORTS = 50;
