@@ -67,6 +67,7 @@ await withDemo(async (browser, address) => {
   for (const title of ['Lantern Quay', 'Kelp Kettle', "The Heron's Breakfast"]) await add.selectOption(title);
   await desk.getByLabel('What the event is called').fill('Quay day');
   await desk.getByRole('region', { name: 'Preview of the card' }).getByRole('heading', { name: 'Quay day' }).waitFor();
+  await desk.waitForTimeout(800);
   await shoot(desk, 'week-builder');
   await openScores(desk, 'P4 Dippers');
   await desk.waitForTimeout(500);

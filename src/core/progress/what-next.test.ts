@@ -35,7 +35,10 @@ describe('what a child should try next', () => {
       kind: 'harder-level',
       advice: 'Swim, where about 3 to 4 in 10 is likely: Wade has become easy.',
     });
-    expect(whatNext({ ...ask, hits: 18, felt: 'hard' }).kind).toBe('same');
+    expect(whatNext({ ...ask, hits: 18, felt: 'hard' })).toMatchObject({
+      kind: 'same',
+      advice: 'Wade again: it mostly succeeds, but felt hard the last time.',
+    });
     expect(whatNext({ ...ask, hits: 18, after: null }).kind).toBe('farther');
   });
 });

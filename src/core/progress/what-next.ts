@@ -2,8 +2,8 @@
  * What a child should try next at a game, and why: evidence first. A level is right while the child's chance may well lie between a third and
  * two thirds.
  *
- * The order in which the cases win: too few tries (the same again), seldom hit (the level before, or nearer at the first), often hit and not
- * felt to be hard (the next level, or farther at the last), else the same again.
+ * The order in which the cases win: too few tries (the same again), seldom hit (the level before, or nearer at the first), often hit but felt
+ * to be hard (the same again), often hit (the next level, or farther at the last), else the same again.
  */
 import type { Report } from '../reports/report';
 import { inTenWords, wilson, Z_80 } from './wilson';
@@ -51,7 +51,8 @@ export function whatNext(ask: NextAsk): Next {
     return before
       ? found('easier-level', `${before.name}${chanceWords(before)}: it succeeds too seldom at ${level}.`)
       : found('nearer', `${level} from nearer, nothing else changed: it succeeds too seldom.`);
-  if (low > EASY_ABOVE && felt !== 'hard')
+  if (low > EASY_ABOVE && felt === 'hard') return found('same', `${level} again: it mostly succeeds, but felt hard the last time.`);
+  if (low > EASY_ABOVE)
     return after
       ? found('harder-level', `${after.name}${chanceWords(after)}: ${level} has become easy.`)
       : found('farther', `${level} from farther away, nothing else changed: it has become easy.`);
