@@ -1,11 +1,10 @@
 /** What the rules cost: ratios from one run, so that the machine does not matter. */
 import RAPIER from '@dimforge/rapier3d-compat';
-import { contours } from 'd3-contour';
 import { Bench } from 'tinybench';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { distancesOf } from '@/core/course/geometry';
 import { childTables } from '@/core/forecast/attempts';
-import { BAND_CHANCES, floorChance, floorGrid } from '@/core/forecast/depth';
+import { floorBasis, floorDepth } from '@/core/forecast/depth';
 import { forecastLevel } from '@/core/forecast/forecast-level';
 import { fallTable } from '@/core/forecast/pins';
 import { racksOf, wholeRack, type RackShelf } from '@/core/forecast/racks';
@@ -196,11 +195,7 @@ function starterGame(id: string): Game {
 }
 
 function contoured(game: Game): number {
-  const level = resolveLevel(game, 1);
-  const grid = floorGrid(level, floorChance(level, { ageYears: 8 })!);
-  return contours()
-    .size([grid.columns, grid.rows])
-    .thresholds([...BAND_CHANCES])(Array.from(grid.chance)).length;
+  return floorDepth(floorBasis(resolveLevel(game, 1), { ageYears: 8 })).bands.length;
 }
 
 function pinTable(game: Game, shelf?: RackShelf): ReturnType<typeof fallTable> {

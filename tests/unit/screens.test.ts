@@ -79,6 +79,20 @@ describe('the draft on the chart table', () => {
   it('a click that moves nothing leaves nothing to undo', () => {
     expect(after({ do: 'drag-start' }, { do: 'drag-end' }).past).toHaveLength(0);
   });
+  it('what was undone can be done again after a thing was pressed without being moved', () => {
+    const moved = after({ do: 'floor', widthM: 4, depthM: 3 });
+    const undone = changeDraft(moved, { do: 'undo' });
+    const pressed = changeDraft(changeDraft(undone, { do: 'drag-start' }), { do: 'drag-end' });
+    expect(changeDraft(pressed, { do: 'redo' }).now).toBe(moved.now);
+    const during = changeDraft(changeDraft(undone, { do: 'drag-start' }), { do: 'redo' });
+    expect(during.now).toBe(moved.now);
+  });
+  it('undo in the middle of a drag takes the drag back, and redo brings it again', () => {
+    const held = after({ do: 'drag-start' }, { do: 'move', level: 0, thing: { kind: 'place', group: 'mark', index: 0 }, to: { xM: 3, yM: 1 } });
+    const undone = changeDraft(held, { do: 'undo' });
+    expect(undone.now.game).toBe(game);
+    expect(changeDraft(undone, { do: 'redo' }).now).toBe(held.now);
+  });
   it('a smaller floor brings everything inside, and the game still reads', () => {
     const small = after({ do: 'floor', widthM: 2.5, depthM: 2 });
     const level = resolveLevel(small.now.game, 2);

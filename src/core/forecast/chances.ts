@@ -4,26 +4,31 @@ import type { BodyForm, Technique } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeOf } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
+import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/game';
 import { successAt } from './attempts';
 import { TECHNIQUES } from '../rules/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
 export const MODEL_VERSION = 3;
 
-function techniqueOf(game: Game): Technique {
-  return TECHNIQUES.find((known) => known === game.parts[0]!.tasks[0]!.technique) ?? 'underarm';
+/** What is thrown, and how. */
+export interface Throw {
+  readonly kit: Kit;
+  readonly technique: Task['technique'];
 }
 
-/** The throw from a spot at a target of this game by this child; null at a thing that is not thrown at through the air. */
-export function shotFrom(game: Game, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot | null {
+/** The throw of a plain game. */
+export const throwOf = (game: Game): Throw => ({ kit: game.kit, technique: game.parts[0]!.tasks[0]!.technique });
+
+/** The throw from a spot at a target by this child; null at a thing that is not thrown at through the air. */
+export function shotFrom({ kit, technique: told }: Throw, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot | null {
   const shape = shapeOf(target);
   if (!isThrownAt(shape)) return null;
-  const technique = techniqueOf(game);
+  const technique: Technique = TECHNIQUES.find((known) => known === told) ?? 'underarm';
   return {
     technique,
-    release: releaseOf(technique, throwerWith(game.kit, thrower)),
-    ball: IMPLEMENTS[game.kit.implement],
+    release: releaseOf(technique, throwerWith(kit, thrower)),
+    ball: IMPLEMENTS[kit.implement],
     target: shape,
     distanceM: distanceM(spot, target),
     standM: target.standM,
@@ -42,7 +47,7 @@ export function placeChances(game: Game, thrower: Thrower): readonly PlaceChance
   const target = targetOf(game);
   if (!target) return [];
   return marksOf(game).flatMap((mark) => {
-    const shot = shotFrom(game, mark, target, thrower);
+    const shot = shotFrom(throwOf(game), mark, target, thrower);
     if (!shot) return [];
     return { distanceM: shot.distanceM, chance: hitChance(shot), airS: airSeconds(shot) };
   });

@@ -1,15 +1,43 @@
-/** Depth over the floor: the chance of a hit from every spot, on a grid, for the contour bands of the chart. */
+/**
+ * Depth over the floor: the chance of a hit from every spot, for the contour bands of the chart and the soundings between them.
+ * All that such a chance depends on stands in one record, the basis: it is worked out from nothing else, so the basis is its key too.
+ */
+import { contours } from 'd3-contour';
 import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
-import { hitChance, type Shot } from '../motion/chance';
+import { hitChance } from '../motion/chance';
 import type { Thrower } from '../motion/release';
-import type { Game, PlacedTarget, Spot } from '../rules/game';
+import { shapeOf } from '../objects/catalogue';
+import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/game';
+import { readThrowRules } from '../rules/throw-rules';
 import { successAt } from './attempts';
-import { shotFrom } from './chances';
+import { shotFrom, throwOf } from './chances';
+
+/** What the chances over a floor depend on: who tries what, with what, at which things, on which floor. */
+export interface FloorBasis {
+  readonly child: Thrower;
+  readonly kit: Kit;
+  readonly floor: Game['course']['floor'];
+  readonly task: Task;
+  readonly targets: readonly PlacedTarget[];
+  /** The plain kind of game, whose chances also tell from which side a rectangle is thrown at. */
+  readonly plain: boolean;
+}
+
+export interface Sounding {
+  readonly xM: number;
+  readonly yM: number;
+  readonly chance: number;
+}
+
+export interface FloorDepth {
+  /** SVG paths in centimetres: the floor where the chance is at least each of BAND_CHANCES. */
+  readonly bands: readonly string[];
+  readonly soundings: readonly Sounding[];
+}
 
 export interface DepthGrid {
   readonly columns: number;
   readonly rows: number;
-  readonly cellM: number;
   /** Chance 0–1 at the middle of each cell, row by row. */
   readonly chance: Float32Array;
 }
@@ -19,53 +47,134 @@ export const BAND_CHANCES = [0.2, 0.4, 0.6, 0.8] as const;
 
 const RADII = 36;
 const ANGLES = 5;
+const CELL_M = 0.1;
+const SOUNDING_GAP_M = 0.6;
 
-/** The chance at a distance and angle from the target, read between the nodes of a table; it does not depend on where the target stands. */
-export type ChanceTable = (distanceM: number, turnRad: number) => number;
+/** The chance at a distance and angle from a thing, read between the nodes of a table; it does not depend on where the thing stands. */
+type ChanceTable = (distanceM: number, turnRad: number) => number;
 
-/** The table of a game resolved to one level; null when it has no target. */
-export function chanceTable(game: Game, thrower: Thrower): ChanceTable | null {
-  const target = targetOf(game);
-  if (!target) return null;
-  const reach = Math.hypot(game.course.floor.widthM, game.course.floor.depthM);
-  const shot = shotFrom(game, target, target, thrower);
-  return shot && radialTable({ ...shot, distanceM: 1, turnRad: 0 }, reach);
+/** Tables that were worked out before, by what they depend on. The caller keeps them from one answer to the next. */
+export type KnownTables = Map<string, ChanceTable>;
+
+const MOST_TABLES = 24;
+
+/**
+ * The basis of a game resolved to one level: the task that is tried from the places `from`, else the first that is aimed. Null when nothing
+ * is aimed at. What stands in the way is told by the chances at the marks; the bands show the open floor.
+ */
+export function floorBasis(level: Game, child: Thrower, from?: string): FloorBasis | null {
+  const plain = readThrowRules(level) !== null;
+  const single = plain ? targetOf(level) : undefined;
+  const aimed = level.parts
+    .flatMap((part) => part.tasks)
+    .filter((one) => one.from !== undefined && one.at !== undefined && one.technique !== 'move' && (level.course.targets[one.at]?.length ?? 0) > 0);
+  const task = plain ? level.parts[0]!.tasks[0] : (aimed.find((one) => one.from === from) ?? aimed[0]);
+  const targets = plain ? single && [single] : task && level.course.targets[task.at!];
+  return task && targets ? { child, kit: level.kit, floor: level.course.floor, task, targets, plain } : null;
 }
 
-export function depthGrid(game: Game, table: ChanceTable, cellM = 0.1): DepthGrid {
-  const { widthM, depthM } = game.course.floor;
-  const columns = Math.max(2, Math.round(widthM / cellM));
-  const rows = Math.max(2, Math.round(depthM / cellM));
+/** Two floors with the same key have the same chances. */
+export const floorKey = (basis: FloorBasis | null): string => JSON.stringify(basis);
+
+/** The chance from a spot, 0–1: at the target that is easiest from there. */
+export function floorChance(basis: FloorBasis, known: KnownTables = new Map()): (spot: Spot) => number {
+  const tables = basis.targets.map((target) => tableFor(basis, target, known));
+  return (spot) =>
+    basis.targets.reduce((best, target, index) => Math.max(best, tables[index]!(distanceM(spot, target), throwTurnRad(spot, target))), 0);
+}
+
+/** The bands and soundings of a floor. */
+export function floorDepth(basis: FloorBasis | null, known?: KnownTables): FloorDepth {
+  if (!basis) return { bands: [], soundings: [] };
+  const grid = depthGrid(basis, known);
+  return { bands: bandsOf(basis, grid), soundings: soundingsOf(basis, grid) };
+}
+
+/** The chances on a grid with about ten centimetres from node to node. */
+export function depthGrid(basis: FloorBasis, known?: KnownTables): DepthGrid {
+  const { widthM, depthM } = basis.floor;
+  const chanceAt = floorChance(basis, known);
+  const columns = Math.max(2, Math.round(widthM / CELL_M));
+  const rows = Math.max(2, Math.round(depthM / CELL_M));
   const chance = new Float32Array(columns * rows);
-  const target = targetOf(game);
-  if (!target) return { columns, rows, cellM, chance };
-  for (let row = 0; row < rows; row += 1) {
-    for (let column = 0; column < columns; column += 1) {
-      const spot = { xM: (column + 0.5) * (widthM / columns), yM: (row + 0.5) * (depthM / rows) };
-      chance[row * columns + column] = table(distanceM(spot, target), throwTurnRad(spot, target));
+  for (let row = 0; row < rows; row += 1)
+    for (let column = 0; column < columns; column += 1)
+      chance[row * columns + column] = chanceAt({ xM: (column + 0.5) * (widthM / columns), yM: (row + 0.5) * (depthM / rows) });
+  return { columns, rows, chance };
+}
+
+function bandsOf({ floor }: FloorBasis, { columns, rows, chance }: DepthGrid): string[] {
+  const cellX = (floor.widthM * 100) / columns;
+  const cellY = (floor.depthM * 100) / rows;
+  const ring = (points: readonly (readonly number[])[]) =>
+    `M${points.map(([x, y]) => `${(x! * cellX).toFixed(0)} ${(y! * cellY).toFixed(0)}`).join('L')}Z`;
+  return contours()
+    .size([columns, rows])
+    .thresholds([...BAND_CHANCES])(Array.from(chance))
+    .map((shape) => shape.coordinates.map((polygon) => polygon.map(ring).join('')).join(''));
+}
+
+function soundingsOf({ floor: { widthM, depthM } }: FloorBasis, { columns, rows, chance }: DepthGrid): Sounding[] {
+  const soundings: Sounding[] = [];
+  const across = Math.floor((widthM - 0.3) / SOUNDING_GAP_M);
+  const down = Math.floor((depthM - 0.3) / SOUNDING_GAP_M);
+  for (let i = 0; i <= across; i += 1) {
+    for (let j = 0; j <= down; j += 1) {
+      // A little off the lattice, as soundings are.
+      const xM = 0.35 + i * SOUNDING_GAP_M + ((i * 7 + j * 11) % 5) * 0.03;
+      const yM = 0.3 + j * SOUNDING_GAP_M + ((i * 5 + j * 3) % 7) * 0.02;
+      if (xM > widthM - 0.2 || yM > depthM - 0.1) continue;
+      const column = Math.min(columns - 1, Math.floor((xM / widthM) * columns));
+      const row = Math.min(rows - 1, Math.floor((yM / depthM) * rows));
+      soundings.push({ xM, yM, chance: chance[row * columns + column]! });
     }
   }
-  return { columns, rows, cellM, chance };
+  return soundings;
 }
 
-function radialTable(shot: Shot, reachM: number): ChanceTable {
-  const turns = shot.target.kind === 'opening' && shot.target.outline === 'rectangle' ? ANGLES : 1;
+/** The table for one of the things: those that differ only in where they stand share it. */
+function tableFor(basis: FloorBasis, target: PlacedTarget, known: KnownTables): ChanceTable {
+  const { child, kit, floor, task, plain } = basis;
+  const thing: PlacedTarget = { object: target.object, xM: 0, yM: 0, turnRad: 0, standM: target.standM, ...sizeOf(target) };
+  const key = JSON.stringify([child, kit, floor, task, plain, thing]);
+  const found = known.get(key);
+  if (found) return found;
+  const reachM = Math.hypot(floor.widthM, floor.depthM);
+  const shot = plain ? shotFrom({ kit, technique: task.technique }, thing, thing, child) : null;
+  const open = { kit, course: { floor, furniture: [], places: {}, targets: {} } };
+  const read = shot
+    ? radialTable((distance, turnRad) => hitChance({ ...shot, distanceM: distance, turnRad }), reachM, looksTheSameRound(thing) ? 1 : ANGLES)
+    : radialTable((distance) => successAt(open, task, { xM: -distance, yM: 0 }, thing, child).chance, reachM, 1);
+  if (known.size >= MOST_TABLES) known.clear();
+  known.set(key, read);
+  return read;
+}
+
+const sizeOf = ({ widthM, own }: PlacedTarget) => ({ ...(widthM !== undefined && { widthM }), ...(own && { own }) });
+
+function looksTheSameRound(thing: PlacedTarget): boolean {
+  const shape = shapeOf(thing);
+  return !(shape.kind === 'opening' && shape.outline === 'rectangle');
+}
+
+function radialTable(chanceAt: (distanceM: number, turnRad: number) => number, reachM: number, turns: number): ChanceTable {
   const nodes = new Float64Array(turns * (RADII + 1));
   for (let a = 0; a < turns; a += 1) {
     for (let r = 0; r <= RADII; r += 1) {
       const turnRad = turns === 1 ? 0 : ((Math.PI / 2) * a) / (turns - 1);
-      nodes[a * (RADII + 1) + r] = hitChance({ ...shot, turnRad, distanceM: Math.max(0.05, (r / RADII) * reachM) });
+      nodes[a * (RADII + 1) + r] = chanceAt(Math.max(0.05, (r / RADII) * reachM), turnRad);
     }
   }
   return (distance, turnRad) => {
     const r = Math.min(RADII - 1e-6, (distance / reachM) * RADII);
     const r0 = Math.floor(r);
+    const along = (row: number) => nodes[row * (RADII + 1) + r0]! * (1 - (r - r0)) + nodes[row * (RADII + 1) + r0 + 1]! * (r - r0);
+    if (turns === 1) return along(0);
     // A rectangle looks the same from opposite sides: fold the angle into a quarter turn.
     const folded = Math.abs(Math.atan2(Math.abs(Math.sin(turnRad)), Math.abs(Math.cos(turnRad))));
-    const a = turns === 1 ? 0 : Math.min(turns - 1 - 1e-6, (folded / (Math.PI / 2)) * (turns - 1));
+    const a = Math.min(turns - 1 - 1e-6, (folded / (Math.PI / 2)) * (turns - 1));
     const a0 = Math.floor(a);
-    const along = (row: number) => nodes[row * (RADII + 1) + r0]! * (1 - (r - r0)) + nodes[row * (RADII + 1) + r0 + 1]! * (r - r0);
-    return turns === 1 ? along(0) : along(a0) * (1 - (a - a0)) + along(a0 + 1) * (a - a0);
+    return along(a0) * (1 - (a - a0)) + along(a0 + 1) * (a - a0);
   };
 }
 
@@ -73,7 +182,7 @@ function radialTable(shot: Shot, reachM: number): ChanceTable {
 export function bandRadii(game: Game, thrower: Thrower): readonly number[] {
   const target = targetOf(game);
   if (!target) return [];
-  const square = shotFrom(game, target, target, thrower);
+  const square = shotFrom(throwOf(game), target, target, thrower);
   if (!square) return [];
   const shot = { ...square, turnRad: 0 };
   return BAND_CHANCES.map((wanted) => {
@@ -86,56 +195,4 @@ export function bandRadii(game: Game, thrower: Thrower): readonly number[] {
     }
     return near;
   });
-}
-
-/**
- * The chance over the floor for any game that is aimed: from every spot at the target that is easiest from there, of the task that is tried
- * from the places `from`, else of the first that is aimed,
- * read from one table of distances for each kind of thing. Null when nothing is aimed at.
- */
-export function floorChance(game: Game, thrower: Thrower, from?: string): ((spot: Spot) => number) | null {
-  const aimed = game.parts
-    .flatMap((part) => part.tasks)
-    .filter((one) => one.from !== undefined && one.at !== undefined && one.technique !== 'move' && (game.course.targets[one.at]?.length ?? 0) > 0);
-  const task = aimed.find((one) => one.from === from) ?? aimed[0];
-  if (!task) return null;
-  const targets = game.course.targets[task.at!]!;
-  const reach = Math.hypot(game.course.floor.widthM, game.course.floor.depthM);
-  // What stands in the way is told by the chances at the marks; the bands show the open floor.
-  const open = { kit: game.kit, course: { ...game.course, obstacles: [] } };
-  const tables = new Map<string, Float64Array>();
-  for (const target of targets) {
-    if (tables.has(kindOf(target))) continue;
-    const nodes = new Float64Array(RADII + 1);
-    for (let r = 0; r <= RADII; r += 1) {
-      const spot = { xM: target.xM - Math.max(0.05, (r / RADII) * reach), yM: target.yM };
-      nodes[r] = successAt(open, task, spot, { ...target, turnRad: 0 }, thrower).chance;
-    }
-    tables.set(kindOf(target), nodes);
-  }
-  return (spot) => {
-    let best = 0;
-    for (const target of targets) {
-      const nodes = tables.get(kindOf(target))!;
-      const at = Math.min(RADII - 1e-6, (distanceM(spot, target) / reach) * RADII);
-      const from = Math.floor(at);
-      best = Math.max(best, nodes[from]! * (1 - (at - from)) + nodes[from + 1]! * (at - from));
-    }
-    return best;
-  };
-}
-
-/** Things of one kind and width are hit alike. */
-const kindOf = ({ object, widthM }: PlacedTarget) => `${object} ${widthM ?? ''}`;
-
-/** The same on a grid, for the contours. */
-export function floorGrid(game: Game, chanceAt: (spot: Spot) => number, cellM = 0.1): DepthGrid {
-  const { widthM, depthM } = game.course.floor;
-  const columns = Math.max(2, Math.round(widthM / cellM));
-  const rows = Math.max(2, Math.round(depthM / cellM));
-  const chance = new Float32Array(columns * rows);
-  for (let row = 0; row < rows; row += 1)
-    for (let column = 0; column < columns; column += 1)
-      chance[row * columns + column] = chanceAt({ xM: (column + 0.5) * (widthM / columns), yM: (row + 0.5) * (depthM / rows) });
-  return { columns, rows, cellM, chance };
 }

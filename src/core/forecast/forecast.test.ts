@@ -1,6 +1,6 @@
 import { starter } from '../../../tests/examples/starters';
 import { describe, expect, it } from 'vitest';
-import { distancesOf, marksOf, targetOf } from '../course/geometry';
+import { distancesOf } from '../course/geometry';
 import { sensibleStart, withMarks } from '../course/sensible-start';
 import { fairPoints, solveMarks } from '../levels/solve';
 import { compile } from '../rules/compile';
@@ -13,7 +13,7 @@ import { readThrowRules, withThrowRules, type ThrowRules } from '../rules/throw-
 import { pacedGame, setUpFor } from '../sheet/set-up';
 import { stepLengthM } from '../measure/stature';
 import { placeChances } from './chances';
-import { bandRadii, chanceTable, depthGrid } from './depth';
+import { bandRadii } from './depth';
 import type { Game } from '../rules/game';
 import { forecastLevel as forecastOrNull, type ForecastAsk } from './forecast-level';
 import { childTables } from './attempts';
@@ -106,21 +106,6 @@ describe('a simulated child', () => {
 
 describe('depth over the floor', () => {
   const level = resolveLevel(game, 1);
-  const table = chanceTable(level, { ageYears: 8 })!;
-  it('is read from a table that agrees with the direct chance', () => {
-    const places = placeChances(level, { ageYears: 8 });
-    const target = targetOf(level)!;
-    marksOf(level).forEach((mark, index) => {
-      const turn = Math.atan2(target.yM - mark.yM, target.xM - mark.xM);
-      expect(Math.abs(table(places[index]!.distanceM, turn) - places[index]!.chance)).toBeLessThan(0.02);
-    });
-  });
-  it('is shallow at the target and deep far from it', () => {
-    const grid = depthGrid(level, table);
-    expect(grid.chance.length).toBe(grid.columns * grid.rows);
-    expect(Math.max(...grid.chance)).toBeGreaterThan(0.95);
-    expect(Math.min(...grid.chance)).toBeLessThan(0.2);
-  });
   it('draws rings that widen as the chance falls', () => {
     const radii = bandRadii(level, { ageYears: 8 });
     expect([...radii].sort((a, b) => b - a)).toEqual(radii);

@@ -213,15 +213,16 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const picked = useMemo(() => pickedNow.filter((thing) => spotOf(level.course, thing) !== undefined), [pickedNow, level]);
   const [main] = picked;
   const from = main?.kind === 'place' ? main.group : undefined;
-  const racks = useRacks(game, history.dragging);
-  const forecasts = useForecast(game, ageYears, fitted, shown, history.dragging, racks.tables, from);
+  const dragging = history.dragFrom !== null;
+  const racks = useRacks(game, dragging);
+  const forecasts = useForecast(game, ageYears, fitted, shown, dragging, racks.tables, from);
   const stepM = stepLengthM(ageYears);
   const audience = (byClass ?? classes.find((one) => one.ageYears === ageYears))?.name ?? `about ${ageYears} years`;
   const levelName = game.levels[shown]!.name;
   // While something is dragged the marks on the chart follow it; the list with its mends is made again when it has come to rest.
-  const marked = useMemo(() => misfitsOf(game, shown, { ageYears }, !history.dragging), [game, shown, ageYears, history.dragging]);
+  const marked = useMemo(() => misfitsOf(game, shown, { ageYears }, !dragging), [game, shown, ageYears, dragging]);
   const [misfits, setMisfits] = useState<readonly Misfit[]>(marked);
-  if (!history.dragging && misfits !== marked) setMisfits(marked);
+  if (!dragging && misfits !== marked) setMisfits(marked);
   const past = useMemo(() => (main?.kind === 'place' ? runPastFrom(level, main.group, main.index, { ageYears }) : null), [level, main, ageYears]);
   const px = centimetresAPixel(level.course.floor);
   const openWays = useCallback(() => setOpen('ways'), []);
@@ -271,7 +272,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
 
   const forecast = forecasts.levels[shown] ?? null;
   const said =
-    forecast && !history.dragging
+    forecast && !dragging
       ? `${levelName}: ${forecast.chance ? `about ${Math.round(forecast.chance.chance * 10)} hits in 10, ` : ''}par ${forecast.par}.`
       : '';
   return (
@@ -512,7 +513,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       />
       <Foot>
         <Lengths level={level} levelIndex={shown} past={past} picked={picked} dispatch={dispatch} readOnly={readOnly} />
-        <Probe chart={chart} level={level} ageYears={ageYears} from={from} />
+        <Probe chart={chart} level={level} ageYears={ageYears} skill={skill} from={from} />
         <span>
           {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}
           <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>

@@ -13,7 +13,7 @@ import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/game';
 import { placeName } from '@/core/rules/place-name';
-import type { FloorDepth } from '@/workers/forecast.worker';
+import type { FloorDepth } from '@/core/forecast/depth';
 import { Sides, Ways } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';
 import { GroundThing, Mark, Standing } from './chart-things';

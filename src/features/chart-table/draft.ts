@@ -32,8 +32,8 @@ export interface DraftHistory {
   readonly now: Draft;
   readonly past: readonly Draft[];
   readonly future: readonly Draft[];
-  /** True between the first and the last movement of a drag: one step of undo for all of it. */
-  readonly dragging: boolean;
+  /** While something is dragged: the draft as it was when that began. All of a drag is one step of undo. */
+  readonly dragFrom: Draft | null;
 }
 
 interface AtLevel extends HowToMove {
@@ -74,32 +74,42 @@ const MOST_STEPS = 200;
 const STAYS_PUT: ReadonlySet<DraftAction['do']> = new Set(['title', 'level-name', 'fair-points']);
 
 export function begin(game: Game, ageYears: number): DraftHistory {
-  return { now: { game, ageYears }, past: [], future: [], dragging: false };
+  return { now: { game, ageYears }, past: [], future: [], dragFrom: null };
+}
+
+/** The drag brought to its end: a step of its own, or none when nothing moved, and then what can be done again stays. */
+function dropped(history: DraftHistory): DraftHistory {
+  const { now, past, dragFrom } = history;
+  if (dragFrom === null) return history;
+  if (dragFrom === now) return { ...history, dragFrom: null };
+  return { now, past: [...past, dragFrom].slice(-MOST_STEPS), future: [], dragFrom: null };
 }
 
 export function changeDraft(history: DraftHistory, action: DraftAction): DraftHistory {
   switch (action.do) {
     case 'undo': {
-      const before = history.past.at(-1);
-      return before ? { now: before, past: history.past.slice(0, -1), future: [history.now, ...history.future], dragging: false } : history;
+      const { now, past, future } = dropped(history);
+      const before = past.at(-1);
+      return before ? { now: before, past: past.slice(0, -1), future: [now, ...future], dragFrom: null } : history;
     }
     case 'redo': {
-      const [after, ...rest] = history.future;
-      return after ? { now: after, past: [...history.past, history.now], future: rest, dragging: false } : history;
+      const { now, past, future } = dropped(history);
+      const [after, ...rest] = future;
+      return after ? { now: after, past: [...past, now], future: rest, dragFrom: null } : history;
     }
     case 'take-up':
-      return history.past.length === 0 && !history.dragging ? action.history : history;
+      return history.past.length === 0 && history.dragFrom === null ? action.history : history;
     case 'drag-start':
-      return { ...history, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragging: true };
+      return { ...dropped(history), dragFrom: history.now };
     case 'drag-end':
-      return { ...history, dragging: false, past: history.past.at(-1) === history.now ? history.past.slice(0, -1) : history.past };
+      return dropped(history);
     default: {
       const whole = action.do === 'turn' || action.do === 'spread';
-      const from = whole && history.dragging ? history.past.at(-1)! : history.now;
+      const from = (whole ? history.dragFrom : null) ?? history.now;
       const next = changed(from, action);
       if (next === from) return history;
       const now = STAYS_PUT.has(action.do) ? next : action.do === 'solve' ? { ...next, asked: action.chances } : { ...next, asked: [] };
-      return history.dragging ? { ...history, now } : { now, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragging: false };
+      return history.dragFrom ? { ...history, now } : { now, past: [...history.past, history.now].slice(-MOST_STEPS), future: [], dragFrom: null };
     }
   }
 }

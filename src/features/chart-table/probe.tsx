@@ -1,9 +1,10 @@
 'use client';
 import { useEffect, useMemo, useState, type RefObject } from 'react';
 import { targetOf } from '@/core/course/geometry';
-import { shotFrom } from '@/core/forecast/chances';
-import { floorChance } from '@/core/forecast/depth';
+import { shotFrom, throwOf } from '@/core/forecast/chances';
+import { floorBasis, floorChance } from '@/core/forecast/depth';
 import { openingShares } from '@/core/motion/chance';
+import type { Thrower } from '@/core/motion/release';
 import type { Game, Spot } from '@/core/rules/game';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { NumberSlot } from '@/ui/number-slot';
@@ -16,18 +17,25 @@ export function Probe({
   chart,
   level,
   ageYears,
+  skill,
   from,
 }: {
   chart: RefObject<HTMLDivElement | null>;
   level: Game;
   ageYears: number;
+  /** How steady the class is; 1 where nothing is known of it. */
+  skill: number;
   /** The group of places whose task is looked at. */
   from: string | undefined;
 }) {
   const { widthM, depthM } = level.course.floor;
   const [spot, setSpot] = useState<Spot>({ xM: Math.round(widthM * 5) / 10, yM: Math.round(depthM * 5) / 10 });
-  const chanceAt = useMemo(() => floorChance(level, { ageYears }, from), [level, ageYears, from]);
-  const rim = useMemo(() => rimWords(level, spot, ageYears), [level, spot, ageYears]);
+  const child = useMemo(() => ({ ageYears, skill }), [ageYears, skill]);
+  const chanceAt = useMemo(() => {
+    const basis = floorBasis(level, child, from);
+    return basis && floorChance(basis);
+  }, [level, child, from]);
+  const rim = useMemo(() => rimWords(level, spot, child), [level, spot, child]);
   useEffect(() => {
     const area = chart.current;
     if (!area) return;
@@ -65,9 +73,9 @@ export function Probe({
 }
 
 /** Of throws at an opening: how many meet the rim, and how many come out again. Nothing for another kind of game. */
-function rimWords(level: Game, spot: Spot, ageYears: number): string {
+function rimWords(level: Game, spot: Spot, child: Thrower): string {
   const target = targetOf(level);
-  const shot = target && readThrowRules(level) && shotFrom(level, spot, target, { ageYears });
+  const shot = target && readThrowRules(level) && shotFrom(throwOf(level), spot, target, child);
   const shares = shot && openingShares(shot);
   if (!shares) return '';
   const told = (share: number, words: string) => (share < 0.005 ? '' : `, ${Math.round(100 * share)} ${words}`);

@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Fitted } from '@/core/progress/fit';
 import type { Game } from '@/core/rules/game';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
-import type { FloorDepth, ForecastWorker } from '@/workers/forecast.worker';
+import type { FloorDepth } from '@/core/forecast/depth';
+import type { ForecastWorker } from '@/workers/forecast.worker';
 import type { Racks } from './use-racks';
 
 const PLAYS_WHILE_DRAGGING = 200;

@@ -14,7 +14,7 @@ export function keptHistory(id: string, game: DraftHistory['now']['game']): Draf
     const text = sessionStorage.getItem(keyOf(id));
     if (text === null) return null;
     const history = JSON.parse(text) as DraftHistory;
-    return JSON.stringify(history.now.game) === JSON.stringify(game) ? { ...history, dragging: false } : null;
+    return JSON.stringify(history.now.game) === JSON.stringify(game) ? { ...history, dragFrom: null } : null;
   } catch {
     return null;
   }
@@ -23,7 +23,7 @@ export function keptHistory(id: string, game: DraftHistory['now']['game']): Draf
 /** Keeps the steps of undo in this tab, so that they are there after a reload. */
 export function useKeptHistory(id: string, history: DraftHistory, state: SaveState): void {
   useEffect(() => {
-    if (history.dragging || state.kind === 'conflict') return;
+    if (history.dragFrom || state.kind === 'conflict') return;
     const timer = setTimeout(() => {
       const kept: DraftHistory = { ...history, past: history.past.slice(-MOST_KEPT), future: history.future.slice(0, MOST_KEPT) };
       try {
