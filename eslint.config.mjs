@@ -2,7 +2,7 @@ import next from 'eslint-config-next';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/.next/**', 'node_modules/**', '**/next-env.d.ts', 'test-results/**', 'playwright-report/**', 'public/home-sw.js'] },
+  { ignores: ['**/.next/**', 'node_modules/**', '**/next-env.d.ts', 'test-results/**', 'build/**', 'playwright-report/**', 'public/home-sw.js'] },
   ...next,
   ...tseslint.configs.recommended,
   {

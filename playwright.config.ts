@@ -20,7 +20,7 @@ export default defineConfig({
     launchOptions: CHROMIUM,
   },
   webServer: {
-    command: `${process.execPath} --import tsx src/cli/prepare.ts && exec ${process.execPath} node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    command: `${process.execPath} build/cli/prepare.mjs && exec ${process.execPath} node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
     url: `${url}/api/v1/health`,
     timeout: 240_000,
     reuseExistingServer: false,

@@ -1,14 +1,8 @@
 #!/usr/bin/env node
-/** The command line over the core; the work is in src/cli. */
-import { spawnSync } from 'node:child_process';
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+/** The command line over the core; the work is in src/cli, built into build/cli when the sources have changed. */
+import { pathToFileURL } from 'node:url';
+import { ensurePrograms } from '../scripts/lib/build.mjs';
+import { program } from '../scripts/lib/programs.mjs';
 
-const root = join(dirname(fileURLToPath(import.meta.url)), '..');
-const tsx = pathToFileURL(createRequire(join(root, 'package.json')).resolve('tsx')).href;
-const { status } = spawnSync(process.execPath, ['--import', tsx, join(root, 'src/cli/main.ts'), ...process.argv.slice(2)], {
-  stdio: 'inherit',
-  env: { ...process.env, TSX_TSCONFIG_PATH: join(root, 'tsconfig.json') },
-});
-process.exitCode = status ?? 2;
+await ensurePrograms();
+await import(pathToFileURL(program('main')).href);

@@ -6,7 +6,8 @@ import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { claim, ensureHome, instanceHome, secretsOf, startInstance } from './lib/instance.mjs';
 import { needMariadb, needNode, needPackages, root } from './lib/needs.mjs';
-import { ensureBuild } from './lib/build.mjs';
+import { ensureBuild, ensurePrograms } from './lib/build.mjs';
+import { program } from './lib/programs.mjs';
 import { isFree, run, start, stopChild } from './lib/processes.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
@@ -68,7 +69,8 @@ await main(async () => {
       NEXT_TELEMETRY_DISABLED: '1',
       NODE_ENV: 'production',
     };
-    run(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, failure: 'Nothing was started.' });
+    await ensurePrograms();
+    run(process.execPath, [program('prepare')], { cwd: root, env, failure: 'Nothing was started.' });
     await ensureBuild();
     web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', host, '-p', String(port)], {
       cwd: root,

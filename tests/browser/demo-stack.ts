@@ -11,7 +11,7 @@ export async function withDemo(work: (browser: Browser, address: string) => Prom
   const port = process.env['LOCHSIDE_TEST_PORT']!;
   const address = `http://127.0.0.1:${port}`;
   const env = { ...process.env, NODE_ENV: 'production' as const, LOCHSIDE_HOSTS: '', PUBLIC_URL: address };
-  const prepared = spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/prepare.ts')], { cwd: root, env, stdio: 'inherit' });
+  const prepared = spawnSync(process.execPath, [join(root, 'build/cli/prepare.mjs')], { cwd: root, env, stdio: 'inherit' });
   if (prepared.status !== 0) throw new Error('the demo school could not be loaded');
   const web = await startWebServer(port, { PUBLIC_URL: address });
   const browser = await chromium.launch(CHROMIUM);

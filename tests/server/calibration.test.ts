@@ -20,7 +20,7 @@ import { versionBody, type ChildAssignment } from '@/server/db/weeks';
 import type { FitOfClass } from '@/server/progress/curves';
 import { fitOfClass } from '@/server/progress/fit-of-class';
 import { doubtsOf } from '@/server/reports/doubts';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeeks } from '@/server/scores/class-weeks';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE } from './school';
 

@@ -15,7 +15,7 @@ import { keepInvention } from '@/server/db/inventions';
 import { pool, rows } from '@/server/db/pool';
 import { childRecord } from '@/server/progress/child-record';
 import { doubtsOf } from '@/server/reports/doubts';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 import { classWeeks } from '@/server/scores/class-weeks';
 import { standingOf } from '@/server/weeks/week-standing';

@@ -23,7 +23,7 @@ import type { BroughtIn, Looked } from '@/server/reports/bring-in';
 import { classWeeks } from '@/server/scores/class-weeks';
 import { asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
 import { classWeek } from '@/server/scores/class-week';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { sendWeek } from '@/server/weeks/send-week';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';
 

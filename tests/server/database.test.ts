@@ -4,7 +4,7 @@ import { familyToken } from '@/server/auth/tokens';
 import { isUuid, newId, toBytes, toText, type Uuid } from '@/server/db/ids';
 import { migrate } from '@/server/db/migrate';
 import { change, firstRow, pool, rows, transact } from '@/server/db/pool';
-import { dueMoment, schoolDay, schoolYearOf, termOf } from '@/server/school-calendar';
+import { dueMoment, schoolDay, schoolYearOf, termOf } from '@/server/school-day';
 import { makeSchool, useOwnSchema } from './school';
 
 beforeAll(useOwnSchema);

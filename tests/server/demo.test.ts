@@ -23,7 +23,7 @@ import { groupedBy } from '@/server/reports/grouped';
 import { classWeeks } from '@/server/scores/class-weeks';
 import { asClassFile } from '@/server/scores/export';
 import { waitingOf } from '@/server/reports/waiting';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { settings } from '@/server/settings';
 import { useOwnSchema } from './school';
 

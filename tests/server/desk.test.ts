@@ -19,7 +19,7 @@ import { gameById, gamesOf } from '@/server/db/games';
 import { toBytes } from '@/server/db/ids';
 import { change, direct, firstRow, pool, rows } from '@/server/db/pool';
 import { sentWeeks } from '@/server/db/weeks';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { linksOf } from '@/server/weeks/links';
 import { starter } from '../examples/starters';
 import { call, makeSchool, PASSWORD, sendTo, useOwnSchema, ZONE } from './school';

@@ -8,7 +8,7 @@ import { pool } from '@/server/db/pool';
 import { assignmentsOfChild, weeksOf } from '@/server/db/weeks';
 import { sheetsOfWeek } from '@/server/paper/week-sheets';
 import { childRecord } from '@/server/progress/child-record';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 import { sendWeek, type WeekToSend } from '@/server/weeks/send-week';
 import { standingOf } from '@/server/weeks/week-standing';

@@ -19,7 +19,7 @@ import type { Uuid } from '@/server/db/ids';
 import { inventionsOfClass } from '@/server/db/inventions';
 import { playsOfChild } from '@/server/reports/plays';
 import type { Card, CardItem } from '@/server/home/card';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 import { sendWeek } from '@/server/weeks/send-week';
 import { call, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';

@@ -6,7 +6,7 @@ import { lookForsOf } from '@/core/sheet/teaching-points';
 import { pool } from '@/server/db/pool';
 import { versionBody } from '@/server/db/weeks';
 import { classWeek } from '@/server/scores/class-week';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);

@@ -12,7 +12,7 @@ import { pool, transact } from '@/server/db/pool';
 import { yearAt } from '@/server/db/schools';
 import { readMailboxFolder } from '@/server/files/mailbox';
 import type { Waiting } from '@/server/reports/waiting';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { sendWeek } from '@/server/weeks/send-week';
 import { call, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';
 

@@ -9,7 +9,7 @@ import type { Uuid } from '@/server/db/ids';
 import { toBytes } from '@/server/db/ids';
 import { pool, rows } from '@/server/db/pool';
 import { schoolKeysOf } from '@/server/db/school-keys';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
 

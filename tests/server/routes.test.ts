@@ -28,7 +28,8 @@ import { gameById } from '@/server/db/games';
 import { toBytes, type Uuid } from '@/server/db/ids';
 import { firstRow, pool, rows } from '@/server/db/pool';
 import type { ClassWeek } from '@/server/scores/class-week';
-import { dayPlus, schoolDay, schoolYearOf } from '@/server/school-calendar';
+import { dayPlus } from '@/core/measure/days';
+import { schoolDay, schoolYearOf } from '@/server/school-day';
 import { withThrowRules, readThrowRules } from '@/core/rules/throw-rules';
 import { call, envelopeFor, makeSchool, PASSWORD, sendTo, useOwnSchema, ZONE } from './school';
 

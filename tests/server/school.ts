@@ -11,7 +11,7 @@ import { transact } from '@/server/db/pool';
 import { addSchool, termAt, yearAt } from '@/server/db/schools';
 import { addTeacher } from '@/server/db/teachers';
 import { assignmentsOfChild, type ChildAssignment } from '@/server/db/weeks';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { sendWeek, type WeekToSend } from '@/server/weeks/send-week';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { goOf } from '@/core/reports/from-parts';

@@ -15,7 +15,7 @@ import { noticesOf } from '@/server/db/outbox';
 import type { Sheet } from '@/server/paper/job';
 import { sheetsOfWeek } from '@/server/paper/week-sheets';
 import type { Card } from '@/server/home/card';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { standingOf } from '@/server/weeks/week-standing';
 import { weekOfSchool, weeksOf } from '@/server/db/weeks';
 import { checksums } from '../soak/targets';

@@ -85,6 +85,17 @@ describe('npx lochside', () => {
     expect(lochside('score', file('no.json', '{'), join(docs, 'example.play.json')).status).toBe(2);
     expect(lochside('juggle').status).toBe(2);
   });
+  it('tells each verb what it is for and what it takes, and refuses what it does not take', () => {
+    const verbs = [...lochside('help').stdout.matchAll(/^npx lochside ((?:teacher )?[a-z]+)/gm)].map(([, verb]) => verb!);
+    expect(new Set(verbs).size).toBe(10);
+    for (const verb of new Set(verbs)) {
+      const help = lochside(...verb.split(' '), '--help');
+      expect(help.status, verb).toBe(0);
+      expect(help.stdout).toContain(`npx lochside ${verb}`);
+    }
+    expect(lochside('gaps', game, '--age', '8')).toMatchObject({ status: 2, stderr: expect.stringContaining('--age') as string });
+    expect(lochside('totals')).toMatchObject({ status: 2, stderr: expect.stringContaining('GAME is missing') as string });
+  });
   it('lists the totals that can be, and what a game leaves open', () => {
     const totals = lochside('totals', starterFile('harbour-stores'), '--attempts', '2');
     expect(totals.status).toBe(0);

@@ -3,6 +3,7 @@
  * All that such a chance depends on stands in one record, the basis: it is worked out from nothing else, so the basis is its key too.
  */
 import { contours } from 'd3-contour';
+import { curveLinearClosed, line } from 'd3-shape';
 import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
 import { hitChance } from '../motion/chance';
 import type { Thrower } from '../motion/release';
@@ -106,12 +107,16 @@ export function depthGrid(basis: FloorBasis, known?: KnownTables): DepthGrid {
 function bandsOf({ floor }: FloorBasis, { columns, rows, chance }: DepthGrid): string[] {
   const cellX = (floor.widthM * 100) / columns;
   const cellY = (floor.depthM * 100) / rows;
-  const ring = (points: readonly (readonly number[])[]) =>
-    `M${points.map(([x, y]) => `${(x! * cellX).toFixed(0)} ${(y! * cellY).toFixed(0)}`).join('L')}Z`;
+  const ring = line<readonly number[]>(
+    ([x]) => x! * cellX,
+    ([, y]) => y! * cellY,
+  )
+    .curve(curveLinearClosed)
+    .digits(0);
   return contours()
     .size([columns, rows])
     .thresholds([...BAND_CHANCES])(Array.from(chance))
-    .map((shape) => shape.coordinates.map((polygon) => polygon.map(ring).join('')).join(''));
+    .map((shape) => shape.coordinates.map((polygon) => polygon.map((points) => ring(points)).join('')).join(''));
 }
 
 function soundingsOf({ floor: { widthM, depthM } }: FloorBasis, { columns, rows, chance }: DepthGrid): Sounding[] {

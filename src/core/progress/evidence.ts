@@ -88,7 +88,11 @@ interface SetUpKnown {
 }
 
 /** What was worked out for a set-up, for all who play it. The caller keeps it as long as it likes; null for what tells nothing. */
-export type EvidenceMemo = Map<string, SetUpKnown | null>;
+export interface EvidenceMemo {
+  has(key: string): boolean;
+  get(key: string): { readonly setUp: SetUpKnown | null } | undefined;
+  set(key: string, known: { readonly setUp: SetUpKnown | null }): unknown;
+}
 
 /** True when going on with this go costs a new working out (tens of milliseconds). */
 export function isNewTo(memo: EvidenceMemo, played: PlayedGo): boolean {
@@ -101,9 +105,9 @@ const setUpKey = ({ versionId, ageYears, go }: PlayedGo) =>
 function setUpOf(played: PlayedGo, memo: EvidenceMemo): SetUpKnown | null {
   const key = setUpKey(played);
   const known = memo.get(key);
-  if (known !== undefined) return known;
+  if (known) return known.setUp;
   const made = setUpMade(played);
-  memo.set(key, made);
+  memo.set(key, { setUp: made });
   return made;
 }
 

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { dayPlus } from '@/core/measure/days';
 import styled from 'styled-components';
 import type { Fitted } from '@/core/progress/fit';
 import { parRestsWords } from '@/core/progress/skill-words';
@@ -9,7 +10,7 @@ import { Dialog, DialogActions } from '@/ui/dialog';
 import { Select, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
-import { inAWeek, USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
+import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
 export interface ClassChoice {
   readonly id: string;
@@ -50,7 +51,7 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
   const likely = classes.find((one) => one.ageYears === ageYears && one.children > 0) ?? classes.find((one) => one.children > 0) ?? classes[0];
   const [classId, setClassId] = useState(likely?.id ?? '');
   const [levelId, setLevelId] = useState<string | null>(null);
-  const [dueOn, setDueOn] = useState(inAWeek(today));
+  const [dueOn, setDueOn] = useState(dayPlus(today, 7));
   const [warmUp, setWarmUp] = useState(USUAL_WARM_UP);
   const [diary, setDiary] = useState(USUAL_DIARY);
   const [note, setNote] = useState('');

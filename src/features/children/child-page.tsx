@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { format, parseISO } from 'date-fns';
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import { skillWords } from '@/core/progress/skill-words';
 import { counted } from '@/core/rules/counted';
 import type { ChildRecord, WeekOfChild } from '@/server/progress/child-record';

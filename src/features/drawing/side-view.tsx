@@ -1,3 +1,4 @@
+import { curveLinearClosed, line as polyline } from 'd3-shape';
 import { outlineWidthM, type AimedId, type AimedShape, type ImplementId } from '@/core/objects/catalogue';
 
 type Outline = readonly (readonly [number, number])[];
@@ -60,6 +61,8 @@ export function tallM(shape: AimedShape): number {
   return Math.max(0.01, heightM(shape));
 }
 
+const outlinePath = polyline().curve(curveLinearClosed).digits(2);
+
 /** A thing from its side, standing on y = 0, in centimetres, to scale. */
 export function SideView({ object, shape, line }: { object: AimedId | null; shape: AimedShape; line: number }) {
   const w = outlineWidthM(shape) * 100;
@@ -70,7 +73,7 @@ export function SideView({ object, shape, line }: { object: AimedId | null; shap
   if (outline)
     return (
       <g>
-        <path d={`M${outline.map(([x, y]) => `${x * w} ${-y * h}`).join('L')}Z`} {...pen} />
+        <path d={outlinePath(outline.map(([x, y]) => [x * w, -y * h])) ?? ''} {...pen} />
         {object === 'weighted-bottle' && <path d={`M${-w / 2} 0V${-h * 0.25}H${w / 2}V0Z`} fill="var(--heather)" fillOpacity={0.35} stroke="none" />}
         {object === 'bucket' && <path d={`M${-w / 2} ${-h}C${-w / 3} ${-h * 1.5} ${w / 3} ${-h * 1.5} ${w / 2} ${-h}`} {...thin} />}
         {object === 'laundry-basket' &&

@@ -1,5 +1,5 @@
 'use client';
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import { warmUpMoves, warmUpWords } from '@/core/sheet/warm-ups';

@@ -1,6 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
+import { dayPlus, dayShort } from '@/core/measure/days';
 import type { Words } from '@/core/words/words';
 import type { DiaryEntry } from '@/server/db/diary';
 import type { Uuid } from '@/server/db/ids';
@@ -65,16 +66,7 @@ const Bar = styled.div`
 const GUIDANCE_MINUTES = 60;
 const DAYS_BACK = 6;
 
-const dayShort = (day: string, tag: string) =>
-  new Intl.DateTimeFormat(tag, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
-
-function lastDays(today: string): string[] {
-  return Array.from({ length: DAYS_BACK + 1 }, (_, back) => {
-    const day = new Date(`${today}T00:00:00Z`);
-    day.setUTCDate(day.getUTCDate() - back);
-    return day.toISOString().slice(0, 10);
-  });
-}
+const lastDays = (today: string): string[] => Array.from({ length: DAYS_BACK + 1 }, (_, back) => dayPlus(today, -back));
 
 /** Against the guidance, kindly: never less than enough said as a failing. */
 function kindly(minutes: number, days: number, { t, count }: Words): string {

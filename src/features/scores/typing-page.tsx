@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import { partFields } from '@/core/reports/parts';
 import { levelById } from '@/core/rules/level';

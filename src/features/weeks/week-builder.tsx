@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type CSSProperties } from 'react';
+import { dayPlus } from '@/core/measure/days';
 import styled from 'styled-components';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { WARM_UPS } from '@/core/sheet/warm-ups';
@@ -13,7 +14,7 @@ import { Empty, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
 import { saveFile } from '@/ui/save-file';
 import { makePdf } from './make-pdf';
-import { inAWeek, USUAL_DIARY, USUAL_WARM_UP } from './usual-week';
+import { USUAL_DIARY, USUAL_WARM_UP } from './usual-week';
 
 export interface BuilderClass {
   readonly id: string;
@@ -218,7 +219,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
   const firstClass = classes.find((one) => one.children.length > 0) ?? classes[0];
   const [plan, setPlan] = useState<Plan>({
     classId: firstClass?.id ?? '',
-    dueOn: inAWeek(today),
+    dueOn: dayPlus(today, 7),
     title: '',
     games: [],
     warmUp: USUAL_WARM_UP,
@@ -240,7 +241,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
       if (kept && classes.some((one) => one.id === kept.classId))
         setPlan({
           ...kept,
-          dueOn: kept.dueOn < today ? inAWeek(today) : kept.dueOn,
+          dueOn: kept.dueOn < today ? dayPlus(today, 7) : kept.dueOn,
           games: kept.games.filter((one) => games.some((game) => game.id === one.gameId)),
         });
     } catch {

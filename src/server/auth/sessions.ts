@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { stringifySetCookie } from 'cookie';
 import { toBytes, toText, type Uuid } from '../db/ids';
 import { change, direct, firstRow } from '../db/pool';
 import { hashToken } from './tokens';
@@ -19,6 +20,10 @@ const SESSION_HOURS = 12;
 export function sessionCookieName(secure: boolean): string {
   return secure ? '__Host-lochside' : 'lochside';
 }
+
+/** What a browser is told to keep; nothing, and at once, when the session is over. */
+export const sessionCookie = (secure: boolean, token = '', maxAge = 0): string =>
+  stringifySetCookie({ name: sessionCookieName(secure), value: token, path: '/', httpOnly: true, sameSite: 'lax', maxAge, secure });
 
 /** Opens a session; the opaque token goes to the browser, its hash stays here. */
 export async function openSession(teacherId: Uuid, schoolId: Uuid, now: Date): Promise<{ token: string; maxAge: number }> {

@@ -6,7 +6,8 @@ import { toBytes } from '../db/ids';
 import { firstRow, transact } from '../db/pool';
 import { audit, yearAt } from '../db/schools';
 import { refuse } from '../http/answer';
-import { dayPlus, schoolYearOf } from '../school-calendar';
+import { schoolYearOf } from '../school-day';
+import { dayPlus } from '@/core/measure/days';
 
 const OLDEST = 12;
 

@@ -1,5 +1,6 @@
 import { familyToken, hashToken, type Scope } from '../auth/tokens';
 import { ASSIGNMENT_COLUMNS, assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
+import { linkLives } from '../school-day';
 import { gather, padded } from './gather';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
@@ -9,16 +10,37 @@ export interface AccessKey {
   readonly childId: Uuid;
   readonly termId: Uuid;
   readonly scope: Scope;
+  readonly schoolId: Uuid;
+  /** Of the school: it says which day it is for the family. */
+  readonly timeZone: string;
 }
 
+interface KeyRow {
+  key_id: Buffer;
+  key_child: Buffer;
+  term_id: Buffer;
+  scope: Scope;
+  ends_on: string;
+  school_id: Buffer;
+  time_zone: string;
+}
+
+const KEY_COLUMNS = 'k.id AS key_id, k.child_id AS key_child, k.term_id, k.scope, t.ends_on, s.id AS school_id, s.time_zone';
+const KEY_TABLES = `access_keys k JOIN terms t ON t.id = k.term_id JOIN children c ON c.id = k.child_id JOIN schools s ON s.id = c.school_id`;
+
+const keyFrom = (row: KeyRow): AccessKey => ({
+  id: toText(row.key_id),
+  childId: toText(row.key_child),
+  termId: toText(row.term_id),
+  scope: row.scope,
+  schoolId: toText(row.school_id),
+  timeZone: row.time_zone,
+});
+
 /** The living key of a token, or nothing. */
-export async function keyOfToken(token: string, today: string): Promise<AccessKey | undefined> {
-  const row = await firstRow<{ id: Buffer; child_id: Buffer; term_id: Buffer; scope: Scope }>(
-    `SELECT k.id, k.child_id, k.term_id, k.scope FROM access_keys k JOIN terms t ON t.id = k.term_id
-      WHERE k.token_hash = ? AND k.revoked_at IS NULL AND t.ends_on >= DATE_SUB(?, INTERVAL 14 DAY)`,
-    [hashToken(token), today],
-  );
-  return row && { id: toText(row.id), childId: toText(row.child_id), termId: toText(row.term_id), scope: row.scope };
+export async function keyOfToken(token: string, now: Date): Promise<AccessKey | undefined> {
+  const row = await firstRow<KeyRow>(`SELECT ${KEY_COLUMNS} FROM ${KEY_TABLES} WHERE k.token_hash = ? AND k.revoked_at IS NULL`, [hashToken(token)]);
+  return row && linkLives(row.ends_on, now, row.time_zone) ? keyFrom(row) : undefined;
 }
 
 export interface KeyAndAssignment {
@@ -30,29 +52,28 @@ export interface KeyAndAssignment {
 interface Claim {
   readonly tokenHash: Buffer;
   readonly assignmentId: Uuid;
-  readonly today: string;
+  readonly now: Date;
 }
 
 async function answerClaims(claims: readonly Claim[]): Promise<(KeyAndAssignment | undefined)[]> {
   const asked = padded(claims);
   const holes = asked.map(() => '?').join(', ');
-  const found = await rows<{ token_hash: Buffer; ends_on: string; key_id: Buffer; key_child: Buffer; term_id: Buffer; scope: Scope } & AssignmentRow>(
-    `SELECT k.token_hash, DATE_ADD(t.ends_on, INTERVAL 14 DAY) AS ends_on, k.id AS key_id, k.child_id AS key_child, k.term_id, k.scope,
-            ${ASSIGNMENT_COLUMNS}
-       FROM access_keys k JOIN terms t ON t.id = k.term_id
+  const found = await rows<{ token_hash: Buffer } & KeyRow & AssignmentRow>(
+    `SELECT k.token_hash, ${KEY_COLUMNS}, ${ASSIGNMENT_COLUMNS}
+       FROM ${KEY_TABLES}
        LEFT JOIN assignments a ON a.child_id = k.child_id AND a.id IN (${holes})
        LEFT JOIN week_items i ON i.id = a.week_item_id
       WHERE k.token_hash IN (${holes}) AND k.revoked_at IS NULL`,
     [...asked.map((claim) => toBytes(claim.assignmentId)), ...asked.map((claim) => claim.tokenHash)],
   );
-  return claims.map(({ tokenHash, assignmentId, today }) => {
-    const mine = found.filter((row) => row.token_hash.equals(tokenHash) && row.ends_on >= today);
+  return claims.map(({ tokenHash, assignmentId, now }) => {
+    const mine = found.filter((row) => row.token_hash.equals(tokenHash) && linkLives(row.ends_on, now, row.time_zone));
     const row = mine[0];
     if (!row) return undefined;
     const id = toBytes(assignmentId);
     const assigned = mine.find((candidate) => (candidate.id as Buffer | null)?.equals(id));
     return {
-      key: { id: toText(row.key_id), childId: toText(row.key_child), termId: toText(row.term_id), scope: row.scope },
+      key: keyFrom(row),
       assignment: assigned && assignmentOf(assigned),
     };
   });
@@ -66,9 +87,9 @@ declare global {
 }
 
 /** The living key of a token together with one assignment of that key's child: the way of every report, read for many at once under load. */
-export function keyAndAssignment(token: string, assignmentId: Uuid, today: string): Promise<KeyAndAssignment | undefined> {
+export function keyAndAssignment(token: string, assignmentId: Uuid, now: Date): Promise<KeyAndAssignment | undefined> {
   globalThis.lochsideClaims ??= gather(answerClaims, MOST_CLAIMS);
-  return globalThis.lochsideClaims({ tokenHash: hashToken(token), assignmentId, today });
+  return globalThis.lochsideClaims({ tokenHash: hashToken(token), assignmentId, now });
 }
 
 /** The token of the child's living key of this scope in this term; a first key is made when there is none. */

@@ -1,4 +1,5 @@
 import type { HomeForm } from '@/core/sheet/home-form';
+import { cache } from '../caches';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, firstRow, type Db } from './pool';
@@ -9,8 +10,7 @@ export async function addHomeForms(db: Db, itemId: Uuid, forms: readonly HomeFor
   return toText(id);
 }
 
-const known = new Map<Uuid, readonly HomeForm[]>();
-const MOST_KNOWN = 500;
+const known = cache<readonly HomeForm[]>('forms of an assignment', 500);
 
 /** The forms of an assignment; they never change, so what was read once is kept. Empty for what was sent before there were any. */
 export async function homeFormsOf(id: Uuid | null): Promise<readonly HomeForm[]> {
@@ -19,7 +19,6 @@ export async function homeFormsOf(id: Uuid | null): Promise<readonly HomeForm[]>
   if (found) return found;
   const row = await firstRow<{ body: HomeForm[] | string }>('SELECT body FROM home_forms WHERE id = ?', [toBytes(id)]);
   const forms: readonly HomeForm[] = row ? parsed(row.body) : [];
-  if (known.size >= MOST_KNOWN) known.clear();
   known.set(id, forms);
   return forms;
 }

@@ -5,7 +5,8 @@ import mysql from 'mysql2/promise';
 import { Umzug } from 'umzug';
 import { connectionOptions } from './pool';
 
-const FOLDER = join(import.meta.dirname, '../../../migrations');
+/** Programs of ours run in the folder of the checkout. */
+const FOLDER = join(process.cwd(), 'migrations');
 
 /** Returns the names of the migrations that it ran. Each file holds one statement. */
 export async function migrate(url: string): Promise<string[]> {

@@ -1,6 +1,6 @@
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, type Db } from './pool';
-import { schoolYearOf, termOf } from '../school-calendar';
+import { schoolYearOf, termOf } from '../school-day';
 
 export interface Span {
   readonly id: Uuid;

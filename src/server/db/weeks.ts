@@ -2,6 +2,7 @@ import type { BodyForm } from '@/core/motion/assumed';
 import type { UsedSetUp } from '@/core/reports/report';
 import type { KnownLevel } from '@/core/reports/judge';
 import type { Game } from '@/core/rules/game';
+import { cache } from '../caches';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
@@ -334,8 +335,7 @@ export interface KnownVersion {
   readonly levels: Map<number, KnownLevel>;
 }
 
-const versions = new Map<Uuid, KnownVersion>();
-const MOST_VERSIONS = 500;
+const versions = cache<KnownVersion>('versions of games', 500);
 
 /** A version with its compiled levels. Versions never change, so what was read once is kept. */
 export async function knownVersion(versionId: Uuid): Promise<KnownVersion> {
@@ -343,7 +343,6 @@ export async function knownVersion(versionId: Uuid): Promise<KnownVersion> {
   if (known) return known;
   const row = await firstRow<{ body: Game | string }>('SELECT body FROM game_versions WHERE id = ?', [toBytes(versionId)]);
   const version = { game: parsed(row!.body), levels: new Map<number, KnownLevel>() };
-  if (versions.size >= MOST_VERSIONS) versions.clear();
   versions.set(versionId, version);
   return version;
 }

@@ -55,15 +55,11 @@ const unreadable: Dropped = {
 function readApart(name: string, bytes: Buffer): Promise<Dropped> {
   const root = process.cwd();
   return new Promise((resolve) => {
-    const reader = spawn(
-      process.execPath,
-      [`--max-old-space-size=${MOST_MEMORY_MB}`, '--import', 'tsx', join(root, 'src/cli/read-file.ts'), name.slice(0, 120)],
-      {
-        cwd: root,
-        env: { PATH: process.env['PATH'] ?? '', NODE_ENV: 'production', TSX_TSCONFIG_PATH: join(root, 'tsconfig.json') },
-        stdio: ['pipe', 'pipe', 'pipe'],
-      },
-    );
+    const reader = spawn(process.execPath, [`--max-old-space-size=${MOST_MEMORY_MB}`, join(root, 'build/cli/read-file.mjs'), name.slice(0, 120)], {
+      cwd: root,
+      env: { PATH: process.env['PATH'] ?? '', NODE_ENV: 'production' },
+      stdio: ['pipe', 'pipe', 'pipe'],
+    });
     const answer: Buffer[] = [];
     let size = 0;
     let complaint = '';

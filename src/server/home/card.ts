@@ -5,9 +5,9 @@ import { childOfSchool } from '../db/children';
 import type { AccessKey } from '../db/access-keys';
 import { diaryOfChild, type DiaryEntry } from '../db/diary';
 import { homeFormsOf } from '../db/home-forms';
-import { toBytes, toText, type Uuid } from '../db/ids';
-import { firstRow } from '../db/pool';
+import type { Uuid } from '../db/ids';
 import { playsOfChild } from '../reports/plays';
+import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
 import { assignmentsOfChild, versionBody, type AroundTheGames, type AssignedSetUp, type AssignmentInWeek, type KitThing } from '../db/weeks';
 
@@ -62,11 +62,11 @@ const asSent = (assignment: AssignmentInWeek, game: Game): HomeForm => ({
   par: assignment.par,
 });
 
-export async function cardFor(key: AccessKey, today: string): Promise<Card> {
-  const school = await firstRow<{ school_id: Buffer }>('SELECT school_id FROM children WHERE id = ?', [toBytes(key.childId)]);
+export async function cardFor(key: AccessKey, now: Date): Promise<Card> {
+  const today = schoolDay(now, key.timeZone);
   const slip = key.scope === 'slip';
   const [child, assignments, plays, diary] = await Promise.all([
-    childOfSchool(toText(school!.school_id), key.childId, today),
+    childOfSchool(key.schoolId, key.childId, today),
     assignmentsOfChild(key.childId, key.termId),
     slip ? [] : playsOfChild(key.childId),
     slip ? [] : diaryOfChild(key.childId),

@@ -16,7 +16,7 @@ const orRefused = <T>(token: string, found: T | undefined) => foundOrRefused(fou
 
 export async function familyOf(request: Request, now: Date): Promise<AccessKey> {
   const token = tokenOf(request);
-  return orRefused(token, await keyOfToken(token, now.toISOString().slice(0, 10)));
+  return orRefused(token, await keyOfToken(token, now));
 }
 
 /** The family and, when it is that child's, the assignment it reports. */
@@ -26,5 +26,5 @@ export async function familyReporting(
   now: Date,
 ): Promise<{ key: AccessKey; assignment: ChildAssignment | undefined }> {
   const token = tokenOf(request);
-  return orRefused(token, await keyAndAssignment(token, assignmentId, now.toISOString().slice(0, 10)));
+  return orRefused(token, await keyAndAssignment(token, assignmentId, now));
 }

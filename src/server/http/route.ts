@@ -2,6 +2,7 @@
  * The one gate that every route passes: host, origin, who asks and with which role, size and shape of the body. A route handler
  * sees only what came through.
  */
+import { parseCookie } from 'cookie';
 import type Joi from 'joi';
 import { isUuid, type Uuid } from '../db/ids';
 import { log } from '../log';
@@ -79,16 +80,8 @@ function checkOrigin(request: Request): void {
   if (!own) throw refuse(403, 'origin', 'This request did not come from a page of Lochside.', 'Open the page again and repeat it there.');
 }
 
-function cookieOf(request: Request, name: string): string | undefined {
-  for (const part of (request.headers.get('cookie') ?? '').split(';')) {
-    const [key, ...rest] = part.trim().split('=');
-    if (key === name) return rest.join('=');
-  }
-  return undefined;
-}
-
 export function sessionToken(request: Request): string | undefined {
-  return cookieOf(request, sessionCookieName(settings().secure));
+  return parseCookie(request.headers.get('cookie') ?? '')[sessionCookieName(settings().secure)];
 }
 
 /** A route for people who are signed in with one of these roles. */

@@ -18,10 +18,10 @@ export function makePaper(job: PaperJob, signal: AbortSignal): ReadableStream<Ui
   if ((globalThis.lochsidePaper ?? 0) >= MOST_AT_ONCE) throw refuse(429, '', 'Other sheets are being made just now.', 'Try again in a few seconds.');
   globalThis.lochsidePaper = (globalThis.lochsidePaper ?? 0) + 1;
   const root = process.cwd();
-  const maker = spawn(process.execPath, ['--import', 'tsx', join(root, 'src/cli/paper.ts')], {
+  const maker = spawn(process.execPath, [join(root, 'build/cli/paper.mjs')], {
     cwd: root,
     // The maker needs neither the database nor any secret.
-    env: { PATH: process.env['PATH'] ?? '', NODE_ENV: 'production', TSX_TSCONFIG_PATH: join(root, 'tsconfig.json') },
+    env: { PATH: process.env['PATH'] ?? '', NODE_ENV: 'production' },
     stdio: ['pipe', 'pipe', 'pipe'],
   });
   // Families come first: what is sent meanwhile is answered before the next sheet is laid out.

@@ -1,5 +1,5 @@
 /** The sheets themselves: a home sheet, a frame sheet, a weekly diary, one card for an event. */
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import { Page, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { plainText, sentencesOf } from '@/core/rules/sentences';

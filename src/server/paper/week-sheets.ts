@@ -7,7 +7,7 @@ import { childrenOf, type Child } from '../db/children';
 import type { Uuid } from '../db/ids';
 import { assignmentsOfChild, versionBody, weekOfSchool, type AssignmentInWeek } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
-import { schoolDay } from '../school-calendar';
+import { schoolDay } from '../school-day';
 import { plainLinksOf } from '../weeks/links';
 import type { GameOnPaper, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 

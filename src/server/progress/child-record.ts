@@ -18,7 +18,7 @@ import { lookMarksOfChild } from '../db/look-marks';
 import { versionBody, weeksOf } from '../db/weeks';
 import { groupedBy } from '../reports/grouped';
 import { playsOfChild, type ReportedPlay } from '../reports/plays';
-import { schoolDay } from '../school-calendar';
+import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
 import { triesOfPlays } from './curves';
 import { evidenceMemo, fitOfClass, forForecast, playedGo, tells } from './fit-of-class';
@@ -136,7 +136,7 @@ const levelName = (game: Game, levelId: string) => game.levels.find((level) => l
 
 /** What to try next at the game that was tried last, with every try known. */
 async function nextOf(plays: readonly ReportedPlay[], fit: Fitted, ageYears: number): Promise<ChildRecord['next']> {
-  const memo = evidenceMemo();
+  const memo = evidenceMemo;
   const known = await Promise.all(
     plays.filter((play) => tells(play) && play.asAsked).map(async (play) => ({ play, tries: triesOf(await playedGo(play), memo) })),
   );

@@ -19,7 +19,7 @@ export interface FitOfClass {
 
 /** The tries of plays, one list for all of them. */
 export async function triesOfPlays(plays: readonly ReportedPlay[]): Promise<Tries[]> {
-  const memo = evidenceMemo();
+  const memo = evidenceMemo;
   const found: Tries[] = [];
   for (const [index, play] of plays.filter(tells).entries()) {
     if (index % 50 === 49) await breath();

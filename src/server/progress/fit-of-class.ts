@@ -5,6 +5,7 @@ import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { evidenceOf, isNewTo, type EvidenceMemo, type PlayedGo } from '@/core/progress/evidence';
 import { CALIBRATED_FROM, fitClass, type Fitted, type Observed } from '@/core/progress/fit';
 import { ENGINE_VERSION } from '@/core/rules/compile';
+import { cache } from '../caches';
 import { keepFit, keptFit, type ClassFit } from '../db/class-fits';
 import type { Uuid } from '../db/ids';
 import { versionBody } from '../db/weeks';
@@ -13,18 +14,8 @@ import { breath } from './breath';
 
 /** Raise it when evidence is read otherwise. */
 const FIT_VERSION = 1;
-const MOST_SET_UPS = 600;
 
-declare global {
-  // Worked out once for the chunks of the build; another web server works it out for itself.
-  var lochsideEvidence: EvidenceMemo | undefined;
-}
-
-export function evidenceMemo(): EvidenceMemo {
-  const memo = (globalThis.lochsideEvidence ??= new Map());
-  if (memo.size > MOST_SET_UPS) memo.clear();
-  return memo;
-}
+export const evidenceMemo: EvidenceMemo = cache('evidence of set-ups', 600);
 
 /**
  * What tells of skill: every play that can be, those in doubt among them, since to leave those out by rule would bend the fit. Left out is
@@ -56,7 +47,7 @@ export async function fitOfClass(classId: Uuid, plays?: readonly ReportedPlay[])
     .digest();
   const kept = await keptFit(classId, ofReports);
   if (kept) return kept;
-  const memo = evidenceMemo();
+  const memo = evidenceMemo;
   const observed: Observed[] = [];
   for (const play of telling) {
     const played = await playedGo(play);

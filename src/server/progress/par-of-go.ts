@@ -5,26 +5,21 @@ import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { throwerWith } from '@/core/motion/release';
 import type { Fitted } from '@/core/progress/fit';
 import { levelById } from '@/core/rules/level';
+import { cache } from '../caches';
 import { versionBody } from '../db/weeks';
 import type { ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
 
 const PLAYS = 600;
-const MOST_KNOWN = 1000;
-
-declare global {
-  // Worked out once for the chunks of the build; another web server works it out for itself.
-  var lochsidePars: Map<string, number | null> | undefined;
-}
+const known = cache<{ readonly par: number | null }>('par of a go', 1000);
 
 /** Median of one go for a child of that age by the fit of its class; null where the set-up is not known or nothing is forecast. */
 export async function parOfGo(play: ReportedPlay, fitted: Fitted | undefined): Promise<number | null> {
   const go = play.report.goes[play.goNumber - 1]!;
   const { ageYears } = play.setUp;
-  const known = (globalThis.lochsidePars ??= new Map());
   const key = JSON.stringify([play.versionId, go.level, go.form, go.otherHand, go.setUp, ageYears, fitted?.skill]);
   const kept = known.get(key);
-  if (kept !== undefined) return kept;
+  if (kept) return kept.par;
   await breath();
   const game = await versionBody(play.versionId);
   const level = game.levels.some(({ id }) => id === go.level) ? asSetOut(levelById(game, go.level), go.setUp) : null;
@@ -42,7 +37,6 @@ export async function parOfGo(play: ReportedPlay, fitted: Fitted | undefined): P
         },
       ).par
     : null;
-  if (known.size >= MOST_KNOWN) known.clear();
-  known.set(key, par);
+  known.set(key, { par });
   return par;
 }

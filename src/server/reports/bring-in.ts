@@ -303,7 +303,7 @@ async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { tea
     fill.children,
     fill.games.map(({ title }) => title),
   );
-  const key = read.code === null ? undefined : await keyOfToken(read.code, now.toISOString().slice(0, 10));
+  const key = read.code === null ? undefined : await keyOfToken(read.code, now);
   const childId = key && fill.children.some((child) => child.id === key.childId) ? key.childId : (read.childId as Uuid | null);
   const meant = gameMeant(fill.games, read.week, read.game) ?? gameMeant(fill.games, read.week, '');
   const assignment = childId === null ? undefined : meant?.byChild.get(childId);

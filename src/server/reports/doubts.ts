@@ -2,7 +2,7 @@
 import { answersTo, whatCounts, type Answer, type Choice } from '@/core/reports/decision';
 import type { WayIn } from '@/core/reports/around';
 import type { Game } from '@/core/rules/game';
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import { childrenWhoReported } from '../db/children';
 import { addDecision, decisionsOfClass, reportOfSchool, withdrawDecision, type DecidedState } from '../db/decisions';
 import type { Uuid } from '../db/ids';
@@ -10,7 +10,7 @@ import { addAskNotice } from '../db/outbox';
 import { transact } from '../db/pool';
 import { versionBody, weeksOf } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
-import { schoolDay } from '../school-calendar';
+import { schoolDay } from '../school-day';
 import { askNotice } from '../weeks/notices';
 import { groupedBy } from './grouped';
 import { playsOfClass, type ReportedPlay } from './plays';

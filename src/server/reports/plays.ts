@@ -6,12 +6,13 @@ import { OPEN_AFTER_DUE_DAYS, reasonsAround, withReasons } from '@/core/reports/
 import { whatCounts } from '@/core/reports/decision';
 import type { GoVerdict, Verdict } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
+import { cache } from '../caches';
 import { homeFormsOf } from '../db/home-forms';
 import { markOfClassPlays, storedPlaysOfChild, storedPlaysOfClass, type StoredPlay } from '../db/reports';
 import type { Uuid } from '../db/ids';
 import { knownVersion } from '../db/weeks';
-import { dueMoment, schoolDay } from '../school-calendar';
+import { dueMoment, schoolDay } from '../school-day';
 import { betterOf } from '../scores/bests';
 
 export interface ReportedPlay extends StoredPlay {
@@ -29,21 +30,15 @@ export interface ReportedPlay extends StoredPlay {
   readonly word: string;
 }
 
-declare global {
-  // Read once for the chunks of the build; the mark from the database tells when it is to be read again, whoever wrote.
-  var lochsidePlays: Map<Uuid, { readonly mark: string; readonly plays: Promise<readonly ReportedPlay[]> }> | undefined;
-}
-
-const MOST_CLASSES = 24;
+/** By class; the mark from the database tells when it is to be read again, whoever wrote. */
+const known = cache<{ readonly mark: string; readonly plays: Promise<readonly ReportedPlay[]> }>('plays of a class', 24);
 
 /** The plays of a class; what was read last holds as long as nothing of it has changed in the database. */
 export async function playsOfClass(classId: Uuid): Promise<readonly ReportedPlay[]> {
-  const known = (globalThis.lochsidePlays ??= new Map());
   const mark = await markOfClassPlays(classId);
   const kept = known.get(classId);
   if (kept?.mark === mark) return kept.plays;
   const plays = storedPlaysOfClass(classId).then(standing);
-  if (known.size >= MOST_CLASSES) known.clear();
   known.set(classId, { mark, plays });
   // What failed is not kept.
   plays.catch(() => known.delete(classId));
@@ -52,7 +47,7 @@ export async function playsOfClass(classId: Uuid): Promise<readonly ReportedPlay
 
 /** Lets go of what was read, after something was taken away for good. */
 export function forgetPlays(): void {
-  globalThis.lochsidePlays?.clear();
+  known.clear();
 }
 
 /** The plays of one child. */

@@ -7,20 +7,14 @@ import type { Verdict } from '@/core/reports/judge';
 import type { Go, Report } from '@/core/reports/report';
 import type { Game } from '@/core/rules/game';
 import { levelById } from '@/core/rules/level';
+import { cache } from '../caches';
 import type { ChildAssignment } from '../db/weeks';
 import { breath } from '../progress/breath';
 
-declare global {
-  // Worked out once for the chunks of the build; another web server works it out for itself.
-  var lochsideRarity: Map<string, KnownRarity> | undefined;
-}
-
-const MOST_KNOWN = 2000;
+const memo = cache<KnownRarity>('rarity of scores', 2000);
 
 function knownOf(assignment: ChildAssignment): KnownRarity {
   const { versionId, levelId, setUp, fitSkill } = assignment;
-  const memo = (globalThis.lochsideRarity ??= new Map());
-  if (memo.size > MOST_KNOWN) memo.clear();
   const key = JSON.stringify([versionId, levelId, setUp, fitSkill]);
   const known = memo.get(key) ?? { commonTo: null, rareFrom: null };
   memo.set(key, known);

@@ -28,7 +28,7 @@ async function classOf(fills: readonly ClassToFill[], asking: Uuid, message: Dro
     code ??= read.code;
     if (read.childId !== null) named.push(classId);
   }
-  const key = code === null ? undefined : await keyOfToken(code, now.toISOString().slice(0, 10));
+  const key = code === null ? undefined : await keyOfToken(code, now);
   const ofCode = key && fills.find(({ children }) => children.some(({ id }) => id === key.childId));
   if (ofCode) return ofCode.classId;
   return named.length === 1 ? named[0]! : asking;

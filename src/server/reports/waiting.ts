@@ -1,11 +1,11 @@
 /** What came in and is nobody's yet, with all that it may be: the children of the class, its weeks, and what was asked of each child. */
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import type { Span } from '@/core/reports/read-message';
 import { gameMeant } from '@/core/reports/read-table';
 import type { WayIn } from '@/core/reports/around';
 import type { Uuid } from '../db/ids';
 import { incomingOfClass } from '../db/incoming';
-import { schoolDay } from '../school-calendar';
+import { schoolDay } from '../school-day';
 import { classToFill } from './bring-in';
 
 export interface Waiting {

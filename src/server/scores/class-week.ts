@@ -13,7 +13,7 @@ import { groupedBy } from '../reports/grouped';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { assignmentsOfItem, gamesOfWeek, type GameOfWeek } from '../db/week-games';
 import { asksFilmAlone, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';
-import { dueMoment } from '../school-calendar';
+import { dueMoment } from '../school-day';
 import { bestOf, betterOf } from './bests';
 
 export type ScoreState = 'counted' | 'to-look-at' | 'not-yet' | 'not-assigned';

@@ -1,5 +1,5 @@
 /** The texts for families, one for all channels: a message, a mail, a slip of paper. No child is named in them. */
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import ical, { ICalEventTransparency } from 'ical-generator';
 import type { Notice } from '../db/outbox';

@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import { ClassList } from '@/features/classes/class-list';
 import { requireSignedIn } from '@/server/auth/current';
 import { classesOf } from '@/server/db/classes';
-import { dayPlus, schoolDay, schoolYearOf } from '@/server/school-calendar';
+import { schoolDay, schoolYearOf } from '@/server/school-day';
+import { dayPlus } from '@/core/measure/days';
 
 export const metadata: Metadata = { title: 'Classes' };
 

@@ -4,7 +4,7 @@ import { shelfGame } from '@/features/games/shelf-game';
 import { requireSignedIn } from '@/server/auth/current';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { starters } from '@/server/starters';
 
 export const metadata: Metadata = { title: 'Games' };

@@ -4,7 +4,7 @@ import { NoClasses } from '@/features/scores/no-classes';
 import { requireSignedIn } from '@/server/auth/current';
 import { chosenClass } from '@/server/classes/chosen';
 import { isUuid } from '@/server/db/ids';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 
 export const metadata: Metadata = { title: 'Scores' };

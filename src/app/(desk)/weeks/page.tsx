@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import { WeekList } from '@/features/weeks/week-list';
 import { requireSignedIn } from '@/server/auth/current';
 import { sentWeeks } from '@/server/db/weeks';
-import { dayPlus, schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
+import { dayPlus } from '@/core/measure/days';
 
 export const metadata: Metadata = { title: 'Weeks' };
 

@@ -5,7 +5,7 @@ import { requireSignedIn } from '@/server/auth/current';
 import { countAbout } from '@/server/classes/erase-child';
 import { isUuid } from '@/server/db/ids';
 import { childRecord } from '@/server/progress/child-record';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'A child' };
 

@@ -8,7 +8,7 @@ import { isUuid } from '@/server/db/ids';
 import { inventionsOfClass } from '@/server/db/inventions';
 import { gameFromPlan } from '@/core/invent/plan';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Class' };
 

@@ -7,7 +7,7 @@ import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
 import { isUuid } from '@/server/db/ids';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Chart table' };
 

@@ -7,7 +7,7 @@ import { chosenClass } from '@/server/classes/chosen';
 import { schoolKeysOf } from '@/server/db/school-keys';
 import { gamesOfWeek } from '@/server/db/week-games';
 import { weeksOf } from '@/server/db/weeks';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Files and messages' };
 

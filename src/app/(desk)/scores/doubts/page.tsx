@@ -5,7 +5,7 @@ import { requireSignedIn } from '@/server/auth/current';
 import { chosenClass } from '@/server/classes/chosen';
 import { doubtsOf } from '@/server/reports/doubts';
 import { waitingOf } from '@/server/reports/waiting';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'To look at' };
 

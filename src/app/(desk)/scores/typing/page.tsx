@@ -4,7 +4,7 @@ import { TypingPage } from '@/features/scores/typing-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { chosenClass } from '@/server/classes/chosen';
 import { isUuid } from '@/server/db/ids';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { sheetsToType } from '@/server/scores/sheets';
 
 export const metadata: Metadata = { title: 'Type in sheets' };

@@ -4,7 +4,7 @@ import { WeeksPage } from '@/features/scores/weeks-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { classById } from '@/server/db/classes';
 import { chosenClass } from '@/server/classes/chosen';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeeks } from '@/server/scores/class-weeks';
 
 export const metadata: Metadata = { title: 'Over the weeks' };

@@ -1,13 +1,13 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { dayWords } from '@/core/measure/day-words';
+import { dayWords } from '@/core/measure/days';
 import { WeekPage } from '@/features/weeks/week-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { childrenOf } from '@/server/db/children';
 import { isUuid } from '@/server/db/ids';
 import { noticesOf } from '@/server/db/outbox';
 import { weekOfSchool } from '@/server/db/weeks';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { standingOf } from '@/server/weeks/week-standing';
 
 export const metadata: Metadata = { title: 'Week' };

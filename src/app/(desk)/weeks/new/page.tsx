@@ -8,7 +8,7 @@ import { childrenOf } from '@/server/db/children';
 import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Build a week' };
 

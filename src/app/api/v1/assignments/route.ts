@@ -2,7 +2,7 @@ import { classesOf } from '@/server/db/classes';
 import { json, refuse } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
 import { schoolAsking, sentToClass } from '@/server/reports/by-key';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 /** What was sent to a class, for another program of the school: `?class=` its name or id. */
 export const GET = openRoute({ origin: false }, async ({ request, now }) => {

@@ -4,7 +4,7 @@ import { DUPLICATE, errorNumber, transact } from '@/server/db/pool';
 import { yearAt } from '@/server/db/schools';
 import { json, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 const body = Joi.object<{ name: string; ageYears: number }>({
   name: Joi.string().trim().min(1).max(60).required(),

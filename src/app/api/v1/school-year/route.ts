@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { moveUp } from '@/server/classes/move-up';
 import { json } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 const body = Joi.object<{ names: Record<string, string> }>({
   names: Joi.object()

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { signInLimit } from '@/server/auth/limits';
 import { passwordIs } from '@/server/auth/passwords';
-import { openSession, sessionCookieName } from '@/server/auth/sessions';
+import { openSession, sessionCookie } from '@/server/auth/sessions';
 import { accountByEmail } from '@/server/db/teachers';
 import { json, Refused, refuse } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
@@ -30,6 +30,6 @@ export const POST = openRoute({ body }, async ({ body: { email, password }, now 
   const session = await openSession(found.teacherId, found.schoolId, now);
   const { secure } = settings();
   return json({ ok: true }, 200, {
-    'set-cookie': `${sessionCookieName(secure)}=${session.token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${session.maxAge}${secure ? '; Secure' : ''}`,
+    'set-cookie': sessionCookie(secure, session.token, session.maxAge),
   });
 });

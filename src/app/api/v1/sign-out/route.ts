@@ -1,4 +1,4 @@
-import { closeSession, sessionCookieName } from '@/server/auth/sessions';
+import { closeSession, sessionCookie } from '@/server/auth/sessions';
 import { json } from '@/server/http/answer';
 import { sessionToken, teacherRoute } from '@/server/http/route';
 import { settings } from '@/server/settings';
@@ -7,6 +7,6 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ requ
   await closeSession(sessionToken(request)!);
   const { secure } = settings();
   return json({ ok: true }, 200, {
-    'set-cookie': `${sessionCookieName(secure)}=; Path=/; HttpOnly; SameSite=Lax; Max-Age=0${secure ? '; Secure' : ''}`,
+    'set-cookie': sessionCookie(secure),
   });
 });

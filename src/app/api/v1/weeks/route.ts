@@ -1,6 +1,6 @@
 import { json } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { sendWeek } from '@/server/weeks/send-week';
 import { checkIds, weekSchema } from '@/server/weeks/week-schema';
 

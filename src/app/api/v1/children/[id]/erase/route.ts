@@ -3,7 +3,7 @@ import { eraseChild } from '@/server/classes/erase-child';
 import { childOfSchool } from '@/server/db/children';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 const body = Joi.object<{ name: string }>({ name: Joi.string().trim().max(60).required() });
 

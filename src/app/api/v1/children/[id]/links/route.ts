@@ -4,7 +4,7 @@ import { transact } from '@/server/db/pool';
 import { audit, termAt } from '@/server/db/schools';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { settings } from '@/server/settings';
 
 /** New links for one child; the old ones stop working at once. */

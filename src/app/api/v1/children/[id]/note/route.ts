@@ -4,7 +4,7 @@ import { childOfSchool } from '@/server/db/children';
 import { transact } from '@/server/db/pool';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 const body = Joi.object<{ words: string }>({ words: Joi.string().trim().max(1000).allow('').required() });
 

@@ -4,7 +4,7 @@ import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 /** Everything that is kept about a child, as a file for the family that asks. */
 export const GET = teacherRoute({ roles: ['teacher'] }, async ({ who, id, now }) => {

@@ -6,7 +6,7 @@ import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 const MOST_IN_A_CLASS = 60;
 

@@ -5,7 +5,7 @@ import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 const body = Joi.object<{ rule: CreditRule }>({
   rule: Joi.string()

@@ -3,7 +3,7 @@ import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { doubtsOf } from '@/server/reports/doubts';
 import { waitingOf } from '@/server/reports/waiting';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 /** What does not count by itself in this class. */
 export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who, id, now }) => {

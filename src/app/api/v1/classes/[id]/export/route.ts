@@ -1,7 +1,7 @@
 import { classById } from '@/server/db/classes';
 import { notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { asClassFile, asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
 
 const TYPES = {

@@ -6,7 +6,7 @@ import { readFile, uploaded } from '@/server/files/drop';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { bringInMessages, bringInTable, classToFill, lookAtTable } from '@/server/reports/bring-in';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 
 const columnsSchema = Joi.array()
   .items(Joi.string().pattern(/^(child|initial|week|game|level|total|unit|felt|word|distance|version|ignore|cell:\d{1,3})$/))

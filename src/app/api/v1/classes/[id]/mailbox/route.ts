@@ -4,7 +4,7 @@ import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { bringInMessages, classToFill } from '@/server/reports/bring-in';
 import { byClass } from '@/server/reports/sort-messages';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { settings } from '@/server/settings';
 
 /** Reads the mailbox folder: new messages wait for a yes in the class of the child that they name, those read before are left alone. */

@@ -3,7 +3,7 @@ import { classById } from '@/server/db/classes';
 import { isUuid } from '@/server/db/ids';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 
 /** The class's week, polled by the scores page with an ETag. */

@@ -2,7 +2,7 @@ import { classById } from '@/server/db/classes';
 import { isUuid } from '@/server/db/ids';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { sheetsToType } from '@/server/scores/sheets';
 
 /** The sheets of a game of a week, for typing them in. */

@@ -4,7 +4,7 @@ import { transact } from '@/server/db/pool';
 import { weekOfSchool } from '@/server/db/weeks';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { reminderNotice } from '@/server/weeks/notices';
 import { titleOfWeek } from '@/server/weeks/week-standing';
 

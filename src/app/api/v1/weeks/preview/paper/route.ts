@@ -1,7 +1,7 @@
 import { teacherRoute } from '@/server/http/route';
 import { USUAL_LOOK } from '@/server/paper/job';
 import { makePaper, paperAnswer } from '@/server/paper/make';
-import { schoolDay } from '@/server/school-calendar';
+import { schoolDay } from '@/server/school-day';
 import { previewWeek } from '@/server/weeks/send-week';
 import { checkIds, weekSchema } from '@/server/weeks/week-schema';
 

@@ -1,6 +1,7 @@
-/** Days as the school counts them: in its own time zone, though all times are stored in UTC. */
+/** Days as the school counts them: in its own time zone, though all times are stored in UTC. No other module asks which day it is. */
 import { TZDate } from '@date-fns/tz';
-import { addDays, endOfDay, format, parseISO } from 'date-fns';
+import { endOfDay, format } from 'date-fns';
+import { dayPlus } from '@/core/measure/days';
 
 /** "2027-03-05": the day it is now at the school. */
 export function schoolDay(now: Date, timeZone: string): string {
@@ -13,8 +14,11 @@ export function dueMoment(dueOn: string, timeZone: string): Date {
   return new Date(endOfDay(new TZDate(year, month - 1, day, timeZone)).getTime());
 }
 
-export function dayPlus(day: string, days: number): string {
-  return format(addDays(parseISO(day), days), 'yyyy-MM-dd');
+/** A family's link works until two weeks after its term. */
+const AFTER_TERM_DAYS = 14;
+
+export function linkLives(termEndsOn: string, now: Date, timeZone: string): boolean {
+  return schoolDay(now, timeZone) <= dayPlus(termEndsOn, AFTER_TERM_DAYS);
 }
 
 /** School years that begin in August, as in Scotland; the name is "2026–27". */

@@ -1,0 +1,26 @@
+/** Days are written as ISO 8601: "2027-03-05". Which day it is now is asked of the school's zone or of the phone, never here. */
+
+/** The day so many days later; earlier where they are below zero. */
+export function dayPlus(day: string, days: number): string {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number];
+  return new Date(Date.UTC(year, month - 1, date + days)).toISOString().slice(0, 10);
+}
+
+/** Making one takes longer than using it a hundred times. */
+const writers = new Map<string, Intl.DateTimeFormat>();
+
+function written(day: string, tag: string, length: 'long' | 'short'): string {
+  const key = `${tag} ${length}`;
+  let writer = writers.get(key);
+  if (!writer) {
+    writer = new Intl.DateTimeFormat(tag, { weekday: length, day: 'numeric', month: length, timeZone: 'UTC' });
+    writers.set(key, writer);
+  }
+  return writer.format(new Date(`${day}T00:00:00Z`));
+}
+
+/** "Monday 30 November": a day as it is said. */
+export const dayWords = (day: string, tag = 'en-GB'): string => written(day, tag, 'long');
+
+/** "Mon 30 Nov" */
+export const dayShort = (day: string, tag = 'en-GB'): string => written(day, tag, 'short');
