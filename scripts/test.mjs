@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild } from './lib/build.mjs';
+import { ensureBuild, ensureMessages } from './lib/build.mjs';
 import { needChromium, needPackages, root } from './lib/needs.mjs';
 import { freePort } from './lib/processes.mjs';
 import { main, say } from './lib/say.mjs';
@@ -39,15 +39,17 @@ const json = (file) => JSON.parse(readFileSync(file, 'utf8'));
 
 await main(async () => {
   needPackages();
+  await ensureMessages();
   check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await ensureBuild();
   check('types', bin('tsc'), ['--noEmit']);
   check('lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
   check('import boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
+  check('a light child’s page', bin('depcruise'), ['src', '--config', '.dependency-cruiser.child.cjs', '--output-type', 'err']);
   check('unused code', bin('ts-unused-exports'), [
     'tsconfig.json',
     '--allowUnusedTypes',
-    '--excludePathsFromReport=src/app/;src/proxy.ts;.config.ts;.next;next-env;bench/empty',
+    '--excludePathsFromReport=src/app/;src/cli/;src/proxy.ts;.config.ts;.next;next-env;bench/empty',
   ]);
   needChromium();
   const stack = await testStack();

@@ -1,17 +1,20 @@
-/** npm run bench, soak, rebuild and screenshots: a TypeScript command over a fresh stack of its own. */
+/** npm run bench, soak, rebuild, screenshots, unit and browser: a command over a fresh stack of its own; what follows goes to the command. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureBuild } from './lib/build.mjs';
+import { ensureBuild, ensurePrograms } from './lib/build.mjs';
 import { needChromium, root } from './lib/needs.mjs';
 import { freePort } from './lib/processes.mjs';
 import { main, Stop } from './lib/say.mjs';
 import { testStack } from './lib/test-stack.mjs';
 
+const typescript = (file) => ['--import', 'tsx', join(root, file)];
 const COMMANDS = {
-  bench: 'bench/bench.ts',
-  soak: 'tests/soak/soak.ts',
-  screenshots: 'tests/browser/screenshots.ts',
-  rebuild: 'tests/browser/rebuild.ts',
+  bench: typescript('bench/bench.ts'),
+  soak: typescript('tests/soak/soak.ts'),
+  screenshots: typescript('tests/browser/screenshots.ts'),
+  rebuild: typescript('tests/browser/rebuild.ts'),
+  unit: [join(root, 'node_modules/vitest/vitest.mjs'), 'run'],
+  browser: [join(root, 'node_modules/@playwright/test/cli.js'), 'test'],
 };
 
 await main(async () => {
@@ -19,9 +22,10 @@ await main(async () => {
   if (!command) throw new Stop(`Say one of: ${Object.keys(COMMANDS).join(', ')}.`);
   const stack = await testStack();
   try {
-    await ensureBuild();
+    if (process.argv[2] === 'unit') await ensurePrograms();
+    else await ensureBuild();
     needChromium();
-    const { status } = spawnSync(process.execPath, ['--import', 'tsx', join(root, command), ...process.argv.slice(3)], {
+    const { status } = spawnSync(process.execPath, [...command, ...process.argv.slice(3)], {
       cwd: root,
       stdio: 'inherit',
       env: { ...process.env, ...stack.env, LOCHSIDE_TEST_PORT: String(await freePort()) },

@@ -5,6 +5,7 @@ import { join, relative } from 'node:path';
 import { root } from './needs.mjs';
 import { run } from './processes.mjs';
 import { say } from './say.mjs';
+import { compileMessages, MESSAGES } from './messages.mjs';
 import { buildPrograms, program } from './programs.mjs';
 import { buildServiceWorker } from './service-worker.mjs';
 
@@ -24,8 +25,18 @@ function sourceHash(folders, more) {
   return hash.digest('hex');
 }
 
+/** Compiles the messages when the translator's files have changed. */
+export async function ensureMessages() {
+  const mark = join(MESSAGES, 'of');
+  const hash = sourceHash(['messages'], ['lingui.config.ts', 'scripts/lib/messages.mjs']);
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
+  await compileMessages();
+  writeFileSync(mark, hash);
+}
+
 /** Builds the programs that run beside the web server when what they are made of has changed: some 50 ms to find out. */
 export async function ensurePrograms() {
+  await ensureMessages();
   const mark = join(root, 'build/cli/of');
   const hash = sourceHash(['src/cli', 'src/core', 'src/server'], ['package-lock.json', 'scripts/lib/programs.mjs']);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash && existsSync(program('main'))) return;

@@ -1,39 +1,69 @@
 import { describe, expect, it } from 'vitest';
+import { counted } from '@/core/rules/counted';
+import { catalogueIn } from '@/core/rules/languages';
+import { american } from '@/core/words/american';
+import { english } from '@/core/words/english';
 import { french, FRENCH_NOUNS } from '@/core/words/french';
-import { FRENCH_MESSAGES } from '@/core/words/french-messages';
 import { pseudo, pseudoText } from '@/core/words/pseudo';
-import { english } from '@/core/words/words';
-import { askedInCode, askedInTables, nouns } from './messages';
+import { askedFor, nouns, said } from './messages';
 
-const asked = new Set([...askedInCode(), ...askedInTables()]);
-const slotsOf = (text: string) => [...new Set([...text.matchAll(/\{(\w+)/g)].map(([, name]) => name))].sort();
-const texts = (message: (typeof FRENCH_MESSAGES)[string]) => (typeof message === 'string' ? [message] : Object.values(message));
+const asked = await askedFor();
+const inEnglish = await said('en-GB');
+const inFrench = await said('fr');
+/** The slots of a message, without the forms of a noun and what only chooses a plural. */
+const slotsOf = (text: string) => {
+  const shown = text.includes('plural,') ? text.replace(/\b(one|other) \{((?:[^{}]|\{\w+\})*)\}/g, '$2') : text;
+  return [...new Set([...shown.matchAll(/\{(\w+?)(_\w+)?\}/g)].map(([, name]) => name))].sort();
+};
 
-describe('the French of the home pages, the paper and the shipped games', () => {
-  it('says every message that a family may read', () => {
-    expect([...asked].filter((message) => !(message in FRENCH_MESSAGES))).toEqual([]);
+describe('the translator’s files', () => {
+  it('hold every message that the code and the tables ask for, and no other', () => {
+    for (const file of [inEnglish, inFrench]) expect([...file.keys()].sort()).toEqual(Object.keys(asked).sort());
   });
-  it('has no message that nobody asks for', () => {
-    expect(Object.keys(FRENCH_MESSAGES).filter((message) => !asked.has(message))).toEqual([]);
+  it('French says all of them', () => {
+    expect([...inFrench].filter(([, text]) => text === '').map(([id]) => id)).toEqual([]);
   });
+  it('fill the same slots, but where one of a kind needs no figure', () => {
+    for (const [id, text] of inFrench) {
+      const english = inEnglish.get(id)!;
+      const extra = slotsOf(text).filter((slot) => !slotsOf(english).includes(slot));
+      expect(extra, id).toEqual([]);
+      if (!english.includes('plural,')) expect(slotsOf(text), id).toEqual(slotsOf(english));
+    }
+  });
+  it('give each plural the forms that its language has (CLDR, through the platform)', () => {
+    for (const [locale, file] of [
+      ['en-GB', inEnglish],
+      ['fr', inFrench],
+    ] as const) {
+      const needed = locale === 'fr' ? ['one', 'other'] : new Intl.PluralRules(locale).resolvedOptions().pluralCategories;
+      for (const [id, text] of file) {
+        if (!text.includes('plural,')) continue;
+        for (const form of needed) expect(text, id).toMatch(new RegExp(`\\b${form} \\{`));
+      }
+    }
+  });
+  it('a lone word of a screen has a name of its own that says what it means', () => {
+    const lone = Object.entries(asked)
+      .filter(([id, { origin = [] }]) => /^[^\s{]+$/.test(id) && origin.every(([file]) => file.startsWith('src/')))
+      .map(([id]) => id);
+    // Of these each has one meaning: marks of look-fors, how it felt, a measure, what stands on a floor.
+    const oneMeaning = ['yes', 'sometimes', 'hard', 'easy', 'towels', 'cushions', 'radiator', 'lamp', 'plant', 'wall', 'rug'];
+    expect(lone.filter((word) => !oneMeaning.includes(word))).toEqual([]);
+  });
+  it('put a space that does not break before a double mark of French', () => {
+    expect(french.i18n.t('Who counts?')).toBe('Qui compte\u00a0?');
+    for (const text of inFrench.values()) expect(text, text).not.toMatch(/[^\s}{][?!;:»](?!\w)|«\S/u);
+  });
+});
+
+describe('French', () => {
   it('names every thing of a house, and no other', () => {
     expect([...nouns()].filter((noun) => !FRENCH_NOUNS.includes(noun))).toEqual([]);
     expect(FRENCH_NOUNS.filter((noun) => !nouns().has(noun))).toEqual([]);
   });
-  it('fills the same slots as the English, but where one of a kind needs no figure', () => {
-    for (const [message, said] of Object.entries(FRENCH_MESSAGES))
-      for (const text of texts(said)) {
-        const extra = slotsOf(text).filter((slot) => !slotsOf(message).includes(slot));
-        expect(extra, message).toEqual([]);
-        if (typeof said === 'string') expect(slotsOf(text), message).toEqual(slotsOf(message));
-      }
-  });
-  it('puts a space that does not break before a double mark', () => {
-    expect(french.t('Who counts?')).toBe('Qui compte\u00a0?');
-    for (const said of Object.values(FRENCH_MESSAGES)) for (const text of texts(said)) expect(text, text).not.toMatch(/\S[?!;:»](?!\w)|«\S/u);
-  });
   it('bends articles: le, la, l’, du, de la, de l’', () => {
-    const away = (noun: string) => french.t('Walk {steps} away from the {thing}.', { steps: '3 pas', thing: { noun } });
+    const away = (noun: string) => french.i18n.t('Walk {steps} away from the {thing}.', { steps: '3 pas', ...french.forms('thing', noun) });
     expect(away('cardboard box')).toBe('Fais 3 pas à partir du carton.');
     expect(away('kitchen roll')).toBe('Fais 3 pas à partir du rouleau d’essuie-tout.');
     expect(away('saucepan')).toBe('Fais 3 pas à partir de la casserole.');
@@ -41,18 +71,43 @@ describe('the French of the home pages, the paper and the shipped games', () => 
     expect(away('the red trunk')).toContain('red trunk');
   });
   it('counts none and one in the singular, as French does', () => {
-    expect([0, 1, 2].map((n) => french.count(n, '1 minute', '{n} minutes'))).toEqual(['0 minute', '1 minute', '2 minutes']);
-    expect([0, 1, 2].map((n) => english.count(n, '1 minute', '{n} minutes'))).toEqual(['0 minutes', '1 minute', '2 minutes']);
+    const minutes = (words: typeof french, n: number) => words.i18n.t('{n, plural, one {1 minute} other {{n} minutes}}', { n });
+    expect([0, 1, 2].map((n) => minutes(french, n))).toEqual(['0 minute', '1 minute', '2 minutes']);
+    expect([0, 1, 2].map((n) => minutes(english, n))).toEqual(['0 minutes', '1 minute', '2 minutes']);
+    expect([0, 1, 2].map((n) => counted(n, 'points', french))).toEqual(['point', 'point', 'points']);
+    expect([0, 1, 2].map((n) => counted(n, 'my own stars', french))).toEqual(['my own stars', 'my own star', 'my own stars']);
   });
   it('tells sides by the gender of hand and foot', () => {
-    const point = french.t('Pick it up with your {hand} hand beside your {hand} foot.', { hand: { noun: 'right' }, other: { noun: 'left' } });
-    expect(point).toBe('Ramasse-la de la main droite, à côté du pied droit.');
+    const sides = { ...french.forms('hand', 'right'), ...french.forms('other', 'left') };
+    expect(french.own('Pick it up with your {hand} hand beside your {hand} foot.', sides)).toBe(
+      'Ramasse-la de la main droite, à côté du pied droit.',
+    );
+  });
+  it('keeps the meanings of one English word apart: a ball that hits, five hits of a teacher’s own', () => {
+    expect(catalogueIn(french).plain.does.upright).toBe('touche');
+    expect([1, 5].map((n) => counted(n, 'hits', french))).toEqual(['touche', 'touches']);
+    expect(french.own('Back')).toBe('Back');
+    expect(french.i18n.t('Back (to the screen before)', {}, { message: 'Back' })).toBe('Retour');
+  });
+});
+
+describe('English', () => {
+  it('says the message, not its name, and fills the slots of the rest', () => {
+    expect(english.i18n.t('Back (to the screen before)', {}, { message: 'Back' })).toBe('Back');
+    expect(english.i18n.t('mark {n}', { n: 4 })).toBe('mark 4');
+    expect(english.own('Set it out as {who} did')).toBe('Set it out as {who} did');
+  });
+  it('of America says what it says otherwise, and the rest as in Britain', () => {
+    expect(catalogueIn(american).general.precise.when).toBe('Only if it is tied:');
+    expect(american.i18n.t('mark {n}', { n: 4 })).toBe('mark 4');
+    expect(american.noun('football', 2)).toBe('soccer balls');
   });
 });
 
 describe('the language that tests make', () => {
   it('leaves slots and figures, and no Latin letter', () => {
     expect(pseudoText('Walk {steps} 3½ times')).toMatch(/^\P{Script=Latin}+\{steps\}\P{Script=Latin}+$/u);
+    expect(pseudo.i18n.t('mark {n}', { n: 4 })).toMatch(/^\P{Script=Latin}+ 4$/u);
     expect(pseudo.direction).toBe('rtl');
   });
 });

@@ -44,7 +44,7 @@ export interface DepthGrid {
 }
 
 /** Chances that divide the five bands, deepest first. */
-export const BAND_CHANCES = [0.2, 0.4, 0.6, 0.8] as const;
+const BAND_CHANCES = [0.2, 0.4, 0.6, 0.8] as const;
 
 const RADII = 36;
 const ANGLES = 5;

@@ -1,7 +1,7 @@
 /** A game that a child made: things put on a small floor and a few slots filled, and the game that this comes to. No motion in here. */
 import { distanceM } from '../course/geometry';
 import { AIMED, type AimedId, type ImplementId } from '../objects/catalogue';
-import { message } from '../words/words';
+
 import { GAME_FORMAT } from '../rules/formats';
 import type { Game } from '../rules/game';
 import { partFromThrowRules, type ThrowRules } from '../rules/throw-rules';
@@ -55,9 +55,9 @@ export const emptyPlan: InventedPlan = {
 /** What is still wrong with it, in words for the child; empty when it can be played. */
 export function planGaps(plan: InventedPlan): readonly string[] {
   return [
-    ...(plan.title.trim() === '' ? [message('Give it a name.')] : []),
-    ...(plan.marks.length === 0 ? [message('Put down a mark to throw from.')] : []),
-    ...(plan.marks.some((mark) => distanceM(mark, plan.target) < NEAREST_MARK_M) ? [message('A mark is too near the target: move it back.')] : []),
+    ...(plan.title.trim() === '' ? [/*i18n*/ 'Give it a name.'] : []),
+    ...(plan.marks.length === 0 ? [/*i18n*/ 'Put down a mark to throw from.'] : []),
+    ...(plan.marks.some((mark) => distanceM(mark, plan.target) < NEAREST_MARK_M) ? [/*i18n*/ 'A mark is too near the target: move it back.'] : []),
   ];
 }
 

@@ -1,5 +1,6 @@
 /** Lengths as people say them. Inside everything is metres; these convert at the edge. */
-import { english, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 
 /** International yard and pound agreement, 1959: exactly 0.3048 m. */
 export const FOOT_M = 0.3048;
@@ -25,16 +26,30 @@ export interface Pace {
   readonly lengthM: number;
   readonly one: string;
   readonly many: string;
+  /** The message that says one or several. */
+  readonly counted: string;
   readonly parts: 2 | 4;
 }
 
-export const stepPace = (stepM: number): Pace => ({ lengthM: stepM, one: 'step', many: 'steps', parts: 2 });
+export const stepPace = (stepM: number): Pace => ({
+  lengthM: stepM,
+  one: 'step',
+  many: 'steps',
+  counted: /*i18n*/ '{n, plural, one {step} other {steps}}',
+  parts: 2,
+});
 
 /** The long side of A4 (ISO 216: 297 mm), the sheets laid end to end. */
-export const SHEET_PACE: Pace = { lengthM: 0.297, one: 'sheet of paper', many: 'sheets of paper', parts: 2 };
+export const SHEET_PACE: Pace = {
+  lengthM: 0.297,
+  one: 'sheet of paper',
+  many: 'sheets of paper',
+  counted: /*i18n*/ '{n, plural, one {sheet of paper} other {sheets of paper}}',
+  parts: 2,
+};
 
 /** A bath towel, lengthways. Assumed: 1.3 m. */
-export const TOWEL_PACE: Pace = { lengthM: 1.3, one: 'towel', many: 'towels', parts: 4 };
+export const TOWEL_PACE: Pace = { lengthM: 1.3, one: 'towel', many: 'towels', counted: /*i18n*/ '{n, plural, one {towel} other {towels}}', parts: 4 };
 
 const FRACTIONS: Readonly<Record<number, string>> = { 0: '', 0.25: '¼', 0.5: '½', 0.75: '¾' };
 
@@ -43,7 +58,7 @@ export function toParts(lengthM: number, pace: Pace, words = english): PacedPart
   const parts = Math.max(1, Math.round((pace.parts * lengthM) / pace.lengthM));
   const paces = parts / pace.parts;
   const figure = `${Math.floor(paces) === 0 ? '' : Math.floor(paces)}${FRACTIONS[paces % 1]!}`;
-  return { parts, lengthM: paces * pace.lengthM, figure, words: `${figure} ${words.count(paces <= 1 ? 1 : paces, pace.one, pace.many)}` };
+  return { parts, lengthM: paces * pace.lengthM, figure, words: `${figure} ${words.own(pace.counted, { n: paces <= 1 ? 1 : paces })}` };
 }
 
 export interface PacedParts {

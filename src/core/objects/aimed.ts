@@ -1,4 +1,5 @@
 import type { OwnThing } from './own';
+import type { AimedShape, ThrownShape } from './shapes';
 
 /**
  * What is aimed at, built with, or stands in the way. Lengths in metres, mass in kilograms. Sizes of household things vary: assumed,
@@ -43,21 +44,6 @@ export type AimedId =
   | 'chair'
   | 'towel-strip'
   | 'clothes-horse';
-
-/**
- * An opening takes the ball in from above; an upright is struck and falls or rings; a flat thing lies on the floor or on a seat and the
- * ball ends in or on it; a gate is passed between its posts; a mouth faces the player along the floor; a face is hit like a wall; a
- * block only stands in the way.
- */
-export type AimedShape =
-  | { readonly kind: 'opening'; readonly outline: 'rectangle'; readonly widthM: number; readonly depthM: number; readonly rimM: number }
-  | { readonly kind: 'opening'; readonly outline: 'round'; readonly diameterM: number; readonly rimM: number }
-  | { readonly kind: 'upright'; readonly widthM: number; readonly heightM: number }
-  | { readonly kind: 'flat'; readonly diameterM: number; readonly heightM: number }
-  | { readonly kind: 'gate'; readonly widthM: number; readonly postM: number }
-  | { readonly kind: 'mouth'; readonly widthM: number; readonly depthM: number; readonly heightM: number }
-  | { readonly kind: 'face'; readonly widthM: number; readonly heightM: number }
-  | { readonly kind: 'block'; readonly widthM: number; readonly depthM: number; readonly heightM: number };
 
 export interface Aimed {
   readonly id: AimedId;
@@ -371,9 +357,6 @@ export const AIMED_IDS = Object.keys(AIMED) as readonly AimedId[];
 export function outlineWidthM(shape: AimedShape): number {
   return 'diameterM' in shape ? shape.diameterM : shape.widthM;
 }
-
-/** What a ball can be thrown at through the air: into an opening, or against something that stands. */
-export type ThrownShape = Extract<AimedShape, { kind: 'opening' | 'upright' }>;
 
 export function isThrownAt(shape: AimedShape): shape is ThrownShape {
   return shape.kind === 'opening' || shape.kind === 'upright';

@@ -1,6 +1,6 @@
 /** A thing of the teacher's own, by its size. What it is most like is told beside it and gives its weight, its substitutes and its cautions. */
 import Joi from 'joi';
-import type { AimedShape } from './aimed';
+import type { AimedShape } from './shapes';
 
 export interface OwnThing {
   readonly name: string;

@@ -4,7 +4,8 @@
  */
 import type { Effect, Game, Group, Part } from '../rules/game';
 import { placeMark } from '../rules/place-name';
-import { english, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 import type { PlayEvent } from '../rules/play';
 
 export type PartField = {
@@ -40,10 +41,11 @@ type Field = { [K in PartField['kind']]: Omit<Extract<PartField, { kind: K }>, '
 
 function fieldsOfPart(part: Part, words: Words): Field[] {
   const { of } = part.measure;
-  const { t } = words;
-  if (of === 'clock') return [{ kind: 'seconds', label: t('seconds'), each: null, least: 0, most: 3600 }];
-  if (of === 'minutes') return [{ kind: 'minutes', label: t('minutes'), each: null, least: 0, most: 240 }];
-  if (of === 'done') return [{ kind: 'done', label: t('done'), each: null, least: 0, most: 1 }];
+  const { i18n, own } = words;
+  if (of === 'clock') return [{ kind: 'seconds', label: i18n.t('seconds (a unit)', {}, { message: 'seconds' }), each: null, least: 0, most: 3600 }];
+  if (of === 'minutes')
+    return [{ kind: 'minutes', label: i18n.t('minutes (a length of time)', {}, { message: 'minutes' }), each: null, least: 0, most: 240 }];
+  if (of === 'done') return [{ kind: 'done', label: i18n.t('done (ticked)', {}, { message: 'done' }), each: null, least: 0, most: 1 }];
   if (carries(part)) return balls(part, words);
   const byRow = rowFields(part, of.sum, words);
   if (byRow) return byRow;
@@ -54,7 +56,7 @@ function fieldsOfPart(part: Part, words: Words): Field[] {
   return [...new Set(counters)].map((counter) => ({
     kind: 'counter',
     counter,
-    label: t(part.counterWords?.[counter] ?? counter),
+    label: own(part.counterWords?.[counter] ?? counter),
     each: of.sum[counter] ?? null,
     least: 0,
     most: MOST_COUNTED,
@@ -66,23 +68,23 @@ function carries(part: Part): boolean {
 }
 
 /** Balls of a frames game: two a frame and up to two extra. */
-function balls(part: Part, { t }: Words): Field[] {
+function balls(part: Part, { i18n }: Words): Field[] {
   const pins = Object.values(part.groups).find((group) => group.kind === 'pin')?.n ?? 10;
   const frames = Number(part.stop.flatMap((stop) => stop.if).find(([operand, op]) => operand.startsWith('n.') && op === '>=')?.[2] ?? 10);
   const ball = (label: string): Field => ({ kind: 'ball', label, each: null, least: 0, most: pins });
   return [
     ...Array.from({ length: frames }, (_, frame) => [
-      ball(t('frame {n}, first ball', { n: frame + 1 })),
-      ball(t('frame {n}, second ball', { n: frame + 1 })),
+      ball(i18n.t('frame {n}, first ball', { n: frame + 1 })),
+      ball(i18n.t('frame {n}, second ball', { n: frame + 1 })),
     ]).flat(),
-    ball(t('extra ball {n}', { n: 1 })),
-    ball(t('extra ball {n}', { n: 2 })),
+    ball(i18n.t('extra ball {n}', { n: 1 })),
+    ball(i18n.t('extra ball {n}', { n: 2 })),
   ];
 }
 
 /** One field for each row (and element) that gives points, when the score is nothing but those; else undefined. */
 function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Words): Field[] | undefined {
-  const { t } = words;
+  const { own } = words;
   const scores = (effect: Effect) => 'counter' in effect && effect.counter in sum;
   if (Object.values(part.also ?? {}).some((effects) => effects.some(scores))) return undefined;
   if (Object.keys(sum).some((counter) => part.startAt?.[counter])) return undefined;
@@ -95,7 +97,7 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Wor
     if (effect.do !== 'add' || effect.timesCarry || effect.for === 'others') return undefined;
     const weight = sum[effect.counter]!;
     const endLabel = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.label ?? '';
-    const ended = t(endLabel).toLocaleLowerCase(words.tag);
+    const ended = own(endLabel).toLocaleLowerCase(words.tag);
     if (typeof effect.amount === 'number') {
       fields.push({ kind: 'row', row, at: 0, label: ended, each: effect.amount * weight, least: 0, most: MOST });
       continue;
@@ -123,8 +125,8 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Wor
 
 function nameOfElement(group: Group, at: number, words: Words): string {
   const label = group.labels?.[at];
-  if (label !== undefined) return words.t(label);
-  const kind = words.t(group.kind);
+  if (label !== undefined) return words.own(label);
+  const kind = words.own(group.kind);
   if (group.kind !== 'place') return `${kind} ${at + 1}`;
   return placeMark(at, group.n, words);
 }

@@ -1,9 +1,12 @@
 /**
  * The languages of the rules: each is a catalogue of words of one shape. English (UK) is complete; US English is a variant of it with its
- * own words for things, for a tie, and feet and inches. Any other language is made from the English by its messages (`core/words`).
+ * own words for things, and feet and inches. Any other language is made from the English by its messages (`core/words`).
  */
-import { english, type Words } from '../words/words';
+import { american } from '../words/american';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 import { counted } from './counted';
+import { rulesMessage } from './rules-message';
 import { placeName } from './place-name';
 import { fromFeetAndInches, sayMetres, toFeetAndInches } from '../measure/lengths';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '../objects/catalogue';
@@ -34,22 +37,6 @@ const asWritten: Pick<Catalogue, 'place' | 'counted' | 'own'> = {
   own: (written) => written,
 };
 
-const US_THINGS: Readonly<Partial<Record<AimedId | ImplementId, string>>> = {
-  football: 'soccer ball',
-  'rice-bag': 'little bean bag',
-  'laundry-basket': 'laundry hamper',
-  'washing-up-bowl': 'dishpan',
-  'yoghurt-pot': 'large yogurt cup',
-  'biscuit-tin': 'small cookie tin',
-  'kitchen-roll': 'paper towel roll',
-  'clothes-horse': 'drying rack',
-};
-
-const US_GENERAL: GeneralWords = {
-  ...generalWords,
-  precise: { ...generalWords.precise, tie: 'If it is tied: {what}.', when: 'Only if it is tied:', measureDone: 'Write down that you did it.' },
-};
-
 export const CATALOGUES: Readonly<Record<'en-GB' | 'en-US', Catalogue>> = {
   'en-GB': {
     plain: messages,
@@ -59,14 +46,7 @@ export const CATALOGUES: Readonly<Record<'en-GB' | 'en-US', Catalogue>> = {
     length: (lengthM) => sayMetres(lengthM),
     ...asWritten,
   },
-  'en-US': {
-    plain: messages,
-    general: US_GENERAL,
-    implement: (id) => US_THINGS[id] ?? IMPLEMENTS[id].name,
-    aimed: (id) => US_THINGS[id] ?? AIMED[id].name,
-    length: sayFeet,
-    ...asWritten,
-  },
+  'en-US': { ...inWords(american), length: sayFeet },
 };
 
 /** "6 ft 7 in", "8 ft": to the nearest inch below ten feet, to the nearest foot above. */
@@ -76,12 +56,17 @@ function sayFeet(lengthM: number): string {
   return inches === 0 ? `${feet} ft` : `${feet} ft ${inches} in`;
 }
 
-/** The same texts, each put through `say`. */
-function translated<T>(texts: T, say: (text: string) => string): T {
-  if (typeof texts === 'string') return say(texts) as T;
+/** The same texts in the words of a language. */
+function translated<T>(texts: T, words: Words, path = ''): T {
+  if (typeof texts === 'string') {
+    const message = rulesMessage(texts, path);
+    return (words.knows(message) ? words.own(message) : texts) as T;
+  }
   if (typeof texts !== 'object' || texts === null) return texts;
-  if (Array.isArray(texts)) return texts.map((one: unknown) => translated(one, say)) as T;
-  return Object.fromEntries(Object.entries(texts).map(([key, one]: [string, unknown]) => [key, translated(one, say)])) as T;
+  if (Array.isArray(texts)) return texts.map((one: unknown, index) => translated(one, words, `${path} ${index}`)) as T;
+  return Object.fromEntries(
+    Object.entries(texts).map(([key, one]: [string, unknown]) => [key, translated(one, words, `${path} ${key}`.trim())]),
+  ) as T;
 }
 
 const made = new WeakMap<Words, Catalogue>();
@@ -89,17 +74,21 @@ const made = new WeakMap<Words, Catalogue>();
 /** The catalogue of the rules in the language of a family. Things stand in it as "the …", in whatever way that language says it. */
 export function catalogueIn(words: Words): Catalogue {
   if (words === english) return CATALOGUES['en-GB'];
-  const { t } = words;
-  const catalogue = made.get(words) ?? {
-    plain: translated<PlainWords>(messages, t),
-    general: translated(generalWords, t),
-    implement: (id: ImplementId) => t('{thing:the}', { thing: { noun: IMPLEMENTS[id].name } }),
-    aimed: (id: AimedId) => t('{thing:the}', { thing: { noun: AIMED[id].name } }),
-    length: (lengthM: number) => sayMetres(lengthM, words),
-    place: (index: number, n: number) => placeName(index, n, words),
-    counted: (n: number, plural: string) => counted(n, plural, words),
-    own: (written: string) => t(written),
-  };
+  const catalogue = made.get(words) ?? inWords(words);
   made.set(words, catalogue);
   return catalogue;
+}
+
+function inWords(words: Words): Catalogue {
+  const { own, forms } = words;
+  return {
+    plain: translated<PlainWords>(messages, words),
+    general: translated(generalWords, words),
+    implement: (id) => forms('thing', IMPLEMENTS[id].name)['thing_the']!,
+    aimed: (id) => forms('thing', AIMED[id].name)['thing_the']!,
+    length: (lengthM) => sayMetres(lengthM, words),
+    place: (index, n) => placeName(index, n, words),
+    counted: (n, plural) => counted(n, plural, words),
+    own,
+  };
 }

@@ -1,8 +1,10 @@
 import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { finishedWhy, playedMs, rawScore, type State } from './engine';
 import type { FinishReason, Measure } from './game';
-import { english, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 import { counted } from './counted';
+import { catalogueIn } from './languages';
 import { messages } from './messages.en-gb';
 
 /** One product of the sum: so many times, worth so much each. `place` is the number of the mark, from 1, where it tells. */
@@ -101,12 +103,13 @@ function beats(one: PartResult, other: PartResult): boolean {
   return false;
 }
 
-function cardSum(program: Program, parts: readonly PartResult[], value: number | null, { t }: Words): string {
+function cardSum(program: Program, parts: readonly PartResult[], value: number | null, words: Words): string {
   const { combine } = program.game.card;
-  const told = parts.map((part) => `${t(part.title)} ${part.value === null ? t(messages.notFinished) : part.value}`);
+  const { plain } = catalogueIn(words);
+  const told = parts.map((part) => `${words.own(part.title)} ${part.value === null ? plain.notFinished : part.value}`);
   if (combine === 'list') return told.join(', ');
-  if (combine === 'wins') return `${value ?? 0} ${t(messages.wins)}`;
-  return `${told.join(' + ')} = ${value === null ? t(messages.notFinished) : value}`;
+  if (combine === 'wins') return `${value ?? 0} ${plain.wins}`;
+  return `${told.join(' + ')} = ${value === null ? plain.notFinished : value}`;
 }
 
 function partResult(program: Program, part: PartProgram, state: State, side: number, words: Words): PartResult {
@@ -156,10 +159,11 @@ function keptGo(goes: readonly (number | null)[], keep: 'best' | 'last' | 'sum',
   return { at };
 }
 
-function goesSum(goes: readonly (number | null)[], keep: 'best' | 'last' | 'sum', value: number | null, sum: string, { t }: Words): string {
-  const told = goes.map((one) => (one === null ? t(messages.notFinished) : `${one}`));
-  if (keep === 'sum') return `${told.join(' + ')} = ${value ?? t(messages.notFinished)}`;
-  return `${keep === 'best' ? t(messages.bestOf) : t(messages.lastOf)} ${told.join(', ')}: ${sum}`;
+function goesSum(goes: readonly (number | null)[], keep: 'best' | 'last' | 'sum', value: number | null, sum: string, words: Words): string {
+  const { plain } = catalogueIn(words);
+  const told = goes.map((one) => (one === null ? plain.notFinished : `${one}`));
+  if (keep === 'sum') return `${told.join(' + ')} = ${value ?? plain.notFinished}`;
+  return `${keep === 'best' ? plain.bestOf : plain.lastOf} ${told.join(', ')}: ${sum}`;
 }
 
 /** Ends before the end was reached: they are written down as not finished where the rules say so, and always where time is the score. */
@@ -188,7 +192,7 @@ function measured(part: PartProgram, state: State, base: number): number | null 
 
 function workingOf(part: PartProgram, state: State, base: number, value: number | null, words: Words): { working: WorkingLine[]; sum: string } {
   const { measure: rule } = part.part;
-  if (value === null) return { working: [], sum: words.t(messages.notFinished) };
+  if (value === null) return { working: [], sum: catalogueIn(words).plain.notFinished };
   if (typeof rule.of === 'string') return { working: [], sum: `${value}` };
   const weights = Object.entries(rule.of.sum);
   const byRow = linesOf(part, state, base, new Map(weights));
@@ -220,7 +224,7 @@ function sumWords(lines: readonly WorkingLine[], value: number, words: Words): s
     `${line.times}${line.what ? ` ${counted(line.times, line.what, words)}` : ''}${line.each === 1 ? '' : ` × ${line.each}`}`;
   if (lines.length === 1) return lines[0]!.each === 1 ? term(lines[0]!) : `${term(lines[0]!)} = ${value}`;
   if (lines.length === 2 && lines[0]!.each !== 1)
-    return `${term(lines[0]!)} = ${lines[0]!.times * lines[0]!.each}, ${words.t(messages.and)} ${term(lines[1]!)} = ${value}`;
+    return `${term(lines[0]!)} = ${lines[0]!.times * lines[0]!.each}, ${catalogueIn(words).plain.and} ${term(lines[1]!)} = ${value}`;
   return `${lines.map(term).join(' + ')} = ${value}`;
 }
 

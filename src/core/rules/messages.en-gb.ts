@@ -1,5 +1,4 @@
 /** The words of the rules in British English. Braces name slots or words; other languages get a file of the same shape. */
-import { PLACE_NAMES } from './place-name';
 
 export const messages = {
   and: 'and',
@@ -51,5 +50,4 @@ export const messages = {
   valueFirst: ' from the {place} mark',
   valueNext: ' from the {name}',
   valueNumbered: ' from {place}',
-  placeNames: PLACE_NAMES,
 } as const;

@@ -8,7 +8,8 @@
 import { AIMED } from '../objects/catalogue';
 import type { Game } from '../rules/game';
 import { levelById } from '../rules/level';
-import { english, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 import type { HomeForm } from './home-form';
 
 export interface Offer {
@@ -30,7 +31,7 @@ const AIMING: ReadonlySet<string> = new Set(['underarm', 'overarm', 'set-shot', 
 
 /** `value` is the score of the go just played, null for not finished or one that is not to be compared. */
 export function offersAfter(game: Game, forms: readonly HomeForm[], current: HomeForm, value: number | null, words = english): Offers {
-  const { t } = words;
+  const { i18n, own } = words;
   const level = levelById(game, current.levelId);
   const aims = level.parts.some((part) => part.tasks.some((task) => AIMING.has(task.technique)));
   const asked = forms.find((form) => form.change.kind === 'as-asked');
@@ -40,7 +41,7 @@ export function offersAfter(game: Game, forms: readonly HomeForm[], current: Hom
   const beside = (by: number): Offer[] => {
     const next = game.levels[here + by];
     const form = next && forms.find((one) => one.levelId === next.id && (one.change.kind === 'level' || one.change.kind === 'as-asked'));
-    return form ? [{ formId: form.id, words: t(next.name), hint: by < 0 ? t('the level before') : t('the next level') }] : [];
+    return form ? [{ formId: form.id, words: own(next.name), hint: by < 0 ? i18n.t('the level before') : i18n.t('the next level') }] : [];
   };
   const levers = (towards: 'easier' | 'harder') =>
     current.change.kind !== 'as-asked'
@@ -48,41 +49,47 @@ export function offersAfter(game: Game, forms: readonly HomeForm[], current: Hom
       : forms.filter((form) => form.towards === towards && form.change.kind !== 'level').map((form) => offerOf(form, words));
   const back = (towards: 'easier' | 'harder') =>
     !atLevel && asked && current.towards !== towards && current.towards !== 'as-asked'
-      ? [{ formId: asked.id, words: t('As it was sent'), hint: t('the set-up of the card') }]
+      ? [{ formId: asked.id, words: i18n.t('As it was sent'), hint: i18n.t('the set-up of the card') }]
       : [];
   const rule = game.levels[here]?.moveUpAt;
   const better = game.parts.length > 1 ? game.card.better : level.parts[0]!.measure.better;
   const reached = rule !== undefined && value !== null && (better === 'high' ? value >= rule : value <= rule);
   return {
     moveUp: atLevel && reached ? (beside(1)[0] ?? null) : null,
-    easeOff: aims ? { formId: current.id, words: t('Softer'), hint: t('less power, everything stays where it is') } : null,
+    easeOff: aims
+      ? {
+          formId: current.id,
+          words: i18n.t('Softer (offer after a go)', {}, { message: 'Softer' }),
+          hint: i18n.t('less power, everything stays where it is'),
+        }
+      : null,
     easier: [...back('easier'), ...levers('easier'), ...(atLevel ? beside(-1) : [])],
     harder: [...back('harder'), ...levers('harder'), ...(atLevel ? beside(1) : [])],
   };
 }
 
-function offerOf(form: HomeForm, { t }: Words): Offer {
+function offerOf(form: HomeForm, { i18n, noun }: Words): Offer {
   const { change } = form;
   switch (change.kind) {
     case 'nearer':
-      return { formId: form.id, words: t('Nearer'), hint: t('move the marks in') };
+      return { formId: form.id, words: i18n.t('Nearer (offer after a go)', {}, { message: 'Nearer' }), hint: i18n.t('move the marks in') };
     case 'farther':
-      return { formId: form.id, words: t('Farther'), hint: t('move the marks back') };
+      return { formId: form.id, words: i18n.t('Farther (offer after a go)', {}, { message: 'Farther' }), hint: i18n.t('move the marks back') };
     case 'bigger':
-      return { formId: form.id, words: t('A bigger target'), hint: t('{thing}', { thing: { noun: AIMED[change.object].name } }) };
+      return { formId: form.id, words: i18n.t('A bigger target'), hint: noun(AIMED[change.object].name) };
     case 'smaller':
-      return { formId: form.id, words: t('A smaller target'), hint: t('{thing}', { thing: { noun: AIMED[change.object].name } }) };
+      return { formId: form.id, words: i18n.t('A smaller target'), hint: noun(AIMED[change.object].name) };
     case 'other-hand':
-      return { formId: form.id, words: t('Other side'), hint: t('your other hand or foot') };
+      return { formId: form.id, words: i18n.t('Other side'), hint: i18n.t('your other hand or foot') };
     case 'level':
     case 'as-asked':
-      return { formId: form.id, words: t('As it was sent'), hint: t('the set-up of the card') };
+      return { formId: form.id, words: i18n.t('As it was sent'), hint: i18n.t('the set-up of the card') };
   }
 }
 
 /** How a form differs from what was asked, for the list of goes; empty for as asked. */
 export function formWords(game: Game, form: HomeForm, words = english): string {
-  const name = words.t(game.levels.find((level) => level.id === form.levelId)?.name ?? '');
+  const name = words.own(game.levels.find((level) => level.id === form.levelId)?.name ?? '');
   switch (form.change.kind) {
     case 'as-asked':
     case 'level':

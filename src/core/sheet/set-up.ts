@@ -5,7 +5,8 @@ import { stepPace, toParts, type Pace } from '../measure/lengths';
 import { withLengths } from '../course/set-out';
 import { AIMED, IMPLEMENTS, MARKERS, nameOf, outlineWidthM, type AimedId } from '../objects/catalogue';
 import type { Game, PlacedTarget } from '../rules/game';
-import { english, message, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 
 export interface PacedPlace {
   readonly name: string;
@@ -43,7 +44,7 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
     };
   });
   return {
-    things: [{ name: numbered(ball.name, 1, words), hint: words.t(ball.makeIt) }, ...thingsOf(game, places.length, words)],
+    things: [{ name: numbered(ball.name, 1, words), hint: words.own(ball.makeIt) }, ...thingsOf(game, places.length, words)],
     places,
     directions: directionsOf(game, marks, places, pace, words),
     cautions: cautionsFor(game, words),
@@ -53,7 +54,7 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
 /** "far", "coat on", "mark 3": what the child calls the place. */
 function nameOfMark(game: Game, mark: PlacedMark, words: Words): string {
   const label = game.parts.map((part) => part.groups[mark.group]?.labels?.[mark.index]).find((one) => one !== undefined);
-  return label === undefined ? placeName(mark.index, mark.of, words) : words.t(label);
+  return label === undefined ? placeName(mark.index, mark.of, words) : words.own(label);
 }
 
 /** Things by what they are called, each with how many there are. */
@@ -67,12 +68,14 @@ function counts(things: readonly PlacedTarget[]): readonly { readonly name: stri
 }
 
 const targetsOf = (game: Game) => Object.values(game.course.targets).flat();
-const numbered = (name: string, n: number, words: Words) => words.t('{n} {thing}', { n, thing: { noun: name, n } });
+const numbered = (name: string, n: number, words: Words) => words.i18n.t('{n} {thing}', { n, ...words.forms('thing', name, n) });
 
 function thingsOf(game: Game, places: number, words: Words): { name: string; hint: string }[] {
   const substitutes = (object: AimedId) =>
-    words.t('Or use {things}.', {
-      things: AIMED[object].substitutes.map((id) => words.t('a {thing}', { thing: { noun: AIMED[id].name } })).join(words.t(' or ')),
+    words.i18n.t('Or use {things}.', {
+      things: AIMED[object].substitutes
+        .map((id) => words.i18n.t('a {thing}', { ...words.forms('thing', AIMED[id].name) }))
+        .join(words.i18n.t(' or ')),
     });
   const { marker } = game.kit;
   const wide = (name: string) => {
@@ -81,23 +84,23 @@ function thingsOf(game: Game, places: number, words: Words): { name: string; hin
         .filter((one) => nameOf(one) === name)
         .map((one) => one.widthM ?? (one.own && outlineWidthM(one.own.shape))),
     );
-    return [...widths].flatMap((width) => (width === undefined ? [] : [`${Math.round(width * 100)} cm`])).join(words.t(' and '));
+    return [...widths].flatMap((width) => (width === undefined ? [] : [`${Math.round(width * 100)} cm`])).join(words.i18n.t(' and '));
   };
   const hint = ({ own, object }: PlacedTarget) => {
     const { makeIt } = AIMED[object];
-    return own || makeIt === undefined ? substitutes(object) : words.t(makeIt);
+    return own || makeIt === undefined ? substitutes(object) : words.own(makeIt);
   };
   return [
     ...counts(targetsOf(game)).map(({ name, n, one }) => ({
       name: numbered(name, n, words),
-      hint: `${wide(name) === '' ? '' : `${words.t('About {width} wide.', { width: wide(name) })} `}${hint(one)}`,
+      hint: `${wide(name) === '' ? '' : `${words.i18n.t('About {width} wide.', { width: wide(name) })} `}${hint(one)}`,
     })),
     ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name: numbered(name, n, words), hint: hint(one) })),
     ...(places > 0
       ? [
           {
             name: numbered(marker, places, words),
-            hint: places > 1 ? words.t('They mark where you stand.') : words.t('It marks where you stand.'),
+            hint: places > 1 ? words.i18n.t('They mark where you stand.') : words.i18n.t('It marks where you stand.'),
           },
         ]
       : []),
@@ -105,45 +108,45 @@ function thingsOf(game: Game, places: number, words: Words): { name: string; hin
 }
 
 function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[], pace: Pace, words: Words): string[] {
-  const { t } = words;
+  const { i18n, forms } = words;
   const walking = pace.one === 'step';
   const targets = targetsOf(game);
-  const marker = { noun: game.kit.marker };
+  const marker = forms('marker', game.kit.marker);
   const single = targets.length === 1 ? nameOf(targets[0]!) : undefined;
   const set = single
-    ? [t('Put the {thing} on the floor with clear space all round.', { thing: { noun: single } })]
+    ? [i18n.t('Put the {thing} on the floor with clear space all round.', { ...forms('thing', single) })]
     : targets.length > 1
       ? [
-          t('Set out {things} as in the drawing.', {
+          i18n.t('Set out {things} as in the drawing.', {
             things: counts(targets)
               .map(({ name, n }) => numbered(name, n, words))
               .join(', '),
           }),
         ]
       : [];
-  const way = (game.course.obstacles ?? []).length > 0 ? [t('Put what stands in the way where the drawing shows it.')] : [];
+  const way = (game.course.obstacles ?? []).length > 0 ? [i18n.t('Put what stands in the way where the drawing shows it.')] : [];
   const walks = places.map((place, index) => {
     const mark = marks[index]!;
     const { name, steps } = place;
-    if (!mark.towards) return t('Put a {marker} there: the {place} mark', { marker, place: name });
-    if (targets.length === 0 && index === 0) return t('Put a {marker} down: {place}.', { marker, place: name || t('the start') });
+    if (!mark.towards) return i18n.t('Put a {marker} there: the {place} mark', { ...marker, place: name });
+    if (targets.length === 0 && index === 0) return i18n.t('Put a {marker} down: {place}.', { ...marker, place: name || i18n.t('the start') });
     if (targets.length === 0)
-      return `${walking ? t('Walk {steps}.', { steps }) : t('Measure {steps}.', { steps })} ${t('{place}: a {marker}.', { marker, place: name })}`;
-    const from = { thing: { noun: nameOf(targetFrom(game, mark.group, mark.spot)!) }, steps };
+      return `${walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps })} ${i18n.t('{place}: a {marker}.', { ...marker, place: name })}`;
+    const from = { ...forms('thing', nameOf(targetFrom(game, mark.group, mark.spot)!)), steps };
     const away = single
       ? walking
-        ? t('Walk {steps} away from it.', from)
-        : t('Measure {steps} away from it.', from)
+        ? i18n.t('Walk {steps} away from it.', from)
+        : i18n.t('Measure {steps} away from it.', from)
       : walking
-        ? t('Walk {steps} away from the {thing}.', from)
-        : t('Measure {steps} away from the {thing}.', from);
+        ? i18n.t('Walk {steps} away from the {thing}.', from)
+        : i18n.t('Measure {steps} away from the {thing}.', from);
     const numberedMark = name === placeName(mark.index, Number.POSITIVE_INFINITY, words);
     const called =
       places.length === 1
-        ? t('Put the {marker} there.', { marker })
+        ? i18n.t('Put the {marker} there.', marker)
         : numberedMark
-          ? t('Put a {marker} there: {place}.', { marker, place: name })
-          : t('Put a {marker} there: the {place} mark.', { marker, place: name });
+          ? i18n.t('Put a {marker} there: {place}.', { ...marker, place: name })
+          : i18n.t('Put a {marker} there: the {place} mark.', { ...marker, place: name });
     return `${away} ${called}`;
   });
   return [...set, ...way, ...walks];
@@ -172,15 +175,15 @@ export function cautionsFor(game: Game, words = english): readonly string[] {
     ),
   ];
   return [
-    message('An adult agrees to the place and the things first.'),
-    message('Clear the floor. Nothing breakable, hot, sharp or full within reach of the ball.'),
-    message('Look before you throw: nobody between you and the target.'),
+    /*i18n*/ 'An adult agrees to the place and the things first.',
+    /*i18n*/ 'Clear the floor. Nothing breakable, hot, sharp or full within reach of the ball.',
+    /*i18n*/ 'Look before you throw: nobody between you and the target.',
     game.course.floor.surface === 'hard'
-      ? message('Bare or grippy feet on a hard floor, not socks.')
-      : message('Shoes that grip. Keep well away from any road.'),
+      ? /*i18n*/ 'Bare or grippy feet on a hard floor, not socks.'
+      : /*i18n*/ 'Shoes that grip. Keep well away from any road.',
     ...ofThings,
     ...(game.teaching?.cautions ?? []),
-    message('Keep marks flat. Stop if it hurts; rest and drink water. Swap any exercise for one that suits you.'),
-    message("Follow your school's and your national guidance; the adult with you decides."),
-  ].map((caution) => words.t(caution));
+    /*i18n*/ 'Keep marks flat. Stop if it hurts; rest and drink water. Swap any exercise for one that suits you.',
+    /*i18n*/ "Follow your school's and your national guidance; the adult with you decides.",
+  ].map((caution) => words.own(caution));
 }

@@ -1,7 +1,8 @@
 /** The boxes of a paper sheet in which a family keeps the tally: as many, and of the kind, that this game's measure needs. */
 import { partFields, type PartField } from '../reports/parts';
 import type { Game } from '../rules/game';
-import { english, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 
 /** One line of the tally: boxes to tick, or one box to write a number into. */
 export interface TallyLine {
@@ -36,12 +37,12 @@ export function tallyOf(level: Game, words = english): readonly TallyPart[] {
       const mine = fields.filter((field) => field.part === index && field.go === go);
       const balls = mine.filter((field) => field.kind === 'ball');
       const title = [
-        level.parts.length > 1 ? (part.title === undefined ? words.t('Part {n}', { n: index + 1 }) : words.t(part.title)) : '',
-        part.goes.n > 1 ? words.t('go {n}', { n: go + 1 }) : '',
+        level.parts.length > 1 ? (part.title === undefined ? words.i18n.t('Part {n}', { n: index + 1 }) : words.own(part.title)) : '',
+        part.goes.n > 1 ? words.i18n.t('go {n}', { n: go + 1 }) : '',
       ]
         .filter(Boolean)
         .join(', ');
-      const unit = part.measure.unit === 'mm' ? 'cm' : words.t(part.measure.unit);
+      const unit = part.measure.unit === 'mm' ? 'cm' : words.own(part.measure.unit);
       return balls.length > 0
         ? { title, kind: 'frames', lines: [], frames: Math.floor((balls.length - 2) / 2), unit }
         : { title, kind: 'lines', lines: mine.map((field) => lineOf(field, mine.length, words)), frames: 0, unit };
@@ -49,19 +50,19 @@ export function tallyOf(level: Game, words = english): readonly TallyPart[] {
   );
 }
 
-function lineOf(field: PartField, of: number, { t }: Words): TallyLine {
+function lineOf(field: PartField, of: number, { i18n }: Words): TallyLine {
   switch (field.kind) {
     case 'row':
       return { label: field.label, ticks: of > MANY_LINES ? FEW_TICKS : TICKS, each: field.each, unit: '' };
     case 'counter':
       return { label: field.label, ticks: 0, each: field.each === 1 ? null : field.each, unit: '' };
     case 'seconds':
-      return { label: t('time'), ticks: 0, each: null, unit: t('minutes and seconds') };
+      return { label: i18n.t('time (heading of a box)', {}, { message: 'time' }), ticks: 0, each: null, unit: i18n.t('minutes and seconds') };
     case 'minutes':
-      return { label: t('minutes'), ticks: 0, each: null, unit: '' };
+      return { label: i18n.t('minutes (a length of time)', {}, { message: 'minutes' }), ticks: 0, each: null, unit: '' };
     case 'done':
-      return { label: t('done'), ticks: 1, each: null, unit: '' };
+      return { label: i18n.t('done (ticked)', {}, { message: 'done' }), ticks: 1, each: null, unit: '' };
     case 'ball':
-      return { label: field.label, ticks: 0, each: null, unit: t('pins') };
+      return { label: field.label, ticks: 0, each: null, unit: i18n.t('pins (heading of a box: how many fell)', {}, { message: 'pins' }) };
   }
 }

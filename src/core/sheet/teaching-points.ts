@@ -1,6 +1,7 @@
 /** Teaching points of every skill, for the right and the left; the teacher's own words take their place where there are some. */
 import type { Game, Task, ToldPoint } from '../rules/game';
-import { english, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 
 export type Hand = 'right' | 'left';
 
@@ -170,7 +171,8 @@ const ROWS: Readonly<Record<Skill, readonly Row[]>> = {
 };
 
 /** Sides are given as nouns, so that a language can bend them to the hand or the foot that they stand beside. */
-const filled = (text: string, hand: Hand, { t }: Words) => t(text, { hand: { noun: hand }, other: { noun: hand === 'right' ? 'left' : 'right' } });
+const filled = (text: string, hand: Hand, { own, forms }: Words) =>
+  own(text, { ...forms('hand', hand), ...forms('other', hand === 'right' ? 'left' : 'right') });
 
 /** Words as a teacher types them while the points are shown for one hand: left and right become the child's own side and the other. */
 export function openedFor(text: string, hand: Hand): string {
@@ -200,7 +202,7 @@ export function teachingPoints(game: Pick<Game, 'teaching'>, skill: Skill | null
     const front = ROWS[skill][index]?.front ?? null;
     const other: Hand = hand === 'right' ? 'left' : 'right';
     return {
-      word: words.t(told.word),
+      word: words.own(told.word),
       point: filled(told.point, hand, words),
       look: filled(told.look, hand, words),
       fault: filled(told.fault, hand, words),

@@ -1,4 +1,5 @@
-import { english, type Words } from '../words/words';
+import { english } from '../words/english';
+import type { Words } from '../words/words';
 import { exerciseIn } from './exercise-words';
 
 /** Warm-ups of ours, five to six minutes each, of exercises that are drawn. */
@@ -41,8 +42,8 @@ export function warmUpMoves(written: string, words: Words = english): { readonly
     .split(/[,;.]\s*/)
     .map((part) => part.trim())
     .filter(Boolean)
-    .map((part) => ({ words: words.t(part), written: part, drawn: exerciseIn(part) !== undefined }));
-  return { intro: colon < 0 ? '' : words.t(written.slice(0, colon)), moves };
+    .map((part) => ({ words: words.own(part), written: part, drawn: exerciseIn(part) !== undefined }));
+  return { intro: colon < 0 ? '' : words.own(written.slice(0, colon)), moves };
 }
 
 /** A warm-up as one line, move by move in the family's language. */

@@ -1,6 +1,7 @@
 /** French: its messages, and the names of things with their genders. Children are addressed as "tu", the family as "vous". */
-import { FRENCH_MESSAGES } from './french-messages';
-import { wordsIn, type Message, type Words } from './words';
+import messages from './compiled/fr.json';
+import { speak, type NounForm } from './speak';
+import type { Words } from './words';
 
 interface Noun {
   readonly gender: 'm' | 'f';
@@ -92,7 +93,7 @@ const FEMININE: Readonly<Record<string, string>> = { left: 'gauche', right: 'dro
 
 const startsWithVowel = (word: string) => /^[aeiouyàâéèêëîïôûœ]/i.test(word);
 
-function noun(english: string, form: string, n: number): string {
+function noun(english: string, form: NounForm, n: number): string {
   if (form === 'f') return FEMININE[english] ?? english;
   const known = NOUNS[english];
   // What a school named itself is quoted: nothing is known of its gender.
@@ -104,27 +105,20 @@ function noun(english: string, form: string, n: number): string {
       return elided ? `l’${one}` : `${gender === 'm' ? 'le' : 'la'} ${one}`;
     case 'a':
       return `${gender === 'm' ? 'un' : 'une'} ${one}`;
-    case 'of-the':
+    case 'of':
       return elided ? `de l’${one}` : gender === 'm' ? `du ${one}` : `de la ${one}`;
     default:
       return n > 1 ? other : one;
   }
 }
 
-/** A double mark of French stands after a space that does not break. */
+/** A double mark of French stands after a space that does not break. In messages the compiler of the catalogue sees to it. */
 const spaced = (text: string) => text.replace(/ ([:;?!»])/g, '\u00a0$1').replace(/« /g, '«\u00a0');
 
-function typeset(message: Message): Message {
-  if (typeof message === 'string') return spaced(message);
-  return { ...message, ...Object.fromEntries(Object.entries(message).map(([rule, text]) => [rule, spaced(text)])) };
-}
-
-const MESSAGES = new Map(Object.entries(FRENCH_MESSAGES).map(([english, message]) => [english, typeset(message)]));
-
-export const french: Words = wordsIn({
+export const french: Words = speak({
   tag: 'fr',
   direction: 'ltr',
-  message: (english) => MESSAGES.get(english),
+  messages,
   noun: (english, form, n) => spaced(noun(english, form, n)),
 });
 

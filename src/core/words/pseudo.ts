@@ -2,12 +2,14 @@
  * A language made by a rule, for tests: every letter of English becomes a letter of the Hebrew block, written from the right. What still
  * stands in Latin letters on a page in it is not in the catalogue; what is cut off or on the wrong side does not work from right to left.
  */
-import { wordsIn, type Words } from './words';
+import messages from './compiled/pseudo.json';
+import { speak } from './speak';
+import type { Words } from './words';
 
 const ALEPH = 0x05d0;
 const LETTERS = 27;
 
-/** Each letter outside of braces becomes one of its own; figures, marks and slots stay. */
+/** Each letter outside of braces becomes one of its own; figures, marks and slots stay. The compiler of the catalogue does the same. */
 export function pseudoText(text: string): string {
   return text
     .split(/(\{[^}]*\})/)
@@ -19,9 +21,9 @@ export function pseudoText(text: string): string {
     .join('');
 }
 
-export const pseudo: Words = wordsIn({
+export const pseudo: Words = speak({
   tag: 'he',
   direction: 'rtl',
-  message: (english) => pseudoText(english),
+  messages,
   noun: (noun) => pseudoText(noun),
 });

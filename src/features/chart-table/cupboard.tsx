@@ -1,5 +1,5 @@
 'use client';
-import { message } from '@/core/words/words';
+
 import { useMemo, useState } from 'react';
 import { ARRANGEMENT_WORDS, ARRANGEMENTS, withArrangement } from '@/core/course/arrangements';
 import { withAdded, type Added, type Addition } from '@/core/course/change';
@@ -31,17 +31,17 @@ const AIM_FAMILIES: readonly { readonly title: string; readonly kinds: readonly 
 const IN_THE_WAY: readonly AimedId[] = ['ramp', 'pillow', 'chair', 'towel-strip', 'clothes-horse', 'wall', 'box', 'cereal-box'];
 
 const FURNITURE: readonly (Omit<Furniture, 'xM' | 'yM'> & { readonly says: string })[] = [
-  { name: message('sofa'), widthM: 1.9, depthM: 0.85, kind: 'soft', says: 'stops a ball' },
-  { name: message('bed'), widthM: 1.9, depthM: 0.95, kind: 'soft', says: 'stops a ball' },
-  { name: message('cushions'), widthM: 0.9, depthM: 0.5, kind: 'soft', says: 'stop a ball' },
-  { name: message('table'), widthM: 1.4, depthM: 0.8, kind: 'hard', says: 'a ball comes back' },
-  { name: message('shelf'), widthM: 0.9, depthM: 0.35, kind: 'hard', says: 'a ball comes back' },
-  { name: message('radiator'), widthM: 1, depthM: 0.12, kind: 'hard', says: 'a ball comes back' },
-  { name: message('screen'), widthM: 1.2, depthM: 0.3, kind: 'breakable', says: 'must not be hit' },
-  { name: message('window'), widthM: 1.2, depthM: 0.06, kind: 'breakable', says: 'must not be hit' },
-  { name: message('lamp'), widthM: 0.35, depthM: 0.35, kind: 'breakable', says: 'must not be hit' },
-  { name: message('plant'), widthM: 0.4, depthM: 0.4, kind: 'breakable', says: 'must not be hit' },
-  { name: message('wall'), widthM: 1.5, depthM: 0.1, kind: 'wall', says: 'a piece of wall inside the floor' },
+  { name: /*i18n*/ 'sofa', widthM: 1.9, depthM: 0.85, kind: 'soft', says: 'stops a ball' },
+  { name: /*i18n*/ 'bed', widthM: 1.9, depthM: 0.95, kind: 'soft', says: 'stops a ball' },
+  { name: /*i18n*/ 'cushions', widthM: 0.9, depthM: 0.5, kind: 'soft', says: 'stop a ball' },
+  { name: /*i18n*/ 'table', widthM: 1.4, depthM: 0.8, kind: 'hard', says: 'a ball comes back' },
+  { name: /*i18n*/ 'shelf', widthM: 0.9, depthM: 0.35, kind: 'hard', says: 'a ball comes back' },
+  { name: /*i18n*/ 'radiator', widthM: 1, depthM: 0.12, kind: 'hard', says: 'a ball comes back' },
+  { name: /*i18n*/ 'screen', widthM: 1.2, depthM: 0.3, kind: 'breakable', says: 'must not be hit' },
+  { name: /*i18n*/ 'window', widthM: 1.2, depthM: 0.06, kind: 'breakable', says: 'must not be hit' },
+  { name: /*i18n*/ 'lamp', widthM: 0.35, depthM: 0.35, kind: 'breakable', says: 'must not be hit' },
+  { name: /*i18n*/ 'plant', widthM: 0.4, depthM: 0.4, kind: 'breakable', says: 'must not be hit' },
+  { name: /*i18n*/ 'wall', widthM: 1.5, depthM: 0.1, kind: 'wall', says: 'a piece of wall inside the floor' },
 ];
 
 type Shelf = 'aim' | 'way' | 'place' | 'floor' | 'together' | 'ball' | 'own';
@@ -338,17 +338,17 @@ function FloorThings({ game, add, free }: Pick<ShelfProps, 'game' | 'add' | 'fre
       </Card>
       <Card
         type="button"
-        onClick={() => add({ kind: 'patch', patch: { name: message('rug'), surface: 'carpet', widthM: 1.6, depthM: 1.1, ...at(1.6, 1.1) } })}
+        onClick={() => add({ kind: 'patch', patch: { name: /*i18n*/ 'rug', surface: 'carpet', widthM: 1.6, depthM: 1.1, ...at(1.6, 1.1) } })}
       >
         rug <small>soft ground</small>
       </Card>
       <Card
         type="button"
-        onClick={() => add({ kind: 'patch', patch: { name: message('paving'), surface: 'hard', widthM: 1.6, depthM: 1.1, ...at(1.6, 1.1) } })}
+        onClick={() => add({ kind: 'patch', patch: { name: /*i18n*/ 'paving', surface: 'hard', widthM: 1.6, depthM: 1.1, ...at(1.6, 1.1) } })}
       >
         paving <small>hard ground</small>
       </Card>
-      <Card type="button" onClick={() => add({ kind: 'zone', zone: { name: message('keep out'), xM: free.xM, yM: free.yM, radiusM: 0.4 } })}>
+      <Card type="button" onClick={() => add({ kind: 'zone', zone: { name: /*i18n*/ 'keep out', xM: free.xM, yM: free.yM, radiusM: 0.4 } })}>
         forbidden patch <small>must not be touched</small>
       </Card>
       <Card

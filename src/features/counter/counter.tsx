@@ -43,13 +43,17 @@ export function Counter({ play, exerciseSwapped }: CounterProps) {
 
 /** Which part of the card, and whose turn. */
 function Whose({ play }: { play: PlayInHand }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const { moves, program } = play;
   const words = [
     program.parts.length > 1 && !moves.waiting
-      ? t('{number} of {n}: {title}', { number: moves.part + 1, n: program.parts.length, title: t(play.part.part.title ?? '') })
+      ? i18n.t('{number} of {n}: {title}', { number: moves.part + 1, n: program.parts.length, title: own(play.part.part.title ?? '') })
       : '',
-    moves.sides > 1 && program.turn !== 'none' ? (moves.side === 0 ? t('Your turn') : t('Player {n} has a turn', { n: moves.side + 1 })) : '',
+    moves.sides > 1 && program.turn !== 'none'
+      ? moves.side === 0
+        ? i18n.t('Your turn')
+        : i18n.t('Player {n} has a turn', { n: moves.side + 1 })
+      : '',
   ].filter(Boolean);
   return words.length > 0 ? <Said role="status">{words.join(' · ')}</Said> : null;
 }
@@ -66,7 +70,7 @@ function useShownMs(play: PlayInHand): number {
 }
 
 function Clock({ play }: { play: PlayInHand }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const { moves, result, part } = play;
   const down = part.clockDownMs;
   const shownMs = useShownMs(play);
@@ -77,7 +81,7 @@ function Clock({ play }: { play: PlayInHand }) {
   if (down > 0)
     return (
       <>
-        <Time data-small={small} role="timer" aria-label={t('{time} left', { time: clockWords(shownMs, false) })}>
+        <Time data-small={small} role="timer" aria-label={i18n.t('{time} left', { time: clockWords(shownMs, false) })}>
           {clockWords(shownMs, false)}
         </Time>
         <Left aria-hidden>
@@ -87,7 +91,7 @@ function Clock({ play }: { play: PlayInHand }) {
     );
   if (part.part.clock.kind === 'up')
     return (
-      <Time data-small={small} role="timer" aria-label={t('{time} so far', { time: clockWords(shownMs, true) })}>
+      <Time data-small={small} role="timer" aria-label={i18n.t('{time} so far', { time: clockWords(shownMs, true) })}>
         {clockWords(shownMs, true)}
       </Time>
     );
@@ -98,7 +102,7 @@ function Clock({ play }: { play: PlayInHand }) {
     <>
       <Time data-small={small}>
         {Math.min(asked, made + 1)}
-        <span style={{ fontSize: '0.45em', fontWeight: 400 }}> {t('of {n}', { n: asked })}</span>
+        <span style={{ fontSize: '0.45em', fontWeight: 400 }}> {i18n.t('of {n}', { n: asked })}</span>
       </Time>
       <Left aria-hidden>
         <div style={{ width: `${(100 * made) / asked}%` }} />
@@ -109,7 +113,7 @@ function Clock({ play }: { play: PlayInHand }) {
 
 function ScoreSoFar({ play }: { play: PlayInHand }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own } = words;
   const { moves, result, program } = play;
   const now = result.parts[moves.part];
   const value = program.parts.length > 1 ? (now?.value ?? 0) : result.value;
@@ -122,10 +126,10 @@ function ScoreSoFar({ play }: { play: PlayInHand }) {
         {next > 0 && (
           <Said role="status">
             {after > 0
-              ? t('The next two balls count a second time.')
+              ? i18n.t('The next two balls count a second time.')
               : next > 1
-                ? t('The next ball counts three times.')
-                : t('The next ball counts a second time.')}
+                ? i18n.t('The next ball counts three times.')
+                : i18n.t('The next ball counts a second time.')}
           </Said>
         )}
       </>
@@ -145,7 +149,7 @@ function ScoreSoFar({ play }: { play: PlayInHand }) {
   return (
     <Score aria-live="polite">
       <b>{value ?? '–'}</b>
-      {t(unit)}
+      {own(unit)}
       {counters.length > 1 && (
         <small style={{ display: 'block', fontSize: '1rem', marginTop: 4 }}>
           {counters.map((one) => `${one.value} ${counted(one.value, one.words, words)}`).join(', ')}
@@ -162,7 +166,7 @@ function frameCount(play: PlayInHand): number {
 /** The next try: where from, what at, and what was seen of it. */
 function Trying({ play }: { play: PlayInHand }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own } = words;
   const { moves } = play;
   const [flags, setFlags] = useState<readonly string[]>([]);
   const put = (seen: Seen) => {
@@ -173,20 +177,20 @@ function Trying({ play }: { play: PlayInHand }) {
   return (
     <>
       {play.atWhistle && !moves.atWhistle ? (
-        <Ask role="alert">{t('Time! Was a ball in the air?')}</Ask>
+        <Ask role="alert">{i18n.t('Time! Was a ball in the air?')}</Ask>
       ) : play.atWhistle ? (
-        <Ask role="alert">{moves.task.what ? t('Time! Where is it now?') : t('Time! What is it?')}</Ask>
+        <Ask role="alert">{moves.task.what ? i18n.t('Time! Where is it now?') : i18n.t('Time! What is it?')}</Ask>
       ) : (
         <>
           <Where play={play} />
           {moves.aim && !checklist && moves.task.see !== 'felled' && (
-            <Pick play={play} choice={moves.aim} words={t('Which target?')} name={nameOf(moves.aim, words)} />
+            <Pick play={play} choice={moves.aim} words={i18n.t('Which target?')} name={nameOf(moves.aim, words)} />
           )}
         </>
       )}
       <ScoreSoFar play={play} />
       {moves.flags.length > 0 && (
-        <Flags role="group" aria-label={t('What happened on the way')}>
+        <Flags role="group" aria-label={i18n.t('What happened on the way')}>
           {moves.flags.map((flag) => (
             <button
               key={flag.id}
@@ -194,7 +198,7 @@ function Trying({ play }: { play: PlayInHand }) {
               aria-pressed={flags.includes(flag.id)}
               onClick={() => setFlags(flags.includes(flag.id) ? flags.filter((one) => one !== flag.id) : [...flags, flag.id])}
             >
-              {t('It {happened}', { happened: t(flag.words) })}
+              {i18n.t('It {happened}', { happened: own(flag.words) })}
             </button>
           ))}
         </Flags>
@@ -212,7 +216,7 @@ function Trying({ play }: { play: PlayInHand }) {
       ) : moves.task.see === 'text' ? (
         <Words play={play} onSeen={put} key={play.events.length} />
       ) : moves.atWhistle && !play.atWhistle ? (
-        <Said>{t('The answer is asked when the time is up.')}</Said>
+        <Said>{i18n.t('The answer is asked when the time is up.')}</Said>
       ) : (
         <Ends play={play} onSeen={put} />
       )}
@@ -224,31 +228,31 @@ function Trying({ play }: { play: PlayInHand }) {
 function nameOf(choice: NonNullable<PlayInHand['moves']['choice']>, words: Family) {
   return (index: number) => {
     const label = choice.labels[index];
-    if (label !== undefined) return words.t(label);
+    if (label !== undefined) return words.own(label);
     return choice.kind === 'place' && choice.n <= 3 ? placeMark(index, choice.n, words) : `${index + 1}`;
   };
 }
 
 function Where({ play }: { play: PlayInHand }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own } = words;
   const { moves, part } = play;
   if (moves.choice)
-    return <Pick play={play} choice={moves.choice} words={t('Which mark?')} name={(index) => placeMark(index, moves.choice!.n, words)} />;
+    return <Pick play={play} choice={moves.choice} words={i18n.t('Which mark?')} name={(index) => placeMark(index, moves.choice!.n, words)} />;
   const from = moves.task.from === undefined ? undefined : part.part.groups[moves.task.from];
-  if (!from || from.n === 1) return moves.task.what ? <Said>{t(moves.task.what)}.</Said> : null;
+  if (!from || from.n === 1) return moves.task.what ? <Said>{own(moves.task.what)}.</Said> : null;
   const written = from.labels?.[moves.place];
-  const label = written === undefined ? undefined : t(written);
+  const label = written === undefined ? undefined : own(written);
   if (from.kind === 'item') return <Ask>{label ?? moves.place + 1}</Ask>;
   return (
     <>
       <Ask>
         {label ??
           (from.n <= 3
-            ? t('Stand at the {place} mark', { place: placeName(moves.place, from.n, words) })
-            : t('Mark {number} of {n}', { number: moves.place + 1, n: from.n }))}
+            ? i18n.t('Stand at the {place} mark', { place: placeName(moves.place, from.n, words) })
+            : i18n.t('Mark {number} of {n}', { number: moves.place + 1, n: from.n }))}
       </Ask>
-      {moves.task.what && <Said>{t(moves.task.what)}.</Said>}
+      {moves.task.what && <Said>{own(moves.task.what)}.</Said>}
     </>
   );
 }
@@ -264,9 +268,9 @@ function Pick({
   words: string;
   name: (index: number) => string;
 }) {
-  const { t, count } = useWords();
+  const { i18n, own } = useWords();
   const worth = (index: number) => choice.values[index];
-  const shown = (index: number) => (choice.labels[index] && choice.n <= 4 ? t(choice.labels[index]) : (worth(index) ?? index + 1));
+  const shown = (index: number) => (choice.labels[index] && choice.n <= 4 ? own(choice.labels[index]) : (worth(index) ?? index + 1));
   return (
     <>
       <Ask id={`which-${choice.group}`}>{words}</Ask>
@@ -277,7 +281,11 @@ function Pick({
             type="button"
             role="radio"
             aria-checked={option === choice.at}
-            aria-label={worth(option) === undefined ? name(option) : `${name(option)}, ${count(worth(option)!, '1 point', '{n} points')}`}
+            aria-label={
+              worth(option) === undefined
+                ? name(option)
+                : `${name(option)}, ${i18n.t('{n, plural, one {1 point} other {{n} points}}', { n: worth(option)! })}`
+            }
             onClick={() => play.choose(choice.group, option)}
           >
             {shown(option)}
@@ -288,23 +296,23 @@ function Pick({
   );
 }
 
-function undoWords(play: PlayInHand, { t }: Family): string {
+function undoWords(play: PlayInHand, { i18n, own }: Family): string {
   const last = [...play.events].reverse().find((event) => event.do !== 'choose');
   if (last?.do === 'attempt' && last.end) {
     const label = play.program.parts.flatMap((part) => part.part.tasks.flatMap((task) => task.ends ?? [])).find((end) => end.id === last.end)?.label;
-    return label ? t('Undo “{what}”', { what: t(label) }) : t('Undo');
+    return label ? i18n.t('Undo “{what}”', { what: own(label) }) : i18n.t('Undo (the last tap)', {}, { message: 'Undo' });
   }
-  return t('Undo');
+  return i18n.t('Undo (the last tap)', {}, { message: 'Undo' });
 }
 
 function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const seldom = play.moves.ends.filter((end) => end.as === 'seldom');
   if (play.atWhistle && !play.moves.atWhistle)
     return (
       <Small>
         <TextButton type="button" onClick={play.finish}>
-          {t('No ball in the air')}
+          {i18n.t('No ball in the air')}
         </TextButton>
       </Small>
     );
@@ -313,11 +321,11 @@ function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
       <Undo play={play} />
       {seldom.map((end) => (
         <TextButton key={end.id} type="button" onClick={() => onSeen({ end: end.id })}>
-          {t(end.label)}
+          {own(end.label)}
         </TextButton>
       ))}
       <TextButton type="button" onClick={play.pause}>
-        {play.part.part.clock.kind === 'none' ? t('Stop') : t('Stop the clock')}
+        {play.part.part.clock.kind === 'none' ? i18n.t('Stop (the clock)', {}, { message: 'Stop' }) : i18n.t('Stop the clock')}
       </TextButton>
     </Small>
   );
@@ -335,7 +343,7 @@ function Undo({ play }: { play: PlayInHand }) {
 
 /** What is owed before the next try: an exercise, a rest, a setting up, a toss that lets one go on. */
 function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const { owed } = play.moves;
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -344,37 +352,37 @@ function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
   if (!owed) return null;
   return (
     <Owed>
-      <Ask>{capital(t(owed.what))}</Ask>
+      <Ask>{capital(own(owed.what))}</Ask>
       {(owed.kind === 'exercise' || owed.kind === 'rest') && <Exercise words={owed.kind === 'rest' ? 'rest' : owed.what} height={110} />}
       {owed.kind === 'exercise' && (
         <p className="times">
           {owed.n}
-          <span style={{ fontSize: '0.35em' }}> {t('times')}</span>
+          <span style={{ fontSize: '0.35em' }}> {i18n.t('times (behind a number)', {}, { message: 'times' })}</span>
         </p>
       )}
       {owed.kind === 'rest' && (
         <p className="times">
           {owed.n}
-          <span style={{ fontSize: '0.35em' }}> {t('seconds')}</span>
+          <span style={{ fontSize: '0.35em' }}> {i18n.t('seconds (a unit)', {}, { message: 'seconds' })}</span>
         </p>
       )}
-      {!owed.onClock && play.part.clockDownMs > 0 && <Said>{t('The clock waits for you.')}</Said>}
-      {swapped && owed.kind === 'exercise' && <p>{t('Or your own exercise, the one that suits you.')}</p>}
+      {!owed.onClock && play.part.clockDownMs > 0 && <Said>{i18n.t('The clock waits for you.')}</Said>}
+      {swapped && owed.kind === 'exercise' && <p>{i18n.t('Or your own exercise, the one that suits you.')}</p>}
       {owed.kind === 'face' ? (
         (owed.faces ?? []).map((face, index) => (
           <Failure key={face} type="button" data-several onClick={() => play.gateDone(index)}>
-            {t(face)}
+            {own(face)}
           </Failure>
         ))
       ) : (
         <Success type="button" ref={button} onClick={() => play.gateDone()}>
-          {t('Done')}
+          {i18n.t('Done (said or pressed at the end)', {}, { message: 'Done' })}
         </Success>
       )}
       <Small>
         <Undo play={play} />
         <TextButton type="button" onClick={play.pause}>
-          {t('Stop the clock')}
+          {i18n.t('Stop the clock')}
         </TextButton>
       </Small>
     </Owed>
@@ -383,7 +391,7 @@ function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
 
 /** Between two parts of a card, or two goes of one. */
 function Waiting({ play }: { play: PlayInHand }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const { waiting } = play.moves;
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -395,22 +403,22 @@ function Waiting({ play }: { play: PlayInHand }) {
     <Owed>
       <Ask>
         {waiting.go > 1
-          ? t('Go {go} of {goes}', { go: waiting.go, goes: waiting.goes })
-          : t('Next, {number} of {of}', { number: waiting.number, of: waiting.of })}
-        {waiting.go === 1 && waiting.title && <span style={{ display: 'block' }}>{t(waiting.title)}</span>}
+          ? i18n.t('Go {go} of {goes}', { go: waiting.go, goes: waiting.goes })
+          : i18n.t('Next, {number} of {of}', { number: waiting.number, of: waiting.of })}
+        {waiting.go === 1 && waiting.title && <span style={{ display: 'block' }}>{own(waiting.title)}</span>}
       </Ask>
       {done.map((part) => (
         <Said key={part.part}>
-          {t(part.title)}: <b>{part.value ?? t('not finished')}</b> {part.value === null ? '' : t(part.unit)}
+          {own(part.title)}: <b>{part.value ?? i18n.t('not finished')}</b> {part.value === null ? '' : own(part.unit)}
         </Said>
       ))}
       <Success type="button" ref={button} onClick={play.begin}>
-        {t('Start')}
+        {i18n.t('Start (a go, button)', {}, { message: 'Start' })}
       </Success>
       <Small>
         <Undo play={play} />
         <TextButton type="button" onClick={play.finish}>
-          {t('End here')}
+          {i18n.t('End here')}
         </TextButton>
       </Small>
     </Owed>
@@ -419,25 +427,25 @@ function Waiting({ play }: { play: PlayInHand }) {
 
 function Paused({ play }: { play: PlayInHand }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n } = words;
   const { result, program } = play;
   const now = result.parts[play.moves.part];
   return (
     <Owed>
-      <Ask>{play.part.part.clock.kind === 'none' ? t('A short stop') : t('The clock is stopped')}</Ask>
+      <Ask>{play.part.part.clock.kind === 'none' ? i18n.t('A short stop') : i18n.t('The clock is stopped')}</Ask>
       {now && now.value !== null && (
-        <p>{t('{score} so far. The stop is kept with your score.', { score: `${now.value} ${counted(now.value, now.unit, words)}` })}</p>
+        <p>{i18n.t('{score} so far. The stop is kept with your score.', { score: `${now.value} ${counted(now.value, now.unit, words)}` })}</p>
       )}
       <Success type="button" onClick={play.resume}>
-        {t('Go on')}
+        {i18n.t('Go on')}
       </Success>
       {program.parts.length > 1 && (
         <Failure type="button" data-several onClick={play.giveUpPart}>
-          {t('Leave this part')}
+          {i18n.t('Leave this part')}
         </Failure>
       )}
       <Failure type="button" data-several={program.parts.length > 1 || undefined} onClick={play.finish}>
-        {t('End here')}
+        {i18n.t('End here')}
       </Failure>
     </Owed>
   );

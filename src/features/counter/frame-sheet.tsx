@@ -28,14 +28,14 @@ function written(frame: Frame): string {
 
 /** The sheet of frames with the running total. */
 export function FrameSheet({ frames, of }: { frames: readonly Frame[]; of: number }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const all = Array.from({ length: of }, (_, index) => frames[index]);
   return (
-    <Sheet aria-label={t('Frame by frame')}>
+    <Sheet aria-label={i18n.t('Frame by frame')}>
       <tbody>
         <tr>
           {all.map((frame, index) => (
-            <td key={index} aria-label={t('Frame {n}', { n: index + 1 })}>
+            <td key={index} aria-label={i18n.t('Frame {n}', { n: index + 1 })}>
               {frame ? written(frame) : ' '}
             </td>
           ))}

@@ -1,14 +1,14 @@
 'use client';
-import { message } from '@/core/words/words';
+
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 import { tile } from './counter-style';
 import type { LookMark, MarkedLook } from '@/core/reports/look-marks';
 
 const WORDS: Readonly<Record<LookMark, string>> = {
-  yes: message('yes'),
-  sometimes: message('sometimes'),
-  'not-yet': message('not yet'),
+  yes: /*i18n*/ 'yes',
+  sometimes: /*i18n*/ 'sometimes',
+  'not-yet': /*i18n*/ 'not yet',
 };
 const MARKS = Object.keys(WORDS) as LookMark[];
 
@@ -58,17 +58,17 @@ export function LookFors({
   marks: LookMarks;
   onMark: (look: string, mark: LookMark) => void;
 }) {
-  const { t } = useWords();
+  const { own } = useWords();
   return (
     <List>
       {lookFors.map((look, index) => (
         <li key={look}>
           <fieldset>
-            <legend>{t(look)}</legend>
+            <legend>{own(look)}</legend>
             {MARKS.map((mark) => (
               <label key={mark}>
                 <input type="radio" name={`${group} ${index}`} checked={marks[look] === mark} onChange={() => onMark(look, mark)} />
-                {t(WORDS[mark])}
+                {own(WORDS[mark])}
               </label>
             ))}
           </fieldset>

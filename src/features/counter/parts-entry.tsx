@@ -49,7 +49,7 @@ export function PartsEntry({
   typed: readonly (number | null)[];
   onTyped: (typed: readonly (number | null)[]) => void;
 }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const put = (index: number, value: number | null) =>
     onTyped(
       typed.map((old, at) => (at === index ? (value === null ? null : Math.max(fields[index]!.least, Math.min(fields[index]!.most, value))) : old)),
@@ -61,7 +61,9 @@ export function PartsEntry({
     return (
       <div key={index}>
         {heading && first && (
-          <Title>{[part.title ? t(part.title) : '', part.goes.n > 1 ? t('go {n}', { n: field.go + 1 }) : ''].filter(Boolean).join(', ')}</Title>
+          <Title>
+            {[part.title ? own(part.title) : '', part.goes.n > 1 ? i18n.t('go {n}', { n: field.go + 1 }) : ''].filter(Boolean).join(', ')}
+          </Title>
         )}
         <Steps>
           <span>
@@ -69,11 +71,11 @@ export function PartsEntry({
             {field.each !== null && field.each !== 1 && (
               <>
                 <br />
-                <small>{t('{n} each', { n: field.each })}</small>
+                <small>{i18n.t('{n} each', { n: field.each })}</small>
               </>
             )}
           </span>
-          <button type="button" aria-label={t('One fewer: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) - 1)}>
+          <button type="button" aria-label={i18n.t('One fewer: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) - 1)}>
             −
           </button>
           <input
@@ -86,7 +88,7 @@ export function PartsEntry({
               put(index, digits === '' ? null : Number(digits));
             }}
           />
-          <button type="button" aria-label={t('One more: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) + 1)}>
+          <button type="button" aria-label={i18n.t('One more: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) + 1)}>
             +
           </button>
         </Steps>

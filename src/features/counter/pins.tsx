@@ -14,7 +14,7 @@ export function Pins({
   fallen: readonly number[];
   onToggle: (pin: number) => void;
 }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const at = laidOut(spots);
   const radius = 13;
   const width = Math.max(...at.map((spot) => Math.abs(spot.x))) * 2 + 2 * radius + 8;
@@ -24,7 +24,7 @@ export function Pins({
     <svg
       viewBox={`${-width / 2} ${top} ${width} ${height}`}
       role="group"
-      aria-label={t('What stands; tap what fell')}
+      aria-label={i18n.t('What stands; tap what fell')}
       style={{ width: '100%', flex: '1 1 150px', minHeight: 120, maxHeight: 300 }}
     >
       {at.map(({ x, y }, pin) => {
@@ -36,7 +36,7 @@ export function Pins({
             role="checkbox"
             aria-checked={down}
             aria-disabled={!up}
-            aria-label={up ? t('Pin {n}', { n: pin + 1 }) : t('Pin {n}, already gone', { n: pin + 1 })}
+            aria-label={up ? i18n.t('Pin {n}', { n: pin + 1 }) : i18n.t('Pin {n}, already gone', { n: pin + 1 })}
             tabIndex={up ? 0 : -1}
             onClick={() => up && onToggle(pin)}
             onKeyDown={(event) => {

@@ -15,7 +15,7 @@ export interface Entering {
 export function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
   const { moves } = play;
   const big = moves.ends.filter((end) => end.as !== 'seldom');
-  const { t } = useWords();
+  const { own } = useWords();
   const hints = useHints(play);
   const firstButton = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -34,7 +34,7 @@ export function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
             onClick={() => onSeen({ end: end.id })}
             ref={index === first ? firstButton : undefined}
           >
-            {t(end.label)}
+            {own(end.label)}
             {hints(end) && <span>{hints(end)}</span>}
           </Shape>
         );
@@ -50,14 +50,14 @@ function useHints({ moves }: PlayInHand): (end: End) => string {
     if (end.as !== 'success') return '';
     const value = moves.values[moves.place];
     if (value === undefined) return '';
-    if (moves.values.length === 1) return words.count(value, '1 point', '{n} points');
+    if (moves.values.length === 1) return words.i18n.t('{n, plural, one {1 point} other {{n} points}}', { n: value });
     const place = placeName(moves.place, moves.values.length, words);
-    return words.count(value, '1 point from the {place} mark', '{n} points from the {place} mark', { place });
+    return words.i18n.t('{n, plural, one {1 point from the {place} mark} other {{n} points from the {place} mark}}', { n: value, place });
   };
 }
 
 export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
-  const { t, count } = useWords();
+  const { i18n } = useWords();
   const { moves, program } = play;
   const [fallen, setFallen] = useState<readonly number[]>([]);
   const group = moves.task.at!;
@@ -73,11 +73,13 @@ export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
         onToggle={(pin) => setFallen(fallen.includes(pin) ? fallen.filter((one) => one !== pin) : [...fallen, pin])}
       />
       <Success type="button" data-several onClick={() => onSeen({ felled: [...fallen].sort((a, b) => a - b) })}>
-        {fallen.length === 0 ? t('None fell') : count(fallen.length, '1 fell', '{n} fell')}
+        {fallen.length === 0 ? i18n.t('None fell') : i18n.t('{n, plural, one {1 fell} other {{n} fell}}', { n: fallen.length })}
       </Success>
       {fallen.length < all.length && (
         <Failure type="button" data-several onClick={() => onSeen({ felled: [...all] })}>
-          {all.length === n ? count(all.length, 'All 1 fell', 'All {n} fell') : count(all.length, 'The last 1 fell', 'The last {n} fell')}
+          {all.length === n
+            ? i18n.t('{n, plural, one {All 1 fell} other {All {n} fell}}', { n: all.length })
+            : i18n.t('{n, plural, one {The last 1 fell} other {The last {n} fell}}', { n: all.length })}
         </Failure>
       )}
     </>
@@ -85,27 +87,27 @@ export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
 }
 
 export function Counted({ onSeen }: Entering) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const [number, setNumber] = useState(0);
   return (
     <>
       <Entry>
-        <button type="button" aria-label={t('One fewer')} onClick={() => setNumber(Math.max(0, number - 1))}>
+        <button type="button" aria-label={i18n.t('One fewer')} onClick={() => setNumber(Math.max(0, number - 1))}>
           −
         </button>
         <input
-          aria-label={t('How many so far')}
+          aria-label={i18n.t('How many so far')}
           inputMode="numeric"
           value={number === 0 ? '' : number}
           placeholder="0"
           onChange={(event) => setNumber(Math.min(9999, Number(event.target.value.replace(/\D/g, ''))))}
         />
-        <button type="button" aria-label={t('Ten more')} onClick={() => setNumber(number + 10)}>
+        <button type="button" aria-label={i18n.t('Ten more')} onClick={() => setNumber(number + 10)}>
           +10
         </button>
       </Entry>
       <Success type="button" onClick={() => setNumber(number + 1)}>
-        {t('One more')}
+        {i18n.t('One more')}
       </Success>
       <Failure
         type="button"
@@ -114,38 +116,43 @@ export function Counted({ onSeen }: Entering) {
           setNumber(0);
         }}
       >
-        {t('Write down {number}', { number })}
+        {i18n.t('Write down {number}', { number })}
       </Failure>
     </>
   );
 }
 
 export function Measured({ onSeen }: Entering) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const [written, setWritten] = useState('');
   const centimetres = Number(written.replace(',', '.'));
   const valid = written.trim() !== '' && Number.isFinite(centimetres) && centimetres >= 0 && centimetres <= 10_000;
   return (
     <>
-      <Said>{t('How many centimetres?')}</Said>
+      <Said>{i18n.t('How many centimetres?')}</Said>
       <Entry data-words>
-        <input aria-label={t('Centimetres')} inputMode="decimal" value={written} onChange={(event) => setWritten(event.target.value)} />
+        <input
+          aria-label={i18n.t('Centimetres (field)', {}, { message: 'Centimetres' })}
+          inputMode="decimal"
+          value={written}
+          onChange={(event) => setWritten(event.target.value)}
+        />
       </Entry>
       <Success type="button" disabled={!valid} onClick={() => onSeen({ lengthMm: Math.round(centimetres * 10) })}>
-        {t('Write it down')}
+        {i18n.t('Write it down')}
       </Success>
     </>
   );
 }
 
 export function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   return (
     <>
-      <Ask>{t('What does it show?')}</Ask>
+      <Ask>{i18n.t('What does it show?')}</Ask>
       {(play.moves.task.faces ?? []).map((face, index) => (
         <Failure key={face} type="button" data-several onClick={() => onSeen({ face: index })}>
-          {t(face)}
+          {own(face)}
         </Failure>
       ))}
     </>
@@ -153,7 +160,7 @@ export function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
 }
 
 export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const [written, setWritten] = useState('');
   const found = play.moves.ends.find((end) => end.as === 'success');
   const not = play.moves.ends.find((end) => end.as === 'failure');
@@ -161,21 +168,21 @@ export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
     <>
       <Entry data-words>
         <input
-          aria-label={t('The word')}
+          aria-label={i18n.t('The word')}
           value={written}
           maxLength={40}
-          placeholder={t('what is it?')}
+          placeholder={i18n.t('what is it?')}
           onChange={(event) => setWritten(event.target.value)}
         />
       </Entry>
       {found && (
         <Success type="button" onClick={() => onSeen({ end: found.id, ...(written.trim() ? { text: written.trim() } : {}) })}>
-          {t(found.label)}
+          {own(found.label)}
         </Success>
       )}
       {not && (
         <Failure type="button" onClick={() => onSeen({ end: not.id })}>
-          {t(not.label)}
+          {own(not.label)}
         </Failure>
       )}
     </>
@@ -183,11 +190,11 @@ export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
 }
 
 export function Checklist({ play }: { play: PlayInHand }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const aim = play.moves.aim!;
   const found = play.moves.ends.find((end) => end.as === 'success');
   return (
-    <List aria-label={t('Tap what you find')}>
+    <List aria-label={i18n.t('Tap what you find')}>
       {Array.from({ length: aim.n }, (_, item) => (
         <li key={item}>
           <button
@@ -200,7 +207,7 @@ export function Checklist({ play }: { play: PlayInHand }) {
             }}
           >
             <span aria-hidden>{aim.options.includes(item) ? '○' : '●'}</span>
-            {aim.labels[item] === undefined ? t('thing {n}', { n: item + 1 }) : t(aim.labels[item])}
+            {aim.labels[item] === undefined ? i18n.t('thing {n}', { n: item + 1 }) : own(aim.labels[item])}
           </button>
         </li>
       ))}

@@ -5,6 +5,7 @@ import type { Program } from '@/core/rules/compile';
 import type { Result } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
 import { placeName } from '@/core/rules/place-name';
+import type { Words } from '@/core/words/words';
 import { useWords } from '@/features/languages/use-words';
 import { FrameSheet } from './frame-sheet';
 
@@ -41,21 +42,33 @@ const Whole = styled.p`
   }
 `;
 
+/** Which of several goes counts. */
+function keptWords(keep: 'best' | 'last' | 'sum', { i18n }: Words): string {
+  switch (keep) {
+    case 'best':
+      return i18n.t('best (of several goes)', {}, { message: 'best' });
+    case 'last':
+      return i18n.t('last (of several goes)', {}, { message: 'last' });
+    case 'sum':
+      return i18n.t('sum (of several goes)', {}, { message: 'sum' });
+  }
+}
+
 /** The score, large, with its unit: seconds as minutes and seconds, millimetres as centimetres. */
 export function WholeScore({ result }: { result: Result }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   if (result.value === null)
     return (
       <Whole>
-        <b style={{ fontSize: '2.2rem' }}>{result.finished === null ? '–' : t('Not finished')}</b>
+        <b style={{ fontSize: '2.2rem' }}>{result.finished === null ? '–' : i18n.t('Not finished')}</b>
       </Whole>
     );
   const length = result.unit === 'mm';
   return (
     <Whole>
       <b>{length ? result.value / 10 : result.value}</b>
-      {length ? 'cm' : t(result.unit)}
-      {result.team && <span style={{ display: 'block', fontSize: '1rem' }}>{t('made together')}</span>}
+      {length ? 'cm' : own(result.unit)}
+      {result.team && <span style={{ display: 'block', fontSize: '1rem' }}>{i18n.t('made together')}</span>}
     </Whole>
   );
 }
@@ -63,7 +76,7 @@ export function WholeScore({ result }: { result: Result }) {
 /** The working at the end, like a sum in a pupil's book. */
 export function Working({ program, events, result }: { program: Program; events: readonly PlayEvent[]; result: Result }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own } = words;
   if (program.parts.length === 1 && playsFrames(program.parts[0]!)) {
     const frames = framesOf(program, events);
     return <FrameSheet frames={frames} of={Math.max(frames.length, 10)} />;
@@ -75,14 +88,14 @@ export function Working({ program, events, result }: { program: Program; events:
         <tbody>
           {result.parts.map((part) => (
             <tr key={part.part}>
-              <th>{t(part.title)}</th>
-              <td>{part.value ?? t('not finished')}</td>
+              <th>{own(part.title)}</th>
+              <td>{part.value ?? i18n.t('not finished')}</td>
             </tr>
           ))}
           {adds && (
             <tr className="sum">
-              <th>{t('together')}</th>
-              <td>{result.value ?? t('not finished')}</td>
+              <th>{i18n.t('together (the sum of all)', {}, { message: 'together' })}</th>
+              <td>{result.value ?? i18n.t('not finished')}</td>
             </tr>
           )}
         </tbody>
@@ -97,22 +110,24 @@ export function Working({ program, events, result }: { program: Program; events:
       <tbody>
         {goes.map((value, index) => (
           <tr key={`go ${index}`}>
-            <th>{t('go {n}', { n: index + 1 })}</th>
-            <td colSpan={3}>{value ?? t('not finished')}</td>
+            <th>{i18n.t('go {n}', { n: index + 1 })}</th>
+            <td colSpan={3}>{value ?? i18n.t('not finished')}</td>
           </tr>
         ))}
         {goes.length < 2 &&
           result.working.map((line, index) => (
             <tr key={index}>
-              <th>{line.what === undefined ? (line.place === null ? '' : placeName(line.place - 1, places, words)) : t(line.what)}</th>
+              <th>{line.what === undefined ? (line.place === null ? '' : placeName(line.place - 1, places, words)) : own(line.what)}</th>
               <td>{line.each === 1 && line.what ? '' : `${line.times} × ${line.each}`}</td>
               <td>{line.each === 1 && line.what ? '' : '='}</td>
               <td>{line.times * line.each}</td>
             </tr>
           ))}
         <tr className="sum">
-          <th>{goes.length > 1 ? t(program.parts[0]!.part.goes.keep) : t('together')}</th>
-          <td colSpan={3}>{result.value ?? t('not finished')}</td>
+          <th>
+            {goes.length > 1 ? keptWords(program.parts[0]!.part.goes.keep, words) : i18n.t('together (the sum of all)', {}, { message: 'together' })}
+          </th>
+          <td colSpan={3}>{result.value ?? i18n.t('not finished')}</td>
         </tr>
       </tbody>
     </Sum>

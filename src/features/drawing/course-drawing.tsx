@@ -40,7 +40,7 @@ export function CourseDrawing({
   drawnPx = 300,
   names = false,
 }: CourseDrawingProps) {
-  const { t } = useWords();
+  const { i18n, noun } = useWords();
   const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
@@ -74,7 +74,7 @@ export function CourseDrawing({
             <Thing shape={shapeOf(thing)} casing={px} role="obstacle" />
             {names && (
               <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
-                {t('{thing}', { thing: { noun: nameOf(thing) } })}
+                {noun(nameOf(thing))}
               </text>
             )}
           </g>
@@ -124,7 +124,7 @@ export function CourseDrawing({
         )}
         {targets.length + Object.keys(course.places).length + course.furniture.length === 0 && (
           <text x={width / 2} y={depth / 2} fontSize={14 * px} textAnchor="middle" fill="var(--ink)">
-            {t('a clear space of {width} by {depth} m', { width: widthM, depth: depthM })}
+            {i18n.t('a clear space of {width} by {depth} m', { width: widthM, depth: depthM })}
           </text>
         )}
       </g>

@@ -4,7 +4,7 @@ import type { Hand } from '@/core/sheet/teaching-points';
 
 /** Two footprints from above, the one in front darker, with the throwing hand beside its foot's side. */
 export function Footprints({ front, hand, width = 96 }: { front: Hand | 'both'; hand: Hand; width?: number }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const y = (foot: Hand) => (front === foot ? 12 : front === 'both' ? 34 : 54);
   return (
     <svg
@@ -15,14 +15,14 @@ export function Footprints({ front, hand, width = 96 }: { front: Hand | 'both'; 
       role="img"
       aria-label={
         front === 'both'
-          ? t('feet side by side')
+          ? i18n.t('feet side by side')
           : front === 'left'
             ? hand === 'left'
-              ? t('left foot in front, left hand throws')
-              : t('left foot in front, right hand throws')
+              ? i18n.t('left foot in front, left hand throws')
+              : i18n.t('left foot in front, right hand throws')
             : hand === 'left'
-              ? t('right foot in front, left hand throws')
-              : t('right foot in front, right hand throws')
+              ? i18n.t('right foot in front, left hand throws')
+              : i18n.t('right foot in front, right hand throws')
       }
     >
       <path d="M60 8 v-6 m-5 4 l5 -5 l5 5" stroke="var(--ink)" strokeWidth={2} fill="none" />

@@ -5,7 +5,7 @@ import type { Course, Door, Furniture, Patch } from '@/core/rules/game';
 
 /** A part of the floor of another ground, about its middle, in centimetres: dots for soft ground, lines for hard. */
 export function Ground({ patch, px }: { patch: Patch; px: number }) {
-  const { t } = useWords();
+  const { own } = useWords();
   const [w, d] = [patch.widthM * 100, patch.depthM * 100];
   const soft = patch.surface === 'carpet' || patch.surface === 'grass';
   const step = 22;
@@ -38,8 +38,8 @@ export function Ground({ patch, px }: { patch: Patch; px: number }) {
         />
       ))}
       <text y={-d / 2 + 13 * px} fontSize={10.5 * px} textAnchor="middle" fill="var(--ink)">
-        {t(patch.name)}
-        <title>{t(SURFACE_NAMES[patch.surface])}</title>
+        {own(patch.name)}
+        <title>{own(SURFACE_NAMES[patch.surface])}</title>
       </text>
     </g>
   );
@@ -47,14 +47,14 @@ export function Ground({ patch, px }: { patch: Patch; px: number }) {
 
 /** A piece of furniture about its middle, in centimetres: hatched when it is soft, cracked when it breaks, solid when it is a wall. */
 export function Piece({ piece, px }: { piece: Furniture; px: number }) {
-  const { t } = useWords();
+  const { own } = useWords();
   const [w, d] = [piece.widthM * 100, piece.depthM * 100];
   const box = { x: -w / 2, y: -d / 2, width: w, height: d };
   const { kind = 'hard' } = piece;
   if (kind === 'wall') return <rect {...box} fill="var(--ink)" stroke="var(--ink)" strokeWidth={px} />;
   const stripes = kind === 'soft' ? Array.from({ length: Math.max(1, Math.floor((w + d) / 14)) }, (_, index) => (index + 0.5) * 14) : [];
   // Words stand upright in what is narrow, and beside what is too small for them.
-  const narrow = w < t(piece.name).length * 6.4 * px && d > w;
+  const narrow = w < own(piece.name).length * 6.4 * px && d > w;
   const thin = Math.min(w, d) < 14 * px;
   return (
     <g>
@@ -90,7 +90,7 @@ export function Piece({ piece, px }: { piece: Furniture; px: number }) {
         paintOrder="stroke"
         transform={narrow ? 'rotate(-90)' : undefined}
       >
-        {t(piece.name)}
+        {own(piece.name)}
       </text>
     </g>
   );
@@ -144,7 +144,7 @@ export function Sides({ course, px }: { course: Pick<Course, 'floor' | 'open'>; 
 
 /** Everything of a floor that is not played with, to scale, in centimetres. */
 export function Surroundings({ course, px }: { course: Course; px: number }) {
-  const { t } = useWords();
+  const { own } = useWords();
   return (
     <>
       {course.patches?.map((patch, index) => (
@@ -156,7 +156,7 @@ export function Surroundings({ course, px }: { course: Course; px: number }) {
         <g key={index} transform={`translate(${zone.xM * 100} ${zone.yM * 100})`}>
           <circle r={zone.radiusM * 100} fill="var(--band-4)" stroke="var(--ink)" strokeWidth={px} strokeDasharray={`${3 * px} ${3 * px}`} />
           <text y={4 * px} fontSize={11 * px} textAnchor="middle" fill="var(--ink)">
-            {t(zone.name)}
+            {own(zone.name)}
           </text>
         </g>
       ))}

@@ -7,7 +7,7 @@ import { Figure, FIGURE_H, FIGURE_W } from './figure';
 
 /** A movement in four frames, side by side; for the left side mirrored. */
 function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Hand; height?: number }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   return (
     <svg
       viewBox={`-24 0 ${FIGURE_W * 4 + 48} ${FIGURE_H + 12}`}
@@ -16,8 +16,8 @@ function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Hand; hei
       role="img"
       aria-label={
         hand === 'left'
-          ? t('{skill} in four frames, left side', { skill: t(SKILL_NAMES[skill]) })
-          : t('{skill} in four frames, right side', { skill: t(SKILL_NAMES[skill]) })
+          ? i18n.t('{skill} in four frames, left side', { skill: own(SKILL_NAMES[skill]) })
+          : i18n.t('{skill} in four frames, right side', { skill: own(SKILL_NAMES[skill]) })
       }
     >
       {MOVEMENTS[skill].map((frame, index) => (
@@ -64,7 +64,7 @@ const Still = styled.div`
 
 /** A movement as a drawn loop of one figure; still, four frames side by side, where motion is not wanted. */
 export function MovementLoop({ skill, hand, height = 170 }: { skill: Skill; hand: Hand; height?: number }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   return (
     <>
       <Loop
@@ -73,8 +73,8 @@ export function MovementLoop({ skill, hand, height = 170 }: { skill: Skill; hand
         role="img"
         aria-label={
           hand === 'left'
-            ? t('{skill}, left side, shown again and again', { skill: t(SKILL_NAMES[skill]) })
-            : t('{skill}, right side, shown again and again', { skill: t(SKILL_NAMES[skill]) })
+            ? i18n.t('{skill}, left side, shown again and again', { skill: own(SKILL_NAMES[skill]) })
+            : i18n.t('{skill}, right side, shown again and again', { skill: own(SKILL_NAMES[skill]) })
         }
       >
         {MOVEMENTS[skill].map((frame, index) => (

@@ -29,14 +29,14 @@ export interface BeforeProps {
 
 export function SafetyScreen({ hand, name, onBack, onNext }: BeforeProps) {
   const words = useWords();
-  const { t } = words;
+  const { i18n } = words;
   return (
     <Safe
       top={<Top hand={hand} name={name} />}
-      title={t('Safe to play?')}
+      title={i18n.t('Safe to play?')}
       directions={[]}
       cautions={cautionsFor(hand.level, words)}
-      go={t('Go on')}
+      go={i18n.t('Go on')}
       onBack={onBack}
       onNext={onNext}
     />
@@ -61,7 +61,7 @@ export function Safe({
   onBack: () => void;
   onNext: () => void;
 }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const [yes, setYes] = useState(false);
   return (
     <Screen>
@@ -74,7 +74,7 @@ export function Safe({
           ))}
         </Ruled>
       )}
-      <p>{t('Look at this with an adult.')}</p>
+      <p>{i18n.t('Look at this with an adult.')}</p>
       <Caution>
         {cautions.map((caution) => (
           <li key={caution}>{caution}</li>
@@ -84,13 +84,13 @@ export function Safe({
       <Bottom>
         <Tick>
           <input type="checkbox" checked={yes} onChange={(event) => setYes(event.target.checked)} />
-          {t('An adult says yes to this place')}
+          {i18n.t('An adult says yes to this place')}
         </Tick>
         <Big type="button" disabled={!yes} onClick={onNext}>
           {go}
         </Big>
         <TextButton type="button" onClick={onBack}>
-          {t('Back')}
+          {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
         </TextButton>
       </Bottom>
     </Screen>
@@ -107,7 +107,7 @@ const footed = (skill: string) => skill === 'kick' || skill === 'lift' || skill 
 
 export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: BeforeProps & { side: Hand; onSide: (side: Hand) => void }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n } = words;
   const { level, form } = hand;
   const skill = skillsOf(level)[0] ?? null;
   // With the other hand everything is told for that one.
@@ -117,20 +117,20 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{t('Practise first')}</h1>
+      <h1>{i18n.t('Practise first')}</h1>
       {skill && <MovementLoop skill={skill} hand={shown} />}
       {form.otherHand && (
         <p>
           {skill && footed(skill)
             ? shown === 'left'
-              ? t('With your other foot: the left one.')
-              : t('With your other foot: the right one.')
+              ? i18n.t('With your other foot: the left one.')
+              : i18n.t('With your other foot: the right one.')
             : shown === 'left'
-              ? t('With your other hand: the left one.')
-              : t('With your other hand: the right one.')}
+              ? i18n.t('With your other hand: the left one.')
+              : i18n.t('With your other hand: the right one.')}
         </p>
       )}
-      {points.length === 0 && <p>{t('Try it slowly once, without counting.')}</p>}
+      {points.length === 0 && <p>{i18n.t('Try it slowly once, without counting.')}</p>}
       {points.map((point) => (
         <Row key={point.word}>
           {point.frontFoot ? <Footprints front={point.frontFoot} hand={shown} /> : <b style={{ minWidth: 96, fontSize: '1.4rem' }}>{point.word}</b>}
@@ -144,15 +144,15 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
         <TextButton type="button" onClick={() => onSide(side === 'right' ? 'left' : 'right')}>
           {footed(skill)
             ? side === 'right'
-              ? t('I kick with my left foot')
-              : t('I kick with my right foot')
+              ? i18n.t('I kick with my left foot')
+              : i18n.t('I kick with my right foot')
             : side === 'right'
-              ? t('I throw with my left hand')
-              : t('I throw with my right hand')}
+              ? i18n.t('I throw with my left hand')
+              : i18n.t('I throw with my right hand')}
         </TextButton>
       )}
-      <p>{t('Three tries without a target, three with it. Then play.')}</p>
-      <h2>{t('How to play')}</h2>
+      <p>{i18n.t('Three tries without a target, three with it. Then play.')}</p>
+      <h2>{i18n.t('How to play')}</h2>
       <Ruled>
         {rules.map((rule) => (
           <li key={rule} style={{ display: 'flex', alignItems: 'center', gap: 8 }}>
@@ -163,11 +163,11 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
       </Ruled>
       <ReadAloud words={[...points.map((point) => `${point.word}. ${point.point}`), ...rules].join(' ')} />
       <TextButton type="button" onClick={onBack}>
-        {t('Back')}
+        {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" onClick={onNext}>
-          {t('Now with counting')}
+          {i18n.t('Now with counting')}
         </Big>
       </Bottom>
     </Screen>
@@ -229,7 +229,7 @@ export function CountScreen({
   onBack,
   onStart,
 }: Omit<BeforeProps, 'onNext'> & { ways: Ways; onWays: (ways: Ways) => void; onStart: (counting: Counting) => void }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const { level } = hand;
   const clock = level.parts[0]!.clock.kind;
   const single = level.parts.length === 1;
@@ -240,44 +240,44 @@ export function CountScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{t('Who counts?')}</h1>
+      <h1>{i18n.t('Who counts?')}</h1>
       <Choice type="button" onClick={() => onStart('attempts')}>
         <HandIcon size={34} aria-hidden />
-        <b>{t('A helper taps every try')}</b>
-        <small>{t('Hit or miss, the page does the sum.')}</small>
+        <b>{i18n.t('A helper taps every try')}</b>
+        <small>{i18n.t('Hit or miss, the page does the sum.')}</small>
       </Choice>
       {hitsOnly && (
         <Choice type="button" onClick={() => onStart('successes')}>
           <CircleCheck size={34} aria-hidden />
-          <b>{t('Tap only what goes well')}</b>
-          <small>{t('One tap when it counts; misses are not tapped.')}</small>
+          <b>{i18n.t('Tap only what goes well')}</b>
+          <small>{i18n.t('One tap when it counts; misses are not tapped.')}</small>
         </Choice>
       )}
       {single && clock !== 'none' && (
         <Choice type="button" onClick={() => onStart('watch')}>
           <Watch />
-          <b>{t('Nobody taps')}</b>
-          <small>{t('A big clock to see from across the room. Count in your head and write it down after.')}</small>
+          <b>{i18n.t('Nobody taps')}</b>
+          <small>{i18n.t('A big clock to see from across the room. Count in your head and write it down after.')}</small>
         </Choice>
       )}
       <Choice type="button" onClick={() => onStart('parts')}>
         <Pencil size={34} aria-hidden />
-        <b>{t('We have counted already')}</b>
-        <small>{t('On paper or in the head: write it down now.')}</small>
+        <b>{i18n.t('We have counted already')}</b>
+        <small>{i18n.t('On paper or in the head: write it down now.')}</small>
       </Choice>
       <ReadAloud
         words={[
-          t('Who counts?'),
-          t('A helper taps every try.'),
-          ...(hitsOnly ? [t('Or tap only what goes well.')] : []),
-          ...(single && clock !== 'none' ? [t('Or nobody taps, and you see a big clock.')] : []),
-          t('Or you have counted already.'),
+          i18n.t('Who counts?'),
+          i18n.t('A helper taps every try.'),
+          ...(hitsOnly ? [i18n.t('Or tap only what goes well.')] : []),
+          ...(single && clock !== 'none' ? [i18n.t('Or nobody taps, and you see a big clock.')] : []),
+          i18n.t('Or you have counted already.'),
         ].join(' ')}
       />
       {level.sides.n === 1 && (
         <>
-          <h2>{t('How many play?')}</h2>
-          <Players role="radiogroup" aria-label={t('How many play')}>
+          <h2>{i18n.t('How many play?')}</h2>
+          <Players role="radiogroup" aria-label={i18n.t('How many play')}>
             {[1, 2, 3, 4].map((n) => (
               <label key={n}>
                 <input type="radio" name="players" checked={ways.players === n} onChange={() => onWays({ ...ways, players: n })} />
@@ -286,17 +286,21 @@ export function CountScreen({
             ))}
           </Players>
           {ways.players > 1 && (
-            <small>{t('{name} first, then the others, one go each. Only the first score is sent.', { name: name || t('You') })}</small>
+            <small>
+              {i18n.t('{name} first, then the others, one go each. Only the first score is sent.', {
+                name: name || i18n.t('You (who counts)', {}, { message: 'You' }),
+              })}
+            </small>
           )}
         </>
       )}
-      <h2>{t('For the start, the last ten seconds and the end')}</h2>
+      <h2>{i18n.t('For the start, the last ten seconds and the end')}</h2>
       <Players>
         {(
           [
-            ['sound', t('sounds')],
-            ['speak', t('a voice')],
-            ['shake', t('shaking')],
+            ['sound', i18n.t('sounds (of the device)', {}, { message: 'sounds' })],
+            ['speak', i18n.t('a voice')],
+            ['shake', i18n.t('shaking (of the device)', {}, { message: 'shaking' })],
           ] as const
         ).map(([key, label]) => (
           <label key={key}>
@@ -306,7 +310,7 @@ export function CountScreen({
         ))}
       </Players>
       <TextButton type="button" onClick={onBack}>
-        {t('Back')}
+        {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
       </TextButton>
     </Screen>
   );

@@ -109,7 +109,7 @@ export interface CardScreenProps {
 /** The week's card: what to do, by when, and what the school has. */
 export function CardScreen(props: CardScreenProps) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own } = words;
   const { card, offline, mayForget, onlyOnline, others, onOpen, onOthers, onInvent } = props;
   const [now, ...earlier] = card.weeks;
   const first = now?.games.find(isOpen);
@@ -123,36 +123,36 @@ export function CardScreen(props: CardScreenProps) {
             <>
               {' '}
               <TextButton type="button" onClick={onOthers} style={{ minHeight: 32 }}>
-                {t('not you?')}
+                {i18n.t('not you?')}
               </TextButton>
             </>
           )}
         </span>
       </TopLine>
-      {offline && <Kept role="status">{t(offline)}</Kept>}
+      {offline && <Kept role="status">{own(offline)}</Kept>}
       {!now ? (
         <>
-          <h1>{t('Nothing here yet')}</h1>
-          <p>{t('The next game will be on this page. Keep the link.')}</p>
+          <h1>{i18n.t('Nothing here yet')}</h1>
+          <p>{i18n.t('The next game will be on this page. Keep the link.')}</p>
         </>
       ) : (
         <>
           <ThisWeek {...props} week={now} />
           {earlier.length > 0 && (
             <details>
-              <summary style={{ minHeight: 44, cursor: 'pointer' }}>{t('Earlier weeks, to play again')}</summary>
+              <summary style={{ minHeight: 44, cursor: 'pointer' }}>{i18n.t('Earlier weeks, to play again')}</summary>
               <Ruled>
                 {earlier.flatMap((week) =>
                   week.games.map((item) => (
                     <Game key={item.assignmentId}>
-                      <b>{t(item.game.title)}</b>
+                      <b>{own(item.game.title)}</b>
                       <small>
-                        {t('Week {number}', { number: week.number })}
+                        {i18n.t('Week {number}', { number: week.number })}
                         {item.best !== null &&
-                          `, ${t('own best {score}', { score: scoreWords(item.best, item.game.parts[0]!.measure.unit, words) })}`}
+                          `, ${i18n.t('own best {score}', { score: scoreWords(item.best, item.game.parts[0]!.measure.unit, words) })}`}
                       </small>
-                      <button type="button" aria-label={t('Play {title} again', { title: t(item.game.title) })} onClick={() => onOpen(item)}>
-                        {t('Play')}
+                      <button type="button" aria-label={i18n.t('Play {title} again', { title: own(item.game.title) })} onClick={() => onOpen(item)}>
+                        {i18n.t('Play (a game, button)', {}, { message: 'Play' })}
                       </button>
                     </Game>
                   )),
@@ -162,24 +162,24 @@ export function CardScreen(props: CardScreenProps) {
           )}
           {card.scope === 'card' && (
             <TextButton type="button" onClick={onInvent}>
-              {t('Make a game of your own')}
+              {i18n.t('Make a game of your own')}
             </TextButton>
           )}
           <LanguagePicker />
-          {onlyOnline && <Aside>{t('This address is not secure (no https): the page opens with a connection only.')}</Aside>}
-          {mayForget && <Aside>{t('This browser may clear what it keeps when it runs short of room. Send scores soon after playing.')}</Aside>}
+          {onlyOnline && <Aside>{i18n.t('This address is not secure (no https): the page opens with a connection only.')}</Aside>}
+          {mayForget && <Aside>{i18n.t('This browser may clear what it keeps when it runs short of room. Send scores soon after playing.')}</Aside>}
           {now.games.length === 1 ? (
             <Bottom $inSight>
               {first ? (
                 <Big type="button" onClick={() => onOpen(first)}>
-                  {t('Set it out')}
+                  {i18n.t('Set it out')}
                 </Big>
               ) : (
-                <p>{t('Nothing is open today. Come back on the day that is written beside the game.')}</p>
+                <p>{i18n.t('Nothing is open today. Come back on the day that is written beside the game.')}</p>
               )}
             </Bottom>
           ) : (
-            !first && <p>{t('Nothing is open today. Come back on the day that is written beside a game.')}</p>
+            !first && <p>{i18n.t('Nothing is open today. Come back on the day that is written beside a game.')}</p>
           )}
         </>
       )}
@@ -193,27 +193,27 @@ function isOpen(item: CardItem): boolean {
 
 function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, onCalendar, card }: CardScreenProps & { week: CardWeek }) {
   const words = useWords();
-  const { t, count, tag } = words;
+  const { i18n, own, noun, tag } = words;
   const [only] = week.games;
   const single = week.games.length === 1;
   const { intro, moves } = warmUpMoves(week.warmUp, words);
   const diary = diaryMinutes(week, entries);
   const aloud = [
-    week.warmUp && t('First: {what}', { what: warmUpWords(week.warmUp, words) }),
-    ...week.games.map((item) => `${t(item.game.title)}. ${t(item.game.aim)}`),
-    week.film && t('Film: {what}', { what: week.film }),
+    week.warmUp && i18n.t('First: {what}', { what: warmUpWords(week.warmUp, words) }),
+    ...week.games.map((item) => `${own(item.game.title)}. ${own(item.game.aim)}`),
+    week.film && i18n.t('Film: {what}', { what: week.film }),
     week.diary,
   ].filter(Boolean);
   return (
     <>
       <Week>
-        {week.number > 0 && <p>{t('Week {number}', { number: week.number })}</p>}
-        <h1>{week.title || (single ? `${t(only!.game.title)}, ${t(levelName(only!))}` : t('This week'))}</h1>
+        {week.number > 0 && <p>{i18n.t('Week {number}', { number: week.number })}</p>}
+        <h1>{week.title || (single ? `${own(only!.game.title)}, ${own(levelName(only!))}` : i18n.t('This week'))}</h1>
         <p>
-          <Bold words={t('By *{day}*.', { day: dayWords(week.dueOn, tag) })} />{' '}
+          <Bold words={i18n.t('By *{day}*.', { day: dayWords(week.dueOn, tag) })} />{' '}
           {onCalendar && (
             <TextButton type="button" onClick={onCalendar} style={{ minHeight: 32, fontSize: '0.9375rem' }}>
-              {t('into the calendar')}
+              {i18n.t('into the calendar')}
             </TextButton>
           )}
         </p>
@@ -228,7 +228,7 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
       <Ruled>
         {week.warmUp && (
           <li>
-            <b>{intro ? t('First, warm up: {what}', { what: intro.toLocaleLowerCase(tag) }) : t('First, warm up')}</b>
+            <b>{intro ? i18n.t('First, warm up: {what}', { what: intro.toLocaleLowerCase(tag) }) : i18n.t('First, warm up')}</b>
             {moves.some((move) => move.drawn) ? (
               <Moves>
                 {moves.map((move) => (
@@ -245,21 +245,21 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
         )}
         {single && (
           <li>
-            <b>{t('Then {title}', { title: t(only!.game.title) })}</b>
-            <small>{t(only!.game.aim)}</small>
+            <b>{i18n.t('Then {title}', { title: own(only!.game.title) })}</b>
+            <small>{own(only!.game.aim)}</small>
           </li>
         )}
         {!single &&
           week.games.map((item, index) => (
             <Game key={item.assignmentId}>
               <b>
-                {index + 1}. {t(item.game.title)}
+                {index + 1}. {own(item.game.title)}
               </b>
               <small>
                 {[
-                  t(levelName(item)),
-                  item.received > 0 ? t('the school has a score') : '',
-                  isOpen(item) ? '' : t('opens {day}', { day: dayWords(item.opensOn!, tag) }),
+                  own(levelName(item)),
+                  item.received > 0 ? i18n.t('the school has a score') : '',
+                  isOpen(item) ? '' : i18n.t('opens {day}', { day: dayWords(item.opensOn!, tag) }),
                 ]
                   .filter(Boolean)
                   .join(' · ')}
@@ -267,20 +267,22 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
               <button
                 type="button"
                 disabled={!isOpen(item)}
-                aria-label={t('Play {title}', { title: t(item.game.title) })}
+                aria-label={i18n.t('Play {title}', { title: own(item.game.title) })}
                 onClick={() => onOpen(item)}
               >
-                {item.received > 0 ? t('Again') : t('Play')}
+                {item.received > 0
+                  ? i18n.t('Again (the game was played before, button)', {}, { message: 'Again' })
+                  : i18n.t('Play (a game, button)', {}, { message: 'Play' })}
               </button>
             </Game>
           ))}
         {week.film && (
           <li>
-            <b>{t('Film it, at most 15 seconds')}</b>
+            <b>{i18n.t('Film it, at most 15 seconds')}</b>
             <small>{week.film}</small>
-            {week.filmAlone && <small>{t('The film is enough this time: no score is asked.')}</small>}
+            {week.filmAlone && <small>{i18n.t('The film is enough this time: no score is asked.')}</small>}
             <small>
-              {t(
+              {i18n.t(
                 'Leave out faces, names, uniforms and what is on the walls. Only if your school and the adult agree. Hand it in the way your school says, not here, and delete it afterwards.',
               )}
             </small>
@@ -288,24 +290,26 @@ function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, o
         )}
         {week.diary && (
           <li>
-            <b>{t('All week')}</b>
+            <b>{i18n.t('All week')}</b>
             <small>{week.diary}</small>
             {card.scope === 'card' && (
               <Plain type="button" style={{ marginTop: 8 }} onClick={() => onDiary(week)}>
-                {diary === 0 ? t('Movement diary') : count(diary, 'Movement diary: 1 minute so far', 'Movement diary: {n} minutes so far')}
+                {diary === 0
+                  ? i18n.t('Movement diary')
+                  : i18n.t('{n, plural, one {Movement diary: 1 minute so far} other {Movement diary: {n} minutes so far}}', { n: diary })}
               </Plain>
             )}
           </li>
         )}
         {week.kit.length > 0 && (
           <li>
-            <b>{t('For all of it')}</b>
+            <b>{i18n.t('For all of it')}</b>
             {(['home', 'school'] as const).map((from) => {
               const things = week.kit.filter((thing) => thing.from === from);
               return things.length === 0 ? null : (
                 <small key={from}>
-                  {from === 'home' ? t('Find at home:') : t('The school sends:')}
-                  {things.map(({ n, name }) => `${n > 1 ? `${n} ` : ''}${t('{thing}', { thing: { noun: name } })}`).join(', ')}.
+                  {from === 'home' ? i18n.t('Find at home:') : i18n.t('The school sends:')}
+                  {things.map(({ n, name }) => `${n > 1 ? `${n} ` : ''}${noun(name)}`).join(', ')}.
                 </small>
               );
             })}
@@ -341,7 +345,7 @@ function Standing({
   onFinish,
 }: Pick<CardScreenProps, 'plays' | 'sessions' | 'entries' | 'onFinish'> & { week: CardWeek }) {
   const words = useWords();
-  const { t, count, tag } = words;
+  const { i18n, own, tag } = words;
   const ids = new Set<string>(week.games.map((item) => item.assignmentId));
   const mine = plays.filter((play) => ids.has(play.assignmentId));
   const waiting = mine.filter((play) => play.state === 'waiting');
@@ -359,16 +363,14 @@ function Standing({
       {received > 0 && (
         <Kept>
           {latest
-            ? count(
-                received,
-                'The school has 1 report from this week, the last at {time}.',
-                'The school has {n} reports from this week, the last at {time}.',
-                {
-                  time: timeWords(latest.words, tag),
-                },
+            ? i18n.t(
+                '{n, plural, one {The school has 1 report from this week, the last at {time}.} other {The school has {n} reports from this week, the last at {time}.}}',
+                { n: received, time: timeWords(latest.words, tag) },
               )
-            : count(received, 'The school has 1 report from this week.', 'The school has {n} reports from this week.')}
-          {best !== null && ` ${t('Your own best is {score}.', { score: scoreWords(best, only!.game.parts[0]!.measure.unit, words) })}`}
+            : i18n.t('{n, plural, one {The school has 1 report from this week.} other {The school has {n} reports from this week.}}', {
+                n: received,
+              })}
+          {best !== null && ` ${i18n.t('Your own best is {score}.', { score: scoreWords(best, only!.game.parts[0]!.measure.unit, words) })}`}
         </Kept>
       )}
       {sessions
@@ -377,9 +379,12 @@ function Standing({
           const item = week.games.find((one) => one.assignmentId === session.assignmentId)!;
           return (
             <Kept key={session.playId} role="status">
-              {count(session.goes.length, '1 go of {title} not sent yet.', '{n} goes of {title} not sent yet.', { title: t(item.game.title) })}{' '}
+              {i18n.t('{n, plural, one {1 go of {title} not sent yet.} other {{n} goes of {title} not sent yet.}}', {
+                n: session.goes.length,
+                title: own(item.game.title),
+              })}{' '}
               <TextButton type="button" onClick={() => onFinish(item)}>
-                {t('Finish and send')}
+                {i18n.t('Finish and send')}
               </TextButton>
             </Kept>
           );
@@ -387,11 +392,15 @@ function Standing({
       {waiting.length + waitingEntries > 0 && (
         <Kept role="status">
           {[
-            waiting.length > 0 ? count(waiting.length, '1 report waits in this device.', '{n} reports wait in this device.') : '',
-            waitingEntries > 0
-              ? count(waitingEntries, '1 line of the diary waits in this device.', '{n} lines of the diary wait in this device.')
+            waiting.length > 0
+              ? i18n.t('{n, plural, one {1 report waits in this device.} other {{n} reports wait in this device.}}', { n: waiting.length })
               : '',
-            t('It goes off when there is a connection and this page is open.'),
+            waitingEntries > 0
+              ? i18n.t('{n, plural, one {1 line of the diary waits in this device.} other {{n} lines of the diary wait in this device.}}', {
+                  n: waitingEntries,
+                })
+              : '',
+            i18n.t('It goes off when there is a connection and this page is open.'),
           ]
             .filter(Boolean)
             .join(' ')}
@@ -399,7 +408,7 @@ function Standing({
       )}
       {refused.map((play) => (
         <Kept key={play.playId} role="alert">
-          {t('{score} was not taken:', { score: scoreWords(play.total, play.unit, words) })} {linesWords(play.words, words)}
+          {i18n.t('{score} was not taken:', { score: scoreWords(play.total, play.unit, words) })} {linesWords(play.words, words)}
         </Kept>
       ))}
     </>

@@ -69,13 +69,13 @@ const DAYS_BACK = 6;
 const lastDays = (today: string): string[] => Array.from({ length: DAYS_BACK + 1 }, (_, back) => dayPlus(today, -back));
 
 /** Against the guidance, kindly: never less than enough said as a failing. */
-function kindly(minutes: number, days: number, { t, count }: Words): string {
+function kindly(minutes: number, days: number, { i18n }: Words): string {
   const each = Math.round(minutes / Math.max(1, days));
-  if (days === 0) return t('Anything that makes you warm counts: walking, dancing, play.');
-  const on = count(days, '{each} minutes on one day.', 'About {each} minutes on each of {n} days.', { each });
-  if (each >= GUIDANCE_MINUTES) return `${on} ${t('That is what is good for you at your age, and more.')}`;
-  if (each >= GUIDANCE_MINUTES / 2) return `${on} ${t('An hour a day is the aim; school playtime counts too.')}`;
-  return `${on} ${t('Every bit helps; school playtime and walking count too.')}`;
+  if (days === 0) return i18n.t('Anything that makes you warm counts: walking, dancing, play.');
+  const on = i18n.t('{n, plural, one {{each} minutes on one day.} other {About {each} minutes on each of {n} days.}}', { n: days, each });
+  if (each >= GUIDANCE_MINUTES) return `${on} ${i18n.t('That is what is good for you at your age, and more.')}`;
+  if (each >= GUIDANCE_MINUTES / 2) return `${on} ${i18n.t('An hour a day is the aim; school playtime counts too.')}`;
+  return `${on} ${i18n.t('Every bit helps; school playtime and walking count too.')}`;
 }
 
 /** What is being written. */
@@ -106,7 +106,7 @@ export function DiaryScreen({
   onBack: () => void;
 }) {
   const words = useWords();
-  const { t, count, tag } = words;
+  const { i18n, tag } = words;
   const today = todayHere();
   const [draft, putDraft] = useDraft<Line>(`${token} diary`, () => ({ day: today, what: '', minutes: '', initials: '' }));
   const { what, minutes, initials } = draft;
@@ -124,49 +124,49 @@ export function DiaryScreen({
   return (
     <Screen>
       <TopLine>
-        <span>{t('Movement diary · week {number}', { number: week.number })}</span>
+        <span>{i18n.t('Movement diary · week {number}', { number: week.number })}</span>
         <bdi>{name}</bdi>
       </TopLine>
-      <h1>{count(total, '1 minute', '{n} minutes')}</h1>
+      <h1>{i18n.t('{n, plural, one {1 minute} other {{n} minutes}}', { n: total })}</h1>
       <Bar aria-hidden>
         <div style={{ width: `${Math.min(100, (100 * total) / (GUIDANCE_MINUTES * Math.max(1, days)))}%` }} />
       </Bar>
       <p>{kindly(total, days, words)}</p>
       <ReadAloud
         words={[
-          t('Movement diary'),
-          count(total, '1 minute', '{n} minutes'),
+          i18n.t('Movement diary'),
+          i18n.t('{n, plural, one {1 minute} other {{n} minutes}}', { n: total }),
           kindly(total, days, words),
-          t('Write down the day, what you did, and for how many minutes.'),
+          i18n.t('Write down the day, what you did, and for how many minutes.'),
         ].join('. ')}
       />
       <Fields>
         <label>
-          {t('Day')}
+          {i18n.t('Day (of a line of the diary)', {}, { message: 'Day' })}
           <select value={day} onChange={(event) => put({ day: event.target.value })}>
             {days7.map((one) => (
               <option key={one} value={one}>
-                {one === today ? t('today') : dayShort(one, tag)}
+                {one === today ? i18n.t('today (a day)', {}, { message: 'today' }) : dayShort(one, tag)}
               </option>
             ))}
           </select>
         </label>
         <label>
-          {t('Minutes')}
+          {i18n.t('Minutes (field of the diary)', {}, { message: 'Minutes' })}
           <input inputMode="numeric" value={minutes} onChange={(event) => put({ minutes: event.target.value.replace(/\D/g, '').slice(0, 3) })} />
         </label>
         <label>
-          {t('What did you do?')}
+          {i18n.t('What did you do?')}
           <input value={what} maxLength={60} onChange={(event) => put({ what: event.target.value })} />
         </label>
         <label>
-          {t('Adult')}
+          {i18n.t('Adult (field of the diary: initials)', {}, { message: 'Adult' })}
           <input
             value={initials}
             maxLength={4}
             autoCapitalize="characters"
             autoComplete="off"
-            aria-label={t("Adult's initials")}
+            aria-label={i18n.t("Adult's initials")}
             style={{ textTransform: 'uppercase' }}
             onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
           />
@@ -188,7 +188,7 @@ export function DiaryScreen({
           put({ what: '', minutes: '' });
         }}
       >
-        {t('Write it in')}
+        {i18n.t('Write it in')}
       </Big>
       {listed.length > 0 && (
         <table style={{ width: '100%', borderCollapse: 'collapse' }}>
@@ -198,7 +198,7 @@ export function DiaryScreen({
                 <th scope="row">{dayShort(entry.day, tag)}</th>
                 <td>
                   {entry.what}
-                  {waiting.has(entry.id) && <small style={{ display: 'block', color: 'var(--ink-soft)' }}>{t('waits to be sent')}</small>}
+                  {waiting.has(entry.id) && <small style={{ display: 'block', color: 'var(--ink-soft)' }}>{i18n.t('waits to be sent')}</small>}
                 </td>
                 <td>{entry.minutes} min</td>
                 <td>
@@ -206,10 +206,10 @@ export function DiaryScreen({
                   {!entry.struck && (
                     <TextButton
                       type="button"
-                      aria-label={t('Strike out {what}, {minutes} minutes', { what: entry.what, minutes: entry.minutes })}
+                      aria-label={i18n.t('Strike out {what}, {minutes} minutes', { what: entry.what, minutes: entry.minutes })}
                       onClick={() => onStrike(entry)}
                     >
-                      {t('strike out')}
+                      {i18n.t('strike out')}
                     </TextButton>
                   )}
                 </td>
@@ -220,14 +220,16 @@ export function DiaryScreen({
       )}
       {refused.length > 0 && (
         <p role="alert">
-          {t('The school did not take: {lines}. Tell the school, or write it on paper.', {
-            lines: refused.map(({ entry }) => `${entry.what}, ${count(entry.minutes, '1 minute', '{n} minutes')}`).join('; '),
+          {i18n.t('The school did not take: {lines}. Tell the school, or write it on paper.', {
+            lines: refused
+              .map(({ entry }) => `${entry.what}, ${i18n.t('{n, plural, one {1 minute} other {{n} minutes}}', { n: entry.minutes })}`)
+              .join('; '),
           })}
         </p>
       )}
       <Bottom>
         <TextButton type="button" onClick={onBack}>
-          {t('Back to the card')}
+          {i18n.t('Back to the card')}
         </TextButton>
       </Bottom>
     </Screen>

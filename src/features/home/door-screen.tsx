@@ -41,7 +41,7 @@ export function DoorScreen({
   onOpen: (token: string) => void;
   onForget: (token: string) => void;
 }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const [code, setCode] = useState('');
   const [forgetting, setForgetting] = useState<string | null>(null);
   return (
@@ -49,9 +49,9 @@ export function DoorScreen({
       <TopLine>
         <span>Lochside</span>
       </TopLine>
-      <h1>{kept.length > 0 ? t('Who is playing?') : t('Open your card')}</h1>
+      <h1>{kept.length > 0 ? i18n.t('Who is playing?') : i18n.t('Open your card')}</h1>
       {kept.map(({ token, card }) => {
-        const name = card.child?.name ?? t('A card from paper');
+        const name = card.child?.name ?? i18n.t('A card from paper');
         return (
           <div key={token} style={{ display: 'flex', flexDirection: 'column', gap: 4 }}>
             <Plain type="button" onClick={() => onOpen(token)}>
@@ -59,30 +59,30 @@ export function DoorScreen({
             </Plain>
             {forgetting === token ? (
               <p role="alert">
-                {t('Everything kept here for {name} goes, with scores that were not sent.', { name })}{' '}
+                {i18n.t('Everything kept here for {name} goes, with scores that were not sent.', { name })}{' '}
                 <TextButton type="button" onClick={() => onForget(token)}>
-                  {t('Take {name} off this device', { name })}
+                  {i18n.t('Take {name} off this device', { name })}
                 </TextButton>{' '}
                 <TextButton type="button" onClick={() => setForgetting(null)}>
-                  {t('Keep')}
+                  {i18n.t('Keep (what was typed)', {}, { message: 'Keep' })}
                 </TextButton>
               </p>
             ) : (
               <TextButton type="button" onClick={() => setForgetting(token)}>
-                {t('Take {name} off this device', { name })}
+                {i18n.t('Take {name} off this device', { name })}
               </TextButton>
             )}
           </div>
         );
       })}
       <Code>
-        {t('The link or code from your school')}
+        {i18n.t('The link or code from your school')}
         <input value={code} autoComplete="off" autoCapitalize="none" spellCheck={false} onChange={(event) => setCode(event.target.value)} />
       </Code>
       <LanguagePicker />
       <Bottom>
         <Big type="button" disabled={keyIn(code).length < 8} onClick={() => onOpen(keyIn(code))}>
-          {t('Open')}
+          {i18n.t('Open (a card, by its code)', {}, { message: 'Open' })}
         </Big>
       </Bottom>
     </Screen>

@@ -85,7 +85,7 @@ export async function firstStep(item: CardItem): Promise<Step> {
 // ts-unused-exports:disable-next-line
 export function Going({ card, token, first, ways, onWays: keepWays, sessions, plays, refresh, sendWaiting, onCard }: GoingProps) {
   const words = useWords();
-  const { t, count } = words;
+  const { i18n } = words;
   const [step, setStep] = useState<Step>(first);
   useEffect(() => {
     window.scrollTo(0, 0);
@@ -137,15 +137,15 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
       const happened =
         go.watchMs === undefined
           ? scoreSoFar(hand, go, words)
-          : count(seconds, 'The clock had run for 1 second', 'The clock had run for {n} seconds');
+          : i18n.t('{n, plural, one {The clock had run for 1 second} other {The clock had run for {n} seconds}}', { n: seconds });
       return (
         <Screen>
           <Top hand={hand} name={name} />
-          <h1>{t('You were in the middle of a go')}</h1>
+          <h1>{i18n.t('You were in the middle of a go')}</h1>
           <p>
-            {happened}. {t('The clock stood still since then.')}
+            {happened}. {i18n.t('The clock stood still since then.')}
           </p>
-          <ReadAloud words={[t('You were in the middle of a go'), happened, t('Go on with it, or start again?')].join('. ')} />
+          <ReadAloud words={[i18n.t('You were in the middle of a go'), happened, i18n.t('Go on with it, or start again?')].join('. ')} />
           <Bottom>
             <Big
               type="button"
@@ -161,11 +161,11 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
                 })
               }
             >
-              {t('Go on with it')}
+              {i18n.t('Go on with it')}
             </Big>
             {go.watchMs !== undefined && (
               <Plain type="button" onClick={() => setStep({ on: 'parts', item, formId: go.formId, going, tookMs: go.watchMs! })}>
-                {t('Write it down now')}
+                {i18n.t('Write it down now')}
               </Plain>
             )}
             <Plain
@@ -175,7 +175,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
                 setStep({ on: 'set-up', item, formId: go.formId, played: null });
               }}
             >
-              {t('Start again')}
+              {i18n.t('Start again')}
             </Plain>
           </Bottom>
         </Screen>
@@ -285,7 +285,9 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
                 name={name}
                 player={player}
                 words={scoreWords(step.result.value, step.result.unit, words)}
-                next={next === 0 ? t('{name} again', { name: name || t('The first player') }) : t('Player {n} has a go', { n: next + 1 })}
+                next={
+                  next === 0 ? i18n.t('{name} again', { name: name || i18n.t('The first player') }) : i18n.t('Player {n} has a go', { n: next + 1 })
+                }
                 onNext={() => again(next)}
               />
             );
@@ -378,7 +380,9 @@ function playOf(session: Session, item: CardItem, draft: Draft, token: string): 
 
 function scoreSoFar(hand: InHand, { events, counting }: BegunGo, words: Words): string {
   const compiled = compile(hand.level);
-  if (!compiled.ok) return words.t('It had just begun');
+  if (!compiled.ok) return words.i18n.t('It had just begun');
   const { value, unit } = measure(compiled.value, replay(compiled.value, events, counting).state);
-  return value === null || value === 0 ? words.t('It had just begun') : words.t('You had {score}', { score: scoreWords(value, unit, words) });
+  return value === null || value === 0
+    ? words.i18n.t('It had just begun')
+    : words.i18n.t('You had {score}', { score: scoreWords(value, unit, words) });
 }

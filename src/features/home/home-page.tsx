@@ -46,10 +46,10 @@ type View =
 const CARD: View = { on: 'card' };
 
 function Moment() {
-  const { t } = useWords();
+  const { i18n } = useWords();
   return (
     <Screen>
-      <p role="status">{t('One moment …')}</p>
+      <p role="status">{i18n.t('One moment …')}</p>
     </Screen>
   );
 }
@@ -65,7 +65,7 @@ export function HomePage() {
 
 function ChildsPage() {
   const words = useWords();
-  const { t } = words;
+  const { i18n } = words;
   const [view, setView] = useState<View>(CARD);
   const [ways, setWays] = useState<Ways>(() => usualWays(''));
   const opened = useCallback(() => setView(CARD), []);
@@ -97,14 +97,14 @@ function ChildsPage() {
         <TopLine>
           <span>Lochside</span>
         </TopLine>
-        <h1>{t('This does not open')}</h1>
+        <h1>{i18n.t('This does not open')}</h1>
         <p>{linesWords(loaded.words, words)}</p>
         <Bottom>
           <Big type="button" onClick={() => void load()}>
-            {t('Try again')}
+            {i18n.t('Try again')}
           </Big>
           <Plain type="button" onClick={() => openKey('')}>
-            {t('Another link or code')}
+            {i18n.t('Another link or code')}
           </Plain>
         </Bottom>
       </Screen>

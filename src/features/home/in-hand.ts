@@ -8,7 +8,8 @@ import { levelById } from '@/core/rules/level';
 import { formWords } from '@/core/sheet/after-a-go';
 import { chooseSetUp, gameOfForm, usedSetUpOf, type ChosenSetUp, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
-import { english, type Words } from '@/core/words/words';
+import { english } from '@/core/words/english';
+import type { Words } from '@/core/words/words';
 import type { CardItem } from '@/server/home/card';
 import type { PaceKind, Ways } from './store';
 
@@ -46,7 +47,7 @@ export function inHand(item: CardItem, formId: string, ways: Ways, words: Words 
     chosen,
     pace,
     level,
-    levelName: words.t(item.game.levels.find((one) => one.id === form.levelId)?.name ?? ''),
+    levelName: words.own(item.game.levels.find((one) => one.id === form.levelId)?.name ?? ''),
     words: formWords(item.game, form, words),
     used: { ...usedSetUpOf(level), form: level.kit.form ?? (asked.kit.form ? 'standing' : item.setUp.form) },
     par: chosen.equal ? (asAsked ? item.par : form.par) : null,

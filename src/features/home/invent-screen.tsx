@@ -31,7 +31,7 @@ import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
 import { inHand, stopped } from './in-hand';
 import { PlayScreen } from './play-screen';
 import { ReadAloud } from './read-aloud';
-import { Slotted, useWords } from '@/features/languages/use-words';
+import { OPEN_SLOTS, Slotted, useWords } from '@/features/languages/use-words';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
 
 const SIZE = 340;
@@ -131,7 +131,7 @@ export interface InventScreenProps {
 // ts-unused-exports:disable-next-line
 export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, onBack }: InventScreenProps) {
   const words = useWords();
-  const { t } = words;
+  const { i18n } = words;
   const [plan, setPlan] = useState<InventedPlan>(draft ?? emptyPlan);
   const [step, setStep] = useState<Step>(
     begun?.events.some((event) => event.do === 'attempt') ? { on: 'begun', events: begun.events } : { on: 'make' },
@@ -175,11 +175,11 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Screen>
           {top}
-          <h1>{t('You were in the middle of a go')}</h1>
-          <p>{t('It was your own game. The clock stood still since then.')}</p>
+          <h1>{i18n.t('You were in the middle of a go')}</h1>
+          <p>{i18n.t('It was your own game. The clock stood still since then.')}</p>
           <Bottom>
             <Big type="button" onClick={() => play(stopped(step.events))}>
-              {t('Go on with it')}
+              {i18n.t('Go on with it')}
             </Big>
             <Plain
               type="button"
@@ -188,7 +188,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
                 setStep({ on: 'make' });
               }}
             >
-              {t('Change the game')}
+              {i18n.t('Change the game')}
             </Plain>
           </Bottom>
         </Screen>
@@ -198,10 +198,10 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Safe
           top={top}
-          title={t('Set it out, with an adult')}
+          title={i18n.t('Set it out, with an adult')}
           directions={directions}
           cautions={cautionsFor(hand.level, words)}
-          go={t('Start')}
+          go={i18n.t('Start (a go, button)', {}, { message: 'Start' })}
           onBack={() => setStep({ on: 'make' })}
           onNext={() => play()}
         />
@@ -231,12 +231,12 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
           {top}
           <WholeScore result={step.result} />
           {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
-          <p style={{ textAlign: 'center' }}>{t('Your own game. Is it too easy or too hard? Change it and try again.')}</p>
+          <p style={{ textAlign: 'center' }}>{i18n.t('Your own game. Is it too easy or too hard? Change it and try again.')}</p>
           <Plain type="button" onClick={() => play()}>
-            {t('Play it again')}
+            {i18n.t('Play it again')}
           </Plain>
           <Plain type="button" onClick={() => setStep({ on: 'make' })}>
-            {t('Change it')}
+            {i18n.t('Change it')}
           </Plain>
           <Bottom>
             <Big
@@ -245,10 +245,10 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
                 void onSend({ id: v7(), plan: { ...plan, title: plan.title.trim() }, score: step.result.value }).then(() => setStep({ on: 'sent' }));
               }}
             >
-              {t('Show it to my teacher')}
+              {i18n.t('Show it to my teacher')}
             </Big>
             <TextButton type="button" onClick={onBack}>
-              {t('Back to the card')}
+              {i18n.t('Back to the card')}
             </TextButton>
           </Bottom>
         </Screen>
@@ -258,11 +258,11 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Screen>
           {top}
-          <h1>{t('On its way')}</h1>
-          <p>{t('Your game and your score go to your teacher as soon as there is a connection. Perhaps the whole class will play it.')}</p>
+          <h1>{i18n.t('On its way')}</h1>
+          <p>{i18n.t('Your game and your score go to your teacher as soon as there is a connection. Perhaps the whole class will play it.')}</p>
           <Bottom>
             <Big type="button" onClick={onBack}>
-              {t('Back to the card')}
+              {i18n.t('Back to the card')}
             </Big>
           </Bottom>
         </Screen>
@@ -286,7 +286,7 @@ function Making({
   onNext: () => void;
 }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own, noun, forms } = words;
   const [putting, setPutting] = useState<Putting>('mark');
   const [picked, setPicked] = useState<Picked | null>(null);
   const gaps = planGaps(plan);
@@ -320,7 +320,7 @@ function Making({
       key={`${what.kind} ${'index' in what ? what.index : ''}`}
       role="button"
       tabIndex={0}
-      aria-label={same(what) ? t('{thing}, picked up', { thing: label }) : label}
+      aria-label={same(what) ? i18n.t('{thing}, picked up', { thing: label }) : label}
       transform={`translate(${spot.xM * K} ${spot.yM * K})`}
       onClick={(event) => {
         event.stopPropagation();
@@ -342,7 +342,7 @@ function Making({
       {drawn}
     </g>
   );
-  const named = (noun: string) => t('{thing}', { thing: { noun } });
+  const named = (name: string) => noun(name);
   const steps = (mark: { xM: number; yM: number }) => toParts(distanceM(mark, plan.target), stepPace(stepM), words).words;
   const select = <T extends string>(label: string, value: T, choices: readonly (readonly [T, string])[], onChange: (value: T) => void) => (
     <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value as T)}>
@@ -356,21 +356,23 @@ function Making({
   return (
     <Screen>
       <TopLine>
-        <span>{t('A game of your own')}</span>
+        <span>{i18n.t('A game of your own')}</span>
         <bdi>{name}</bdi>
       </TopLine>
-      <h1>{t('Put it on the floor')}</h1>
-      <p>{t('Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes. With keys: Enter puts it down, arrows move it.')}</p>
+      <h1>{i18n.t('Put it on the floor')}</h1>
+      <p>
+        {i18n.t('Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes. With keys: Enter puts it down, arrows move it.')}
+      </p>
       <ReadAloud
-        words={t(
+        words={i18n.t(
           'Put it on the floor. Choose a thing, then tap the floor. Tap a thing to pick it up, then tap where it goes. Give your game a name, then play it.',
         )}
       />
-      <Palette role="group" aria-label={t('Things to put down')}>
+      <Palette role="group" aria-label={i18n.t('Things to put down')}>
         {(
           [
-            ['mark', t('a mark to throw from')],
-            ['target', t('the target')],
+            ['mark', i18n.t('a mark to throw from')],
+            ['target', i18n.t('the target')],
             ...INVENT_OBSTACLES.map((object) => [object, named(AIMED[object].name)] as const),
           ] as readonly (readonly [Putting, string])[]
         ).map(([id, label]) => (
@@ -389,7 +391,7 @@ function Making({
       </Palette>
       <Floor
         viewBox={`0 0 ${SIZE} ${HEIGHT}`}
-        aria-label={t('The floor from above')}
+        aria-label={i18n.t('The floor from above')}
         role="group"
         tabIndex={0}
         onKeyDown={(event) => {
@@ -427,7 +429,7 @@ function Making({
         })}
         {thing(
           { kind: 'target' },
-          t('the target, a {thing}', { thing: { noun: AIMED[plan.target.object].name } }),
+          i18n.t('the target, a {thing}', { ...forms('thing', AIMED[plan.target.object].name) }),
           plan.target,
           <rect
             x={(-outlineWidthM(AIMED[plan.target.object].shape) * K) / 2}
@@ -443,7 +445,7 @@ function Making({
         {plan.marks.map((mark, index) =>
           thing(
             { kind: 'mark', index },
-            t('mark {n}, {steps} from the target', { n: index + 1, steps: steps(mark) }),
+            i18n.t('mark {n}, {steps} from the target', { n: index + 1, steps: steps(mark) }),
             mark,
             <>
               <rect x={-4} y={-15} width={8} height={30} fill="var(--gorse)" stroke="var(--ink)" strokeWidth={1.5} />
@@ -456,37 +458,40 @@ function Making({
       </Floor>
       {picked && picked.kind !== 'target' && (
         <TextButton type="button" onClick={() => remove(picked)}>
-          {t('Take it off the floor')}
+          {i18n.t('Take it off the floor')}
         </TextButton>
       )}
       <Slots>
         <Slotted
-          words={t('I throw a {ball} {how} at a {target}. I have {stop}. If I miss, {miss}.')}
+          words={i18n.t('I throw a {ball} {how} at a {target}. I have {stop}. If I miss, {miss}.', OPEN_SLOTS)}
           slots={{
             ball: select(
-              t('What is thrown'),
+              i18n.t('What is thrown'),
               plan.ball,
               INVENT_BALLS.map((id) => [id, named(IMPLEMENTS[id].name)] as const),
               (ball) => onPlan({ ...plan, ball }),
             ),
             how: select(
-              t('How it is thrown'),
+              i18n.t('How it is thrown'),
               plan.technique,
-              [['underarm', t('underarm')] as const, ['overarm', t('overarm')] as const],
+              [
+                ['underarm', i18n.t('underarm (how it is thrown)', {}, { message: 'underarm' })] as const,
+                ['overarm', i18n.t('overarm (how it is thrown)', {}, { message: 'overarm' })] as const,
+              ],
               (technique) => onPlan({ ...plan, technique }),
             ),
             target: select(
-              t('The target'),
+              i18n.t('The target'),
               plan.target.object,
               INVENT_TARGETS.map((id) => [id, named(AIMED[id].name)] as const),
               (object) => onPlan({ ...plan, target: { ...plan.target, object } }),
             ),
             stop: select(
-              t('How long'),
+              i18n.t('How long'),
               plan.stop.kind === 'seconds' ? `s${plan.stop.s}` : `n${plan.stop.n}`,
               [
-                ...[5, 10, 15].map((n) => [`n${n}`, t('{n} throws', { n })] as const),
-                ...[30, 60, 90].map((n) => [`s${n}`, t('{n} seconds', { n })] as const),
+                ...[5, 10, 15].map((n) => [`n${n}`, i18n.t('{n} throws', { n })] as const),
+                ...[30, 60, 90].map((n) => [`s${n}`, i18n.t('{n} seconds', { n })] as const),
               ],
               (chosen) =>
                 onPlan({
@@ -495,9 +500,9 @@ function Making({
                 }),
             ),
             miss: select(
-              t('After a miss'),
+              i18n.t('After a miss'),
               plan.afterMiss,
-              [['again', t('I throw again')] as const, ['exercise', t('I tap my heels 4 times')] as const],
+              [['again', i18n.t('I throw again')] as const, ['exercise', i18n.t('I tap my heels 4 times')] as const],
               (afterMiss) => onPlan({ ...plan, afterMiss }),
             ),
           }}
@@ -506,13 +511,13 @@ function Making({
       <Ruled>
         {plan.marks.map((mark, index) => (
           <li key={index} style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 12 }}>
-            <span>{t('Mark {n}: {steps}', { n: index + 1, steps: steps(mark) })}</span>
+            <span>{i18n.t('Mark {n}: {steps}', { n: index + 1, steps: steps(mark) })}</span>
             <Slots as="span">
               <Slotted
-                words={t('gives {points}')}
+                words={i18n.t('gives {points}', OPEN_SLOTS)}
                 slots={{
                   points: select(
-                    t('Points from mark {n}', { n: index + 1 }),
+                    i18n.t('Points from mark {n}', { n: index + 1 }),
                     `${mark.points}`,
                     [1, 2, 3, 4, 5, 6, 8, 10].map((n) => [`${n}`, `${n}`] as const),
                     (points) => onPlan({ ...plan, marks: plan.marks.map((one, at) => (at === index ? { ...one, points: Number(points) } : one)) }),
@@ -524,7 +529,7 @@ function Making({
         ))}
       </Ruled>
       <label style={{ display: 'flex', flexDirection: 'column', gap: 6 }}>
-        <b>{t('What is it called?')}</b>
+        <b>{i18n.t('What is it called?')}</b>
         <input
           value={plan.title}
           maxLength={40}
@@ -539,19 +544,19 @@ function Making({
             font: 'inherit',
           }}
         />
-        <small>{t('A name for the game, not of a person.')}</small>
+        <small>{i18n.t('A name for the game, not of a person.')}</small>
       </label>
       {gaps.map((gap) => (
         <p key={gap} role="status" style={{ color: 'var(--ink-soft)' }}>
-          {t(gap)}
+          {own(gap)}
         </p>
       ))}
       <TextButton type="button" onClick={onBack}>
-        {t('Back to the card')}
+        {i18n.t('Back to the card')}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" disabled={gaps.length > 0} onClick={onNext}>
-          {t('Play it')}
+          {i18n.t('Play it')}
         </Big>
       </Bottom>
     </Screen>

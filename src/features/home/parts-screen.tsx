@@ -43,7 +43,7 @@ export function PartsScreen({
   onDone: (done: PartsDone) => void;
 }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own } = words;
   const { level } = hand;
   const fields = useMemo(() => partFields(level, words), [level, words]);
   const [written, putWritten, forget] = useDraft<Written>(`${token} parts ${hand.item.assignmentId} ${hand.form.id}`, () => ({
@@ -68,11 +68,13 @@ export function PartsScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{t('How did it go?')}</h1>
+      <h1>{i18n.t('How did it go?')}</h1>
       {onlyTotal ? (
         <label style={{ display: 'flex', alignItems: 'center', gap: 12, fontSize: '1.3rem' }}>
           <input
-            aria-label={t('The score in {unit}', { unit: t(length ? 'centimetres' : result.unit) })}
+            aria-label={i18n.t('The score in {unit}', {
+              unit: length ? i18n.t('centimetres (a unit)', {}, { message: 'centimetres' }) : own(result.unit),
+            })}
             inputMode="decimal"
             value={total}
             onChange={(event) => putWritten({ ...written, total: event.target.value.slice(0, 8) })}
@@ -87,7 +89,7 @@ export function PartsScreen({
               fontWeight: 700,
             }}
           />
-          {length ? 'cm' : t(result.unit)}
+          {length ? 'cm' : own(result.unit)}
         </label>
       ) : (
         <>
@@ -99,7 +101,7 @@ export function PartsScreen({
       )}
       {several && (
         <TextButton type="button" onClick={() => putWritten({ ...written, onlyTotal: !onlyTotal })}>
-          {onlyTotal ? t('We know how it was made up') : t('We only know the score')}
+          {onlyTotal ? i18n.t('We know how it was made up') : i18n.t('We only know the score')}
         </TextButton>
       )}
       <Bottom>
@@ -118,10 +120,10 @@ export function PartsScreen({
             );
           }}
         >
-          {t('That is right')}
+          {i18n.t('That is right')}
         </Big>
         <TextButton type="button" onClick={onBack}>
-          {t('Back')}
+          {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
         </TextButton>
       </Bottom>
     </Screen>

@@ -36,17 +36,17 @@ function useAwake(): void {
 
 /** Three, two, one; 0 when play is on. */
 function useCountIn(from: number, cues: Cues): number {
-  const { t, tag } = useWords();
+  const { i18n, tag } = useWords();
   const [count, setCount] = useState(from);
   useEffect(() => {
     if (count === 0) return;
     cue(cues, { pitch: 440, words: `${count}`, shakeMs: 40 }, tag);
     const timer = setTimeout(() => {
-      if (count === 1) cue(cues, { pitch: 880, words: t('Go'), shakeMs: 200 }, tag);
+      if (count === 1) cue(cues, { pitch: 880, words: i18n.t('Go (said when the clock starts)', {}, { message: 'Go' }), shakeMs: 200 }, tag);
       setCount(count - 1);
     }, 1000);
     return () => clearTimeout(timer);
-  }, [count, cues, t, tag]);
+  }, [count, cues, i18n, tag]);
   return count;
 }
 
@@ -55,18 +55,18 @@ const LAST_SECONDS_MS = 10_000;
 
 /** One cue when the last ten seconds begin; `leftMs` is read ten times a second. */
 function useLastSeconds(leftMs: (() => number) | null, cues: Cues): void {
-  const { t, tag } = useWords();
+  const { i18n, tag } = useWords();
   const before = useRef(0);
   useEffect(() => {
     if (!leftMs) return;
     const timer = setInterval(() => {
       const left = leftMs();
       if (before.current > LAST_SECONDS_MS && left <= LAST_SECONDS_MS && left > 0)
-        cue(cues, { pitch: 550, words: t('Ten seconds'), shakeMs: [80, 60, 80] }, tag);
+        cue(cues, { pitch: 550, words: i18n.t('Ten seconds'), shakeMs: [80, 60, 80] }, tag);
       before.current = left;
     }, 100);
     return () => clearInterval(timer);
-  }, [leftMs, cues, t, tag]);
+  }, [leftMs, cues, i18n, tag]);
 }
 
 export interface PlayScreenProps {
@@ -82,14 +82,14 @@ export interface PlayScreenProps {
 }
 
 export function PlayScreen(props: PlayScreenProps) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const timed = props.hand.level.parts[0]!.clock.kind === 'down';
   const count = useCountIn(timed && props.already.length === 0 ? COUNT_IN : 0, props.cues);
   return (
     <Screen style={{ height: '100dvh' }}>
-      <Top hand={props.hand} name={props.player === 0 ? props.name : t('Player {n}', { n: props.player + 1 })} />
+      <Top hand={props.hand} name={props.player === 0 ? props.name : i18n.t('Player {n}', { n: props.player + 1 })} />
       {count > 0 ? (
-        <Count role="status" aria-label={t('Starting in {count}', { count })}>
+        <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
           {count}
         </Count>
       ) : (
@@ -100,7 +100,7 @@ export function PlayScreen(props: PlayScreenProps) {
 }
 
 function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDone }: PlayScreenProps) {
-  const { t, tag } = useWords();
+  const { i18n, tag } = useWords();
   const { level, form, item } = hand;
   // Kept right after what the tap changed has been drawn: the next frame does not wait for it.
   const pending = useRef<BegunGo | null>(null);
@@ -136,13 +136,14 @@ function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDon
     done.current = true;
     // The go that ended is kept as a whole by the session.
     pending.current = null;
-    cue(cues, { pitch: 660, words: t('Done'), shakeMs: 300 }, tag);
+    cue(cues, { pitch: 660, words: i18n.t('Done (said or pressed at the end)', {}, { message: 'Done' }), shakeMs: 300 }, tag);
     onDone(play.events, play.result);
-  }, [over, onDone, play.events, play.result, cues, t, tag]);
+  }, [over, onDone, play.events, play.result, cues, i18n, tag]);
 
   useEffect(() => {
-    if (play.atWhistle) cue(cues, { pitch: 990, words: t('Time'), shakeMs: [200, 80, 200] }, tag);
-  }, [play.atWhistle, cues, t, tag]);
+    if (play.atWhistle)
+      cue(cues, { pitch: 990, words: i18n.t('Time (said when the time is up)', {}, { message: 'Time' }), shakeMs: [200, 80, 200] }, tag);
+  }, [play.atWhistle, cues, i18n, tag]);
 
   return <Counter play={play} exerciseSwapped={exerciseSwapped} />;
 }
@@ -171,7 +172,7 @@ export function WatchScreen({
   onDone: (ms: number) => void;
 }) {
   const words = useWords();
-  const { t, tag } = words;
+  const { i18n, tag } = words;
   const { clock } = hand.level.parts[0]!;
   const downMs = clock.kind === 'down' ? clock.s * 1000 : 0;
   const count = useCountIn(COUNT_IN, cues);
@@ -202,10 +203,19 @@ export function WatchScreen({
     (at: number) => {
       if (done.current) return;
       done.current = true;
-      cue(cues, { pitch: 990, words: downMs > 0 ? t('Time') : t('Stop'), shakeMs: [200, 80, 200] }, tag);
+      cue(
+        cues,
+        {
+          pitch: 990,
+          words:
+            downMs > 0 ? i18n.t('Time (said when the time is up)', {}, { message: 'Time' }) : i18n.t('Stop (the clock)', {}, { message: 'Stop' }),
+          shakeMs: [200, 80, 200],
+        },
+        tag,
+      );
       onDone(at);
     },
-    [cues, downMs, onDone, t, tag],
+    [cues, downMs, onDone, i18n, tag],
   );
   const left = useCallback(() => (watch.current ? downMs - watch.current.read() : downMs), [downMs]);
   useLastSeconds(downMs > 0 ? left : null, cues);
@@ -216,9 +226,9 @@ export function WatchScreen({
   const shown = seconds < 60 ? `${seconds}` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   return (
     <Screen style={{ height: '100dvh' }}>
-      <Top hand={hand} name={player === 0 ? name : t('Player {n}', { n: player + 1 })} />
+      <Top hand={hand} name={player === 0 ? name : i18n.t('Player {n}', { n: player + 1 })} />
       {count > 0 ? (
-        <Count role="status" aria-label={t('Starting in {count}', { count })}>
+        <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
           {count}
         </Count>
       ) : (
@@ -226,21 +236,23 @@ export function WatchScreen({
           <Far
             role="timer"
             aria-label={
-              downMs > 0 ? words.count(seconds, '1 second left', '{n} seconds left') : words.count(seconds, '1 second so far', '{n} seconds so far')
+              downMs > 0
+                ? words.i18n.t('{n, plural, one {1 second left} other {{n} seconds left}}', { n: seconds })
+                : words.i18n.t('{n, plural, one {1 second so far} other {{n} seconds so far}}', { n: seconds })
             }
             style={{ fontSize: shown.length > 2 ? 'min(34vw, 30vh)' : undefined }}
           >
             {shown}
           </Far>
-          <p style={{ textAlign: 'center' }}>{t('Count in your head.')}</p>
+          <p style={{ textAlign: 'center' }}>{i18n.t('Count in your head.')}</p>
           <Bottom>
             {downMs > 0 ? (
               <TextButton type="button" onClick={() => end(ms)}>
-                {t('Stop early')}
+                {i18n.t('Stop early')}
               </TextButton>
             ) : (
               <Big type="button" onClick={() => end(ms)}>
-                {t('Stop')}
+                {i18n.t('Stop (the clock)', {}, { message: 'Stop' })}
               </Big>
             )}
           </Bottom>
@@ -266,13 +278,13 @@ export function OtherResultScreen({
   next: string;
   onNext: () => void;
 }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{t('Player {n}', { n: player + 1 })}</h1>
+      <h1>{i18n.t('Player {n}', { n: player + 1 })}</h1>
       <p style={{ fontSize: '1.6rem', fontWeight: 700 }}>{words}</p>
-      <p>{t('This one stays in the family. It is not sent.')}</p>
+      <p>{i18n.t('This one stays in the family. It is not sent.')}</p>
       <Bottom>
         <Plain type="button" onClick={onNext}>
           {next}

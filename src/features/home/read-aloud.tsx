@@ -7,7 +7,7 @@ import { say } from './cues';
 
 /** Says the words of the screen aloud, where the device can; else nothing is there. */
 export function ReadAloud({ words }: { words: string }) {
-  const { t, tag } = useWords();
+  const { i18n, tag } = useWords();
   const [can, setCan] = useState(false);
   useEffect(() => {
     setCan('speechSynthesis' in window);
@@ -16,7 +16,7 @@ export function ReadAloud({ words }: { words: string }) {
   if (!can) return null;
   return (
     <TextButton type="button" onClick={() => say(words, tag)}>
-      <Volume2 size={18} aria-hidden style={{ verticalAlign: '-3px' }} /> {t('Read aloud')}
+      <Volume2 size={18} aria-hidden style={{ verticalAlign: '-3px' }} /> {i18n.t('Read aloud')}
     </TextButton>
   );
 }

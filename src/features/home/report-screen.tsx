@@ -1,5 +1,5 @@
 'use client';
-import { message } from '@/core/words/words';
+
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { CountingWay } from '@/core/rules/play';
@@ -88,15 +88,15 @@ const Goes = styled.table`
 `;
 
 const FELT: readonly { felt: Felt; words: string; water: number }[] = [
-  { felt: 'hard', words: message('hard'), water: 16 },
-  { felt: 'right', words: message('just right'), water: 28 },
-  { felt: 'easy', words: message('easy'), water: 40 },
+  { felt: 'hard', words: /*i18n*/ 'hard', water: 16 },
+  { felt: 'right', words: /*i18n*/ 'just right', water: 28 },
+  { felt: 'easy', words: /*i18n*/ 'easy', water: 40 },
 ];
 
 const COUNTED: Readonly<Record<CountingWay, string>> = {
-  attempts: message('a helper tapped every try'),
-  successes: message('what went well was tapped'),
-  parts: message('counted, then written down'),
+  attempts: /*i18n*/ 'a helper tapped every try',
+  successes: /*i18n*/ 'what went well was tapped',
+  parts: /*i18n*/ 'counted, then written down',
 };
 
 export interface ReportScreenProps {
@@ -112,7 +112,7 @@ export interface ReportScreenProps {
 /** The end of a session: its goes, what was seen, how it felt, a word, an adult's initials; sent together. */
 export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDraft, onMore, onSend }: ReportScreenProps) {
   const all = useWords();
-  const { t, count } = all;
+  const { i18n, own } = all;
   const [draft, setDraft] = useState(kept);
   const looks = useMemo(() => lookForsOf(hand.level), [hand.level]);
   const marked = markedLooks(looks, draft.marks);
@@ -124,7 +124,7 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{count(goes.length, 'Your go', 'Your {n} goes')}</h1>
+      <h1>{i18n.t('{n, plural, one {Your go} other {Your {n} goes}}', { n: goes.length })}</h1>
       <Goes>
         <tbody>
           {goes.map(({ go, value, unit, words }, index) => (
@@ -132,7 +132,7 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
               <th scope="row">{index + 1}</th>
               <td>
                 {words}
-                <small>{t(COUNTED[go.counting])}</small>
+                <small>{own(COUNTED[go.counting])}</small>
               </td>
               <td>{scoreWords(value, unit, all)}</td>
             </tr>
@@ -141,16 +141,16 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
       </Goes>
       {looks.length > 0 && (
         <>
-          <h2>{t('What did you see?')}</h2>
+          <h2>{i18n.t('What did you see?')}</h2>
           <LookFors lookFors={looks} marks={draft.marks} onMark={(look, mark) => put({ marks: { ...draft.marks, [look]: mark } })} />
           {marked.length > 0 && (
             <TextButton type="button" onClick={() => put({ markedBy: draft.markedBy === 'child' ? 'adult' : 'child' })}>
-              {draft.markedBy === 'child' ? t('I marked it myself: change') : t('An adult marked it: change')}
+              {draft.markedBy === 'child' ? i18n.t('I marked it myself: change') : i18n.t('An adult marked it: change')}
             </TextButton>
           )}
         </>
       )}
-      <h2>{t('How was it?')}</h2>
+      <h2>{i18n.t('How was it?')}</h2>
       <Faces>
         {FELT.map((one) => (
           <button
@@ -160,16 +160,16 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
             onClick={() => put({ felt: draft.felt === one.felt ? null : one.felt })}
           >
             <Face water={one.water} felt={one.felt} />
-            {t(one.words)}
+            {own(one.words)}
           </button>
         ))}
       </Faces>
       <Written>
-        {t('A word to your teacher, if you like')}
+        {i18n.t('A word to your teacher, if you like')}
         <textarea rows={2} maxLength={280} value={draft.word} onChange={(event) => put({ word: event.target.value })} />
       </Written>
       <Written data-short>
-        {t("Adult's initials, if you like")}
+        {i18n.t("Adult's initials, if you like")}
         <input
           value={draft.initials}
           maxLength={4}
@@ -180,17 +180,17 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
       </Written>
       <ReadAloud
         words={[
-          t('What did you see?'),
-          ...looks.map((look) => t(look)),
-          t('Yes, sometimes, or not yet? How was it? Hard, just right, or easy?'),
+          i18n.t('What did you see?'),
+          ...looks.map((look) => own(look)),
+          i18n.t('Yes, sometimes, or not yet? How was it? Hard, just right, or easy?'),
         ].join(' ')}
       />
       <TextButton type="button" onClick={onMore}>
-        {t('One more go first')}
+        {i18n.t('One more go first')}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" onClick={() => onSend(draft)}>
-          {t('Send to school')}
+          {i18n.t('Send to school')}
         </Big>
       </Bottom>
     </Screen>
@@ -208,47 +208,48 @@ export interface SentScreenProps {
 
 export function SentScreen({ hand, name, play, onTry, onCard, onAgain }: SentScreenProps) {
   const words = useWords();
-  const { t, tag } = words;
+  const { i18n, tag } = words;
   const n = play.report.goes.length;
   const score = scoreWords(play.total, play.unit, words);
-  const what = n === 1 ? score : t('{n} goes, the best {score}', { n, score });
+  const what = n === 1 ? score : i18n.t('{n} goes, the best {score}', { n, score });
   return (
     <Screen>
       <Top hand={hand} name={name} />
       <div role="status">
         {play.state === 'received' ? (
           <>
-            <h1>{t('The school has it')}</h1>
-            <p style={{ marginTop: 10 }}>{t('{what}: received at {time}.', { what, time: timeWords(play.words, tag) })}</p>
+            <h1>{i18n.t('The school has it')}</h1>
+            <p style={{ marginTop: 10 }}>{i18n.t('{what}: received at {time}.', { what, time: timeWords(play.words, tag) })}</p>
           </>
         ) : play.state === 'waiting' ? (
           <>
-            <h1>{t('Kept, not sent yet')}</h1>
+            <h1>{i18n.t('Kept, not sent yet')}</h1>
             <p style={{ marginTop: 10 }}>
-              {t('There is no connection to the school. {what}: kept in this device, to go off by itself when there is one and this page is open.', {
-                what,
-              })}
+              {i18n.t(
+                'There is no connection to the school. {what}: kept in this device, to go off by itself when there is one and this page is open.',
+                { what },
+              )}
             </p>
           </>
         ) : (
           <>
-            <h1>{t('Not taken')}</h1>
+            <h1>{i18n.t('Not taken')}</h1>
             <p style={{ marginTop: 10 }}>{linesWords(play.words, words)}</p>
           </>
         )}
       </div>
-      <p>{t('Well played. Put everything back where it lives.')}</p>
+      <p>{i18n.t('Well played. Put everything back where it lives.')}</p>
       <Bottom>
         {play.state === 'waiting' && (
           <Big type="button" onClick={onTry}>
-            {t('Try to send now')}
+            {i18n.t('Try to send now')}
           </Big>
         )}
         <Plain type="button" onClick={onAgain}>
-          {t('Play again')}
+          {i18n.t('Play again')}
         </Plain>
         <Plain type="button" onClick={onCard}>
-          {t('Back to the card')}
+          {i18n.t('Back to the card')}
         </Plain>
       </Bottom>
     </Screen>

@@ -61,22 +61,22 @@ export interface ResultScreenProps {
 
 /** Against the own best and against par, kindly. */
 function praise({ par, best }: InHand, { value, better, team, unit }: Result, words: Words): string {
-  const { t } = words;
-  if (value === null) return t('Every go counts as having taken part.');
-  if (team) return t('Well played together.');
+  const { i18n } = words;
+  if (value === null) return i18n.t('Every go counts as having taken part.');
+  if (team) return i18n.t('Well played together.');
   const ahead = (of: number) => (better === 'high' ? value > of : value < of);
-  if (best !== null && ahead(best)) return t('A new own best. It was {score}.', { score: scoreWords(best, unit, words) });
-  if (par === null) return t('That is written down. Can you beat it next time?');
+  if (best !== null && ahead(best)) return i18n.t('A new own best. It was {score}.', { score: scoreWords(best, unit, words) });
+  if (par === null) return i18n.t('That is written down. Can you beat it next time?');
   const score = scoreWords(par, unit, words);
   return ahead(par) || value === par
-    ? t('Par for you is {score}: you are there.', { score })
-    : t('Par for you is {score}. Each go makes you surer.', { score });
+    ? i18n.t('Par for you is {score}: you are there.', { score })
+    : i18n.t('Par for you is {score}. Each go makes you surer.', { score });
 }
 
 /** After a go: the working, then easier, the same or harder, one thing at a time, or finish. */
 export function ResultScreen({ hand, name, result, events, goes, players, onForm, onSame, onOthers, onFinish }: ResultScreenProps) {
   const words = useWords();
-  const { t, count } = words;
+  const { i18n } = words;
   const program = useMemo(() => {
     const compiled = compile(hand.level);
     return compiled.ok ? compiled.value : null;
@@ -95,41 +95,41 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
       <Top hand={hand} name={name} />
       <WholeScore result={result} />
       {result.finished === 'stopped' && result.value !== null && (
-        <p style={{ textAlign: 'center' }}>{t('Not finished: that is written down too.')}</p>
+        <p style={{ textAlign: 'center' }}>{i18n.t('Not finished: that is written down too.')}</p>
       )}
       {program && events.length > 0 && <Working program={program} events={events} result={result} />}
       <p style={{ textAlign: 'center' }}>{praise(hand, result, words)}</p>
       <ReadAloud
-        words={`${scoreWords(result.value, result.unit, words)}. ${praise(hand, result, words)} ${t('Again just the same, easier, harder, or finish?')}`}
+        words={`${scoreWords(result.value, result.unit, words)}. ${praise(hand, result, words)} ${i18n.t('Again just the same, easier, harder, or finish?')}`}
       />
       {offers.moveUp && (
         <Plain type="button" style={{ boxShadow: 'inset 0 -5px 0 var(--gorse)' }} onClick={() => onForm(offers.moveUp!.formId)}>
-          {t('You may move up: {level}', { level: offers.moveUp.words })}
+          {i18n.t('You may move up: {level}', { level: offers.moveUp.words })}
         </Plain>
       )}
       {players > 1 && (
         <Plain type="button" onClick={onOthers}>
-          {t('Player {n} has a go', { n: 2 })}
+          {i18n.t('Player {n} has a go', { n: 2 })}
         </Plain>
       )}
       <Plain type="button" onClick={onSame}>
-        {t('Again, just the same')}
+        {i18n.t('Again, just the same')}
       </Plain>
       {(easier.length > 0 || harder.length > 0) && (
         <Offers>
           <div>
-            <h2>{t('Easier')}</h2>
+            <h2>{i18n.t('Easier (offers after a go)', {}, { message: 'Easier' })}</h2>
             {easier}
           </div>
           <div>
-            <h2>{t('Harder')}</h2>
+            <h2>{i18n.t('Harder (offers after a go)', {}, { message: 'Harder' })}</h2>
             {harder}
           </div>
         </Offers>
       )}
       <Bottom>
         <Big type="button" onClick={onFinish}>
-          {count(goes, 'Finish and send', 'Finish and send {n} goes')}
+          {i18n.t('{n, plural, one {Finish and send} other {Finish and send {n} goes}}', { n: goes })}
         </Big>
       </Bottom>
     </Screen>

@@ -1,5 +1,5 @@
 /** Sends what waits. A report or an entry stays in the phone until the school has said that it received it. */
-import { message } from '@/core/words/words';
+
 import { saveFile } from '@/ui/save-file';
 import { store, type KeptPlay, type WaitingEntry, type WaitingInvention } from './store';
 
@@ -25,7 +25,7 @@ async function post<T>(path: string, token: string, body: unknown): Promise<Answ
     if (response.ok) return { kind: 'taken', body: answer };
     if (response.status >= 500 || response.status === 429) return { kind: 'later' };
     const problem = answer.problems?.[0];
-    return { kind: 'refused', words: problem ? problemLines(problem) : message('The school could not take this.') };
+    return { kind: 'refused', words: problem ? problemLines(problem) : /*i18n*/ 'The school could not take this.' };
   } catch {
     return { kind: 'later' };
   }

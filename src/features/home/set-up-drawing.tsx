@@ -19,13 +19,13 @@ const Whole = styled.div`
 
 /** The set-up from above, turned so that the child stands at the bottom: target, marks, and the child's own steps to each. */
 export function SetUpDrawing({ level, places, values }: { level: Game; places: readonly PacedPlace[]; values: readonly number[] }) {
-  const { t, count } = useWords();
+  const { i18n, noun, forms } = useWords();
   const target = targetOf(level);
   const shape = target && shapeOf(target);
   if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null)
     return (
       <Whole>
-        <CourseDrawing id="set-up" course={level.course} parts={level.parts} label={t('The set-up from above')} numbers />
+        <CourseDrawing id="set-up" course={level.course} parts={level.parts} label={i18n.t('The set-up from above')} numbers />
       </Whole>
     );
   const farthest = Math.max(...places.map((place) => place.lengthM));
@@ -46,9 +46,9 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
     <svg
       viewBox={`${-wide} ${top} ${2 * wide} ${height}`}
       role="img"
-      aria-label={t('From above: {places}', {
+      aria-label={i18n.t('From above: {places}', {
         places: places
-          .map(({ name, steps }) => t('{place} mark {steps} from the {thing}', { place: name, steps, thing: { noun: nameOf(target) } }))
+          .map(({ name, steps }) => i18n.t('{place} mark {steps} from the {thing}', { place: name, steps, ...forms('thing', nameOf(target)) }))
           .join(', '),
       })}
       style={{ width: '100%', maxHeight: 340, border: '1.5px solid var(--ink)' }}
@@ -90,7 +90,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
                 strokeWidth={4}
                 paintOrder="stroke"
               >
-                {count(values[index]!, '1 point', '{n} points')}
+                {i18n.t('{n, plural, one {1 point} other {{n} points}}', { n: values[index]! })}
               </text>
             )}
           </g>
@@ -111,7 +111,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
         <circle r={Math.max(7, r / 2)} fill="var(--sheet)" stroke="var(--heather)" strokeWidth={4} />
       )}
       <text y={-Math.max(12, r / 2) - 10} textAnchor="middle" fontSize={16} fill="var(--ink)">
-        {t('{thing}', { thing: { noun: nameOf(target) } })}
+        {noun(nameOf(target))}
       </text>
     </svg>
   );

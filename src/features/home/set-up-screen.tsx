@@ -1,5 +1,5 @@
 'use client';
-import { message } from '@/core/words/words';
+
 import { useState } from 'react';
 import styled from 'styled-components';
 import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
@@ -74,9 +74,9 @@ const Told = styled.p`
 `;
 
 const PACES: readonly { kind: PaceKind; label: string }[] = [
-  { kind: 'steps', label: message('my steps') },
-  { kind: 'sheets', label: message('sheets of paper') },
-  { kind: 'towels', label: message('towels') },
+  { kind: 'steps', label: /*i18n*/ 'my steps' },
+  { kind: 'sheets', label: /*i18n*/ 'sheets of paper' },
+  { kind: 'towels', label: /*i18n*/ 'towels' },
 ];
 
 export interface SetUpScreenProps {
@@ -92,7 +92,7 @@ export interface SetUpScreenProps {
 /** Where to put things, in this home: with what it has, as far as its line goes, in the child's own steps. */
 export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }: SetUpScreenProps) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, own, forms } = words;
   const { level, pace, form, item, chosen } = hand;
   const setUp = setUpFor(level, pace, words);
   const values = readThrowRules(level)?.values ?? [];
@@ -101,21 +101,21 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{t('Set it out')}</h1>
+      <h1>{i18n.t('Set it out')}</h1>
       <Home hand={hand} ways={ways} onWays={onWays} />
       <SetUpDrawing level={level} places={setUp.places} values={values} />
       {!chosen.equal && (
         <Told role="status">
-          {t(
+          {i18n.t(
             'That line is short for this game, so the marks are as far as it goes. It is easier from there; your score is still yours, but not measured against par.',
           )}
         </Told>
       )}
       {chosen.object !== null && form.things[0]?.object && chosen.object !== form.things[0].object && chosen.equal && (
         <Told role="status">
-          {t('With the {thing} the marks move, so that it is just as hard as with the {other}.', {
-            thing: { noun: AIMED[chosen.object].name },
-            other: { noun: AIMED[form.things[0].object].name },
+          {i18n.t('With the {thing} the marks move, so that it is just as hard as with the {other}.', {
+            ...forms('thing', AIMED[chosen.object].name),
+            ...forms('other', AIMED[form.things[0].object].name),
           })}
         </Told>
       )}
@@ -125,7 +125,7 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
         ))}
       </Ruled>
       {setUp.places.length > 0 && <MeasureWith hand={hand} ways={ways} onWays={onWays} />}
-      <h2>{t('You need')}</h2>
+      <h2>{i18n.t('You need')}</h2>
       <Ruled>
         {setUp.things.map((thing) => (
           <li key={thing.name}>
@@ -137,15 +137,15 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
       <HowToMake level={level} />
       {levels.length > 1 && (
         <Ask>
-          <legend>{t('Level')}</legend>
+          <legend>{i18n.t('Level (of a game, field)', {}, { message: 'Level' })}</legend>
           <Chips>
             {[...levels]
               .sort((a, b) => order(a.levelId) - order(b.levelId))
               .map((one) => (
                 <label key={one.id}>
                   <input type="radio" name="level" checked={one.levelId === form.levelId} onChange={() => onForm(one.id)} />
-                  {t(item.game.levels[order(one.levelId)]!.name)}
-                  {one.change.kind === 'as-asked' && ` (${t('yours')})`}
+                  {own(item.game.levels[order(one.levelId)]!.name)}
+                  {one.change.kind === 'as-asked' && ` (${i18n.t('yours (beside the level that was sent to this child)', {}, { message: 'yours' })})`}
                 </label>
               ))}
           </Chips>
@@ -153,11 +153,11 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
       )}
       <ReadAloud words={`${setUp.things.map((thing) => thing.name).join(', ')}. ${setUp.directions.join(' ')}`} />
       <TextButton type="button" onClick={onBack}>
-        {t('Back')}
+        {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
       </TextButton>
       <Bottom $inSight>
         <Big type="button" onClick={onNext}>
-          {t('It is set out')}
+          {i18n.t('It is set out')}
         </Big>
       </Bottom>
     </Screen>
@@ -167,7 +167,7 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
 /** What have you got, and how long is your longest clear line? */
 function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways: Ways) => void }) {
   const words = useWords();
-  const { t } = words;
+  const { i18n, noun, forms } = words;
   const { form, item, chosen } = hand;
   const stepM = item.setUp.stepM;
   const [unit, setUnit] = useState<'steps' | 'metres'>('steps');
@@ -190,35 +190,35 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
   const thing = form.things.find(({ object }) => object === chosen.object) ?? form.things[0]!;
   const least = Math.ceil((lineNeededM(thing) / stepM) * 2) / 2;
   const needed = {
-    steps: words.count(least, '1 step', '{n} steps', { n: `${least}`.replace('.5', '½') }),
-    thing: { noun: thing.object === null ? '' : AIMED[thing.object].name },
+    steps: i18n.t('{least, plural, one {1 step} other {{n} steps}}', { least, n: `${least}`.replace('.5', '½') }),
+    ...forms('thing', thing.object === null ? '' : AIMED[thing.object].name),
   };
   return (
     <>
       {things.length > 1 && (
         <Ask>
-          <legend>{t('What have you got?')}</legend>
+          <legend>{i18n.t('What have you got?')}</legend>
           <Chips>
             {things.map((object) => (
               <label key={object}>
                 <input type="checkbox" checked={have.includes(object)} onChange={(event) => choose(object, event.target.checked)} />
-                {t('{thing}', { thing: { noun: AIMED[object].name } })}
+                {noun(AIMED[object].name)}
               </label>
             ))}
           </Chips>
         </Ask>
       )}
       <Ask>
-        <legend>{t('How long is your longest clear line?')}</legend>
+        <legend>{i18n.t('How long is your longest clear line?')}</legend>
         <Line style={{ clear: 'both' }}>
           <input
             inputMode="decimal"
-            aria-label={unit === 'steps' ? t('Longest clear line in steps') : t('Longest clear line in metres')}
+            aria-label={unit === 'steps' ? i18n.t('Longest clear line in steps') : i18n.t('Longest clear line in metres')}
             value={written}
-            placeholder={t('long')}
+            placeholder={i18n.t('long (how long the line is, field)', {}, { message: 'long' })}
             onChange={(event) => write(event.target.value.slice(0, 5), unit)}
           />
-          <Chips role="radiogroup" aria-label={t('Measured in')}>
+          <Chips role="radiogroup" aria-label={i18n.t('Measured in')}>
             {(['steps', 'metres'] as const).map((one) => (
               <label key={one}>
                 <input
@@ -230,7 +230,9 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
                     write(written, one);
                   }}
                 />
-                {one === 'steps' ? t('steps') : t('metres')}
+                {one === 'steps'
+                  ? i18n.t('steps (of a child, a length)', {}, { message: 'steps' })
+                  : i18n.t('metres (a unit)', {}, { message: 'metres' })}
               </label>
             ))}
           </Chips>
@@ -238,11 +240,11 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
         <small>
           {thing.object === null
             ? chosen.equal
-              ? t('Enough for the same game as everybody: {steps}.', needed)
-              : t('The same game as everybody needs {steps}.', needed)
+              ? i18n.t('Enough for the same game as everybody: {steps}.', needed)
+              : i18n.t('The same game as everybody needs {steps}.', needed)
             : chosen.equal
-              ? t('Enough for the same game as everybody: {steps} with the {thing}.', needed)
-              : t('The same game as everybody needs {steps} with the {thing}.', needed)}
+              ? i18n.t('Enough for the same game as everybody: {steps} with the {thing}.', needed)
+              : i18n.t('The same game as everybody needs {steps} with the {thing}.', needed)}
         </small>
       </Ask>
     </>
@@ -251,11 +253,11 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
 
 /** In what the lengths are told. */
 function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways: Ways) => void }) {
-  const { t } = useWords();
+  const { i18n, own } = useWords();
   const { pace, item } = hand;
   return (
     <Ask>
-      <legend>{t('Measure with')}</legend>
+      <legend>{i18n.t('Measure with')}</legend>
       <Chips>
         {PACES.map(({ kind, label }) => (
           <label key={kind}>
@@ -265,19 +267,19 @@ function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays:
               checked={paceOf(kind, item.setUp.stepM).one === pace.one}
               onChange={() => onWays({ ...ways, pace: kind })}
             />
-            {t(label)}
+            {own(label)}
           </label>
         ))}
       </Chips>
-      {ways.pace === 'sheets' && <small>{t('Lay A4 sheets end to end, the long way, and take them up again.')}</small>}
-      {ways.pace === 'towels' && <small>{t('A bath towel the long way, about 130 cm; fold it for a half or a quarter.')}</small>}
+      {ways.pace === 'sheets' && <small>{i18n.t('Lay A4 sheets end to end, the long way, and take them up again.')}</small>}
+      {ways.pace === 'towels' && <small>{i18n.t('A bath towel the long way, about 130 cm; fold it for a half or a quarter.')}</small>}
     </Ask>
   );
 }
 
 /** How to make what is thrown and what is aimed at, where it can be made. */
 function HowToMake({ level }: { level: InHand['level'] }) {
-  const { t } = useWords();
+  const { i18n } = useWords();
   const objects = [...new Set(Object.values(level.course.targets).flatMap((list) => list.map((target) => target.object)))];
   const made = [
     { name: IMPLEMENTS[level.kit.implement].name, how: IMPLEMENTS[level.kit.implement].makeIt },
@@ -286,7 +288,7 @@ function HowToMake({ level }: { level: InHand['level'] }) {
   if (made.length === 0) return null;
   return (
     <details>
-      <summary style={{ minHeight: 44, cursor: 'pointer' }}>{t('How to make them')}</summary>
+      <summary style={{ minHeight: 44, cursor: 'pointer' }}>{i18n.t('How to make them')}</summary>
       {made.map(({ name, how }) => (
         <p key={name}>
           <b>{name}.</b> {how}

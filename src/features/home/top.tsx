@@ -5,11 +5,11 @@ import { TopLine } from './home-style';
 
 /** Which game, in which form, and whose page it is. */
 export function Top({ hand: { item, words }, name }: { hand: InHand; name: string }) {
-  const { t } = useWords();
+  const { own } = useWords();
   return (
     <TopLine>
       <span>
-        {t(item.game.title)} · {words}
+        {own(item.game.title)} · {words}
       </span>
       <bdi>{name}</bdi>
     </TopLine>

@@ -1,6 +1,6 @@
 'use client';
 /** The card of the child whose link this is, and all that waits in this device for it. */
-import { message } from '@/core/words/words';
+
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Card } from '@/server/home/card';
 import { problemLines, tryEntries, tryInvention, trySending } from './sending';
@@ -64,7 +64,7 @@ export function useCard(onOpened: () => void): CardInHand {
         }
         if (response.status < 500) {
           const body = (await response.json().catch(() => ({}))) as { problems?: { reason: string; fix: string }[] };
-          show({ kind: 'failed', words: body.problems?.[0] ? problemLines(body.problems[0]) : message('This link does not open.') });
+          show({ kind: 'failed', words: body.problems?.[0] ? problemLines(body.problems[0]) : /*i18n*/ 'This link does not open.' });
           return;
         }
       } catch {
@@ -73,10 +73,10 @@ export function useCard(onOpened: () => void): CardInHand {
       const kept = await store.card(key);
       show(
         kept
-          ? { kind: 'card', card: kept.card, offline: message('There is no connection. You can play; what you write is kept here and sent later.') }
+          ? { kind: 'card', card: kept.card, offline: /*i18n*/ 'There is no connection. You can play; what you write is kept here and sent later.' }
           : {
               kind: 'failed',
-              words: message('There is no connection, and this device has not opened the card before. Try again when there is one.'),
+              words: /*i18n*/ 'There is no connection, and this device has not opened the card before. Try again when there is one.',
             },
       );
       await read(key);

@@ -1,16 +1,17 @@
 /** Days, times and scores as the home pages say them. */
 import { counted } from '@/core/rules/counted';
-import { english, type Words } from '@/core/words/words';
+import { english } from '@/core/words/english';
+import type { Words } from '@/core/words/words';
 
 export function timeWords(instant: string, tag = 'en-GB'): string {
   return new Intl.DateTimeFormat(tag, { hour: '2-digit', minute: '2-digit' }).format(new Date(instant));
 }
 
 /** What was kept of a problem, said in the family's language. */
-export function linesWords(lines: string, { t }: Words): string {
+export function linesWords(lines: string, { own }: Words): string {
   return lines
     .split('\n')
-    .map((line) => t(line))
+    .map((line) => own(line))
     .join(' ');
 }
 
@@ -21,6 +22,6 @@ export function todayHere(now = new Date()): string {
 
 /** "14 points", "23 cm", "not finished". */
 export function scoreWords(total: number | null, unit: string, words = english): string {
-  if (total === null) return words.t('not finished');
+  if (total === null) return words.i18n.t('not finished');
   return unit === 'mm' ? `${words.figure(total / 10, total % 10 === 0 ? 0 : 1)} cm` : `${total} ${counted(total, unit, words)}`;
 }

@@ -1,7 +1,9 @@
 'use client';
 /** The words of the home pages in the family's language: English unless a page around them says otherwise. */
+import { keptSlots } from '@/core/words/speak';
 import { createContext, Fragment, use, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { english, type Words } from '@/core/words/words';
+import { english } from '@/core/words/english';
+import type { Words } from '@/core/words/words';
 
 /** Each under its own name. */
 export const LANGUAGES = [
@@ -89,6 +91,9 @@ export function InFamilyLanguage({ children }: { children: ReactNode }) {
 export function Bold({ words }: { words: string }) {
   return words.split('*').map((piece, index) => (index % 2 === 1 ? <b key={index}>{piece}</b> : piece));
 }
+
+/** For a message whose slots are filled afterwards: each comes out in its braces. */
+export const OPEN_SLOTS = keptSlots({});
 
 /** A message whose slots are filled with what can be touched. */
 export function Slotted({ words, slots }: { words: string; slots: Readonly<Record<string, ReactNode>> }) {

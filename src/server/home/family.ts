@@ -8,7 +8,7 @@ import { refuse } from '../http/answer';
 import { bearerOf, foundOrRefused } from '../http/bearer';
 
 const unknownLink = () =>
-  refuse(401, 'authorization', 'This link is not known, or it has been replaced.', 'Ask the school for the newest link or code.');
+  refuse(401, 'authorization', /*i18n*/ 'This link is not known, or it has been replaced.', /*i18n*/ 'Ask the school for the newest link or code.');
 
 const tokenOf = (request: Request) => bearerOf(request, TOKEN_PATTERN, unknownLink);
 

@@ -116,7 +116,7 @@ export function SetUpToScale({
         const same = [...targets, ...obstacles].filter((other) => nameOf(other) === name);
         const highest = Math.min(...same.map((other) => y(other.yM) - (footprint(other).widthM / 2) * scale));
         const middle = same.reduce((sum, other) => sum + x(other.xM), 0) / same.length;
-        return <G key={index}>{label(words.t('{thing}', { thing: { noun: name } }), middle, highest - 4, 400, 'middle')}</G>;
+        return <G key={index}>{label(words.noun(name), middle, highest - 4, 400, 'middle')}</G>;
       })}
       {marks.map((mark, index) => (
         <G key={index}>
@@ -134,7 +134,7 @@ export function SetUpToScale({
         </G>
       ))}
       <Line x1={12} y1={y(bottom) + 14} x2={12 + stepM * scale} y2={y(bottom) + 14} stroke={INK} strokeWidth={2} />
-      {label(words.t('one of your steps'), 18 + stepM * scale, y(bottom) + 17)}
+      {label(words.i18n.t('one of your steps'), 18 + stepM * scale, y(bottom) + 17)}
     </Svg>
   );
 }

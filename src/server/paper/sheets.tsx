@@ -10,7 +10,7 @@ import { Boxes, Feet, MovementFrames, SetUpToScale, Square } from './drawing';
 import { catalogueIn } from '@/core/rules/languages';
 import { counted } from '@/core/rules/counted';
 import { warmUpWords } from '@/core/sheet/warm-ups';
-import { message, type Words } from '@/core/words/words';
+import type { Words } from '@/core/words/words';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 import { INK, LINE, PALE, styleOf, type PaperStyle } from './style';
 
@@ -42,7 +42,9 @@ function Head({ title, of, right, style }: { title: string; of: SheetOf; right: 
         <Text style={style.sheet.title}>{title}</Text>
         <Text style={style.sheet.soft}>{right}</Text>
       </View>
-      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>{of.name ?? `${style.words.t('Name:')} ____________________`}</Text>
+      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>
+        {of.name ?? `${style.words.i18n.t('Name: (of the child on a sheet)', {}, { message: 'Name:' })} ____________________`}
+      </Text>
     </View>
   );
 }
@@ -66,7 +68,7 @@ function List({ items, style, box = false }: { items: readonly string[]; style: 
 
 function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Extract<Sheet, { kind: 'home' }>; style: PaperStyle }) {
   const { words } = style;
-  const { t } = words;
+  const { i18n, own } = words;
   const { level } = game;
   const setUp = setUpFor(level, of.stepM, words);
   const skill = skillsOf(level)[0] ?? null;
@@ -78,25 +80,25 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
   const wide = columns ? 262 : 520;
   return (
     <>
-      <Head title={`${t(game.title)}, ${t(game.levelName)}`} of={of} right={[when, t(game.aim)].filter(Boolean).join('. ')} style={style} />
+      <Head title={`${own(game.title)}, ${own(game.levelName)}`} of={of} right={[when, own(game.aim)].filter(Boolean).join('. ')} style={style} />
       {week.note !== '' && <Text style={style.sheet.bold}>{week.note}</Text>}
       {week.warmUp !== '' && (
         <Text>
-          <Text style={style.sheet.bold}>{t('First, warm up.')} </Text>
+          <Text style={style.sheet.bold}>{i18n.t('First, warm up.')} </Text>
           {warmUpWords(week.warmUp, words)}
         </Text>
       )}
       <View style={columns ? style.sheet.row : {}}>
         <View style={columns ? style.sheet.half : {}}>
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            {t('Set it out')}
+            {i18n.t('Set it out')}
           </Text>
           <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} words={words} />
           <List items={setUp.directions} style={style} />
         </View>
         <View style={columns ? style.sheet.half : {}}>
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            {t('You need')}
+            {i18n.t('You need')}
           </Text>
           {setUp.things.map((thing) => (
             <View key={thing.name} style={style.sheet.item} wrap={false}>
@@ -108,7 +110,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
             </View>
           ))}
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            {t('How to play')}
+            {i18n.t('How to play')}
           </Text>
           <List items={rules} style={style} />
         </View>
@@ -116,9 +118,9 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
       <View style={columns ? style.sheet.row : {}}>
         <View style={columns ? style.sheet.half : {}}>
           <Text style={style.sheet.h} minPresenceAhead={60}>
-            {t('Practise first')}
+            {i18n.t('Practise first')}
           </Text>
-          {points.length === 0 && <Text>{t('Try it slowly once, without counting.')}</Text>}
+          {points.length === 0 && <Text>{i18n.t('Try it slowly once, without counting.')}</Text>}
           {skill && <MovementFrames skill={skill} hand={of.hand} height={style.pt(58)} />}
           {points.map((point) => (
             <View key={point.word} style={[style.sheet.item, { alignItems: 'center' }]} wrap={false}>
@@ -131,7 +133,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           ))}
         </View>
         <View style={[columns ? style.sheet.half : {}, { borderLeftWidth: 3, borderColor: INK, paddingLeft: 8, marginTop: style.pt(6) }]}>
-          <Text style={[style.sheet.h, { marginTop: 0 }]}>{t('Safe to play? An adult looks first')}</Text>
+          <Text style={[style.sheet.h, { marginTop: 0 }]}>{i18n.t('Safe to play? An adult looks first')}</Text>
           {cautionsFor(level, words).map((caution) => (
             <Text key={caution} style={style.sheet.small}>
               {caution}
@@ -141,36 +143,38 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
       </View>
       {week.film !== '' && (
         <Text style={[style.sheet.small, { marginTop: 4 }]}>
-          <Text style={style.sheet.bold}>{t('Film, at most 15 seconds.')} </Text>
-          {week.film} {week.filmAlone && `${t('The film is enough this time: no score is asked.')} `}
-          {t('No faces, names or uniforms; only if your school and the adult agree; hand it in the way your school says and delete it afterwards.')}
+          <Text style={style.sheet.bold}>{i18n.t('Film, at most 15 seconds.')} </Text>
+          {week.film} {week.filmAlone && `${i18n.t('The film is enough this time: no score is asked.')} `}
+          {i18n.t(
+            'No faces, names or uniforms; only if your school and the adult agree; hand it in the way your school says and delete it afterwards.',
+          )}
         </Text>
       )}
       <View wrap={frames || style.large}>
         <Text style={style.sheet.h} minPresenceAhead={60}>
-          {t('Keep the tally')}
+          {i18n.t('Keep the tally')}
         </Text>
         {tallyOf(level, words).map((part, index) => (
           <Tally key={index} part={part} style={style} />
         ))}
         {par !== null && (
           <Text style={style.sheet.soft}>
-            {t('Par for you is {score}. Your own best is the one to beat.', {
+            {i18n.t('Par for you is {score}. Your own best is the one to beat.', {
               score: `${par} ${counted(par, level.parts[0]!.measure.unit, words)}`,
             })}
           </Text>
         )}
       </View>
-      <ReportSlip of={of} title={`${t(game.title)}, ${t(game.levelName)}`} unit={level.parts[0]!.measure.unit} slip={slip} style={style} />
+      <ReportSlip of={of} title={`${own(game.title)}, ${own(game.levelName)}`} unit={level.parts[0]!.measure.unit} slip={slip} style={style} />
     </>
   );
 }
 
 /** "week 6, back by Friday 4 December": what is known of it. */
-function whenWords(week: WeekOnPaper, { t, tag }: Words): string {
+function whenWords(week: WeekOnPaper, { i18n, tag }: Words): string {
   return [
-    week.number === null ? '' : t('week {number}', { number: week.number }),
-    week.dueOn ? t('back by {day}', { day: dayWords(week.dueOn, tag) }) : '',
+    week.number === null ? '' : i18n.t('week {number}', { number: week.number }),
+    week.dueOn ? i18n.t('back by {day}', { day: dayWords(week.dueOn, tag) }) : '',
   ]
     .filter(Boolean)
     .join(', ');
@@ -181,7 +185,7 @@ function Write({ width, style }: { width: number; style: PaperStyle }) {
 }
 
 function Tally({ part, style }: { part: TallyPart; style: PaperStyle }) {
-  const { t } = style.words;
+  const { i18n } = style.words;
   if (part.kind === 'frames') return <FrameBoxes n={part.frames} style={style} />;
   return (
     <View wrap={false} style={{ marginBottom: 3 }}>
@@ -201,7 +205,7 @@ function Tally({ part, style }: { part: TallyPart; style: PaperStyle }) {
       ))}
       {part.lines.length > 1 && (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-          <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{t('all together')}</Text>
+          <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{i18n.t('all together')}</Text>
           <Write width={64} style={style} />
           <Text>{part.unit}</Text>
         </View>
@@ -214,7 +218,7 @@ const FRAMES_A_ROW = 5;
 
 /** A box for each frame: two balls above, the running score below; the last one has three. */
 function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
-  const { t } = style.words;
+  const { i18n } = style.words;
   const ball = style.large ? 20 : 17;
   const rows = Array.from({ length: Math.ceil(n / FRAMES_A_ROW) }, (_, row) =>
     Array.from({ length: Math.min(FRAMES_A_ROW, n - row * FRAMES_A_ROW) }, (_, column) => row * FRAMES_A_ROW + column),
@@ -239,7 +243,7 @@ function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
         </View>
       ))}
       <Text style={style.sheet.small}>
-        {t(
+        {i18n.t(
           'All down with the first ball: the next two balls count a second time. All down with the second: the next one does. Write the sum so far under each frame.',
         )}
       </Text>
@@ -247,11 +251,11 @@ function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
   );
 }
 
-const FACES = [message('hard'), message('just right'), message('easy')];
+const FACES = [/*i18n*/ 'hard', /*i18n*/ 'just right', /*i18n*/ 'easy'];
 
 function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: string; unit: string; slip: Slip | null; style: PaperStyle }) {
-  const { t } = style.words;
-  const shown = unit === 'mm' ? 'cm' : t(unit);
+  const { i18n, own } = style.words;
+  const shown = unit === 'mm' ? 'cm' : own(unit);
   return (
     <View style={style.sheet.slip} wrap={false}>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
@@ -261,28 +265,28 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
             {title} · {of.name ?? '______________'}
           </Text>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-            <Text>{t('Score')}</Text>
+            <Text>{i18n.t('Score (heading on a sheet)', {}, { message: 'Score' })}</Text>
             <Write width={70} style={style} />
             <Text>{shown}</Text>
-            <Text style={{ marginLeft: 10 }}>{t('not finished')}</Text>
+            <Text style={{ marginLeft: 10 }}>{i18n.t('not finished')}</Text>
             <Boxes n={1} size={12} />
-            <Text style={{ marginLeft: 10 }}>{t("adult's initials")}</Text>
+            <Text style={{ marginLeft: 10 }}>{i18n.t("adult's initials")}</Text>
             <Write width={44} style={style} />
           </View>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-            <Text>{t('It was')}</Text>
+            <Text>{i18n.t('It was')}</Text>
             {FACES.map((words) => (
               <View key={words} style={{ flexDirection: 'row', alignItems: 'center', gap: 3 }}>
                 <Boxes n={1} size={12} />
-                <Text>{t(words)}</Text>
+                <Text>{own(words)}</Text>
               </View>
             ))}
-            <Text style={{ marginLeft: 10 }}>{t('set out otherwise?')}</Text>
+            <Text style={{ marginLeft: 10 }}>{i18n.t('set out otherwise?')}</Text>
             <Write width={110} style={style} />
           </View>
           {slip && (
             <Text style={style.sheet.small}>
-              {t('Send it with a phone: point the camera at the square, or open the page and type the code {code}. Or hand this slip in.', {
+              {i18n.t('Send it with a phone: point the camera at the square, or open the page and type the code {code}. Or hand this slip in.', {
                 code: slip.code,
               })}
             </Text>
@@ -295,14 +299,14 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
 
 function FramesSheet({ sheet: { of, game }, style }: { sheet: Extract<Sheet, { kind: 'frames' }>; style: PaperStyle }) {
   const { words } = style;
-  const { t } = words;
+  const { i18n, own } = words;
   const n = tallyOf(game.level, words).find((part) => part.kind === 'frames')?.frames ?? 10;
   return (
     <>
-      <Head title={t('{title}: frame sheet', { title: t(game.title) })} of={of} right={t(game.levelName)} style={style} />
+      <Head title={i18n.t('{title}: frame sheet', { title: own(game.title) })} of={of} right={own(game.levelName)} style={style} />
       {[1, 2, 3, 4].map((player) => (
         <View key={player} wrap={false} style={{ marginBottom: 8 }}>
-          <Text style={style.sheet.bold}>{player === 1 && of.name !== null ? of.name : t('Player {n}', { n: player })}</Text>
+          <Text style={style.sheet.bold}>{player === 1 && of.name !== null ? of.name : i18n.t('Player {n}', { n: player })}</Text>
           <FrameBoxes n={n} style={style} />
         </View>
       ))}
@@ -312,17 +316,22 @@ function FramesSheet({ sheet: { of, game }, style }: { sheet: Extract<Sheet, { k
 
 function DiarySheet({ sheet: { of, week, days }, style }: { sheet: Extract<Sheet, { kind: 'diary' }>; style: PaperStyle }) {
   const { words } = style;
-  const { t } = words;
+  const { i18n } = words;
   return (
     <>
-      <Head title={t('Movement diary')} of={of} right={whenWords(week, words)} style={style} />
+      <Head title={i18n.t('Movement diary')} of={of} right={whenWords(week, words)} style={style} />
       <Text>
-        {week.diary || t('Write down what made you warm, and for how many minutes.')}{' '}
-        {t('An hour a day, all in all, is a good aim at your age: school playtime, walking and dancing count.')}
+        {week.diary || i18n.t('Write down what made you warm, and for how many minutes.')}{' '}
+        {i18n.t('An hour a day, all in all, is a good aim at your age: school playtime, walking and dancing count.')}
       </Text>
       <View style={{ marginTop: 8, borderTopWidth: 1, borderColor: INK }}>
         <View style={{ flexDirection: 'row', borderBottomWidth: 1, borderColor: INK }}>
-          {[t('day'), t('what'), t('minutes'), t("adult's initials")].map((heading, index) => (
+          {[
+            i18n.t('day (column of the diary)', {}, { message: 'day' }),
+            i18n.t('what (column of the diary: what was done)', {}, { message: 'what' }),
+            i18n.t('minutes (a length of time)', {}, { message: 'minutes' }),
+            i18n.t("adult's initials"),
+          ].map((heading, index) => (
             <Text key={heading} style={[style.sheet.bold, { flex: [2, 4, 1, 1.3][index]!, padding: 4 }]}>
               {heading}
             </Text>
@@ -338,9 +347,9 @@ function DiarySheet({ sheet: { of, week, days }, style }: { sheet: Extract<Sheet
           </View>
         ))}
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingTop: 8 }}>
-          <Text style={style.sheet.bold}>{t('All week')}</Text>
+          <Text style={style.sheet.bold}>{i18n.t('All week')}</Text>
           <Write width={70} style={style} />
-          <Text>{t('minutes')}</Text>
+          <Text>{i18n.t('minutes (a length of time)', {}, { message: 'minutes' })}</Text>
         </View>
       </View>
     </>
@@ -363,22 +372,22 @@ function NoticeSheet({ sheet: { title, words }, style }: { sheet: Extract<Sheet,
 
 function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: Extract<Sheet, { kind: 'event' }>; style: PaperStyle }) {
   const { words } = style;
-  const { t } = words;
+  const { i18n, own, noun } = words;
   const kitOf = (from: 'home' | 'school') =>
-    kit
-      .filter((thing) => thing.from === from)
-      .map((thing) => `${thing.n > 1 ? `${thing.n} × ` : ''}${t('{thing}', { thing: { noun: thing.name } })}`);
+    kit.filter((thing) => thing.from === from).map((thing) => `${thing.n > 1 ? `${thing.n} × ` : ''}${noun(thing.name)}`);
   return (
     <>
       <Head
-        title={t(title)}
+        title={own(title)}
         of={of}
-        right={[whenWords(week, words), words.count(games.length, '1 game', '{n} games, in this order')].filter(Boolean).join(', ')}
+        right={[whenWords(week, words), words.i18n.t('{n, plural, one {1 game} other {{n} games, in this order}}', { n: games.length })]
+          .filter(Boolean)
+          .join(', ')}
         style={style}
       />
       {week.warmUp !== '' && (
         <Text>
-          <Text style={style.sheet.bold}>{t('First, warm up.')} </Text>
+          <Text style={style.sheet.bold}>{i18n.t('First, warm up.')} </Text>
           {warmUpWords(week.warmUp, words)}
         </Text>
       )}
@@ -387,7 +396,7 @@ function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: 
           kitOf(from).length === 0 ? null : (
             <View key={from} style={style.sheet.half}>
               <Text style={style.sheet.h} minPresenceAhead={60}>
-                {from === 'home' ? t('Find at home') : t('The school sends')}
+                {from === 'home' ? i18n.t('Find at home') : i18n.t('The school sends')}
               </Text>
               <List items={kitOf(from)} style={style} box />
             </View>
@@ -399,7 +408,7 @@ function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: 
       ))}
       <View style={[style.sheet.slip, { borderStyle: 'solid' }]} wrap={false}>
         <Text style={style.sheet.small}>
-          {t(
+          {i18n.t(
             "An adult agrees to the place and the things before each game. Clear floor, nothing breakable, hot or sharp in reach; look before you throw. Follow your school's and your national guidance; the adult with you decides. Put everything back where it lives.",
           )}
         </Text>
@@ -420,7 +429,7 @@ function EventGame({
   style: PaperStyle;
 }) {
   const { words } = style;
-  const { t } = words;
+  const { i18n, own } = words;
   const setUp = setUpFor(game.level, of.stepM, words);
   const rules = sentencesOf(game.level, 'child', catalogueIn(words)).map(plainText);
   return (
@@ -428,8 +437,8 @@ function EventGame({
       <View style={style.sheet.row}>
         <View style={{ flex: 1 }}>
           <Text style={{ fontSize: style.pt(12), fontWeight: 700 }}>
-            {number}. {t(game.title)}, {t(game.levelName)}
-            {game.opensOn ? ` (${t('from {day}', { day: dayWords(game.opensOn, words.tag) })})` : ''}
+            {number}. {own(game.title)}, {own(game.levelName)}
+            {game.opensOn ? ` (${i18n.t('from {day}', { day: dayWords(game.opensOn, words.tag) })})` : ''}
           </Text>
           <Text style={style.sheet.small}>{[setUp.things.map((thing) => thing.name).join(', ') + '.', ...setUp.directions, ...rules].join(' ')}</Text>
           <View style={{ marginTop: 3 }}>
@@ -440,9 +449,9 @@ function EventGame({
               ))}
             {tallyOf(game.level, words).every((part) => part.lines.length <= 1) && (
               <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-                <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{t('score')}</Text>
+                <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{i18n.t('score (box on a sheet)', {}, { message: 'score' })}</Text>
                 <Write width={64} style={style} />
-                <Text>{game.level.parts[0]!.measure.unit === 'mm' ? 'cm' : t(game.level.parts[0]!.measure.unit)}</Text>
+                <Text>{game.level.parts[0]!.measure.unit === 'mm' ? 'cm' : own(game.level.parts[0]!.measure.unit)}</Text>
               </View>
             )}
           </View>

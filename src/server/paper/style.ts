@@ -2,7 +2,8 @@
 import { createRequire } from 'node:module';
 import { Font, StyleSheet } from '@react-pdf/renderer';
 import { french } from '@/core/words/french';
-import { english, type Words } from '@/core/words/words';
+import { english } from '@/core/words/english';
+import type { Words } from '@/core/words/words';
 import type { PaperLanguage, PaperLook } from './job';
 
 const { resolve } = createRequire(import.meta.url);

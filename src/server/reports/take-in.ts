@@ -89,7 +89,12 @@ export async function takeIn(sender: Sender, assignment: ChildAssignment, envelo
     const stored = await reportByPlay(report.source, envelope.playId);
     if (!stored) throw error;
     if (!stored.bodyHash.equals(report.bodyHash))
-      throw refuse(409, '/playId', 'Another report of this play was received before, and it says something else.', 'Play again to send a new score.');
+      throw refuse(
+        409,
+        '/playId',
+        /*i18n*/ 'Another report of this play was received before, and it says something else.',
+        /*i18n*/ 'Play again to send a new score.',
+      );
     return { receivedAt: stored.receivedAt, again: true, verdict: report.verdict };
   }
 }

@@ -10,11 +10,12 @@ const MOST_LINES = 200;
 /** Entries of the movement diary. A slip of paper opens one report, not the diary. */
 export const POST = openRoute({ body: diarySchema, origin: false }, async ({ request, body, now }) => {
   const key = await familyOf(request, now);
-  if (key.scope === 'slip') throw refuse(403, 'authorization', 'This code is for a score only.', "Use the link of the child's card for the diary.");
+  if (key.scope === 'slip')
+    throw refuse(403, 'authorization', /*i18n*/ 'This code is for a score only.', /*i18n*/ "Use the link of the child's card for the diary.");
   for (const weekId of new Set(body.entries.map((entry) => entry.weekId))) {
     if (!(await weekIsOfChild(weekId, key.childId))) throw notFound('week on this card');
     if ((await diaryLines(weekId, key.childId)) >= MOST_LINES)
-      throw refuse(409, '/entries', 'The diary of this week is full.', 'Go on in the next week, or tell the school.');
+      throw refuse(409, '/entries', /*i18n*/ 'The diary of this week is full.', /*i18n*/ 'Go on in the next week, or tell the school.');
   }
   for (const entry of body.entries) if (!(await keepDiaryEntry(key.childId, entry, now))) throw notFound('entry in this diary');
   return json({ received: true, at: now.toISOString() }, 201);

@@ -20,9 +20,10 @@ const MOST_GAMES = 60;
 /** A game that a child made. A slip of paper opens one report, not this. */
 export const POST = openRoute({ body, origin: false }, async ({ request, body: invention, now }) => {
   const key = await familyOf(request, now);
-  if (key.scope === 'slip') throw refuse(403, 'authorization', 'This code is for a score only.', "Use the link of the child's card.");
+  if (key.scope === 'slip')
+    throw refuse(403, 'authorization', /*i18n*/ 'This code is for a score only.', /*i18n*/ "Use the link of the child's card.");
   if ((await inventionsOfChild(key.childId)) >= MOST_GAMES)
-    throw refuse(409, '', 'Your teacher has many games of yours already.', 'Ask which of them the class may play.');
+    throw refuse(409, '', /*i18n*/ 'Your teacher has many games of yours already.', /*i18n*/ 'Ask which of them the class may play.');
   if (!(await keepInvention(key.childId, invention, now))) throw notFound('game of yours');
   return json({ received: true, at: now.toISOString() }, 201);
 });

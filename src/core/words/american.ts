@@ -1,0 +1,24 @@
+/** American English: what it says otherwise than British, and its names of things. */
+import british from './compiled/en-GB.json';
+import messages from './compiled/en-US.json';
+import { english } from './english';
+import { speak } from './speak';
+import type { Words } from './words';
+
+const NOUNS: Readonly<Record<string, string>> = {
+  football: 'soccer ball',
+  'little bag of rice': 'little bean bag',
+  'laundry basket': 'laundry hamper',
+  'washing-up bowl': 'dishpan',
+  'large yoghurt pot': 'large yogurt cup',
+  'small tin': 'small cookie tin',
+  'kitchen roll': 'paper towel roll',
+  'clothes horse': 'drying rack',
+};
+
+export const american: Words = speak({
+  tag: 'en-US',
+  direction: 'ltr',
+  messages: { ...british, ...messages },
+  noun: (noun, _form, n) => english.noun(NOUNS[noun] ?? noun, n),
+});
