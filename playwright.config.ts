@@ -7,15 +7,18 @@ const url = `http://127.0.0.1:${port}`;
 export default defineConfig({
   testDir: 'tests/browser',
   testMatch: '*.spec.ts',
-  // Long, and once again, for machines that are shared: what is slow is not broken, what fails twice is.
-  timeout: 300_000,
-  expect: { timeout: 25_000 },
-  retries: 1,
+  // For machines that are shared: what is slow is not broken. What passes only at a second try is: there is none.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  retries: 0,
   // A file a worker: the tests of one file follow each other, files use games of their own.
   workers: 2,
   forbidOnly: true,
   use: {
     baseURL: url,
+    // What waits says so before the whole test runs out of time.
+    actionTimeout: 20_000,
+    navigationTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
   },

@@ -1,35 +1,67 @@
-/** npm test: from a fresh machine, everything that is checked. Its own database instance and ports; the demo is never touched. */
-import { spawnSync } from 'node:child_process';
+/**
+ * npm test: from a fresh machine, everything that is checked. Its own database instance and ports; the demo is never touched.
+ * What reads the code runs beside the unit and server tests; the demo school is loaded once, the server tests work on a copy of it and the
+ * browser on itself. A test that passed only at a second try has failed. At the end: how long each stage took, and the slowest tests.
+ */
+import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureMessages } from './lib/build.mjs';
 import { needChromium, needPackages, root } from './lib/needs.mjs';
 import { freePort } from './lib/processes.mjs';
+import { program } from './lib/programs.mjs';
 import { main, say } from './lib/say.mjs';
 import { testStack } from './lib/test-stack.mjs';
 
+const SLOWEST = 10;
 const counts = { passed: 0, failed: 0 };
+const stages = [];
+const slow = [];
 const bin = (name) => join(root, 'node_modules/.bin', name);
 
-function check(name, command, args, env = {}) {
-  say(`\n— ${name}`);
-  const began = Date.now();
-  const { status } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
-  if (status === 0) counts.passed += 1;
-  else counts.failed += 1;
-  say(`${status === 0 ? 'passed' : 'FAILED'}: ${name} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
-  return status === 0;
+/** Runs a command; what it says is shown at once, or where it runs beside others, when it has ended. */
+function command(file, args, { env = {}, aside = false } = {}) {
+  return new Promise((resolve) => {
+    const said = [];
+    const child = spawn(file, args, {
+      cwd: root,
+      stdio: ['ignore', aside ? 'pipe' : 'inherit', aside ? 'pipe' : 'inherit'],
+      env: { ...process.env, ...env },
+    });
+    child.stdout?.on('data', (part) => said.push(part));
+    child.stderr?.on('data', (part) => said.push(part));
+    child.once('error', () => resolve({ ok: false, said: `${file} could not be started` }));
+    child.once('close', (status) => resolve({ ok: status === 0, said: Buffer.concat(said).toString() }));
+  });
 }
 
-/** Runs a test runner that writes its counts into a file. */
-function runTests(name, command, args, env, read) {
+async function timed(name, work) {
+  const began = Date.now();
+  const result = await work();
+  stages.push({ name, seconds: (Date.now() - began) / 1000 });
+  return result;
+}
+
+/** A check that counts as one. */
+async function check(name, file, args, options) {
+  const { ok, said } = await timed(name, () => command(file, args, { aside: true, ...options }));
+  if (ok) counts.passed += 1;
+  else counts.failed += 1;
+  say(`${ok ? 'passed' : 'FAILED'}: ${name}`);
+  if (!ok) say(said);
+  return ok;
+}
+
+/** A test runner that writes what it found into a file. */
+async function runTests(name, file, args, env, read) {
   say(`\n— ${name}`);
-  const { status } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
+  const { ok } = await timed(name, () => command(file, args, { env }));
   try {
-    const { passed, failed } = read();
+    const { passed, failed, tests } = read();
     counts.passed += passed;
     counts.failed += failed;
-    if (status !== 0 && failed === 0) counts.failed += 1;
+    slow.push(...tests);
+    if (!ok && failed === 0) counts.failed += 1;
   } catch {
     counts.failed += 1;
   }
@@ -37,50 +69,68 @@ function runTests(name, command, args, env, read) {
 
 const json = (file) => JSON.parse(readFileSync(file, 'utf8'));
 
-await main(async () => {
-  needPackages();
-  await ensureMessages();
-  check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await ensureBuild();
-  check('types', bin('tsc'), ['--noEmit']);
-  check('lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
-  check('import boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
-  check('a light child’s page', bin('depcruise'), ['src', '--config', '.dependency-cruiser.child.cjs', '--output-type', 'err']);
-  check('unused code', bin('ts-unused-exports'), [
+/** What can be told from the code alone, one after the other. */
+async function readTheCode() {
+  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '--cache-location', 'node_modules/.cache/prettier', '.']);
+  await check('types', bin('tsc'), ['--noEmit']);
+  await check('lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
+  await check('import boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
+  await check('a light child’s page', bin('depcruise'), ['src', '--config', '.dependency-cruiser.child.cjs', '--output-type', 'err']);
+  await check('unused code', bin('ts-unused-exports'), [
     'tsconfig.json',
     '--allowUnusedTypes',
     '--excludePathsFromReport=src/app/;src/cli/;src/proxy.ts;.config.ts;.next;next-env;bench/empty',
   ]);
+}
+
+function vitest(stack) {
+  const file = join(stack.home, 'vitest.json');
+  const args = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+  return runTests('unit and server tests', bin('vitest'), args, stack.env, () => {
+    const { numPassedTests, numFailedTests, testResults } = json(file);
+    const tests = testResults.flatMap(({ assertionResults }) =>
+      assertionResults.map(({ title, duration }) => ({ title, seconds: (duration ?? 0) / 1000 })),
+    );
+    return { passed: numPassedTests, failed: numFailedTests, tests };
+  });
+}
+
+async function playwright(stack) {
+  const file = join(stack.home, 'playwright.json');
+  const env = { ...stack.env, LOCHSIDE_TEST_PORT: String(await freePort()), PLAYWRIGHT_JSON_OUTPUT_NAME: file };
+  return runTests('browser tests', bin('playwright'), ['test', '--reporter=list,json'], env, () => {
+    const { stats, suites } = json(file);
+    const specs = (suite) => [...suite.specs, ...(suite.suites ?? []).flatMap(specs)];
+    const tests = suites.flatMap(specs).map(({ title, tests: [{ results }] }) => ({
+      title,
+      seconds: results.reduce((sum, { duration }) => sum + duration, 0) / 1000,
+    }));
+    return { passed: stats.expected, failed: stats.unexpected + stats.flaky, tests };
+  });
+}
+
+const seconds = (number) => `${number.toFixed(0).padStart(5)} s`;
+
+await main(async () => {
+  const began = Date.now();
+  needPackages();
+  await ensureMessages();
+  await timed('build', ensureBuild);
   needChromium();
   const stack = await testStack();
-  const vitestJson = join(stack.home, 'vitest.json');
-  const playwrightJson = join(stack.home, 'playwright.json');
   try {
-    runTests(
-      'unit and server tests',
-      bin('vitest'),
-      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestJson}`],
-      stack.env,
-      () => {
-        const { numPassedTests, numFailedTests } = json(vitestJson);
-        return { passed: numPassedTests, failed: numFailedTests };
-      },
-    );
-    const port = await freePort();
-    runTests(
-      'browser tests',
-      bin('playwright'),
-      ['test', '--reporter=list,json'],
-      { ...stack.env, LOCHSIDE_TEST_PORT: String(port), PLAYWRIGHT_JSON_OUTPUT_NAME: playwrightJson },
-      () => {
-        const { stats } = json(playwrightJson);
-        return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
-      },
-    );
+    await timed('the demo school', () => command(process.execPath, [program('prepare')], { env: stack.env }));
+    stack.env.LOCHSIDE_DEMO_IS_LOADED = 'yes';
+    await Promise.all([timed('reading the code', readTheCode), vitest(stack)]);
+    await playwright(stack);
   } finally {
     await stack.stop();
     rmSync(join(root, 'test-results'), { recursive: true, force: true });
   }
+  say('\nThe stages:');
+  for (const stage of [...stages, { name: 'all of it', seconds: (Date.now() - began) / 1000 }]) say(`${seconds(stage.seconds)}  ${stage.name}`);
+  say(`\nThe ${SLOWEST} slowest tests:`);
+  for (const test of slow.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST)) say(`${seconds(test.seconds)}  ${test.title}`);
   say(`\n${counts.passed} passed, ${counts.failed} failed`);
   if (counts.failed > 0) process.exitCode = 1;
 });

@@ -9,7 +9,7 @@ import type { Report } from '@/core/reports/report';
 import { readReport } from '@/core/reports/read-report';
 import { readGame } from '@/core/rules/read-game';
 import { demoGames } from '@/server/demo/demo-games';
-import { dropDemo, loadDemo, whatItHolds } from '@/server/demo/load-demo';
+import { dropDemo, whatItHolds } from '@/server/demo/load-demo';
 import { DEMO_CHILDREN } from '@/server/demo/names';
 import { toText } from '@/server/db/ids';
 import { keepLookMarks } from '@/server/db/look-marks';
@@ -19,18 +19,14 @@ import { TROUBLES } from '@/server/demo/troubles';
 import { childRecord } from '@/server/progress/child-record';
 import { fitAndCurves } from '@/server/progress/curves';
 import { doubtsOf } from '@/server/reports/doubts';
-import { groupedBy } from '@/server/reports/grouped';
+import { groupedBy } from '@/server/db/grouped';
 import { classWeeks } from '@/server/scores/class-weeks';
 import { asClassFile } from '@/server/scores/export';
 import { waitingOf } from '@/server/reports/waiting';
 import { schoolDay } from '@/server/school-day';
-import { settings } from '@/server/settings';
-import { useOwnSchema } from './school';
+import { useDemoSchool } from './school';
 
-beforeAll(async () => {
-  await useOwnSchema();
-  await dropDemo();
-});
+beforeAll(useDemoSchool);
 afterAll(() => pool().end());
 
 describe('the demo school', () => {
@@ -39,9 +35,7 @@ describe('the demo school', () => {
     for (const name of DEMO_CHILDREN) expect(name).toMatch(/^\p{L}+ \p{L}$/u);
     expect(new Set(DEMO_CHILDREN).size).toBe(DEMO_CHILDREN.length);
   });
-  it('is loaded into an empty database: three classes, six weeks each, reports that the engine played', async () => {
-    expect(await whatItHolds()).toBe('nothing');
-    await loadDemo([{ name: 'Ms Tarn', email: 'tarn@example.org', role: 'teacher', password: 'x'.repeat(12) }], settings().serverKey, new Date());
+  it('holds three classes, six weeks each, reports that the engine played', async () => {
     expect(await whatItHolds()).toBe('demo');
     expect(
       await rows('SELECT c.name, COUNT(w.id) AS weeks FROM classes c JOIN weeks w ON w.class_id = c.id GROUP BY c.name ORDER BY c.name'),

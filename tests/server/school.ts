@@ -19,6 +19,8 @@ import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import type { Report } from '@/core/reports/report';
 import { settings } from '@/server/settings';
+import { dropDemo, loadDemo } from '@/server/demo/load-demo';
+import { spawnSync } from 'node:child_process';
 import { v7 } from 'uuid';
 
 const HOST = 'lochside.test';
@@ -30,6 +32,31 @@ export async function useOwnSchema(): Promise<void> {
   url.pathname = `/lochside_unit_${process.env['VITEST_POOL_ID'] ?? '1'}`;
   process.env['DATABASE_URL'] = url.toString();
   await migrate(url.toString());
+}
+
+/**
+ * Points this worker at the demo school in a database of its own: a copy of the one that the whole run has loaded, or where there is none
+ * (a single file run by hand) loaded here.
+ */
+export async function useDemoSchool(): Promise<void> {
+  const of = new URL(process.env['DATABASE_URL']!);
+  const own = new URL(of);
+  own.pathname = '/lochside_demo';
+  process.env['DATABASE_URL'] = own.toString();
+  await migrate(own.toString());
+  await dropDemo();
+  if (process.env['LOCHSIDE_DEMO_IS_LOADED'] === undefined)
+    return loadDemo([{ name: 'Ms Tarn', email: 'tarn@example.org', role: 'teacher', password: PASSWORD }], settings().serverKey, new Date());
+  const at = ['--no-defaults', `--host=${of.hostname}`, `--port=${of.port}`, `--user=${of.username}`];
+  const env = { ...process.env, MYSQL_PWD: decodeURIComponent(of.password) };
+  const quick = { encoding: 'utf8', env, maxBuffer: 256_000_000 } as const;
+  const dump = spawnSync(
+    'mariadb-dump',
+    [...at, '--single-transaction', '--no-create-info', '--ignore-table=lochside.migrations', 'lochside'],
+    quick,
+  );
+  const read = spawnSync('mariadb', [...at, 'lochside_demo'], { ...quick, input: dump.stdout });
+  if (dump.status !== 0 || read.status !== 0) throw new Error(`the demo school could not be copied: ${dump.stderr}${read.stderr}`);
 }
 
 export interface TestSchool {

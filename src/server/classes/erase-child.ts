@@ -19,12 +19,12 @@ const KEPT: readonly { readonly table: string; readonly where: string; readonly 
   {
     table: 'plays',
     where: `report_id IN ${OF_REPORTS}`,
-    columns: 'HEX(report_id) AS report_id, go_number, level_id, counting, set_up, events, value, unit, attempts, successes, seconds, as_asked',
+    columns: 'HEX(report_id) AS report_id, go_number, level_id, value, attempts, successes, seconds, as_asked',
   },
   {
     table: 'reports',
     where: `assignment_id IN ${OF_ASSIGNMENTS}`,
-    columns: 'HEX(id) AS id, HEX(assignment_id) AS assignment_id, body, client_started_at, client_sent_at, received_at, way',
+    columns: 'HEX(id) AS id, HEX(assignment_id) AS assignment_id, body, received_at, way',
   },
   {
     table: 'look_marks',
@@ -35,7 +35,6 @@ const KEPT: readonly { readonly table: string; readonly where: string; readonly 
   { table: 'access_keys', where: 'child_id = ?', columns: 'scope, generation, created_at, revoked_at' },
   { table: 'diary_entries', where: 'child_id = ?', columns: 'on_day, what, minutes, initials, struck_at, created_at' },
   { table: 'inventions', where: 'child_id = ?', columns: 'body, score, received_at' },
-  { table: 'home_set_ups', where: 'child_id = ?', columns: 'name, clear_line_cm, things' },
   { table: 'child_notes', where: 'child_id = ?', columns: 'words, written_at' },
   { table: 'child_settings', where: 'child_id = ?', columns: 'age_years, hand, step_cm, form, medium, language' },
   { table: 'enrolments', where: 'child_id = ?', columns: 'HEX(class_id) AS class_id, from_on, until_on' },

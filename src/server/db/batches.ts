@@ -1,4 +1,4 @@
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { toBytes, toText, type Uuid } from './ids';
 import { change, rows, type Db } from './pool';
 
 export interface Batch {
@@ -14,12 +14,11 @@ export interface Batch {
 
 export async function addBatch(
   db: Db,
-  batch: { schoolId: Uuid; classId: Uuid; teacherId: Uuid; kind: Batch['kind']; name: string },
+  batch: { id: Uuid; schoolId: Uuid; classId: Uuid; teacherId: Uuid; kind: Batch['kind']; name: string },
   now: Date,
-): Promise<Uuid> {
-  const id = newId();
+): Promise<void> {
   await change(db, 'INSERT INTO batches (id, school_id, class_id, teacher_id, kind, name, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-    id,
+    toBytes(batch.id),
     toBytes(batch.schoolId),
     toBytes(batch.classId),
     toBytes(batch.teacherId),
@@ -27,7 +26,6 @@ export async function addBatch(
     batch.name,
     now,
   ]);
-  return toText(id);
 }
 
 /** Takes a batch away of which nothing was new. */

@@ -1,4 +1,6 @@
 /** The movement diary: what, how many minutes, whose initials. An entry is struck out, never changed or deleted. */
+import { groupedBy } from './grouped';
+import { padded } from './gather';
 import { toBytes, toText, type Uuid } from './ids';
 import { change, direct, DUPLICATE, errorNumber, firstRow, rows } from './pool';
 
@@ -40,12 +42,28 @@ export async function diaryOfChild(childId: Uuid): Promise<DiaryEntry[]> {
   return (await rows<DiaryRow>(`${ENTRY} WHERE child_id = ? ORDER BY on_day, id`, [toBytes(childId)])).map(entryOf);
 }
 
+type EntriesByChild = ReadonlyMap<Uuid, readonly DiaryEntry[]>;
+
 /** Every child's entries of a week that were not struck out, by child. */
-export async function diaryOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, readonly DiaryEntry[]>> {
-  const found = await rows<DiaryRow>(`${ENTRY} WHERE week_id = ? AND struck_at IS NULL ORDER BY on_day, id`, [toBytes(weekId)]);
-  const byChild = new Map<Uuid, DiaryEntry[]>();
-  for (const row of found) byChild.set(toText(row.child_id), [...(byChild.get(toText(row.child_id)) ?? []), entryOf(row)]);
-  return byChild;
+export async function diaryOfWeek(weekId: Uuid): Promise<EntriesByChild> {
+  return (await diaryOfWeeks([weekId])).get(weekId) ?? new Map<Uuid, readonly DiaryEntry[]>();
+}
+
+/** The same of many weeks, in one statement. */
+export async function diaryOfWeeks(weekIds: readonly Uuid[]): Promise<ReadonlyMap<Uuid, EntriesByChild>> {
+  if (weekIds.length === 0) return new Map();
+  const asked = padded(weekIds);
+  const found = await rows<DiaryRow>(
+    `${ENTRY} WHERE week_id IN (${asked.map(() => '?').join(', ')}) AND struck_at IS NULL ORDER BY on_day, id`,
+    asked.map(toBytes),
+  );
+  const byWeek = groupedBy(found, (row) => toText(row.week_id));
+  return new Map(
+    [...byWeek].map(([week, entries]) => [
+      week,
+      new Map([...groupedBy(entries, (row) => toText(row.child_id))].map(([child, own]) => [child, own.map(entryOf)])),
+    ]),
+  );
 }
 
 /** Whether something of this week was asked of this child. */

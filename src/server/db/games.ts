@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Game } from '@/core/rules/game';
+import { padded } from './gather';
 import { newId, toBytes, toText, type Uuid } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
 
@@ -150,7 +151,12 @@ export async function versionsOfGame(schoolId: Uuid, gameId: Uuid): Promise<Kept
 }
 
 /** The game that a version is of. */
-export async function gameOfVersion(versionId: Uuid): Promise<Uuid | null> {
-  const row = await firstRow<{ game_id: Buffer }>('SELECT game_id FROM game_versions WHERE id = ?', [toBytes(versionId)]);
-  return row ? toText(row.game_id) : null;
+export async function gamesOfVersions(versionIds: readonly Uuid[]): Promise<ReadonlyMap<Uuid, Uuid>> {
+  if (versionIds.length === 0) return new Map();
+  const asked = padded(versionIds);
+  const found = await rows<{ id: Buffer; game_id: Buffer }>(
+    `SELECT id, game_id FROM game_versions WHERE id IN (${asked.map(() => '?').join(', ')})`,
+    asked.map(toBytes),
+  );
+  return new Map(found.map((row) => [toText(row.id), toText(row.game_id)]));
 }

@@ -2,12 +2,18 @@ import type { HomeForm } from '@/core/sheet/home-form';
 import { cache } from '../caches';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
-import { change, firstRow, type Db } from './pool';
+import { firstRow, insertMany, type Db } from './pool';
 
-export async function addHomeForms(db: Db, itemId: Uuid, forms: readonly HomeForm[]): Promise<Uuid> {
-  const id = newId();
-  await change(db, 'INSERT INTO home_forms (id, week_item_id, body) VALUES (?, ?, ?)', [id, toBytes(itemId), JSON.stringify(forms)]);
-  return toText(id);
+/** Keeps lists of forms, each once; their ids in the same order. */
+export async function addHomeForms(db: Db, added: readonly { readonly itemId: Uuid; readonly forms: readonly HomeForm[] }[]): Promise<Uuid[]> {
+  const ids = added.map(() => newId());
+  await insertMany(
+    db,
+    'home_forms',
+    ['id', 'week_item_id', 'body'],
+    added.map(({ itemId, forms }, index) => [ids[index]!, toBytes(itemId), JSON.stringify(forms)]),
+  );
+  return ids.map(toText);
 }
 
 const known = cache<readonly HomeForm[]>('forms of an assignment', 500);

@@ -2,7 +2,7 @@
 import type { Span } from '@/core/reports/read-message';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
-import { change, firstRow, rows, type Db } from './pool';
+import { change, firstRow, insertMany, rows, type Db } from './pool';
 
 export type Why = 'unknown-child' | 'which-week' | 'not-confirmed' | 'unread';
 
@@ -43,12 +43,15 @@ export interface Incoming extends Omit<NewIncoming, 'sourceHash' | 'schoolId'> {
   readonly reportId: Uuid | null;
 }
 
-/** Keeps it once: the same source again changes nothing and gives false. */
-export async function addIncoming(db: Db, one: NewIncoming, now: Date): Promise<boolean> {
-  const touched = await change(
+const COLUMNS = ['id', 'school_id', 'class_id', 'batch_id', 'way', 'source', 'source_hash', 'words', 'reading', 'why', 'received_at'];
+
+/** Keeps each once: the same source again changes nothing. How many were new. */
+export function addIncoming(db: Db, added: readonly NewIncoming[], now: Date): Promise<number> {
+  return insertMany(
     db,
-    'INSERT IGNORE INTO incoming (id, school_id, class_id, batch_id, way, source, source_hash, words, reading, why, received_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-    [
+    'incoming',
+    COLUMNS,
+    added.map((one) => [
       newId(),
       toBytes(one.schoolId),
       toBytes(one.classId),
@@ -60,9 +63,9 @@ export async function addIncoming(db: Db, one: NewIncoming, now: Date): Promise<
       JSON.stringify(one.reading),
       one.why,
       now,
-    ],
+    ]),
+    'INSERT IGNORE',
   );
-  return touched === 1;
 }
 
 interface Row {

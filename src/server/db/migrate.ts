@@ -8,8 +8,8 @@ import { connectionOptions } from './pool';
 /** Programs of ours run in the folder of the checkout. */
 const FOLDER = join(process.cwd(), 'migrations');
 
-/** Returns the names of the migrations that it ran. Each file holds one statement. */
-export async function migrate(url: string): Promise<string[]> {
+/** Returns the names of the migrations that it ran, all or those up to one. Each file holds one statement. */
+export async function migrate(url: string, upTo?: string): Promise<string[]> {
   const connection = await mysql.createConnection(connectionOptions(url) as mysql.ConnectionOptions);
   try {
     await connection.query('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(120) NOT NULL PRIMARY KEY, at DATETIME(3) NOT NULL) ENGINE=InnoDB');
@@ -37,7 +37,7 @@ export async function migrate(url: string): Promise<string[]> {
       },
       logger: undefined,
     });
-    return (await umzug.up()).map((migration) => migration.name);
+    return (await umzug.up(upTo === undefined ? {} : { to: upTo })).map((migration) => migration.name);
   } finally {
     await connection.end();
   }

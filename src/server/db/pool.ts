@@ -70,6 +70,31 @@ export async function change(db: Db, sql: string, values: readonly Value[] = [])
   return ((await db.execute(sql, values)) as { affectedRows: number }).affectedRows;
 }
 
+/** Rows a statement: few enough for the number of its values, and for the packets of a server that allows 16 MB. */
+const MOST_ROWS = 256;
+
+/**
+ * Writes many rows with few statements, each in full groups of powers of two, so that few different statements are prepared. `how` is
+ * "INSERT" or "INSERT IGNORE"; every row has a value for each column. How many rows were written.
+ */
+export async function insertMany(
+  db: Db,
+  table: string,
+  columns: readonly string[],
+  added: readonly (readonly Value[])[],
+  how: 'INSERT' | 'INSERT IGNORE' = 'INSERT',
+): Promise<number> {
+  const row = `(${columns.map(() => '?').join(', ')})`;
+  let written = 0;
+  for (let at = 0; at < added.length;) {
+    const number = Math.min(MOST_ROWS, 2 ** Math.floor(Math.log2(added.length - at)));
+    const values = added.slice(at, at + number).flat();
+    written += await change(db, `${how} INTO ${table} (${columns.join(', ')}) VALUES ${new Array(number).fill(row).join(', ')}`, values);
+    at += number;
+  }
+  return written;
+}
+
 const DEADLOCK = 1213;
 const LOCK_TIMEOUT = 1205;
 const TRIES = 5;

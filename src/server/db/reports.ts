@@ -5,7 +5,7 @@ import type { Report } from '@/core/reports/report';
 import { ENGINE_VERSION } from '@/core/rules/compile';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
-import { change, firstRow, rows, type Db } from './pool';
+import { firstRow, insertMany, rows, type Db } from './pool';
 import type { AssignedSetUp } from './weeks';
 
 export interface NewReport {
@@ -26,11 +26,21 @@ export interface NewReport {
   readonly batchId: Uuid | null;
 }
 
-/** `number` rows of placeholders for one INSERT. */
-function placeholders(columns: number, number: number): string {
-  const row = `(${new Array(columns).fill('?').join(', ')})`;
-  return new Array(number).fill(row).join(', ');
-}
+const REPORT = [
+  'id',
+  'assignment_id',
+  'access_key_id',
+  'entered_by',
+  'source',
+  'client_play_id',
+  'body_hash',
+  'body',
+  'received_at',
+  'way',
+  'batch_id',
+];
+const PLAY = ['id', 'report_id', 'go_number', 'level_id', 'value', 'attempts', 'successes', 'seconds', 'as_asked'];
+const VERDICT = ['id', 'report_id', 'kind', 'reasons', 'engine_version', 'created_at'];
 
 /**
  * Stores reports as they came, their plays and their first verdicts. Throws error 1062 when one of the plays was stored before; the
@@ -38,11 +48,11 @@ function placeholders(columns: number, number: number): string {
  */
 export async function storeReports(db: Db, added: readonly NewReport[]): Promise<Uuid[]> {
   const ids = added.map(() => newId());
-  await change(
+  await insertMany(
     db,
-    `INSERT INTO reports (id, assignment_id, access_key_id, entered_by, source, client_play_id, body_hash, body, client_started_at, client_sent_at, received_at, way, batch_id)
-     VALUES ${placeholders(13, added.length)}`,
-    added.flatMap((one, index) => [
+    'reports',
+    REPORT,
+    added.map((one, index) => [
       ids[index]!,
       toBytes(one.assignmentId),
       one.accessKeyId ? toBytes(one.accessKeyId) : null,
@@ -51,49 +61,37 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
       toBytes(one.clientPlayId),
       one.bodyHash,
       one.body,
-      new Date(one.report.startedAt),
-      new Date(one.report.sentAt),
       one.receivedAt,
       one.way,
       one.batchId ? toBytes(one.batchId) : null,
     ]),
   );
-  const plays = added.flatMap(({ report, verdict, asAsked }, index) =>
-    report.goes.map((go, goIndex) => {
-      const judged = verdict.goes[goIndex]!;
-      return [
-        newId(),
-        ids[index]!,
-        goIndex + 1,
-        go.level,
-        go.counting,
-        JSON.stringify({ ...go.setUp, form: go.form, hand: go.hand, otherHand: go.otherHand }),
-        JSON.stringify(go.events),
-        judged.result?.value ?? null,
-        judged.result?.unit ?? go.unit,
-        judged.result?.attempts ?? 0,
-        judged.result?.successes ?? 0,
-        judged.seconds,
-        asAsked[goIndex] ?? false,
-      ];
-    }),
-  );
-  await change(
+  await insertMany(
     db,
-    `INSERT INTO plays (id, report_id, go_number, level_id, counting, set_up, events, value, unit, attempts, successes, seconds, as_asked) VALUES ${placeholders(13, plays.length)}`,
-    plays.flat(),
+    'plays',
+    PLAY,
+    added.flatMap(({ report, verdict, asAsked }, index) =>
+      report.goes.map((go, goIndex) => {
+        const { result, seconds } = verdict.goes[goIndex]!;
+        return [
+          newId(),
+          ids[index]!,
+          goIndex + 1,
+          go.level,
+          result?.value ?? null,
+          result?.attempts ?? 0,
+          result?.successes ?? 0,
+          seconds,
+          asAsked[goIndex] ?? false,
+        ];
+      }),
+    ),
   );
-  await change(
+  await insertMany(
     db,
-    `INSERT INTO verdicts (id, report_id, kind, reasons, engine_version, created_at) VALUES ${placeholders(6, added.length)}`,
-    added.flatMap(({ verdict, receivedAt }, index) => [
-      newId(),
-      ids[index]!,
-      verdict.kind,
-      JSON.stringify(verdict.reasons),
-      ENGINE_VERSION,
-      receivedAt,
-    ]),
+    'verdicts',
+    VERDICT,
+    added.map(({ verdict, receivedAt }, index) => [newId(), ids[index]!, verdict.kind, JSON.stringify(verdict.reasons), ENGINE_VERSION, receivedAt]),
   );
   return ids.map(toText);
 }

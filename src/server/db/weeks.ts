@@ -5,7 +5,8 @@ import type { Game } from '@/core/rules/game';
 import { cache } from '../caches';
 import { parsed } from './games';
 import { newId, toBytes, toText, type Uuid } from './ids';
-import { change, firstRow, rows, type Db } from './pool';
+import { padded } from './gather';
+import { change, firstRow, insertMany, rows, type Db } from './pool';
 
 /** What was asked of one child: stored with the assignment so that an old par stays what it was. */
 export interface AssignedSetUp extends UsedSetUp {
@@ -130,30 +131,48 @@ export async function addItem(
   return toText(id);
 }
 
-export async function assign(db: Db, itemId: Uuid, assignment: NewAssignment, now: Date): Promise<Uuid> {
-  const id = newId();
-  await change(
+const ASSIGNED = [
+  'id',
+  'week_item_id',
+  'child_id',
+  'level_id',
+  'set_up',
+  'par',
+  'par_low',
+  'par_high',
+  'rests_on',
+  'luck_share',
+  'fit_skill',
+  'model_version',
+  'seed',
+  'home_forms_id',
+  'created_at',
+];
+
+/** Gives every child what it is to play. */
+export async function assign(db: Db, added: readonly (NewAssignment & { readonly itemId: Uuid })[], now: Date): Promise<void> {
+  await insertMany(
     db,
-    'INSERT INTO assignments (id, week_item_id, child_id, level_id, set_up, par, par_low, par_high, rests_on, luck_share, fit_skill, model_version, seed, home_forms_id, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-    [
-      id,
-      toBytes(itemId),
-      toBytes(assignment.childId),
-      assignment.levelId,
-      JSON.stringify(assignment.setUp),
-      assignment.par,
-      assignment.parLow,
-      assignment.parHigh,
-      assignment.restsOn,
-      assignment.luckShare,
-      assignment.fitSkill,
-      assignment.modelVersion,
-      assignment.seed,
-      assignment.homeFormsId ? toBytes(assignment.homeFormsId) : null,
+    'assignments',
+    ASSIGNED,
+    added.map((one) => [
+      newId(),
+      toBytes(one.itemId),
+      toBytes(one.childId),
+      one.levelId,
+      JSON.stringify(one.setUp),
+      one.par,
+      one.parLow,
+      one.parHigh,
+      one.restsOn,
+      one.luckShare,
+      one.fitSkill,
+      one.modelVersion,
+      one.seed,
+      one.homeFormsId ? toBytes(one.homeFormsId) : null,
       now,
-    ],
+    ]),
   );
-  return toText(id);
 }
 
 /** The weeks of a class, newest first. */
@@ -287,6 +306,16 @@ export async function assignmentOfSchool(schoolId: Uuid, assignmentId: Uuid): Pr
     toBytes(schoolId),
   ]);
   return row && assignmentOf(row);
+}
+
+/** Of some assignments those that are of children of this school, by id. */
+export async function assignmentsOfSchool(schoolId: Uuid, ids: readonly Uuid[]): Promise<ReadonlyMap<Uuid, ChildAssignment>> {
+  const asked = padded(ids);
+  const found = await rows<AssignmentRow>(
+    `${ASSIGNMENT} JOIN children ch ON ch.id = a.child_id WHERE a.id IN (${asked.map(() => '?').join(', ')}) AND ch.school_id = ?`,
+    [...asked.map(toBytes), toBytes(schoolId)],
+  );
+  return new Map(found.map((row) => [toText(row.id), assignmentOf(row)]));
 }
 
 /** What goes with the games of a week. */

@@ -386,7 +386,6 @@ export async function dropDemo(): Promise<void> {
       'weeks',
       'game_versions',
       'games',
-      'home_set_ups',
       'child_settings',
       'enrolments',
       'children',

@@ -16,7 +16,7 @@ import { diaryOfChild, type DiaryEntry } from '../db/diary';
 import type { Uuid } from '../db/ids';
 import { lookMarksOfChild } from '../db/look-marks';
 import { versionBody, weeksOf } from '../db/weeks';
-import { groupedBy } from '../reports/grouped';
+import { groupedBy } from '../db/grouped';
 import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';

@@ -12,13 +12,14 @@ import { levelById } from '@/core/rules/level';
 import { keyOfToken } from '../db/access-keys';
 import { addBatch, removeEmptyBatch } from '../db/batches';
 import { childrenOf } from '../db/children';
-import type { Uuid } from '../db/ids';
+import { newId, toText, type Uuid } from '../db/ids';
 import { addIncoming, settleNew, type NewIncoming, type Reading, type Why } from '../db/incoming';
 import { transact } from '../db/pool';
 import { storeReports, type NewReport } from '../db/reports';
-import { assignmentsOfItem, gamesOfWeek } from '../db/week-games';
+import { gamesWithAssignments } from '../db/week-games';
 import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
 import type { DroppedMessage } from '../files/read-dropped';
+import { breath } from '../progress/breath';
 import { playsOfClass } from './plays';
 import { judged, type Envelope } from './take-in';
 
@@ -41,23 +42,22 @@ export interface ClassToFill {
 
 export async function classToFill(schoolId: Uuid, classId: Uuid, today: string): Promise<ClassToFill> {
   const [children, weeks] = await Promise.all([childrenOf(classId, today), weeksOf(classId)]);
+  const games = await gamesWithAssignments(weeks.map(({ id }) => id));
   const filled = await Promise.all(
-    weeks.map(async ({ id: weekId, number }): Promise<GameToFill[]> => {
-      const games = await Promise.all(
-        (await gamesOfWeek(weekId)).map(async ({ itemId, title }): Promise<GameToFill[]> => {
-          const byChild = await assignmentsOfItem(itemId);
+    weeks.map(({ id: weekId, number }) =>
+      Promise.all(
+        (games.get(weekId) ?? []).map(async ({ itemId, title, byChild }): Promise<GameToFill[]> => {
           const first = byChild.values().next().value;
           return first ? [{ id: itemId, weekId, number, title, game: await versionBody(first.versionId), byChild }] : [];
         }),
-      );
-      return games.flat();
-    }),
+      ),
+    ),
   );
   return {
     schoolId,
     classId,
     children: children.map((child) => ({ id: child.id, name: `${child.firstName} ${child.initial}` })),
-    games: filled.flat(),
+    games: filled.flat(2),
   };
 }
 
@@ -235,7 +235,10 @@ export interface BroughtIn {
 
 const AT_ONCE = 200;
 
-/** All rows in one transaction: all of them or none. Tells how far it is. */
+/**
+ * All rows in one transaction: all of them or none. What they mean is worked out before it, so that no lock is held meanwhile; how far that
+ * is, is told.
+ */
 export async function bringInTable(
   fill: ClassToFill,
   table: TableToBringIn,
@@ -244,31 +247,28 @@ export async function bringInTable(
   onDone: (done: number, of: number) => void,
 ): Promise<BroughtIn> {
   const { chosen, fields, columns } = columnsOf(fill, table);
-  return transact(async (db) => {
-    const batchId = await addBatch(db, { schoolId: fill.schoolId, classId: fill.classId, teacherId, kind: 'file', name: table.name }, now);
-    const of = table.rows.length - 1;
-    let counted = 0;
-    let doubts = 0;
-    let waiting = 0;
-    for (let at = 1; at <= of; at += AT_ONCE) {
-      const reports: NewReport[] = [];
-      for (const [index, row] of table.rows.slice(at, at + AT_ONCE).entries()) {
-        const line = at + index + 1;
-        const taken = await takeRow(fill, readRow(row, columns, fields.length, line), chosen.id, { teacherId, batchId }, now);
-        if (taken.report) {
-          reports.push(taken.report);
-          if (taken.report.verdict.kind === 'clean') counted += 1;
-          else doubts += 1;
-        } else {
-          waiting += 1;
-          await addIncoming(db, waitingRow(fill, table.name, batchId, line, row, taken.waiting!), now);
-        }
-      }
-      if (reports.length > 0) await storeReports(db, reports);
-      onDone(Math.min(of, at + AT_ONCE - 1), of);
+  const batchId = toText(newId());
+  const of = table.rows.length - 1;
+  const reports: NewReport[] = [];
+  const incoming: NewIncoming[] = [];
+  for (const [index, row] of table.rows.slice(1).entries()) {
+    const line = index + 2;
+    const taken = await takeRow(fill, readRow(row, columns, fields.length, line), chosen.id, { teacherId, batchId }, now);
+    if (taken.report) reports.push(taken.report);
+    else incoming.push(waitingRow(fill, table.name, batchId, line, row, taken.waiting!));
+    if ((index + 1) % AT_ONCE === 0) {
+      onDone(index + 1, of);
+      await breath();
     }
-    return { batchId, counted, doubts, waiting };
+  }
+  await transact(async (db) => {
+    await addBatch(db, { id: batchId, schoolId: fill.schoolId, classId: fill.classId, teacherId, kind: 'file', name: table.name }, now);
+    await storeReports(db, reports);
+    await addIncoming(db, incoming, now);
   });
+  onDone(of, of);
+  const counted = reports.filter(({ verdict }) => verdict.kind === 'clean').length;
+  return { batchId, counted, doubts: reports.length - counted, waiting: incoming.length };
 }
 
 function waitingRow(
@@ -372,30 +372,41 @@ export async function bringInMessages(
   now: Date,
 ): Promise<BroughtIn & { readonly again: number }> {
   const seen = new Set((await playsOfClass(fill.classId)).map((play) => play.assignmentId));
+  const batchId = toText(newId());
+  const taken: { readonly incoming: NewIncoming; readonly report: NewReport | null }[] = [];
+  for (const message of messages) {
+    const { text, reading, why, report } = await takeMessage(fill, message, { teacherId, batchId }, seen, now);
+    const sourceHash = createHash('sha256')
+      .update(message.id === '' ? `${message.from}\n${message.sentAt}\n${text}` : `id ${message.id}`)
+      .digest();
+    const source = [message.from, message.sentAt.slice(0, 10)].filter(Boolean).join(', ');
+    const incoming: NewIncoming = {
+      schoolId: fill.schoolId,
+      classId: fill.classId,
+      batchId,
+      way: 'message',
+      source,
+      sourceHash,
+      words: text,
+      reading,
+      why,
+    };
+    taken.push({ incoming, report });
+  }
   return transact(async (db) => {
-    const batchId = await addBatch(db, { schoolId: fill.schoolId, classId: fill.classId, teacherId, kind, name }, now);
-    let counted = 0;
+    await addBatch(db, { id: batchId, schoolId: fill.schoolId, classId: fill.classId, teacherId, kind, name }, now);
+    const countedFor = new Set<Uuid>();
     let waiting = 0;
     let again = 0;
-    for (const message of messages) {
-      const { text, reading, why, report } = await takeMessage(fill, message, { teacherId, batchId }, seen, now);
-      const sourceHash = createHash('sha256')
-        .update(message.id === '' ? `${message.from}\n${message.sentAt}\n${text}` : `id ${message.id}`)
-        .digest();
-      const source = [message.from, message.sentAt.slice(0, 10)].filter(Boolean).join(', ');
-      const fresh = await addIncoming(
-        db,
-        { schoolId: fill.schoolId, classId: fill.classId, batchId, way: 'message', source, sourceHash, words: text, reading, why },
-        now,
-      );
-      if (!fresh) again += 1;
-      else if (report) {
+    for (const { incoming, report } of taken) {
+      if ((await addIncoming(db, [incoming], now)) === 0) again += 1;
+      else if (report && !countedFor.has(report.assignmentId)) {
         const [reportId] = await storeReports(db, [report]);
-        await settleNew(db, sourceHash, fill.schoolId, teacherId, reportId!, now);
-        seen.add(report.assignmentId);
-        counted += 1;
+        await settleNew(db, incoming.sourceHash, fill.schoolId, teacherId, reportId!, now);
+        countedFor.add(report.assignmentId);
       } else waiting += 1;
     }
+    const counted = countedFor.size;
     if (counted + waiting === 0) await removeEmptyBatch(db, batchId);
     return { batchId, counted, doubts: 0, waiting, again };
   });

@@ -6,8 +6,8 @@ import { childrenOf } from '../db/children';
 import type { ClassSummary } from '../db/classes';
 import type { Uuid } from '../db/ids';
 import { noteUse, schoolOfKey, type SchoolOfKey } from '../db/school-keys';
-import { assignmentsOfItem, gamesOfWeek } from '../db/week-games';
-import { assignmentOfSchool, versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
+import { gamesWithAssignments } from '../db/week-games';
+import { assignmentsOfSchool, versionBody, weeksOf } from '../db/weeks';
 import { Refused, refuse } from '../http/answer';
 import { bearerOf, foundOrRefused } from '../http/bearer';
 import type { Game } from '@/core/rules/game';
@@ -35,9 +35,12 @@ export const reportsSchema = Joi.object<{ reports: readonly Envelope[] }>({
  * is stored every one of them must be of a child of this school; what is wrong with one alone (another report of the same play) is told there.
  */
 export async function takeInByKey({ id, schoolId }: SchoolOfKey, reports: readonly Envelope[], now: Date): Promise<unknown[]> {
-  const assignments: ChildAssignment[] = [];
-  for (const [index, { assignmentId }] of reports.entries()) {
-    const found = await assignmentOfSchool(schoolId, assignmentId);
+  const known = await assignmentsOfSchool(
+    schoolId,
+    reports.map(({ assignmentId }) => assignmentId),
+  );
+  const assignments = reports.map(({ assignmentId }, index) => {
+    const found = known.get(assignmentId);
     if (!found)
       throw refuse(
         404,
@@ -45,8 +48,8 @@ export async function takeInByKey({ id, schoolId }: SchoolOfKey, reports: readon
         'Nothing with this id was sent to a child of this school.',
         'Take the ids from /api/v1/assignments.',
       );
-    assignments.push(found);
-  }
+    return found;
+  });
   const answers: unknown[] = [];
   for (const [index, envelope] of reports.entries()) {
     try {
@@ -69,29 +72,26 @@ export async function takeInByKey({ id, schoolId }: SchoolOfKey, reports: readon
 export async function sentToClass(of: ClassSummary, today: string): Promise<unknown> {
   const [weeks, children] = await Promise.all([weeksOf(of.id), childrenOf(of.id, today)]);
   const names = new Map(children.map((child) => [child.id, `${child.firstName} ${child.initial}`]));
+  const sentGames = await gamesWithAssignments(weeks.map(({ id }) => id));
   const games = new Map<Uuid, Game>();
-  const sent = await Promise.all(
-    weeks.map(async (week) => ({
-      number: week.number,
-      dueOn: week.dueOn,
-      games: await Promise.all(
-        (await gamesOfWeek(week.id)).map(async ({ itemId, title }) => {
-          const assignments = [...(await assignmentsOfItem(itemId)).values()].filter(({ childId }) => names.has(childId));
-          for (const { versionId } of assignments) games.set(versionId, await versionBody(versionId));
-          return {
-            title,
-            assignments: assignments.map(({ id, childId, versionId, levelId, setUp, par }) => ({
-              assignmentId: id,
-              child: { id: childId, name: names.get(childId)! },
-              gameVersionId: versionId,
-              level: levelId,
-              setUp,
-              par,
-            })),
-          };
-        }),
-      ),
+  const sent = weeks.map((week) => ({
+    number: week.number,
+    dueOn: week.dueOn,
+    games: (sentGames.get(week.id) ?? []).map(({ title, byChild }) => ({
+      title,
+      assignments: [...byChild.values()]
+        .filter(({ childId }) => names.has(childId))
+        .map(({ id, childId, versionId, levelId, setUp, par }) => ({
+          assignmentId: id,
+          child: { id: childId, name: names.get(childId)! },
+          gameVersionId: versionId,
+          level: levelId,
+          setUp,
+          par,
+        })),
     })),
-  );
+  }));
+  for (const { gameVersionId } of sent.flatMap((week) => week.games).flatMap((game) => game.assignments))
+    if (!games.has(gameVersionId)) games.set(gameVersionId, await versionBody(gameVersionId));
   return { format: 'lochside.sent/1', class: { id: of.id, name: of.name }, weeks: sent, games: Object.fromEntries(games) };
 }

@@ -12,7 +12,7 @@ import { versionBody, weeksOf } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
 import { schoolDay } from '../school-day';
 import { askNotice } from '../weeks/notices';
-import { groupedBy } from './grouped';
+import { groupedBy } from '../db/grouped';
 import { playsOfClass, type ReportedPlay } from './plays';
 
 export interface GoInDoubt {

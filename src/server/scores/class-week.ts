@@ -9,7 +9,7 @@ import { creditRuleOf } from '../db/classes';
 import { diaryOfWeek } from '../db/diary';
 import type { Uuid } from '../db/ids';
 import { lookMarksOfWeek } from '../db/look-marks';
-import { groupedBy } from '../reports/grouped';
+import { groupedBy } from '../db/grouped';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { assignmentsOfItem, gamesOfWeek, type GameOfWeek } from '../db/week-games';
 import { asksFilmAlone, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';

@@ -5,13 +5,13 @@ import { hasCredit, missingWords, type CreditRule, type TookPart } from '@/core/
 import { totalWords } from '@/core/progress/event-total';
 import { childrenOf } from '../db/children';
 import { creditRuleOf } from '../db/classes';
-import { diaryOfWeek } from '../db/diary';
+import { diaryOfWeeks, type DiaryEntry } from '../db/diary';
 import type { Uuid } from '../db/ids';
-import { gamesOfWeek, assignmentsOfItem } from '../db/week-games';
+import { gamesWithAssignments } from '../db/week-games';
 import { filmsOfClass } from '../db/look-marks';
 import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
-import { gameOfVersion } from '../db/games';
-import { groupedBy } from '../reports/grouped';
+import { gamesOfVersions } from '../db/games';
+import { groupedBy } from '../db/grouped';
 import { tells } from '../progress/fit-of-class';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { bestOf, betterOf } from './bests';
@@ -78,14 +78,19 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
   const byWeekAndChild = groupedBy(plays, (play) => `${play.weekId} ${play.childId}`);
   const byAssignment = groupedBy(plays, (play) => play.assignmentId);
   const shown = weeks.slice(0, MOST_WEEKS).reverse();
+  const ids = shown.map((week) => week.id);
+  const [gamesOf, diaries] = await Promise.all([gamesWithAssignments(ids), diaryOfWeeks(ids)]);
+  const firsts = ids.flatMap((id) => [...(gamesOf.get(id)?.[0]?.byChild.values() ?? [])].slice(0, 1));
+  const gameIds = await gamesOfVersions(firsts.map(({ versionId }) => versionId));
   const worked = await Promise.all(
     shown.map(async (week) => {
-      const [games, diary] = await Promise.all([gamesOfWeek(week.id), diaryOfWeek(week.id)]);
-      const ofGames = await Promise.all(games.map(({ itemId }) => assignmentsOfItem(itemId)));
+      const diary = diaries.get(week.id) ?? new Map<Uuid, readonly DiaryEntry[]>();
+      const ofGames = (gamesOf.get(week.id) ?? []).map(({ byChild }) => byChild);
       const assignments = ofGames[0] ?? new Map<Uuid, ChildAssignment>();
       const rows = ofGames.length > 1 ? await eventRows(children, ofGames, byAssignment) : null;
       const first = assignments.values().next().value;
-      const [game, gameId] = first ? await Promise.all([versionBody(first.versionId), gameOfVersion(first.versionId)]) : [null, null];
+      const game = first ? await versionBody(first.versionId) : null;
+      const gameId = first ? (gameIds.get(first.versionId) ?? null) : null;
       const better = game ? betterOf(game) : 'high';
       const cells = children.map((child, index): CellOfWeek => {
         const own = byWeekAndChild.get(`${week.id} ${child.id}`) ?? [];

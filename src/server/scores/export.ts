@@ -8,7 +8,7 @@ import { childrenWhoReported } from '../db/children';
 import type { Uuid } from '../db/ids';
 import { versionBody, weeksOf } from '../db/weeks';
 import { tells } from '../progress/fit-of-class';
-import { groupedBy } from '../reports/grouped';
+import { groupedBy } from '../db/grouped';
 import { playsOfClass } from '../reports/plays';
 
 export interface ExportedGo {

@@ -265,6 +265,7 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
     };
     await addWords('warm-up', week.warmUp);
     const versions: Uuid[] = [];
+    const items: Uuid[] = [];
     for (const [index, game] of games.entries()) {
       const { gameId, opensOn } = week.games[index]!;
       const version = await versionOf(db, gameId, game, week.teacherId, now);
@@ -276,13 +277,19 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
         words: '',
         opensOn: opensOn ?? null,
       });
-      const stored = new Map<readonly HomeForm[], Uuid>();
-      for (const { forms, ...assignment } of worked[index]!) {
-        const homeFormsId = stored.get(forms) ?? (await addHomeForms(db, item, forms));
-        stored.set(forms, homeFormsId);
-        await assign(db, item, { ...assignment, homeFormsId }, now);
-      }
+      items.push(item);
     }
+    // Children who are alike share their forms.
+    const kept = worked.flatMap((ofGame, index) => [...new Set(ofGame.map(({ forms }) => forms))].map((forms) => ({ itemId: items[index]!, forms })));
+    const keptIds = await addHomeForms(db, kept);
+    const formsId = new Map(kept.map(({ forms }, index) => [forms, keptIds[index]!]));
+    await assign(
+      db,
+      worked.flatMap((ofGame, index) =>
+        ofGame.map(({ forms, ...assignment }) => ({ ...assignment, itemId: items[index]!, homeFormsId: formsId.get(forms)! })),
+      ),
+      now,
+    );
     if (week.film)
       await addItem(db, sent.id, { position: (position += 1), kind: 'film', gameVersionId: null, words: week.film, filmAlone: asksFilmAlone(week) });
     await addWords('diary', week.diary);

@@ -1,0 +1,1 @@
+DROP TABLE IF EXISTS home_set_ups
