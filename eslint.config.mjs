@@ -2,7 +2,18 @@ import next from 'eslint-config-next';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/.next/**', 'node_modules/**', '**/next-env.d.ts', 'test-results/**', 'build/**', 'playwright-report/**', 'public/home-sw.js'] },
+  {
+    ignores: [
+      '**/.next/**',
+      'node_modules/**',
+      '**/next-env.d.ts',
+      'test-results/**',
+      'build/**',
+      'src/core/words/compiled/**',
+      'playwright-report/**',
+      'public/home-sw.js',
+    ],
+  },
   ...next,
   ...tseslint.configs.recommended,
   {
@@ -33,4 +44,5 @@ export default tseslint.config(
       ],
     },
   },
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 );

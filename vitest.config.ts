@@ -4,9 +4,11 @@ export default defineConfig({
   resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },
   test: {
     env: { LOCHSIDE_LOG: 'silent' },
-    include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts', 'tests/server/**/*.test.ts'],
+    include: ['src/**/*.test.{ts,tsx}', 'tests/unit/**/*.test.ts', 'tests/server/**/*.test.ts'],
     testTimeout: 240_000,
     hookTimeout: 300_000,
+    setupFiles: ['tests/component/set-up.ts'],
+    server: { deps: { inline: [/^next\//] } },
     fileParallelism: true,
     maxWorkers: 2,
   },

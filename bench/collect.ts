@@ -1,7 +1,7 @@
 /** Scores of many children over many weeks: a file of five thousand rows, and the pages of a class of forty with twelve weeks. */
+import type { Uuid } from '@/contract/ids';
 import { playsOfClass } from '@/server/reports/plays';
 import { judged } from '@/server/reports/take-in';
-import type { Uuid } from '@/server/db/ids';
 import { storeReports } from '@/server/db/reports';
 import { transact } from '@/server/db/pool';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';

@@ -19,6 +19,12 @@ interface ProblemAnswer {
   readonly problems?: readonly PlacedProblem[];
 }
 
+/** The first problem of an answer, as one sentence for the person. */
+export function problemIn(answer: unknown): string {
+  const first = (answer as ProblemAnswer | null)?.problems?.[0];
+  return first ? `${first.reason} ${first.fix}` : 'Something went wrong. Try again in a moment.';
+}
+
 export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
   try {
     const response = await fetch(url, {
@@ -28,13 +34,12 @@ export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: 
     });
     const value = (await response.json().catch(() => null)) as (T & ProblemAnswer) | null;
     if (response.ok) return { ok: true, status: response.status, value, problem: '' };
-    const first = value?.problems?.[0];
     return {
       ok: false,
       status: response.status,
       value: null,
       problems: value?.problems ?? [],
-      problem: first ? `${first.reason} ${first.fix}` : 'Something went wrong. Try again in a moment.',
+      problem: problemIn(value),
     };
   } catch {
     return { ok: false, status: 0, value: null, problem: 'There is no connection. Nothing was changed; try again when it is back.' };

@@ -1,3 +1,5 @@
+import type { Uuid } from '@/contract/ids';
+import type { FitOfClass } from '@/contract/class-fit';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { POST as decision } from '@/app/api/v1/reports/[id]/decision/route';
@@ -13,11 +15,9 @@ import { REPORT_FORMAT } from '@/core/rules/formats';
 import { levelById } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
-import type { Uuid } from '@/server/db/ids';
 import { lastFits } from '@/server/db/class-fits';
 import { pool } from '@/server/db/pool';
 import { versionBody, type ChildAssignment } from '@/server/db/weeks';
-import type { FitOfClass } from '@/server/progress/curves';
 import { fitOfClass } from '@/server/progress/fit-of-class';
 import { doubtsOf } from '@/server/reports/doubts';
 import { schoolDay } from '@/server/school-day';

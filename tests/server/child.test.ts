@@ -1,3 +1,4 @@
+import type { Uuid } from '@/contract/ids';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { PUT as looks } from '@/app/api/v1/assignments/[id]/looks/route';
@@ -9,7 +10,7 @@ import { POST as decision } from '@/app/api/v1/reports/[id]/decision/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { GET as card } from '@/app/api/v1/home/card/route';
 import { keepDiaryEntry } from '@/server/db/diary';
-import { toBytes, type Uuid } from '@/server/db/ids';
+import { toBytes } from '@/server/db/ids';
 import { emptyPlan } from '@/core/invent/plan';
 import { keepInvention } from '@/server/db/inventions';
 import { pool, rows } from '@/server/db/pool';

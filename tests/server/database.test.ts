@@ -1,7 +1,9 @@
+import type { Uuid } from '@/contract/ids';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { hashPassword, passwordIs } from '@/server/auth/passwords';
 import { familyToken } from '@/server/auth/tokens';
-import { isUuid, newId, toBytes, toText, type Uuid } from '@/server/db/ids';
+import { newId, toBytes, toText } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { migrate } from '@/server/db/migrate';
 import { change, firstRow, pool, rows, transact } from '@/server/db/pool';
 import { dueMoment, schoolDay, schoolYearOf, termOf } from '@/server/school-day';

@@ -1,9 +1,9 @@
+import type { Card } from '@/contract/card';
+import type { Uuid } from '@/contract/ids';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { PUT as looks } from '@/app/api/v1/assignments/[id]/looks/route';
 import { GET as card } from '@/app/api/v1/home/card/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
-import type { Card } from '@/server/home/card';
-import type { Uuid } from '@/server/db/ids';
 import { pool } from '@/server/db/pool';
 import { assignmentsOfChild, weeksOf } from '@/server/db/weeks';
 import { sheetsOfWeek } from '@/server/paper/week-sheets';

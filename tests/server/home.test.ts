@@ -1,3 +1,5 @@
+import type { Uuid } from '@/contract/ids';
+import type { Card, CardItem } from '@/contract/card';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import { GET as card } from '@/app/api/v1/home/card/route';
@@ -15,10 +17,8 @@ import { replay } from '@/core/rules/replay';
 import { chooseSetUp, gameOfForm, usedSetUpOf, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
 import { gameById } from '@/server/db/games';
-import type { Uuid } from '@/server/db/ids';
 import { inventionsOfClass } from '@/server/db/inventions';
 import { playsOfChild } from '@/server/reports/plays';
-import type { Card, CardItem } from '@/server/home/card';
 import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 import { sendWeek } from '@/server/weeks/send-week';

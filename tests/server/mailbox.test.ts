@@ -1,3 +1,5 @@
+import type { Uuid } from '@/contract/ids';
+import type { Waiting } from '@/contract/to-look-at';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -6,12 +8,10 @@ import { GET as doubtsRoute } from '@/app/api/v1/classes/[id]/doubts/route';
 import { POST as mailbox } from '@/app/api/v1/classes/[id]/mailbox/route';
 import { addChild } from '@/server/db/children';
 import { addClass } from '@/server/db/classes';
-import type { Uuid } from '@/server/db/ids';
 import { batchesOf } from '@/server/db/batches';
 import { pool, transact } from '@/server/db/pool';
 import { yearAt } from '@/server/db/schools';
 import { readMailboxFolder } from '@/server/files/mailbox';
-import type { Waiting } from '@/server/reports/waiting';
 import { schoolDay } from '@/server/school-day';
 import { sendWeek } from '@/server/weeks/send-week';
 import { call, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';

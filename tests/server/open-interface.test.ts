@@ -1,3 +1,4 @@
+import type { Uuid } from '@/contract/ids';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { GET as sent } from '@/app/api/v1/assignments/route';
@@ -5,7 +6,6 @@ import { POST as handIn } from '@/app/api/v1/reports/route';
 import { DELETE as withdraw } from '@/app/api/v1/school-keys/[id]/route';
 import { POST as makeKey } from '@/app/api/v1/school-keys/route';
 import { readGame } from '@/core/rules/read-game';
-import type { Uuid } from '@/server/db/ids';
 import { toBytes } from '@/server/db/ids';
 import { pool, rows } from '@/server/db/pool';
 import { schoolKeysOf } from '@/server/db/school-keys';

@@ -1,3 +1,5 @@
+import type { Uuid } from '@/contract/ids';
+import type { ClassWeek } from '@/contract/class-week';
 import { withThingAt } from '@/core/course/move';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { RACK_SHOTS, racksOf, writeRack } from '@/core/forecast/racks';
@@ -25,9 +27,8 @@ import { hashToken } from '@/server/auth/tokens';
 import { childrenOf } from '@/server/db/children';
 import { classesOf } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
-import { toBytes, type Uuid } from '@/server/db/ids';
+import { toBytes } from '@/server/db/ids';
 import { firstRow, pool, rows } from '@/server/db/pool';
-import type { ClassWeek } from '@/server/scores/class-week';
 import { dayPlus } from '@/core/measure/days';
 import { schoolDay, schoolYearOf } from '@/server/school-day';
 import { withThrowRules, readThrowRules } from '@/core/rules/throw-rules';
@@ -222,7 +223,7 @@ describe('signing in', () => {
     const school = await makeSchool();
     const done = await call(signIn, '/', { body: { email: school.email, password: PASSWORD } });
     expect(done.status).toBe(200);
-    expect(done.headers.get('set-cookie')).toMatch(/^lochside=.{40,}; Path=\/; HttpOnly; SameSite=Lax; Max-Age=\d+$/);
+    expect(done.headers.get('set-cookie')).toMatch(/^lochside=.{40,}; Max-Age=\d+; Path=\/; HttpOnly; SameSite=Lax$/);
     expect(
       await firstRow('SELECT 1 FROM sessions WHERE token_hash = ?', [hashToken(/lochside=([^;]+)/.exec(done.headers.get('set-cookie')!)![1]!)]),
     ).toBeDefined();

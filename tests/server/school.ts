@@ -1,10 +1,10 @@
 /** A school of its own for each test, in the test worker's own schema. */
+import type { Uuid } from '@/contract/ids';
 import { hashPassword } from '@/server/auth/passwords';
 import { openSession, type Role } from '@/server/auth/sessions';
 import { addChild } from '@/server/db/children';
 import { addClass } from '@/server/db/classes';
 import { addGame } from '@/server/db/games';
-import type { Uuid } from '@/server/db/ids';
 import { migrate } from '@/server/db/migrate';
 import { tokenFor } from '@/server/db/access-keys';
 import { transact } from '@/server/db/pool';
@@ -49,10 +49,10 @@ export async function useDemoSchool(): Promise<void> {
     return loadDemo([{ name: 'Ms Tarn', email: 'tarn@example.org', role: 'teacher', password: PASSWORD }], settings().serverKey, new Date());
   const at = ['--no-defaults', `--host=${of.hostname}`, `--port=${of.port}`, `--user=${of.username}`];
   const env = { ...process.env, MYSQL_PWD: decodeURIComponent(of.password) };
-  const quick = { encoding: 'utf8', env, maxBuffer: 256_000_000 } as const;
+  const quick = { env, maxBuffer: 256_000_000 } as const;
   const dump = spawnSync(
     'mariadb-dump',
-    [...at, '--single-transaction', '--no-create-info', '--ignore-table=lochside.migrations', 'lochside'],
+    [...at, '--single-transaction', '--hex-blob', '--no-create-info', '--ignore-table=lochside.migrations', 'lochside'],
     quick,
   );
   const read = spawnSync('mariadb', [...at, 'lochside_demo'], { ...quick, input: dump.stdout });

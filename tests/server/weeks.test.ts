@@ -1,3 +1,5 @@
+import type { Uuid } from '@/contract/ids';
+import type { Card } from '@/contract/card';
 import { PDFDocument } from 'pdf-lib';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { PATCH as changeChild } from '@/app/api/v1/children/[id]/route';
@@ -10,11 +12,9 @@ import { POST as paper } from '@/app/api/v1/weeks/[id]/paper/route';
 import { POST as previewPaper } from '@/app/api/v1/weeks/preview/paper/route';
 import { POST as preview } from '@/app/api/v1/weeks/preview/route';
 import { usedSetUpOf } from '@/core/sheet/home-form';
-import type { Uuid } from '@/server/db/ids';
 import { noticesOf } from '@/server/db/outbox';
 import type { Sheet } from '@/server/paper/job';
 import { sheetsOfWeek } from '@/server/paper/week-sheets';
-import type { Card } from '@/server/home/card';
 import { schoolDay } from '@/server/school-day';
 import { standingOf } from '@/server/weeks/week-standing';
 import { weekOfSchool, weeksOf } from '@/server/db/weeks';

@@ -1,3 +1,5 @@
+import type { DiaryEntry } from '@/contract/diary';
+import type { Card } from '@/contract/card';
 import 'fake-indexeddb/auto';
 import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -6,8 +8,6 @@ import { emptyPlan } from '@/core/invent/plan';
 import { tryEntries, tryInvention, trySending } from '@/features/home/sending';
 import { ownGo, store, usualWays, type KeptPlay, type Session, type WaitingEntry } from '@/features/home/store';
 import { forgetDraftsOf } from '@/features/home/use-draft';
-import type { DiaryEntry } from '@/server/db/diary';
-import type { Card } from '@/server/home/card';
 
 const play = (change: Partial<KeptPlay> = {}): KeptPlay => ({
   playId: 'p1',

@@ -1,3 +1,4 @@
+import type { CardItem } from '@/contract/card';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { homeForms } from '@/core/levels/home-forms';
@@ -14,7 +15,6 @@ import { pacedGame } from '@/core/sheet/set-up';
 import { inHand, paceOf, stopped } from '@/features/home/in-hand';
 import { usualWays, type Ways } from '@/features/home/store';
 import { scoreWords, todayHere } from '@/features/home/words';
-import type { CardItem } from '@/server/home/card';
 import { STARTERS } from '../examples/starters';
 
 const STEP_M = 0.53;

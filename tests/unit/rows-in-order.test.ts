@@ -1,6 +1,6 @@
+import type { ScoreRow } from '@/contract/class-week';
 import { describe, expect, it } from 'vitest';
 import { inOrder, isShown } from '@/features/scores/rows-in-order';
-import type { ScoreRow } from '@/server/scores/class-week';
 
 const row = (name: string, change: Partial<ScoreRow> = {}): ScoreRow => ({
   childId: name as never,

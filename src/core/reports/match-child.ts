@@ -1,11 +1,11 @@
 /** Which child a written name means: by first name and initial, in whatever order and with whatever dots. */
-export interface Named {
-  readonly id: string;
+export interface Named<Id extends string = string> {
+  readonly id: Id;
   /** "Ailsa B." */
   readonly name: string;
 }
 
-export type Match = { readonly kind: 'one'; readonly id: string } | { readonly kind: 'several' | 'none' };
+export type Match<Id extends string = string> = { readonly kind: 'one'; readonly id: Id } | { readonly kind: 'several' | 'none' };
 
 const plain = (text: string) =>
   text
@@ -17,7 +17,7 @@ const plain = (text: string) =>
     .trim();
 
 /** The child whose first name (and initial, where one is written) this is; one alone, or nobody is taken. */
-export function matchChild(written: string, children: readonly Named[]): Match {
+export function matchChild<Id extends string>(written: string, children: readonly Named<Id>[]): Match<Id> {
   const wanted = plain(written.includes(',') ? written.split(',').reverse().join(' ') : written);
   if (wanted === '') return { kind: 'none' };
   const whole = children.filter((child) => plain(child.name) === wanted);

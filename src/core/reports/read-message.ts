@@ -10,8 +10,8 @@ export interface Span {
   readonly what: 'child' | 'week' | 'game' | 'level' | 'score' | 'code';
 }
 
-export interface MessageReading {
-  readonly childId: string | null;
+export interface MessageReading<Id extends string = string> {
+  readonly childId: Id | null;
   readonly childWords: string;
   readonly week: number | null;
   /** The title of the game that is named; empty for none. */
@@ -49,7 +49,7 @@ export function ownWords(text: string): string {
     .join('\n');
 }
 
-export function readMessage(text: string, children: readonly Named[], titles: readonly string[] = []): MessageReading {
+export function readMessage<Id extends string>(text: string, children: readonly Named<Id>[], titles: readonly string[] = []): MessageReading<Id> {
   const words = ownWords(text);
   const spans: Span[] = [];
   const mark = (what: Span['what'], found: RegExpExecArray | null) => {
@@ -100,8 +100,8 @@ function titleIn(words: string, titles: readonly string[]): { title: string; fro
 }
 
 /** The one child who is named: "Ailsa B" first, else a first name that only one child has. Two children named is nobody. */
-function childIn(words: string, children: readonly Named[]): { id: string; from: number; to: number } | null {
-  const found = new Map<string, { from: number; to: number }>();
+function childIn<Id extends string>(words: string, children: readonly Named<Id>[]): { id: Id; from: number; to: number } | null {
+  const found = new Map<Id, { from: number; to: number }>();
   for (const match of words.matchAll(/\p{Lu}[\p{L}'-]+(?:\s+\p{Lu}\b\.?)?/gu)) {
     const meant = matchChild(match[0], children);
     if (meant.kind === 'one') found.set(meant.id, { from: match.index, to: match.index + match[0].length });

@@ -1,6 +1,6 @@
 /** American English: what it says otherwise than British, and its names of things. */
-import british from './compiled/en-GB.json';
-import messages from './compiled/en-US.json';
+import { messages as british } from './compiled/en-GB';
+import { messages } from './compiled/en-US';
 import { english } from './english';
 import { speak } from './speak';
 import type { Words } from './words';

@@ -1,5 +1,5 @@
 /** British English, the language of everything that is written here. */
-import messages from './compiled/en-GB.json';
+import { messages } from './compiled/en-GB';
 import { speak } from './speak';
 import type { Words } from './words';
 

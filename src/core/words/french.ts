@@ -1,5 +1,5 @@
 /** French: its messages, and the names of things with their genders. Children are addressed as "tu", the family as "vous". */
-import messages from './compiled/fr.json';
+import { messages } from './compiled/fr';
 import { speak, type NounForm } from './speak';
 import type { Words } from './words';
 

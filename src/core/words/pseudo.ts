@@ -2,7 +2,7 @@
  * A language made by a rule, for tests: every letter of English becomes a letter of the Hebrew block, written from the right. What still
  * stands in Latin letters on a page in it is not in the catalogue; what is cut off or on the wrong side does not work from right to left.
  */
-import messages from './compiled/pseudo.json';
+import { messages } from './compiled/pseudo';
 import { speak } from './speak';
 import type { Words } from './words';
 

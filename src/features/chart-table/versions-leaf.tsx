@@ -1,11 +1,12 @@
 'use client';
-import { useCallback, useEffect, useState, type Dispatch } from 'react';
+import { versionsSchema, type ToldVersion } from '@/contract/game';
+import { useEffect, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { format } from 'date-fns';
-import type { Game } from '@/core/rules/game';
 import { Button, QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
+import { useRead } from '@/ui/reads';
 import type { DraftAction } from './draft';
 
 const Stack = styled.div`
@@ -34,18 +35,7 @@ const Stack = styled.div`
   }
 `;
 
-interface Version {
-  readonly id: string;
-  readonly number: number;
-  readonly game: Game;
-  readonly keptAt: string;
-  readonly by: string | null;
-  readonly why: 'sent' | 'kept' | 'sitting' | 'before';
-  readonly sent: number;
-  readonly changes: readonly string[];
-}
-
-const WHY: Readonly<Record<Version['why'], string>> = {
+const WHY: Readonly<Record<ToldVersion['why'], string>> = {
   sent: 'sent',
   kept: 'kept by hand',
   sitting: 'as it was before a later sitting',
@@ -69,14 +59,10 @@ export function VersionsLeaf({
   savedAt: string | null;
   readOnly: boolean;
 }) {
-  const [found, setFound] = useState<{ since: readonly string[]; versions: readonly Version[] } | null>(null);
-  const [problem, setProblem] = useState('');
-  const load = useCallback(async () => {
-    const answer = await fetch(`/api/v1/games/${id}/versions`).catch(() => null);
-    if (!answer?.ok) return setProblem('The versions could not be read. Try again when there is a connection.');
-    setProblem('');
-    setFound((await answer.json()) as { since: readonly string[]; versions: readonly Version[] });
-  }, [id]);
+  // Read anew whenever the draft was saved.
+  const { data: found, error, mutate: load } = useRead(`/api/v1/games/${id}/versions`, versionsSchema);
+  const [refused, setProblem] = useState('');
+  const problem = refused || (error ? 'The versions could not be read. Try again when there is a connection.' : '');
   useEffect(() => void load(), [load, savedAt]);
   const keep = async (action: 'keep' | 'keep-before'): Promise<boolean> => {
     if (!(await saveNow())) {
@@ -88,7 +74,7 @@ export function VersionsLeaf({
     if (answer.ok) await load();
     return answer.ok;
   };
-  const bringBack = async (version: Version) => {
+  const bringBack = async (version: ToldVersion) => {
     if (await keep('keep-before')) dispatch({ do: 'mend', game: version.game });
   };
   if (!found && !problem) return <Stack role="status">Looking for versions …</Stack>;

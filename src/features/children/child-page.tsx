@@ -1,4 +1,5 @@
 'use client';
+import type { ChildRecord, WeekOfChild, AboutChild } from '@/contract/child';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -7,8 +8,6 @@ import { format, parseISO } from 'date-fns';
 import { dayWords } from '@/core/measure/days';
 import { skillWords } from '@/core/progress/skill-words';
 import { counted } from '@/core/rules/counted';
-import type { ChildRecord, WeekOfChild } from '@/server/progress/child-record';
-import type { AboutChild } from '@/server/classes/erase-child';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from '@/ui/field';

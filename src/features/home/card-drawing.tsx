@@ -1,8 +1,8 @@
 'use client';
+import type { CardItem } from '@/contract/card';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { useWords } from '@/features/languages/use-words';
 import { setUpFor } from '@/core/sheet/set-up';
-import type { CardItem } from '@/server/home/card';
 import { inHand } from './in-hand';
 import { SetUpDrawing } from './set-up-drawing';
 import { usualWays } from './store';

@@ -1,9 +1,9 @@
 'use client';
+import type { Card, CardItem, CardWeek } from '@/contract/card';
 import { dayWords } from '@/core/measure/days';
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import { warmUpMoves, warmUpWords } from '@/core/sheet/warm-ups';
-import type { Card, CardItem, CardWeek } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { Big, Bottom, Plain, Ruled, Screen, TopLine } from './home-style';
 import { LanguagePicker } from './language-picker';

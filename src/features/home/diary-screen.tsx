@@ -1,11 +1,10 @@
 'use client';
+import type { DiaryEntry } from '@/contract/diary';
+import { newUuid } from '@/contract/ids';
+import type { CardWeek } from '@/contract/card';
 import styled from 'styled-components';
-import { v7 } from 'uuid';
 import { dayPlus, dayShort } from '@/core/measure/days';
 import type { Words } from '@/core/words/words';
-import type { DiaryEntry } from '@/server/db/diary';
-import type { Uuid } from '@/server/db/ids';
-import type { CardWeek } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { diaryOf } from './card-screen';
 import { Big, Bottom, Screen, TopLine } from './home-style';
@@ -177,7 +176,7 @@ export function DiaryScreen({
         disabled={!valid}
         onClick={() => {
           onAdd({
-            id: v7() as Uuid,
+            id: newUuid(),
             weekId: week.id,
             day,
             what: what.trim(),

@@ -1,4 +1,5 @@
 'use client';
+import type { Card, CardItem } from '@/contract/card';
 import { useEffect, useState } from 'react';
 import { v7 } from 'uuid';
 import { goOf } from '@/core/reports/from-parts';
@@ -10,7 +11,6 @@ import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { replay } from '@/core/rules/replay';
 import { lookForsOf, type Hand } from '@/core/sheet/teaching-points';
 import type { Words } from '@/core/words/words';
-import type { Card, CardItem } from '@/server/home/card';
 import { markedLooks } from '../counter/look-fors';
 import { CountScreen, PractiseScreen, SafetyScreen, type Counting } from './before-play';
 import { Big, Bottom, Plain, Screen } from './home-style';

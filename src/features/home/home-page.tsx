@@ -1,8 +1,8 @@
 'use client';
+import type { DiaryEntry } from '@/contract/diary';
+import type { CardItem } from '@/contract/card';
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import type { InventedPlan } from '@/core/invent/plan';
-import type { DiaryEntry } from '@/server/db/diary';
-import type { CardItem } from '@/server/home/card';
 import { CardScreen } from './card-screen';
 import type { Step } from './going';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';

@@ -1,4 +1,5 @@
 /** The game as it is being played in this home: its form, its set-up, measured out as the family likes. */
+import type { CardItem } from '@/contract/card';
 import { SHEET_PACE, stepPace, TOWEL_PACE, type Pace } from '@/core/measure/lengths';
 import type { UsedSetUp } from '@/core/reports/report';
 import type { BodyForm } from '@/core/motion/assumed';
@@ -10,7 +11,6 @@ import { chooseSetUp, gameOfForm, usedSetUpOf, type ChosenSetUp, type HomeForm }
 import { pacedGame } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
 import type { Words } from '@/core/words/words';
-import type { CardItem } from '@/server/home/card';
 import type { PaceKind, Ways } from './store';
 
 export interface InHand {

@@ -1,5 +1,7 @@
 'use client';
 /** Make your own: put things on a small floor, fill a few slots, name it, play it, send plan and score. */
+import type { Uuid } from '@/contract/ids';
+import type { CardItem } from '@/contract/card';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
@@ -22,8 +24,6 @@ import { compile } from '@/core/rules/compile';
 import type { Result } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
 import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
-import type { Uuid } from '@/server/db/ids';
-import type { CardItem } from '@/server/home/card';
 import { TextButton } from '../counter/counter-style';
 import { WholeScore, Working } from '../counter/working';
 import { Safe } from './before-play';

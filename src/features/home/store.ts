@@ -2,6 +2,8 @@
  * What the phone keeps, in IndexedDB through idb: the last card of each link, the go and the session that were begun, reports and diary
  * entries that wait to be sent, and what the family said of its home. Nothing here leaves the phone but reports and the diary.
  */
+import type { DiaryEntry } from '@/contract/diary';
+import type { Card } from '@/contract/card';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { InventedPlan } from '@/core/invent/plan';
 import type { AimedId } from '@/core/objects/catalogue';
@@ -9,8 +11,6 @@ import type { LookMark } from '@/core/reports/look-marks';
 import type { Go, Report } from '@/core/reports/report';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import type { Hand } from '@/core/sheet/teaching-points';
-import type { DiaryEntry } from '@/server/db/diary';
-import type { Card } from '@/server/home/card';
 import { forgetDraftsOf } from './use-draft';
 
 export interface KeptPlay {

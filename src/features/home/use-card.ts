@@ -1,8 +1,9 @@
 'use client';
 /** The card of the child whose link this is, and all that waits in this device for it. */
 
+import { isCard } from '@/contract/card-check';
+import type { Card } from '@/contract/card';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Card } from '@/server/home/card';
 import { problemLines, tryEntries, tryInvention, trySending } from './sending';
 import { store, type KeptPlay, type Session, type WaitingEntry } from './store';
 
@@ -56,7 +57,8 @@ export function useCard(onOpened: () => void): CardInHand {
       try {
         const response = await fetch('/api/v1/home/card', { headers: { authorization: `Bearer ${key}` } });
         if (response.ok) {
-          const card = (await response.json()) as Card;
+          const card: unknown = await response.json();
+          if (!isCard(card)) throw new Error('not a card');
           await store.keepCard(key, card);
           show({ kind: 'card', card, offline: null });
           await read(key);

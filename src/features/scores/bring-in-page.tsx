@@ -1,10 +1,10 @@
 'use client';
 /** Files and messages dropped on the page: looked at, corrected, brought in as one and taken back as one. */
+import type { BroughtIn, Looked } from '@/contract/table';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, type DragEvent } from 'react';
 import styled from 'styled-components';
 import { COLUMN_WORDS, type ColumnKind } from '@/core/reports/read-table';
-import type { BroughtIn, Looked } from '@/server/reports/bring-in';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice } from '@/ui/notice';

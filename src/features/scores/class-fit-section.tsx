@@ -1,28 +1,21 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { classFitSchema } from '@/contract/class-fit';
 import { skillWords } from '@/core/progress/skill-words';
-import type { FitOfClass } from '@/server/progress/curves';
 import { Notice } from '@/ui/notice';
+import { useRead } from '@/ui/reads';
 import { HitsByDistance } from './hits-by-distance';
 
 /** How steady the class is by its own reports: worked out on the server when somebody looks, since it may take a moment. */
 export function ClassFitSection({ classId, ageYears }: { classId: string; ageYears: number }) {
-  const [fit, setFit] = useState<FitOfClass | 'failed' | null>(null);
-  useEffect(() => {
-    const asked = new AbortController();
-    fetch(`/api/v1/classes/${classId}/fit`, { signal: asked.signal })
-      .then(async (answer) => setFit(answer.ok ? ((await answer.json()) as FitOfClass) : 'failed'))
-      .catch(() => asked.signal.aborted || setFit('failed'));
-    return () => asked.abort();
-  }, [classId]);
+  const { data: fit, error } = useRead(`/api/v1/classes/${classId}/fit`, classFitSchema, { onFocus: false });
   return (
     <section aria-labelledby="steady">
       <h2 id="steady" style={{ margin: '26px 0 4px', fontSize: '1.125rem' }}>
         Hits by distance
       </h2>
-      {fit === null ? (
+      {!fit && !error ? (
         <p role="status">Working out how steady this class is …</p>
-      ) : fit === 'failed' ? (
+      ) : !fit ? (
         <Notice $tone="caution">It could not be worked out just now. Open the page again.</Notice>
       ) : (
         <>

@@ -1,15 +1,15 @@
 'use client';
 /** One short list of what does not count by itself: the reason, the working, and two to four answers, each on a key. */
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { toLookAtSchema, type Doubt, type ToLookAt, type Waiting } from '@/contract/to-look-at';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { WAY_WORDS } from '@/core/reports/around';
 import type { Choice } from '@/core/reports/decision';
-import type { Doubt } from '@/server/reports/doubts';
-import type { MayBe, Waiting } from '@/server/reports/waiting';
 import { Button, QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page } from '@/ui/page';
 import { send } from '@/ui/post';
+import { useRead } from '@/ui/reads';
 import { Told } from './score-style';
 import { OneWaiting, type AsReport } from './one-waiting';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
@@ -79,12 +79,6 @@ const CHOSEN: Readonly<Record<Choice, string>> = {
 
 const score = (value: number | null, unit: string) => (value === null ? 'not finished' : `${value} ${unit}`);
 
-export interface ToLookAt {
-  readonly doubts: readonly Doubt[];
-  readonly waiting: readonly Waiting[];
-  readonly mayBe: MayBe;
-}
-
 /** One line of the list: a report in doubt, or a score that is nobody's yet. */
 type Entry =
   | { readonly on: 'doubt'; readonly id: string; readonly open: boolean; readonly doubt: Doubt }
@@ -99,7 +93,7 @@ function entriesOf({ doubts, waiting }: ToLookAt): readonly Entry[] {
 }
 
 export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps & { first: ToLookAt; readOnly: boolean }) {
-  const [found, setFound] = useState(first);
+  const { data: found = first, mutate: read } = useRead(`/api/v1/classes/${classId}/doubts`, toLookAtSchema, { first });
   const entries = useMemo(() => entriesOf(found), [found]);
   const open = entries.filter((one) => one.open);
   const [pickedId, setPickedId] = useState<string | null>(open[0]?.id ?? null);
@@ -107,11 +101,6 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
   const [problem, setProblem] = useState('');
   const busy = useRef(false);
   const picked = entries.find((one) => one.id === pickedId) ?? open[0] ?? null;
-
-  const read = useCallback(async () => {
-    const response = await fetch(`/api/v1/classes/${classId}/doubts`);
-    if (response.ok) setFound((await response.json()) as ToLookAt);
-  }, [classId]);
 
   /** Sends a decision; the next that is open is picked. */
   const decide = async (entry: Entry, body: unknown, said: string) => {

@@ -1,7 +1,7 @@
 'use client';
+import type { ClassWeek } from '@/contract/class-week';
 import Link from 'next/link';
 import { totalWords } from '@/core/progress/event-total';
-import type { ClassWeek } from '@/server/scores/class-week';
 import { Figures } from '@/ui/page';
 
 /** Every child's best in each game of an event, and what they come to. */

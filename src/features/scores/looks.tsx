@@ -1,6 +1,6 @@
 'use client';
+import type { ScoreRow } from '@/contract/class-week';
 import { useState } from 'react';
-import type { ScoreRow } from '@/server/scores/class-week';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from '@/ui/field';

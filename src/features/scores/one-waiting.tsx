@@ -1,8 +1,8 @@
 'use client';
+import type { MayBe, Waiting } from '@/contract/to-look-at';
 import { useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import { WAY_WORDS } from '@/core/reports/around';
-import type { MayBe, Waiting } from '@/server/reports/waiting';
 import { Button, QuietButton } from '@/ui/button';
 import { EntryFields, Told } from './score-style';
 

@@ -1,5 +1,5 @@
 /** Which rows of a class's week are shown, and in what order. */
-import type { ScoreRow } from '@/server/scores/class-week';
+import type { ScoreRow } from '@/contract/class-week';
 import type { SortedBy } from './sorted-by';
 
 export type Column = 'child' | 'level' | 'best' | 'par' | 'latest' | 'hits' | 'felt' | 'credit' | 'received' | 'state';

@@ -1,13 +1,14 @@
 'use client';
+import { classWeekSchema, type ClassWeek, type ScoreRow } from '@/contract/class-week';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { format } from 'date-fns';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
-import type { ClassWeek, ScoreRow } from '@/server/scores/class-week';
+import { useRead } from '@/ui/reads';
 import { Looks } from './looks';
 import { EventTable } from './event-table';
 import { inOrder, isShown, SHOWN, type Column, type Shown } from './rows-in-order';
@@ -73,42 +74,15 @@ export interface ScoresPageProps {
 /** The class's week, kept up to date by itself. */
 export function ScoresPage({ classes, classId, first, readOnly, whole = false }: ScoresPageProps) {
   const router = useRouter();
-  const [found, setFound] = useState(first);
-  const [stale, setStale] = useState(false);
+  const { week: firstWeek, itemId: firstItem } = first;
+  const address = `/api/v1/classes/${classId}/scores${firstWeek ? `?week=${firstWeek.id}&game=${firstItem}` : ''}`;
+  const { data: found = first, error, mutate } = useRead(address, classWeekSchema, { first, everyMs: POLL_MS });
+  const stale = error !== undefined;
   const [typing, setTyping] = useState<ScoreRow | null>(null);
   const [looking, setLooking] = useState<ScoreRow | null>(null);
-  const [asked, setAsked] = useState(0);
   const [by, setBy] = useState<SortedBy<Column>>({ column: 'state', down: false });
   const [shown, setShown] = useState<Shown>('all');
   const week = found.week;
-
-  useEffect(() => setFound(first), [first]);
-  useEffect(() => {
-    let etag = '';
-    let stopped = false;
-    const poll = async () => {
-      if (document.hidden && etag !== '') return;
-      try {
-        const response = await fetch(`/api/v1/classes/${classId}/scores${week ? `?week=${week.id}&game=${found.itemId}` : ''}`, {
-          headers: etag ? { 'if-none-match': etag } : {},
-        });
-        if (stopped) return;
-        if (response.status === 200) {
-          etag = response.headers.get('etag') ?? '';
-          setFound((await response.json()) as ClassWeek);
-        }
-        setStale(response.status >= 400);
-      } catch {
-        if (!stopped) setStale(true);
-      }
-    };
-    if (asked > 0) void poll();
-    const timer = setInterval(() => void poll(), POLL_MS);
-    return () => {
-      stopped = true;
-      clearInterval(timer);
-    };
-  }, [classId, week?.id, found.itemId, asked, week]);
 
   const heads = headsOf(found, found.event !== null && whole);
   const rows = inOrder(
@@ -231,7 +205,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
           readOnly={readOnly}
           onClose={(done) => {
             setLooking(null);
-            if (done) setAsked((n) => n + 1);
+            if (done) void mutate();
           }}
         />
       )}
@@ -241,7 +215,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
           row={typing}
           onClose={(done) => {
             setTyping(null);
-            if (done) setAsked((n) => n + 1);
+            if (done) void mutate();
           }}
         />
       )}

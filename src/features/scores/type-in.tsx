@@ -1,16 +1,16 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { typeInSchema, type TypeInAnswer } from '@/contract/typed';
+import type { ScoreRow } from '@/contract/class-week';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
-import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
-import type { AssignedSetUp } from '@/server/db/weeks';
-import type { ScoreRow } from '@/server/scores/class-week';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
+import { useRead } from '@/ui/reads';
 import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import { partFields } from '@/core/reports/parts';
 
@@ -20,31 +20,16 @@ const Cells = styled.div`
   gap: 14px;
 `;
 
-export interface TypeInAnswer {
-  readonly game: Game;
-  readonly levelId: string;
-  readonly setUp: AssignedSetUp;
-}
-
 /** A score from a sheet of paper: the parts of the score as this game has them; the sum is worked out while it is typed. */
 export function TypeIn({ row, onClose }: { row: ScoreRow; onClose: (done: boolean) => void }) {
-  const [assignment, setAssignment] = useState<TypeInAnswer | null>(null);
-  const [problem, setProblem] = useState('');
-  useEffect(() => {
-    let open = true;
-    void fetch(`/api/v1/assignments/${row.assignmentId}`)
-      .then(async (response) => (response.ok ? ((await response.json()) as TypeInAnswer) : Promise.reject(new Error())))
-      .then(
-        (found) => open && setAssignment(found),
-        () => open && setProblem('The sheet could not be opened. Close this and try again.'),
-      );
-    return () => {
-      open = false;
-    };
-  }, [row.assignmentId]);
+  const { data: assignment, error } = useRead(`/api/v1/assignments/${row.assignmentId}`, typeInSchema, { onFocus: false });
   return (
     <Dialog title={`${row.name}: from paper`} isOpen onClose={() => onClose(false)}>
-      {assignment ? <Sheet row={row} assignment={assignment} onClose={onClose} /> : <p role="status">{problem || 'One moment …'}</p>}
+      {assignment ? (
+        <Sheet row={row} assignment={assignment} onClose={onClose} />
+      ) : (
+        <p role="status">{error ? 'The sheet could not be opened. Close this and try again.' : 'One moment …'}</p>
+      )}
     </Dialog>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 /** Many sheets of paper, one line each: the child by the first letters or the code of the slip, the cells of this game, Enter. */
+import type { SheetsToType, SheetToType } from '@/contract/sheets';
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
@@ -9,7 +10,6 @@ import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import { partFields } from '@/core/reports/parts';
 import { levelById } from '@/core/rules/level';
 import type { Game } from '@/core/rules/game';
-import type { SheetsToType, SheetToType } from '@/server/scores/sheets';
 import { Button } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice } from '@/ui/notice';

@@ -1,10 +1,10 @@
 'use client';
 /** The class over its weeks as a chart: who took part, and every child's best against its par. The table below it says the same. */
+import type { ClassWeeks } from '@/contract/class-weeks';
 import { BarChart, ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import type { ClassWeeks } from '@/server/scores/class-weeks';
 import { useChart, type ChartLook } from './use-chart';
 
 register([BarChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, AriaComponent, CanvasRenderer]);

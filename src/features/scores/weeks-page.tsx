@@ -1,9 +1,9 @@
 'use client';
+import type { ClassWeeks, WeekOfClass } from '@/contract/class-weeks';
 import Link from 'next/link';
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import { inTenWords } from '@/core/progress/wilson';
-import type { ClassWeeks, WeekOfClass } from '@/server/scores/class-weeks';
 import { Button, ButtonLink } from '@/ui/button';
 import { Empty, Figures, Page } from '@/ui/page';
 import { ClassFitSection } from './class-fit-section';

@@ -1,18 +1,20 @@
 'use client';
+import { cardSchema } from '@/contract/card-schema';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type CSSProperties } from 'react';
 import { dayPlus } from '@/core/measure/days';
 import styled from 'styled-components';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { WARM_UPS } from '@/core/sheet/warm-ups';
-import type { Card } from '@/server/home/card';
 import { CardScreen } from '@/features/home/card-screen';
 import { Button, QuietButton } from '@/ui/button';
 import { Select, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
+import { useRead } from '@/ui/reads';
 import { saveFile } from '@/ui/save-file';
+import { useSettled } from '@/ui/use-settled';
 import { makePdf } from './make-pdf';
 import { USUAL_DIARY, USUAL_WARM_UP } from './usual-week';
 
@@ -195,6 +197,8 @@ const Phone = styled.aside`
   }
 `;
 
+/** The preview follows when nothing has been changed for so long. */
+const PREVIEW_AFTER_MS = 500;
 const YOUNGER_TO = 7;
 const FILM = 'Three throws from the side, so that feet and arm are seen.';
 const DRAFT = 'lochside-week-plan';
@@ -229,8 +233,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
     note: '',
     kit: [],
   });
-  const [card, setCard] = useState<Card | null>(null);
-  const [problem, setProblem] = useState('');
+  const [refused, setProblem] = useState('');
   const [busy, setBusy] = useState<'' | 'sending' | 'paper'>('');
   const put = (change: Partial<Plan>) => setPlan((now) => ({ ...now, ...change }));
 
@@ -257,16 +260,10 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
   const chosen = classes.find((one) => one.id === plan.classId);
   const body = useMemo(() => bodyOf(plan, chosen), [plan, chosen]);
 
-  useEffect(() => {
-    if (plan.games.length === 0 || !mayChange) return setCard(null);
-    const timer = setTimeout(() => {
-      void send<Card>('POST', '/api/v1/weeks/preview', body).then((answer) => {
-        setProblem(answer.ok ? '' : answer.problem);
-        if (answer.ok) setCard(answer.value);
-      });
-    }, 500);
-    return () => clearTimeout(timer);
-  }, [body, plan.games.length, mayChange]);
+  const settled = useSettled(body, PREVIEW_AFTER_MS);
+  const seen = useRead(plan.games.length === 0 || !mayChange ? null : '/api/v1/weeks/preview', cardSchema, { body: settled });
+  const card = plan.games.length === 0 ? null : (seen.data ?? null);
+  const problem = refused || (seen.error?.message ?? '');
 
   if (classes.length === 0 || games.length === 0)
     return (

@@ -1,6 +1,7 @@
+import type { Uuid } from '@/contract/ids';
 import { randomBytes } from 'node:crypto';
 import { stringifySetCookie } from 'cookie';
-import { toBytes, toText, type Uuid } from '../db/ids';
+import { toBytes, toText } from '../db/ids';
 import { change, direct, firstRow } from '../db/pool';
 import { hashToken } from './tokens';
 

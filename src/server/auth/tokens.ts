@@ -2,8 +2,8 @@
  * A family's token: the first 128 bits of HMAC-SHA256(server key, child, term, generation, scope), in base64url.
  * It can be made again for a reprint; only its SHA-256 is stored, and a new generation revokes the one before.
  */
+import type { Uuid } from '@/contract/ids';
 import { createHash, createHmac, randomBytes } from 'node:crypto';
-import type { Uuid } from '../db/ids';
 
 export type Scope = 'card' | 'slip';
 

@@ -1,6 +1,6 @@
 /** Which class a page of scores is of: the one that was asked for, else the oldest. */
+import type { Uuid } from '@/contract/ids';
 import { classesOf } from '../db/classes';
-import type { Uuid } from '../db/ids';
 
 export interface ChosenClass {
   readonly classes: readonly { readonly id: Uuid; readonly name: string }[];

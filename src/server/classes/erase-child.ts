@@ -1,5 +1,7 @@
 /** Everything that is kept about one child: as a file, or taken away for good. */
-import { toBytes, type Uuid } from '../db/ids';
+import type { AboutChild } from '@/contract/child';
+import type { Uuid } from '@/contract/ids';
+import { toBytes } from '../db/ids';
 import { change, rows, transact, type Db } from '../db/pool';
 import { audit } from '../db/schools';
 import { forgetPlays } from '../reports/plays';
@@ -50,13 +52,6 @@ export async function everythingAbout(childId: Uuid): Promise<Record<string, unk
   for (const { table, where, columns } of KEPT) found[table] = await rows(`SELECT ${columns} FROM ${table} WHERE ${where}`, [toBytes(childId)]);
   found['incoming'] = await rows(`SELECT source, words, received_at FROM incoming WHERE ${MESSAGES}`, [toBytes(childId)]);
   return found;
-}
-
-/** How much an erasure takes away, for what is asked before it. */
-export interface AboutChild {
-  readonly reports: number;
-  readonly diary: number;
-  readonly inventions: number;
 }
 
 export async function countAbout(childId: Uuid): Promise<AboutChild> {

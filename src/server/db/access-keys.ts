@@ -1,8 +1,9 @@
+import type { Uuid } from '@/contract/ids';
 import { familyToken, hashToken, type Scope } from '../auth/tokens';
 import { ASSIGNMENT_COLUMNS, assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
 import { linkLives } from '../school-day';
 import { gather, padded } from './gather';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
 
 export interface AccessKey {

@@ -1,4 +1,5 @@
-import { toBytes, toText, type Uuid } from './ids';
+import type { Uuid } from '@/contract/ids';
+import { toBytes, toText } from './ids';
 import { change, rows, type Db } from './pool';
 
 export interface Batch {

@@ -1,4 +1,4 @@
-import type { Uuid } from './ids';
+import type { Uuid } from '@/contract/ids';
 import { toBytes } from './ids';
 import { change, firstRow, type Db } from './pool';
 

@@ -1,5 +1,6 @@
+import type { Uuid } from '@/contract/ids';
 import type { BodyForm } from '@/core/motion/assumed';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
 
 export type UsualForm = BodyForm | 'other-exercise';

@@ -1,7 +1,8 @@
 /** How steady a class is by its own reports, as it was last worked out. */
+import type { Uuid } from '@/contract/ids';
 import type { Fitted } from '@/core/progress/fit';
 import { parsed } from './games';
-import { toBytes, toText, type Uuid } from './ids';
+import { toBytes, toText } from './ids';
 import { change, direct, firstRow, rows } from './pool';
 
 export interface ClassFit {

@@ -1,6 +1,7 @@
+import type { Uuid } from '@/contract/ids';
 import type { CreditRule } from '@/core/progress/credit';
 import { ENROLLED } from './children';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
 
 export interface ClassSummary {

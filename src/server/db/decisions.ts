@@ -1,6 +1,7 @@
+import type { Uuid } from '@/contract/ids';
 import type { Choice } from '@/core/reports/decision';
 import { parsed } from './games';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { change, rows, type Db } from './pool';
 
 /** What stood and what stands, as it was when somebody decided. */

@@ -1,19 +1,10 @@
 /** The movement diary: what, how many minutes, whose initials. An entry is struck out, never changed or deleted. */
+import type { DiaryEntry } from '@/contract/diary';
+import type { Uuid } from '@/contract/ids';
 import { groupedBy } from './grouped';
 import { padded } from './gather';
-import { toBytes, toText, type Uuid } from './ids';
+import { toBytes, toText } from './ids';
 import { change, direct, DUPLICATE, errorNumber, firstRow, rows } from './pool';
-
-export interface DiaryEntry {
-  /** Made by the page, so that sending twice writes once. */
-  readonly id: Uuid;
-  readonly weekId: Uuid;
-  readonly day: string;
-  readonly what: string;
-  readonly minutes: number;
-  readonly initials: string;
-  readonly struck: boolean;
-}
 
 interface DiaryRow {
   id: Buffer;

@@ -1,19 +1,10 @@
+import type { ShelvedGame } from '@/contract/game';
+import type { Uuid } from '@/contract/ids';
 import { createHash } from 'node:crypto';
 import type { Game } from '@/core/rules/game';
 import { padded } from './gather';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
-
-export interface ShelvedGame {
-  readonly id: Uuid;
-  readonly game: Game;
-  readonly revision: number;
-  readonly ageYears: number;
-  readonly putAway: boolean;
-  readonly updatedAt: Date;
-  /** Weeks in which it was sent. */
-  readonly sent: number;
-}
 
 interface GameRow {
   id: Buffer;

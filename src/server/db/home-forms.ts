@@ -1,7 +1,8 @@
+import type { Uuid } from '@/contract/ids';
 import type { HomeForm } from '@/core/sheet/home-form';
 import { cache } from '../caches';
 import { parsed } from './games';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { firstRow, insertMany, type Db } from './pool';
 
 /** Keeps lists of forms, each once; their ids in the same order. */

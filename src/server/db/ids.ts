@@ -1,7 +1,6 @@
 /** Keys are UUIDv7 in 16 bytes: time-ordered, made without the database. Outside they are text. */
-import { parse, stringify, v7, validate } from 'uuid';
-
-export type Uuid = string & { readonly uuid: unique symbol };
+import type { Uuid } from '@/contract/ids';
+import { parse, stringify, v7 } from 'uuid';
 
 export function newId(): Buffer {
   return Buffer.from(v7(undefined, new Uint8Array(16)));
@@ -13,8 +12,4 @@ export function toBytes(id: Uuid): Buffer {
 
 export function toText(bytes: Buffer): Uuid {
   return stringify(bytes) as Uuid;
-}
-
-export function isUuid(text: string): text is Uuid {
-  return validate(text);
 }

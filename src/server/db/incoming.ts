@@ -1,7 +1,8 @@
 /** What came in and belongs to no child or week yet, or waits for a yes: kept whole, shown, never dropped. */
+import type { Uuid } from '@/contract/ids';
 import type { Span } from '@/core/reports/read-message';
 import { parsed } from './games';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { change, firstRow, insertMany, rows, type Db } from './pool';
 
 export type Why = 'unknown-child' | 'which-week' | 'not-confirmed' | 'unread';

@@ -1,8 +1,9 @@
 /** Games that children made and sent: the plan and what they scored. Whose it is stays here; a class game made of it does not know. */
+import type { Uuid } from '@/contract/ids';
 import type { InventedPlan } from '@/core/invent/plan';
 import { ENROLLED } from './children';
 import { parsed } from './games';
-import { toBytes, toText, type Uuid } from './ids';
+import { toBytes, toText } from './ids';
 import { change, direct, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
 
 export interface Invention {

@@ -1,5 +1,6 @@
+import type { Uuid } from '@/contract/ids';
 import type { MarkedLook } from '@/core/reports/look-marks';
-import { toBytes, toText, type Uuid } from './ids';
+import { toBytes, toText } from './ids';
 import { parsed } from './games';
 import { change, rows, type Db } from './pool';
 

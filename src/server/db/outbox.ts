@@ -1,5 +1,6 @@
 /** What would be sent to families: texts that are ready, kept with the week. Real mail is left to the school's own channel. */
-import { newId, toBytes, toText, type Uuid } from './ids';
+import type { Uuid } from '@/contract/ids';
+import { newId, toBytes, toText } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
 
 export interface Notice {

@@ -1,12 +1,13 @@
+import type { Uuid } from '@/contract/ids';
+import type { AssignedSetUp } from '@/contract/assignment';
 import type { WayIn } from '@/core/reports/around';
 import type { Choice } from '@/core/reports/decision';
 import type { Reason, Verdict, VerdictKind } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
 import { ENGINE_VERSION } from '@/core/rules/compile';
 import { parsed } from './games';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { firstRow, insertMany, rows, type Db } from './pool';
-import type { AssignedSetUp } from './weeks';
 
 export interface NewReport {
   readonly assignmentId: Uuid;

@@ -1,5 +1,6 @@
 /** Keys with which another program of the school sends reports. Only a hash is kept. */
-import { newId, toBytes, toText, type Uuid } from './ids';
+import type { Uuid } from '@/contract/ids';
+import { newId, toBytes, toText } from './ids';
 import { change, direct, firstRow, rows, type Db } from './pool';
 
 export interface SchoolKey {

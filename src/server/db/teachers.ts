@@ -1,4 +1,5 @@
-import { newId, toBytes, toText, type Uuid } from './ids';
+import type { Uuid } from '@/contract/ids';
+import { newId, toBytes, toText } from './ids';
 import { change, firstRow, type Db } from './pool';
 import type { Role } from '../auth/sessions';
 

@@ -1,14 +1,11 @@
 /** The games of a week and what was asked of each child in them. */
+import type { GameOfWeek } from '@/contract/class-week';
+import type { Uuid } from '@/contract/ids';
 import { groupedBy } from './grouped';
 import { padded } from './gather';
-import { toBytes, toText, type Uuid } from './ids';
+import { toBytes, toText } from './ids';
 import { rows } from './pool';
 import { ASSIGNMENT_COLUMNS, assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
-
-export interface GameOfWeek {
-  readonly itemId: Uuid;
-  readonly title: string;
-}
 
 /** The games of a week in their order. */
 export async function gamesOfWeek(weekId: Uuid): Promise<readonly GameOfWeek[]> {

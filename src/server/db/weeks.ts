@@ -1,19 +1,12 @@
-import type { BodyForm } from '@/core/motion/assumed';
-import type { UsedSetUp } from '@/core/reports/report';
+import type { AssignedSetUp, KitThing, AroundTheGames } from '@/contract/assignment';
+import type { Uuid } from '@/contract/ids';
 import type { KnownLevel } from '@/core/reports/judge';
 import type { Game } from '@/core/rules/game';
 import { cache } from '../caches';
 import { parsed } from './games';
-import { newId, toBytes, toText, type Uuid } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { padded } from './gather';
 import { change, firstRow, insertMany, rows, type Db } from './pool';
-
-/** What was asked of one child: stored with the assignment so that an old par stays what it was. */
-export interface AssignedSetUp extends UsedSetUp {
-  readonly stepM: number;
-  readonly ageYears: number;
-  readonly form: BodyForm;
-}
 
 export interface NewAssignment {
   readonly childId: Uuid;
@@ -32,13 +25,6 @@ export interface NewAssignment {
   readonly seed: number;
   /** The forms in which it may be played, shared by children who are alike. */
   readonly homeFormsId: Uuid | null;
-}
-
-/** A thing that a home finds, or that the school sends, so many for each child. */
-export interface KitThing {
-  readonly name: string;
-  readonly n: number;
-  readonly from: 'home' | 'school';
 }
 
 export interface Week {
@@ -316,15 +302,6 @@ export async function assignmentsOfSchool(schoolId: Uuid, ids: readonly Uuid[]):
     [...asked.map(toBytes), toBytes(schoolId)],
   );
   return new Map(found.map((row) => [toText(row.id), assignmentOf(row)]));
-}
-
-/** What goes with the games of a week. */
-export interface AroundTheGames {
-  readonly warmUp: string;
-  readonly diary: string;
-  readonly film: string;
-  /** The film is what is handed in: no score is asked. */
-  readonly filmAlone: boolean;
 }
 
 export interface AssignmentInWeek extends ChildAssignment {

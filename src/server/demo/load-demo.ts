@@ -2,6 +2,7 @@
  * The demo school: Strathfinlas Primary with three classes, five collected weeks and a sixth coming in, with every kind of trouble in one class. Scores are played by simulated
  * children through the product's own engine, seeded, so that every install has the same ones; today lies in the last week.
  */
+import type { Uuid } from '@/contract/ids';
 import { childTables } from '@/core/forecast/attempts';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { simulateGo } from '@/core/forecast/simulate';
@@ -26,7 +27,7 @@ import { addChild, childrenOf, type ChildSettings } from '../db/children';
 import { addClass } from '../db/classes';
 import { keepDiaryEntry } from '../db/diary';
 import { addGame, gameById, versionOf } from '../db/games';
-import { newId, toText, type Uuid } from '../db/ids';
+import { newId, toText } from '../db/ids';
 import { keepInvention } from '../db/inventions';
 import { change, firstRow, rows, transact } from '../db/pool';
 import { storeReports } from '../db/reports';

@@ -1,12 +1,12 @@
 /** Fifteen kinds of trouble in the week that is coming in: one report of each, by the ways in which such reports come. */
-import { v7 } from 'uuid';
+import { newUuid, type Uuid } from '@/contract/ids';
 import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import type { Go, Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/compile';
 import { levelById } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import { replay } from '@/core/rules/replay';
-import { toText, type Uuid } from '../db/ids';
+import { toText } from '../db/ids';
 import { firstRow, transact } from '../db/pool';
 import { storeReports } from '../db/reports';
 import { hashToken } from '../auth/tokens';
@@ -62,7 +62,7 @@ export async function addTroubles(of: TroubledWeek, now: Date): Promise<void> {
     return all.filter((one) => one.weekId === weekId)[game]!;
   };
   const store = async (sender: Sender, assignment: ChildAssignment, report: Report, when: Date) => {
-    const envelope: Envelope = { playId: v7() as Uuid, assignmentId: assignment.id, report };
+    const envelope: Envelope = { playId: newUuid(), assignmentId: assignment.id, report };
     const stored = await judged(sender, assignment, envelope, JSON.stringify(envelope), when);
     await transact((db) => storeReports(db, [stored]));
   };

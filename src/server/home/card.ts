@@ -1,53 +1,15 @@
 /** The card of one child: what was sent this term, the set-up in the child's own steps, what has been received. */
+import type { CardItem, CardWeek, Card } from '@/contract/card';
 import type { Game } from '@/core/rules/game';
 import type { HomeForm } from '@/core/sheet/home-form';
 import { childOfSchool } from '../db/children';
 import type { AccessKey } from '../db/access-keys';
-import { diaryOfChild, type DiaryEntry } from '../db/diary';
+import { diaryOfChild } from '../db/diary';
 import { homeFormsOf } from '../db/home-forms';
-import type { Uuid } from '../db/ids';
 import { playsOfChild } from '../reports/plays';
 import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
-import { assignmentsOfChild, versionBody, type AroundTheGames, type AssignedSetUp, type AssignmentInWeek, type KitThing } from '../db/weeks';
-
-/** One game of a week, for one child. */
-export interface CardItem {
-  readonly assignmentId: Uuid;
-  /** The day from which it may be played; null from the start. */
-  readonly opensOn: string | null;
-  readonly game: Game;
-  readonly levelId: string;
-  readonly setUp: AssignedSetUp;
-  /** As asked first, then the other forms, each with its ready table of equal set-ups. */
-  readonly forms: readonly HomeForm[];
-  readonly par: number | null;
-  /** Best score that counted as it was asked or on an equal set-up, in any week, and how often it was reported. */
-  readonly best: number | null;
-  readonly received: number;
-}
-
-export interface CardWeek extends AroundTheGames {
-  readonly id: Uuid;
-  readonly number: number;
-  readonly dueOn: string;
-  readonly note: string;
-  /** Of an event; else empty. */
-  readonly title: string;
-  readonly kit: readonly KitThing[];
-  readonly games: readonly CardItem[];
-  /** What the school has of the movement diary. */
-  readonly diaryEntries: readonly DiaryEntry[];
-}
-
-export interface Card {
-  readonly scope: 'card' | 'slip';
-  /** Not told to a slip: paper gets picked up by others. */
-  readonly child: { readonly name: string; readonly hand: 'right' | 'left' | null } | null;
-  readonly exerciseSwapped: boolean;
-  /** The newest first. */
-  readonly weeks: readonly CardWeek[];
-}
+import { assignmentsOfChild, versionBody, type AssignmentInWeek } from '../db/weeks';
 
 const WEEKS_SHOWN = 6;
 

@@ -1,6 +1,6 @@
 /** What a family writes into the movement diary: entries with ids of their own, so that sending twice writes once. */
+import type { DiaryEntry } from '@/contract/diary';
 import Joi from 'joi';
-import type { DiaryEntry } from '../db/diary';
 import { dayField, uuidField } from '../http/fields';
 
 export const diarySchema = Joi.object<{ entries: readonly DiaryEntry[] }>({

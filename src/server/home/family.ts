@@ -1,8 +1,8 @@
 /** Who a family's token stands for. Failures are counted by the first letters of the token, never by address. */
+import type { Uuid } from '@/contract/ids';
 import { tokenLimit } from '../auth/limits';
 import { TOKEN_PATTERN } from '../auth/tokens';
 import { keyAndAssignment, keyOfToken, type AccessKey } from '../db/access-keys';
-import type { Uuid } from '../db/ids';
 import type { ChildAssignment } from '../db/weeks';
 import { refuse } from '../http/answer';
 import { bearerOf, foundOrRefused } from '../http/bearer';

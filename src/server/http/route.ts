@@ -2,9 +2,10 @@
  * The one gate that every route passes: host, origin, who asks and with which role, size and shape of the body. A route handler
  * sees only what came through.
  */
+import type { Uuid } from '@/contract/ids';
 import { parseCookie } from 'cookie';
 import type Joi from 'joi';
-import { isUuid, type Uuid } from '../db/ids';
+import { isUuid } from '@/contract/ids';
 import { log } from '../log';
 import { settings } from '../settings';
 import { sessionCookieName, signedInBy, type Role, type SignedIn } from '../auth/sessions';

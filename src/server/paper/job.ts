@@ -1,7 +1,7 @@
 /** What is asked of the paper maker: how it shall look, and its sheets. Plain data, handed to a process of its own. */
+import type { KitThing } from '@/contract/assignment';
 import type { Game } from '@/core/rules/game';
 import type { Hand } from '@/core/sheet/teaching-points';
-import type { KitThing } from '../db/weeks';
 
 /** The languages in which sheets are printed. */
 export const PAPER_LANGUAGES = ['en', 'fr'] as const;

@@ -1,10 +1,10 @@
 /** The sheets of a week that was sent: each child's own level and step length, and where the score goes back. */
+import type { Uuid } from '@/contract/ids';
 import { levelById } from '@/core/rules/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { tallyOf } from '@/core/sheet/tally';
 import { eachDayOfInterval, format, parseISO } from 'date-fns';
 import { childrenOf, type Child } from '../db/children';
-import type { Uuid } from '../db/ids';
 import { assignmentsOfChild, versionBody, weekOfSchool, type AssignmentInWeek } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
 import { schoolDay } from '../school-day';

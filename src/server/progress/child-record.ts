@@ -1,19 +1,20 @@
 /** One child: bests on like set-ups, hits by distance, what to try next and why, the log and what a teacher wrote. */
-import { chanceByDistance, type AimCurve } from '@/core/progress/chance-by-distance';
+import type { LikeBest, WeekOfChild, ChildRecord } from '@/contract/child';
+import type { DiaryEntry } from '@/contract/diary';
+import type { Uuid } from '@/contract/ids';
+import { chanceByDistance } from '@/core/progress/chance-by-distance';
 import { triesOf } from '@/core/progress/evidence';
 import type { Fitted } from '@/core/progress/fit';
-import { whatNext, type Next, type NextLevel } from '@/core/progress/what-next';
-import type { MarkedLook } from '@/core/reports/look-marks';
+import { whatNext, type NextLevel } from '@/core/progress/what-next';
 import { aimedPlaces, chanceFrom } from '@/core/levels/solve';
 import { throwerWith } from '@/core/motion/release';
 import type { Game } from '@/core/rules/game';
 import { levelById } from '@/core/rules/level';
 import { pacedGame } from '@/core/sheet/set-up';
-import { noteOf, type ChildNote } from '../db/child-notes';
+import { noteOf } from '../db/child-notes';
 import { childOfSchool } from '../db/children';
 import { classById } from '../db/classes';
-import { diaryOfChild, type DiaryEntry } from '../db/diary';
-import type { Uuid } from '../db/ids';
+import { diaryOfChild } from '../db/diary';
 import { lookMarksOfChild } from '../db/look-marks';
 import { versionBody, weeksOf } from '../db/weeks';
 import { groupedBy } from '../db/grouped';
@@ -23,57 +24,6 @@ import { bestOf, betterOf } from '../scores/bests';
 import { triesOfPlays } from './curves';
 import { evidenceMemo, fitOfClass, forForecast, playedGo, tells } from './fit-of-class';
 import { parOfGo } from './par-of-go';
-
-export interface LikeBest {
-  readonly gameTitle: string;
-  readonly levelName: string;
-  readonly form: string;
-  readonly unit: string;
-  readonly best: number;
-  readonly first: number;
-  readonly latest: number;
-  readonly goes: number;
-  readonly latestOn: string;
-}
-
-export interface WeekOfChild {
-  readonly number: number;
-  readonly dueOn: string;
-  readonly games: readonly {
-    readonly title: string;
-    readonly levelName: string;
-    readonly unit: string;
-    readonly best: number | null;
-    readonly par: number | null;
-    /** Goes made easier or harder: told beside the par of the set-up that was used, never compared with the others. */
-    readonly otherGoes: readonly { readonly words: string; readonly value: number; readonly par: number | null }[];
-    /** Something of it waits to be looked at. */
-    readonly doubt: boolean;
-    readonly felt: string | null;
-    readonly looksHome: readonly MarkedLook[];
-    readonly looksTeacher: readonly MarkedLook[];
-    readonly film: boolean;
-    readonly comment: string;
-  }[];
-  readonly diary: readonly DiaryEntry[];
-}
-
-export interface ChildRecord {
-  readonly id: Uuid;
-  readonly name: string;
-  readonly classId: Uuid | null;
-  readonly className: string;
-  readonly ageYears: number;
-  readonly fit: Fitted;
-  /** False where nothing of the child itself tells of its skill: the class's is shown. */
-  readonly own: boolean;
-  readonly next: (Next & { readonly gameTitle: string }) | null;
-  readonly bests: readonly LikeBest[];
-  readonly aims: readonly AimCurve[];
-  readonly weeks: readonly WeekOfChild[];
-  readonly note: (Omit<ChildNote, 'at'> & { readonly on: string }) | null;
-  readonly reports: number;
-}
 
 const FORM_WORDS: Readonly<Record<string, string>> = { standing: '', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'two hands' };
 const MOST_AIMS = 4;

@@ -1,21 +1,15 @@
 /** How often a class or a child hits from how far, with the curve of its fitted skill. */
-import { chanceByDistance, type AimCurve } from '@/core/progress/chance-by-distance';
+import type { FitOfClass } from '@/contract/class-fit';
+import type { Uuid } from '@/contract/ids';
+import { chanceByDistance } from '@/core/progress/chance-by-distance';
 import { triesOf, type Tries } from '@/core/progress/evidence';
-import { CALIBRATED_FROM, type Fitted } from '@/core/progress/fit';
-import type { Uuid } from '../db/ids';
+import { CALIBRATED_FROM } from '@/core/progress/fit';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
 import { evidenceMemo, fitOfClass, playedGo, tells } from './fit-of-class';
 
 /** As many aims as somebody looks at. */
 const MOST_AIMS = 8;
-
-export interface FitOfClass {
-  readonly group: Fitted;
-  /** False while there are too few tries: the forecast is that of the age. */
-  readonly calibrated: boolean;
-  readonly aims: readonly AimCurve[];
-}
 
 /** The tries of plays, one list for all of them. */
 export async function triesOfPlays(plays: readonly ReportedPlay[]): Promise<Tries[]> {

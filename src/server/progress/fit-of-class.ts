@@ -1,4 +1,5 @@
 /** How steady a class and its children are by what they reported, worked out again when what counts as evidence has changed. */
+import type { Uuid } from '@/contract/ids';
 import { createHash } from 'node:crypto';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
@@ -7,7 +8,6 @@ import { CALIBRATED_FROM, fitClass, type Fitted, type Observed } from '@/core/pr
 import { ENGINE_VERSION } from '@/core/rules/compile';
 import { cache } from '../caches';
 import { keepFit, keptFit, type ClassFit } from '../db/class-fits';
-import type { Uuid } from '../db/ids';
 import { versionBody } from '../db/weeks';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';

@@ -1,18 +1,18 @@
 /** Scores out of files and messages: what each row or message means for this class, looked at before anything is written, then in one transaction. */
+import type { RowOutcome, Looked, BroughtIn } from '@/contract/table';
+import { newUuid, type Uuid } from '@/contract/ids';
 import { createHash } from 'node:crypto';
-import { v7 } from 'uuid';
 import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import { matchChild } from '@/core/reports/match-child';
 import { partFields } from '@/core/reports/parts';
 import { readMessage } from '@/core/reports/read-message';
 import { gameMeant, guessColumns, levelMeant, readRow, type ColumnKind, type NamedGame, type RowReading } from '@/core/reports/read-table';
-import type { VerdictKind } from '@/core/reports/judge';
 import type { Game } from '@/core/rules/game';
 import { levelById } from '@/core/rules/level';
 import { keyOfToken } from '../db/access-keys';
 import { addBatch, removeEmptyBatch } from '../db/batches';
 import { childrenOf } from '../db/children';
-import { newId, toText, type Uuid } from '../db/ids';
+import { newId, toText } from '../db/ids';
 import { addIncoming, settleNew, type NewIncoming, type Reading, type Why } from '../db/incoming';
 import { transact } from '../db/pool';
 import { storeReports, type NewReport } from '../db/reports';
@@ -61,16 +61,6 @@ export async function classToFill(schoolId: Uuid, classId: Uuid, today: string):
   };
 }
 
-export interface RowOutcome {
-  readonly line: number;
-  readonly child: string;
-  readonly week: number | null;
-  readonly score: string;
-  /** `waits` belongs to nobody yet. */
-  readonly kind: VerdictKind | 'waits';
-  readonly sentence: string;
-}
-
 interface Taken {
   readonly outcome: RowOutcome;
   readonly report: NewReport | null;
@@ -111,7 +101,7 @@ async function takeRow(fill: ClassToFill, row: RowReading, chosen: Uuid, by: { t
   const sent = row.week === null ? fill.games.filter((one) => one.weekId === fill.games.find(({ id }) => id === chosen)?.weekId) : fill.games;
   const meant = gameMeant(sent, row.week, row.game, chosen);
   const child = matchChild(row.child, fill.children);
-  if (row.problems.length > 0) return waitsFor(row, 'unread', child.kind === 'one' ? (child.id as Uuid) : null, row.problems.join(' '));
+  if (row.problems.length > 0) return waitsFor(row, 'unread', child.kind === 'one' ? child.id : null, row.problems.join(' '));
   if (child.kind !== 'one')
     return waitsFor(
       row,
@@ -123,12 +113,12 @@ async function takeRow(fill: ClassToFill, row: RowReading, chosen: Uuid, by: { t
           ? `Several children are called ${row.child}.`
           : `There is no ${row.child} in this class.`,
     );
-  const assignment = meant?.byChild.get(child.id as Uuid);
+  const assignment = meant?.byChild.get(child.id);
   if (!meant || !assignment)
     return waitsFor(
       row,
       'which-week',
-      child.id as Uuid,
+      child.id,
       row.game !== '' && !meant
         ? `${row.week === null ? 'This week' : `Week ${row.week}`} has no game “${row.game}”.`
         : row.week === null
@@ -138,7 +128,7 @@ async function takeRow(fill: ClassToFill, row: RowReading, chosen: Uuid, by: { t
   const levelId = levelMeant(row.level, meant.game.levels, assignment.levelId);
   const level = levelById(meant.game, levelId ?? assignment.levelId);
   const some = row.cells.some((one) => one !== null);
-  if (row.total === undefined && !some) return waitsFor(row, 'unread', child.id as Uuid, 'There is no score in this row.');
+  if (row.total === undefined && !some) return waitsFor(row, 'unread', child.id, 'There is no score in this row.');
   const setUp =
     row.distanceM === null || assignment.setUp.distancesM.length === 0
       ? assignment.setUp
@@ -156,7 +146,7 @@ async function takeRow(fill: ClassToFill, row: RowReading, chosen: Uuid, by: { t
     ...(row.word ? { word: row.word } : {}),
   };
   const envelope: Envelope = {
-    playId: v7() as Uuid,
+    playId: newUuid(),
     assignmentId: assignment.id,
     report,
     ...(row.version === null ? {} : { gameVersion: row.version }),
@@ -198,15 +188,6 @@ export interface TableToBringIn {
   readonly gameId: Uuid | null;
 }
 
-export interface Looked {
-  readonly header: readonly string[];
-  readonly columns: readonly ColumnKind[];
-  /** What the game of that week is typed in by, for columns that hold cells. */
-  readonly cells: readonly string[];
-  readonly gameId: Uuid;
-  readonly outcomes: readonly RowOutcome[];
-}
-
 const columnsOf = (fill: ClassToFill, table: TableToBringIn) => {
   const chosen = fill.games.find((one) => one.id === table.gameId || one.weekId === table.gameId) ?? fill.games[0]!;
   const fields = partFields(levelById(chosen.game, chosen.game.levels[0]!.id));
@@ -219,18 +200,11 @@ const LOOKED_AT = 60;
 /** The first rows and what would become of them. Nothing is written. */
 export async function lookAtTable(fill: ClassToFill, table: TableToBringIn, teacherId: Uuid, now: Date): Promise<Looked> {
   const { chosen, fields, header, columns } = columnsOf(fill, table);
-  const by = { teacherId, batchId: v7() as Uuid };
+  const by = { teacherId, batchId: newUuid() };
   const outcomes: RowOutcome[] = [];
   for (const [index, row] of table.rows.slice(1, LOOKED_AT + 1).entries())
     outcomes.push((await takeRow(fill, readRow(row, columns, fields.length, index + 2), chosen.id, by, now)).outcome);
   return { header, columns, cells: fields.map(({ label }) => label), gameId: chosen.id, outcomes };
-}
-
-export interface BroughtIn {
-  readonly batchId: Uuid;
-  readonly counted: number;
-  readonly doubts: number;
-  readonly waiting: number;
 }
 
 const AT_ONCE = 200;
@@ -304,7 +278,7 @@ async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { tea
     fill.games.map(({ title }) => title),
   );
   const key = read.code === null ? undefined : await keyOfToken(read.code, now);
-  const childId = key && fill.children.some((child) => child.id === key.childId) ? key.childId : (read.childId as Uuid | null);
+  const childId = key && fill.children.some((child) => child.id === key.childId) ? key.childId : read.childId;
   const meant = gameMeant(fill.games, read.week, read.game) ?? gameMeant(fill.games, read.week, '');
   const assignment = childId === null ? undefined : meant?.byChild.get(childId);
   const levelId = meant && assignment ? levelMeant(read.level, meant.game.levels, assignment.levelId) : null;
@@ -352,7 +326,7 @@ async function messageReport(
 ): Promise<NewReport> {
   const level = levelById(game, levelId);
   const report = reportFromFields({ game, levelId, setUp: assignment.setUp }, level, [], total, level.parts[0]!.measure.unit, now);
-  const envelope: Envelope = { playId: v7() as Uuid, assignmentId: assignment.id, report };
+  const envelope: Envelope = { playId: newUuid(), assignmentId: assignment.id, report };
   return judged(
     { accessKeyId: null, enteredBy: by.teacherId, way: 'message', batchId: by.batchId },
     assignment,

@@ -1,10 +1,10 @@
 /** The open interface: another program of the school asks what was sent and hands in reports, with a key of the school. */
+import type { Uuid } from '@/contract/ids';
 import Joi from 'joi';
 import { schoolKeyLimit } from '../auth/limits';
 import { hashToken, SCHOOL_KEY_PATTERN } from '../auth/tokens';
 import { childrenOf } from '../db/children';
 import type { ClassSummary } from '../db/classes';
-import type { Uuid } from '../db/ids';
 import { noteUse, schoolOfKey, type SchoolOfKey } from '../db/school-keys';
 import { gamesWithAssignments } from '../db/week-games';
 import { assignmentsOfSchool, versionBody, weeksOf } from '../db/weeks';

@@ -1,11 +1,11 @@
 /** What does not count by itself: one short list for a class, each with its reason, its working and the answers to it. */
+import type { Doubt } from '@/contract/to-look-at';
+import type { Uuid } from '@/contract/ids';
 import { answersTo, whatCounts, type Answer, type Choice } from '@/core/reports/decision';
-import type { WayIn } from '@/core/reports/around';
 import type { Game } from '@/core/rules/game';
 import { dayWords } from '@/core/measure/days';
 import { childrenWhoReported } from '../db/children';
 import { addDecision, decisionsOfClass, reportOfSchool, withdrawDecision, type DecidedState } from '../db/decisions';
-import type { Uuid } from '../db/ids';
 import { addAskNotice } from '../db/outbox';
 import { transact } from '../db/pool';
 import { versionBody, weeksOf } from '../db/weeks';
@@ -14,31 +14,6 @@ import { schoolDay } from '../school-day';
 import { askNotice } from '../weeks/notices';
 import { groupedBy } from '../db/grouped';
 import { playsOfClass, type ReportedPlay } from './plays';
-
-export interface GoInDoubt {
-  readonly level: string;
-  /** As it was sent, and as the engine works it out: "4 + 3 = 7". */
-  readonly sent: number | null;
-  readonly workedOut: number | null;
-  readonly unit: string;
-}
-
-export interface Doubt {
-  readonly reportId: Uuid;
-  readonly childName: string;
-  readonly weekNumber: number;
-  readonly gameTitle: string;
-  readonly way: WayIn;
-  readonly receivedOn: string;
-  readonly kind: ReportedPlay['kind'];
-  readonly sentences: readonly string[];
-  readonly goes: readonly GoInDoubt[];
-  readonly word: string;
-  readonly answers: readonly Answer[];
-  /** The answer that was given; null while it waits. */
-  readonly choice: Choice | null;
-  readonly decided: string;
-}
 
 export async function doubtsOf(classId: Uuid): Promise<Doubt[]> {
   const [plays, children, weeks, decisions] = await Promise.all([

@@ -2,6 +2,7 @@
  * What was reported, as it stands now: each play with the judge's verdict, what stands around it, what a person decided, and what counts.
  * The findings that come from other reports are made anew at every reading, so that they hold after an undo or another decision.
  */
+import type { Uuid } from '@/contract/ids';
 import { OPEN_AFTER_DUE_DAYS, reasonsAround, withReasons } from '@/core/reports/around';
 import { whatCounts } from '@/core/reports/decision';
 import type { GoVerdict, Verdict } from '@/core/reports/judge';
@@ -10,7 +11,6 @@ import { dayWords } from '@/core/measure/days';
 import { cache } from '../caches';
 import { homeFormsOf } from '../db/home-forms';
 import { markOfClassPlays, storedPlaysOfChild, storedPlaysOfClass, type StoredPlay } from '../db/reports';
-import type { Uuid } from '../db/ids';
 import { knownVersion } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-day';
 import { betterOf } from '../scores/bests';

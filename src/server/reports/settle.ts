@@ -1,9 +1,8 @@
 /** A person says whose an incoming score is: it becomes a report of that child, judged like every other; or it is set aside. */
-import { v7 } from 'uuid';
+import { newUuid, type Uuid } from '@/contract/ids';
 import { reportFromFields } from '@/core/reports/from-parts';
 import { levelById } from '@/core/rules/level';
 import { addDecision } from '../db/decisions';
-import type { Uuid } from '../db/ids';
 import { incomingOfSchool, reopenIncoming, settleIncoming } from '../db/incoming';
 import { transact } from '../db/pool';
 import { storeReports } from '../db/reports';
@@ -46,7 +45,7 @@ export async function settle({ schoolId, teacherId }: Settler, id: Uuid, settled
     level.parts[0]!.measure.unit,
     now,
   );
-  const envelope: Envelope = { playId: v7() as Uuid, assignmentId: assignment.id, report };
+  const envelope: Envelope = { playId: newUuid(), assignmentId: assignment.id, report };
   const stored = await judged(
     { accessKeyId: null, enteredBy: teacherId, way: incoming.way, ...(incoming.batchId ? { batchId: incoming.batchId } : {}) },
     assignment,

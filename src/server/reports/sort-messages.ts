@@ -1,7 +1,7 @@
 /** Which class a message of the school's mailbox is for: by the code of its slip, else by the one child of the school that it names. */
+import type { Uuid } from '@/contract/ids';
 import { readMessage } from '@/core/reports/read-message';
 import { keyOfToken } from '../db/access-keys';
-import type { Uuid } from '../db/ids';
 import type { DroppedMessage } from '../files/read-dropped';
 import { textOf, type ClassToFill } from './bring-in';
 

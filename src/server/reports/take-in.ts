@@ -1,11 +1,11 @@
 /** Takes a report in: judged, stored whole in one transaction, and only then acknowledged. The same play counts once. */
+import type { Uuid } from '@/contract/ids';
 import { createHash } from 'node:crypto';
 import Joi from 'joi';
 import type { WayIn } from '@/core/reports/around';
 import { judge, type Verdict } from '@/core/reports/judge';
 import { reportSchema, type Go, type Report } from '@/core/reports/report';
 import { playedAsAsked } from '@/core/sheet/home-form';
-import type { Uuid } from '../db/ids';
 import { DUPLICATE, errorNumber } from '../db/pool';
 import { homeFormsOf } from '../db/home-forms';
 import { reportByPlay, type NewReport } from '../db/reports';

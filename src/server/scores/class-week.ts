@@ -1,93 +1,19 @@
 /** The class's week: who has reported, what, against par, and who has not. */
-import { hasCredit, missingWords, type CreditRule, type TookPart } from '@/core/progress/credit';
-import { eventTotal, type EventTotal } from '@/core/progress/event-total';
-import type { MarkedLook } from '@/core/reports/look-marks';
-import type { Report } from '@/core/reports/report';
+import type { ScoreState, ScoreRow, EventRow, ClassWeek } from '@/contract/class-week';
+import type { Uuid } from '@/contract/ids';
+import { hasCredit, missingWords, type TookPart } from '@/core/progress/credit';
+import { eventTotal } from '@/core/progress/event-total';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { childrenOf, type Child } from '../db/children';
 import { creditRuleOf } from '../db/classes';
 import { diaryOfWeek } from '../db/diary';
-import type { Uuid } from '../db/ids';
 import { lookMarksOfWeek } from '../db/look-marks';
 import { groupedBy } from '../db/grouped';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
-import { assignmentsOfItem, gamesOfWeek, type GameOfWeek } from '../db/week-games';
+import { assignmentsOfItem, gamesOfWeek } from '../db/week-games';
 import { asksFilmAlone, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';
 import { dueMoment } from '../school-day';
 import { bestOf, betterOf } from './bests';
-
-export type ScoreState = 'counted' | 'to-look-at' | 'not-yet' | 'not-assigned';
-
-export interface ScoreRow {
-  readonly childId: Uuid;
-  readonly name: string;
-  readonly medium: 'screen' | 'paper';
-  readonly assignmentId: Uuid | null;
-  readonly levelName: string;
-  readonly par: number | null;
-  readonly parLow: number | null;
-  readonly parHigh: number | null;
-  readonly state: ScoreState;
-  readonly reports: number;
-  readonly best: number | null;
-  /** Goes at another level, with the other hand, or on a set-up that is not equal: told, not compared. */
-  readonly otherForms: number;
-  readonly latest: number | null;
-  /** The best of this week beats everything this child did before on a like set-up. */
-  readonly personalBest: boolean;
-  readonly successes: number;
-  readonly attempts: number;
-  readonly reason: string;
-  readonly late: boolean;
-  readonly receivedAt: string | null;
-  readonly felt: string | null;
-  readonly typed: boolean;
-  /** What was seen of the movement: the newest marks from home, and the teacher's. */
-  readonly looksHome: Report['looks'] | null;
-  readonly looksTeacher: readonly MarkedLook[];
-  /** A film was handed in by the school's own channel; the teacher's one comment. */
-  readonly film: boolean;
-  readonly comment: string;
-  readonly credit: boolean;
-  /** What is missing for the credit, in words. */
-  readonly missing: string;
-  /** What the family wrote into the movement diary of the week. */
-  readonly diaryMinutes: number;
-  /** The family's newest word to the teacher. */
-  readonly word: string;
-}
-
-/** All games of an event, for one child. */
-export interface EventRow {
-  readonly childId: Uuid;
-  readonly name: string;
-  readonly bests: readonly { readonly best: number | null; readonly par: number | null; readonly doubt: boolean }[];
-  readonly total: EventTotal;
-}
-
-export interface ClassWeek {
-  readonly weeks: readonly { readonly id: Uuid; readonly number: number; readonly dueOn: string }[];
-  readonly week: { readonly id: Uuid; readonly number: number; readonly dueOn: string; readonly note: string } | null;
-  /** The games of the week, in their order, and the one that is shown. */
-  readonly games: readonly GameOfWeek[];
-  readonly itemId: Uuid | null;
-  readonly gameTitle: string;
-  /** Of a week of several games: every child's games and total. */
-  readonly event: readonly EventRow[] | null;
-  readonly creditRule: CreditRule;
-  /** What the forecast rests on: attempts of this class; 0 for what is assumed for its age. */
-  readonly restsOn: number;
-  readonly filmAlone: boolean;
-  readonly better: 'high' | 'low';
-  readonly unit: string;
-  readonly placeCount: number;
-  readonly placeValues: readonly number[];
-  /** What the movement is looked at for. */
-  readonly lookFors: readonly string[];
-  readonly rows: readonly ScoreRow[];
-  readonly reported: number;
-  readonly toLookAt: number;
-}
 
 /** One game (the first where none is named) of the week with this id, or of the newest, of a class that the caller may see. */
 export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string, itemId: Uuid | null = null): Promise<ClassWeek> {

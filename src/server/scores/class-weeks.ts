@@ -1,12 +1,14 @@
 /** A class over its weeks: who took part, what counted against par, whether a level was too easy or too hard. */
+import type { CellOfWeek, ClassWeeks } from '@/contract/class-weeks';
+import type { DiaryEntry } from '@/contract/diary';
+import type { Uuid } from '@/contract/ids';
 import { isAimed } from '@/core/levels/solve';
-import { hitsFit, levelFit, type JudgedFit } from '@/core/progress/level-fit';
-import { hasCredit, missingWords, type CreditRule, type TookPart } from '@/core/progress/credit';
+import { hitsFit, levelFit } from '@/core/progress/level-fit';
+import { hasCredit, missingWords, type TookPart } from '@/core/progress/credit';
 import { totalWords } from '@/core/progress/event-total';
 import { childrenOf } from '../db/children';
 import { creditRuleOf } from '../db/classes';
-import { diaryOfWeeks, type DiaryEntry } from '../db/diary';
-import type { Uuid } from '../db/ids';
+import { diaryOfWeeks } from '../db/diary';
 import { gamesWithAssignments } from '../db/week-games';
 import { filmsOfClass } from '../db/look-marks';
 import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
@@ -16,45 +18,6 @@ import { tells } from '../progress/fit-of-class';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { bestOf, betterOf } from './bests';
 import { eventRows } from './class-week';
-
-export interface CellOfWeek {
-  readonly credit: boolean;
-  /** What is missing for the credit, in words. */
-  readonly missing: string;
-  /** The total of an event; null for a week of one game. */
-  readonly event: string | null;
-  readonly best: number | null;
-  /** The first go that counted: par is of one go, so the best of several says nothing against it. */
-  readonly first: number | null;
-  readonly par: number | null;
-  /** Something waits to be looked at. */
-  readonly doubt: boolean;
-  readonly sent: boolean;
-}
-
-export interface WeekOfClass {
-  readonly id: Uuid;
-  readonly number: number;
-  readonly dueOn: string;
-  readonly title: string;
-  readonly unit: string;
-  readonly better: 'high' | 'low';
-  readonly gameId: Uuid | null;
-  /** The level that most were sent. */
-  readonly levelId: string | null;
-  /** How much of the difference between scores of one go is luck, by the forecast; null for what was sent before it was kept. */
-  readonly luckShare: number | null;
-  readonly credit: number;
-  readonly sentTo: number;
-  readonly fit: JudgedFit;
-}
-
-export interface ClassWeeks {
-  readonly creditRule: CreditRule;
-  /** The oldest first, at most twelve. */
-  readonly weeks: readonly WeekOfClass[];
-  readonly children: readonly { readonly id: Uuid; readonly name: string; readonly cells: readonly CellOfWeek[] }[];
-}
 
 const MOST_WEEKS = 12;
 

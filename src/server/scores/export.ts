@@ -1,11 +1,11 @@
 /** Every go that was reported in a class, as rows for other programs, and the class as a file. Cells that a spreadsheet would take for a formula are made text. */
+import type { Uuid } from '@/contract/ids';
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import type { ClassFile } from '@/core/progress/class-file';
 import { CLASS_FORMAT } from '@/core/rules/formats';
 import type { Game } from '@/core/rules/game';
 import { childrenWhoReported } from '../db/children';
-import type { Uuid } from '../db/ids';
 import { versionBody, weeksOf } from '../db/weeks';
 import { tells } from '../progress/fit-of-class';
 import { groupedBy } from '../db/grouped';

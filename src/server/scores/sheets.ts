@@ -1,30 +1,10 @@
 /** What a sheet of paper may be of: the games of a class's week with every child's level and set-up, for typing in many at once. */
-import type { Game } from '@/core/rules/game';
+import type { SheetToType, SheetsToType } from '@/contract/sheets';
+import type { Uuid } from '@/contract/ids';
 import { childrenOf } from '../db/children';
-import type { Uuid } from '../db/ids';
 import { playsOfClass } from '../reports/plays';
 import { assignmentsOfItem, gamesOfWeek } from '../db/week-games';
-import { versionBody, weeksOf, type AssignedSetUp } from '../db/weeks';
-
-export interface SheetToType {
-  readonly assignmentId: Uuid;
-  readonly childId: Uuid;
-  readonly name: string;
-  readonly onPaper: boolean;
-  readonly levelId: string;
-  readonly setUp: AssignedSetUp;
-  /** The school has a report already. */
-  readonly reported: boolean;
-}
-
-export interface SheetsToType {
-  readonly weeks: readonly { readonly id: Uuid; readonly number: number; readonly dueOn: string }[];
-  readonly weekId: Uuid | null;
-  readonly games: readonly { readonly itemId: Uuid; readonly title: string }[];
-  readonly itemId: Uuid | null;
-  readonly game: Game | null;
-  readonly sheets: readonly SheetToType[];
-}
+import { versionBody, weeksOf } from '../db/weeks';
 
 /** The sheets of one game of one week; the newest week and its first game where none is named. */
 export async function sheetsToType(classId: Uuid, wanted: { weekId: Uuid | null; itemId: Uuid | null }, today: string): Promise<SheetsToType> {

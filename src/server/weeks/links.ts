@@ -1,8 +1,8 @@
 /** The links and codes of a class for this term, to print and reprint. */
+import type { Uuid } from '@/contract/ids';
 import QRCode from 'qrcode';
 import { tokenFor } from '../db/access-keys';
 import { childrenOf } from '../db/children';
-import type { Uuid } from '../db/ids';
 import { transact } from '../db/pool';
 import { termAt, type Span } from '../db/schools';
 import { settings } from '../settings';

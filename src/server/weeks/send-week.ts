@@ -1,4 +1,7 @@
 /** Sends a week to a class: freezes the game's version and works out each child's set-up and par. */
+import type { Uuid } from '@/contract/ids';
+import type { AssignedSetUp, KitThing } from '@/contract/assignment';
+import type { Card, CardItem } from '@/contract/card';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
 import type { Fitted } from '@/core/progress/fit';
@@ -15,14 +18,13 @@ import { pacedGame } from '@/core/sheet/set-up';
 import { childrenOf, type Child } from '../db/children';
 import { classById, type ClassSummary } from '../db/classes';
 import { gameById, versionOf } from '../db/games';
-import { newId, toText, type Uuid } from '../db/ids';
+import { newId, toText } from '../db/ids';
 import { addNotice } from '../db/outbox';
 import { transact } from '../db/pool';
 import { audit, termAt } from '../db/schools';
 import { addHomeForms } from '../db/home-forms';
-import { addItem, addWeek, assign, type AssignedSetUp, type KitThing, type NewAssignment } from '../db/weeks';
+import { addItem, addWeek, assign, type NewAssignment } from '../db/weeks';
 import { notFound, Refused, refuse } from '../http/answer';
-import type { Card, CardItem } from '../home/card';
 import { breath } from '../progress/breath';
 import { fitOfClass, forForecast } from '../progress/fit-of-class';
 import type { Sheet, SheetOf, WeekOnPaper } from '../paper/job';

@@ -1,7 +1,7 @@
 /** The body of a week that is to be sent, or only looked at first. */
 import Joi from 'joi';
 import { RACK_TEXT } from '@/core/forecast/racks';
-import { isUuid } from '../db/ids';
+import { isUuid } from '@/contract/ids';
 import { notFound } from '../http/answer';
 import { dayField } from '../http/fields';
 import type { WeekToSend } from './send-week';

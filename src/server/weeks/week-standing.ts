@@ -1,8 +1,10 @@
 /** How a week that was sent stands: what was sent, who has not reported, what the class needs in all. */
+import type { Uuid } from '@/contract/ids';
+import type { KitThing } from '@/contract/assignment';
 import { childrenOf } from '../db/children';
-import { toBytes, toText, type Uuid } from '../db/ids';
+import { toBytes, toText } from '../db/ids';
 import { rows } from '../db/pool';
-import { versionBody, type KitThing, type Week } from '../db/weeks';
+import { versionBody, type Week } from '../db/weeks';
 
 interface ItemRow {
   kind: 'warm-up' | 'game' | 'diary' | 'film';

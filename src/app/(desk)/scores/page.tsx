@@ -3,7 +3,7 @@ import { ScoresPage } from '@/features/scores/scores-page';
 import { NoClasses } from '@/features/scores/no-classes';
 import { requireSignedIn } from '@/server/auth/current';
 import { chosenClass } from '@/server/classes/chosen';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { ChildPage } from '@/features/children/child-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { countAbout } from '@/server/classes/erase-child';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { childRecord } from '@/server/progress/child-record';
 import { schoolDay } from '@/server/school-day';
 

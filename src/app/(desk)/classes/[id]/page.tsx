@@ -4,7 +4,7 @@ import { ClassPage } from '@/features/classes/class-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { childrenOf } from '@/server/db/children';
 import { classById, classesOf } from '@/server/db/classes';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { inventionsOfClass } from '@/server/db/inventions';
 import { gameFromPlan } from '@/core/invent/plan';
 import { plainText, sentencesOf } from '@/core/rules/sentences';

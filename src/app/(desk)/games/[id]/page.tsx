@@ -6,7 +6,7 @@ import { CALIBRATED_FROM } from '@/core/progress/fit';
 import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Chart table' };

@@ -3,7 +3,7 @@ import { NoClasses } from '@/features/scores/no-classes';
 import { TypingPage } from '@/features/scores/typing-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { chosenClass } from '@/server/classes/chosen';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { schoolDay } from '@/server/school-day';
 import { sheetsToType } from '@/server/scores/sheets';
 

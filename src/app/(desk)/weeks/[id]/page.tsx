@@ -4,7 +4,7 @@ import { dayWords } from '@/core/measure/days';
 import { WeekPage } from '@/features/weeks/week-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { childrenOf } from '@/server/db/children';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { noticesOf } from '@/server/db/outbox';
 import { weekOfSchool } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-day';

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { LinksPage } from '@/features/classes/links-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { classById } from '@/server/db/classes';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { schoolDay } from '@/server/school-day';
 import { settings } from '@/server/settings';
 import { linksOf } from '@/server/weeks/links';

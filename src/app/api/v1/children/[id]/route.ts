@@ -1,7 +1,7 @@
+import type { Uuid } from '@/contract/ids';
 import Joi from 'joi';
 import { childOfSchool, enrol, leave, renameChild, saveSettings, type ChildSettings } from '@/server/db/children';
 import { classById } from '@/server/db/classes';
-import type { Uuid } from '@/server/db/ids';
 import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { json, notFound, refuse } from '@/server/http/answer';

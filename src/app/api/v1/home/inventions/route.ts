@@ -1,7 +1,7 @@
+import type { Uuid } from '@/contract/ids';
 import Joi from 'joi';
 import type { InventedPlan } from '@/core/invent/plan';
 import { planSchema } from '@/core/invent/plan-schema';
-import type { Uuid } from '@/server/db/ids';
 import { inventionsOfChild, keepInvention } from '@/server/db/inventions';
 import { familyOf } from '@/server/home/family';
 import { json, notFound, refuse } from '@/server/http/answer';

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { ColumnKind } from '@/core/reports/read-table';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { classById } from '@/server/db/classes';
 import { readFile, uploaded } from '@/server/files/drop';
 import { json, notFound, refuse } from '@/server/http/answer';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { classById } from '@/server/db/classes';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';

@@ -1,5 +1,5 @@
 import { classById } from '@/server/db/classes';
-import { isUuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';

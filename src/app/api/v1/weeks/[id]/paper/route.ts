@@ -1,5 +1,6 @@
+import type { Uuid } from '@/contract/ids';
 import Joi from 'joi';
-import { isUuid, type Uuid } from '@/server/db/ids';
+import { isUuid } from '@/contract/ids';
 import { refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { PAPER_LANGUAGES, type PaperLook } from '@/server/paper/job';

@@ -1,0 +1,14 @@
+/** What the schemas of several resources share. What an answer holds beyond its schema is let through: an older page meets a newer server. */
+import Joi from 'joi';
+
+export const uuid = Joi.string().guid();
+export const day = Joi.string().pattern(/^20\d{2}-\d{2}-\d{2}$/);
+export const text = Joi.string().allow('');
+export const count = Joi.number().integer().min(0);
+export const figure = Joi.number().allow(null);
+export const oneOf = (...values: readonly string[]) => Joi.string().valid(...values);
+export const list = (of: Joi.Schema) => Joi.array().items(of);
+
+/** Every field is there; what may be missing is said by `optional()`. */
+export const record = <T>(fields: Readonly<Record<string, Joi.Schema>>) =>
+  Joi.object<T>(fields).options({ presence: 'required', allowUnknown: true });

@@ -1,0 +1,13 @@
+/** An assignment to type a score in for. */
+import { record, text } from './fields';
+import Joi from 'joi';
+import type { Game } from '@/core/rules/game';
+import type { AssignedSetUp } from './assignment';
+
+export interface TypeInAnswer {
+  readonly game: Game;
+  readonly levelId: string;
+  readonly setUp: AssignedSetUp;
+}
+
+export const typeInSchema = record<TypeInAnswer>({ game: Joi.object(), levelId: text, setUp: Joi.object() });

@@ -1,0 +1,14 @@
+/** For component tests (files that ask for happy-dom): what was rendered is taken away after each, and what the DOM lacks stands in. */
+import { afterEach, vi } from 'vitest';
+
+if (typeof document !== 'undefined') {
+  const { cleanup } = await import('@testing-library/react');
+  afterEach(cleanup);
+  // React Aria's segments of a date collapse the selection, which happy-dom answers with another focus.
+  Selection.prototype.collapse = () => undefined;
+  vi.doMock('next/navigation', () => ({
+    useRouter: () => ({ push: vi.fn(), refresh: vi.fn(), replace: vi.fn() }),
+    usePathname: () => '/',
+    useSearchParams: () => new URLSearchParams(),
+  }));
+}
