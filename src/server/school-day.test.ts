@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dayPlus } from '@/core/measure/days';
-import { dueMoment, linkLives, schoolDay, schoolYearOf, termOf } from './school-day';
+import { dueMoment, linkLives, localeOf, schoolDay, schoolYearOf, termOf } from './school-day';
 
 describe('the school’s day', () => {
   it('is the day in its own zone: late in the evening in London it is still Friday, in Auckland long Saturday', () => {
@@ -22,6 +22,9 @@ describe('the school’s day', () => {
     expect(linkLives('2027-04-30', new Date('2027-05-14T22:30:00Z'), 'Europe/London')).toBe(true);
     expect(linkLives('2027-04-30', new Date('2027-05-14T23:30:00Z'), 'Europe/London')).toBe(false);
     expect(linkLives('2027-04-30', new Date('2027-05-15T03:30:00Z'), 'America/New_York')).toBe(true);
+  });
+  it('is written as in the school’s country', () => {
+    expect(['Europe/London', 'Pacific/Auckland', 'America/New_York', 'America/Toronto'].map(localeOf)).toEqual(['en-GB', 'en-GB', 'en-US', 'en-GB']);
   });
   it('tells the school year and the term', () => {
     expect(schoolYearOf('2027-07-31').name).toBe('2026–27');

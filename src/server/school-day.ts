@@ -3,6 +3,13 @@ import { TZDate } from '@date-fns/tz';
 import { endOfDay, format } from 'date-fns';
 import { dayPlus } from '@/core/measure/days';
 
+/** How days are written there. Assumed: as in Britain, but in the zones of the United States as they do. */
+export function localeOf(timeZone: string): string {
+  return /^(US|America\/(New_York|Chicago|Denver|Los_Angeles|Phoenix|Anchorage|Detroit|Boise|Indiana|Kentucky))|^Pacific\/Honolulu/.test(timeZone)
+    ? 'en-US'
+    : 'en-GB';
+}
+
 /** "2027-03-05": the day it is now at the school. */
 export function schoolDay(now: Date, timeZone: string): string {
   return format(new TZDate(now.getTime(), timeZone), 'yyyy-MM-dd');

@@ -1,5 +1,5 @@
 'use client';
-import type { ReactNode } from 'react';
+import type { Ref } from 'react';
 import {
   Button as AriaButton,
   FieldError,
@@ -55,7 +55,11 @@ export interface TextFieldProps {
   readonly label: string;
   readonly value: string;
   readonly onChange: (value: string) => void;
-  readonly type?: 'text' | 'email' | 'password' | 'date';
+  readonly type?: 'text' | 'email' | 'password';
+  readonly inputMode?: 'decimal' | 'numeric';
+  readonly name?: string;
+  readonly onBlur?: () => void;
+  readonly inputRef?: Ref<HTMLInputElement & HTMLTextAreaElement>;
   readonly rows?: number;
   readonly maxLength?: number;
   readonly problem?: string | undefined;
@@ -77,13 +81,21 @@ export function TextField({
   required,
   autoComplete,
   autoFocus,
+  inputMode,
+  name,
+  onBlur,
+  inputRef,
 }: TextFieldProps) {
   return (
     <AriaTextField
       value={value}
       onChange={onChange}
-      type={type === 'date' ? 'text' : type}
+      type={type}
+      validationBehavior="aria"
       isInvalid={problem !== undefined}
+      {...(name ? { name } : {})}
+      {...(onBlur ? { onBlur } : {})}
+      {...(inputMode ? { inputMode } : {})}
       {...(maxLength ? { maxLength } : {})}
       {...(required ? { isRequired: true } : {})}
       {...(autoComplete ? { autoComplete } : {})}
@@ -91,7 +103,7 @@ export function TextField({
     >
       <Stack>
         <Label>{label}</Label>
-        {rows ? <TextArea rows={rows} /> : <Input {...(type === 'date' ? { type } : {})} />}
+        {rows ? <TextArea rows={rows} {...(inputRef && { ref: inputRef })} /> : <Input {...(inputRef && { ref: inputRef })} />}
         {description && <span slot="description">{description}</span>}
         <FieldError>{problem}</FieldError>
       </Stack>
@@ -155,7 +167,8 @@ export interface SelectProps<K extends string> {
   readonly value: K;
   readonly choices: readonly Choice<K>[];
   readonly onChange: (value: K) => void;
-  readonly suffix?: ReactNode;
+  readonly problem?: string;
+  readonly buttonRef?: Ref<HTMLButtonElement>;
 }
 
 /** The list of a choice. */
@@ -173,15 +186,22 @@ function Choices<K extends string>({ choices }: { choices: readonly Choice<K>[] 
   );
 }
 
-export function Select<K extends string>({ label, hideLabel, value, choices, onChange }: SelectProps<K>) {
+export function Select<K extends string>({ label, hideLabel, value, choices, onChange, problem, buttonRef }: SelectProps<K>) {
   return (
-    <AriaSelect value={value} onChange={(key) => onChange(key as K)} {...(hideLabel ? { 'aria-label': label } : {})}>
+    <AriaSelect
+      value={value}
+      onChange={(key) => onChange(key as K)}
+      validationBehavior="aria"
+      isInvalid={problem !== undefined}
+      {...(hideLabel ? { 'aria-label': label } : {})}
+    >
       <Stack>
         {!hideLabel && <Label className="label">{label}</Label>}
-        <Trigger>
+        <Trigger {...(buttonRef && { ref: buttonRef })}>
           <SelectValue />
           <ChevronDown size={16} aria-hidden />
         </Trigger>
+        <FieldError>{problem}</FieldError>
       </Stack>
       <Choices choices={choices} />
     </AriaSelect>
@@ -206,7 +226,7 @@ const WordTrigger = styled(AriaButton)`
 `;
 
 /** A choice that is made inside a sentence: a word that is underlined and opens its list. */
-export function InlineSelect<K extends string>({ label, value, choices, onChange }: Omit<SelectProps<K>, 'hideLabel' | 'suffix'>) {
+export function InlineSelect<K extends string>({ label, value, choices, onChange }: Omit<SelectProps<K>, 'hideLabel' | 'problem' | 'buttonRef'>) {
   return (
     <AriaSelect value={value} onChange={(key) => onChange(key as K)} aria-label={label} style={{ display: 'inline' }}>
       <WordTrigger>

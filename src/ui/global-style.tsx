@@ -4,6 +4,22 @@ import { createGlobalStyle } from 'styled-components';
 /** A chart of shallow water: pale paper, thin ink, bands that deepen with difficulty. Roles are fixed; only their tones change in the dark. */
 export const GlobalStyle = createGlobalStyle`
   :root {
+    /* Six sizes of type, three radii, one scale of spaces. */
+    --type-1: 0.875rem;
+    --type-2: 0.9375rem;
+    --type-3: 1.0625rem;
+    --type-4: 1.25rem;
+    --type-5: 1.5rem;
+    --type-6: 2rem;
+    --radius-1: 4px;
+    --radius-2: 12px;
+    --radius-3: 999px;
+    --space-1: 4px;
+    --space-2: 8px;
+    --space-3: 12px;
+    --space-4: 16px;
+    --space-5: 24px;
+    --space-6: 36px;
     --paper: #f6f3ea;
     --sheet: #fcfaf4;
     --ink: #17323a;

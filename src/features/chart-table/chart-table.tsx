@@ -1,4 +1,5 @@
 'use client';
+import type { Uuid } from '@/contract/ids';
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
@@ -154,7 +155,7 @@ const Saved = styled.span`
 `;
 
 export interface ChartTableProps {
-  readonly id: string;
+  readonly id: Uuid;
   readonly game: Game;
   readonly ageYears: number;
   readonly revision: number;

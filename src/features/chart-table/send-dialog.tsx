@@ -1,4 +1,6 @@
 'use client';
+import type { Uuid } from '@/contract/ids';
+import { weekSchema } from '@/contract/week';
 import { useState } from 'react';
 import { dayPlus } from '@/core/measure/days';
 import styled from 'styled-components';
@@ -7,13 +9,13 @@ import { parRestsWords } from '@/core/progress/skill-words';
 import type { Game } from '@/core/rules/game';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Select, TextField } from '@/ui/field';
-import { Notice } from '@/ui/notice';
+import { FormDay, FormProblem, FormSelect, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { send } from '@/ui/post';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
 export interface ClassChoice {
-  readonly id: string;
+  readonly id: Uuid;
   readonly name: string;
   readonly ageYears: number;
   readonly children: number;
@@ -27,10 +29,18 @@ const Pair = styled.div`
   gap: 14px;
 `;
 
+interface Sent {
+  readonly id: string;
+  readonly number: number;
+  readonly children: number;
+  readonly classId: string;
+  readonly className: string;
+}
+
 export interface SendDialogProps {
   readonly isOpen: boolean;
   readonly onClose: () => void;
-  readonly gameId: string;
+  readonly gameId: Uuid;
   readonly game: Game;
   readonly level: number;
   readonly classes: readonly ClassChoice[];
@@ -47,50 +57,15 @@ function focusWhenShown(link: HTMLAnchorElement | null): void {
 }
 
 /** Picks a class and a due day, and sends. */
-export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageYears, today, saveFirst, racks }: SendDialogProps) {
-  const likely = classes.find((one) => one.ageYears === ageYears && one.children > 0) ?? classes.find((one) => one.children > 0) ?? classes[0];
-  const [classId, setClassId] = useState(likely?.id ?? '');
-  const [levelId, setLevelId] = useState<string | null>(null);
-  const [dueOn, setDueOn] = useState(dayPlus(today, 7));
-  const [warmUp, setWarmUp] = useState(USUAL_WARM_UP);
-  const [diary, setDiary] = useState(USUAL_DIARY);
-  const [note, setNote] = useState('');
-  const [problem, setProblem] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [sent, setSent] = useState<{ id: string; number: number; children: number; classId: string } | null>(null);
-  const chosen = classes.find((one) => one.id === classId);
-  const chosenLevel = levelId ?? game.levels[level]!.id;
-
-  const submit = async () => {
-    setBusy(true);
-    setProblem('');
-    if (!(await saveFirst())) {
-      setProblem('The game could not be saved first. Nothing was sent.');
-      setBusy(false);
-      return;
-    }
-    const answer = await send<{ id: string; number: number; children: number }>('POST', '/api/v1/weeks', {
-      classId,
-      games: [{ gameId, levelId: chosenLevel }],
-      dueOn,
-      warmUp,
-      diary,
-      note,
-      racks,
-    });
-    setBusy(false);
-    if (answer.ok && answer.value) setSent({ ...answer.value, classId });
-    else setProblem(answer.problem);
-  };
+export function SendDialog({ isOpen, onClose, ...more }: SendDialogProps) {
+  const [sent, setSent] = useState<Sent | null>(null);
   const close = () => {
     setSent(null);
-    setProblem('');
     onClose();
   };
-
   if (sent)
     return (
-      <Dialog title={`Sent to ${chosen?.name ?? 'the class'}`} isOpen={isOpen} onClose={close}>
+      <Dialog title={`Sent to ${sent.className}`} isOpen={isOpen} onClose={close}>
         <p>
           Week {sent.number} is on {sent.children} cards now. Families open it with the link or code that they have for this term.
         </p>
@@ -104,8 +79,8 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
       </Dialog>
     );
   return (
-    <Dialog title={`Send ${game.title}`} isOpen={isOpen} onClose={close}>
-      {classes.length === 0 ? (
+    <Dialog title={`Send ${more.game.title}`} isOpen={isOpen} onClose={close}>
+      {more.classes.length === 0 ? (
         <>
           <p>There is no class yet. Make one and add its children first.</p>
           <DialogActions>
@@ -115,37 +90,71 @@ export function SendDialog({ isOpen, onClose, gameId, game, level, classes, ageY
           </DialogActions>
         </>
       ) : (
-        <>
-          <Pair>
-            <Select
-              label="Class"
-              value={classId}
-              choices={classes.map((one) => ({ value: one.id, label: `${one.name}, ${one.children} children` }))}
-              onChange={setClassId}
-            />
-            <TextField label="Due on" type="date" value={dueOn} onChange={setDueOn} />
-          </Pair>
-          <Select label="Level" value={chosenLevel} choices={game.levels.map((one) => ({ value: one.id, label: one.name }))} onChange={setLevelId} />
-          <TextField label="Warm-up, before the game" value={warmUp} onChange={setWarmUp} maxLength={280} />
-          <TextField label="Movement diary" value={diary} onChange={setDiary} maxLength={280} />
-          <TextField label="A word to the families (if you like)" value={note} onChange={setNote} maxLength={280} />
-          <p style={{ fontSize: '0.9375rem', color: 'var(--ink-soft)' }}>
-            Each child gets the distances in their own steps and a par to go with them. {parRestsWords(chosen?.fitted)} The game as it is now is kept;
-            later changes make a new version.
-          </p>
-          {problem && (
-            <Notice $tone="caution" role="alert">
-              {problem}
-            </Notice>
-          )}
-          <DialogActions>
-            <Button onPress={close}>Not yet</Button>
-            <Button $strong isDisabled={busy || classId === ''} onPress={() => void submit()}>
-              {busy ? 'Sending …' : 'Send'}
-            </Button>
-          </DialogActions>
-        </>
+        <SendForm {...more} onSent={setSent} onClose={close} />
       )}
     </Dialog>
+  );
+}
+
+function SendForm({
+  gameId,
+  game,
+  level,
+  classes,
+  ageYears,
+  today,
+  saveFirst,
+  racks,
+  onSent,
+  onClose,
+}: Omit<SendDialogProps, 'isOpen'> & { onSent: (sent: Sent) => void }) {
+  const likely = classes.find((one) => one.ageYears === ageYears && one.children > 0) ?? classes.find((one) => one.children > 0) ?? classes[0]!;
+  const form = useSchemaForm(weekSchema, {
+    classId: likely.id,
+    games: [{ gameId, levelId: game.levels[level]!.id }],
+    title: '',
+    kit: [],
+    dueOn: dayPlus(today, 7),
+    warmUp: USUAL_WARM_UP,
+    diary: USUAL_DIARY,
+    film: '',
+    filmAlone: false,
+    note: '',
+    racks: {},
+  });
+  const chosen = classes.find((one) => one.id === form.watch('classId'));
+  const submit = form.handleSubmit(async (week) => {
+    if (!(await saveFirst())) return form.setError('root', { message: 'The game could not be saved first. Nothing was sent.' });
+    const answer = await send<Omit<Sent, 'classId' | 'className'>>('POST', '/api/v1/weeks', { ...week, racks });
+    if (tookIt(form, answer) && answer.value) onSent({ ...answer.value, classId: week.classId, className: chosen?.name ?? 'the class' });
+  });
+  const { control } = form;
+  return (
+    <>
+      <Pair>
+        <FormSelect
+          control={control}
+          name="classId"
+          label="Class"
+          choices={classes.map((one) => ({ value: one.id, label: `${one.name}, ${one.children} children` }))}
+        />
+        <FormDay control={control} name="dueOn" label="Due on" least={today} />
+      </Pair>
+      <FormSelect control={control} name="games.0.levelId" label="Level" choices={game.levels.map((one) => ({ value: one.id, label: one.name }))} />
+      <FormText control={control} name="warmUp" label="Warm-up, before the game" maxLength={280} />
+      <FormText control={control} name="diary" label="Movement diary" maxLength={280} />
+      <FormText control={control} name="note" label="A word to the families (if you like)" maxLength={280} />
+      <p style={{ fontSize: '0.9375rem', color: 'var(--ink-soft)' }}>
+        Each child gets the distances in their own steps and a par to go with them. {parRestsWords(chosen?.fitted)} The game as it is now is kept;
+        later changes make a new version.
+      </p>
+      <FormProblem form={form} />
+      <DialogActions>
+        <Button onPress={onClose}>Not yet</Button>
+        <Button $strong isDisabled={form.formState.isSubmitting} onPress={() => void submit()}>
+          {form.formState.isSubmitting ? 'Sending …' : 'Send'}
+        </Button>
+      </DialogActions>
+    </>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { eraseSchema, noteSchema } from '@/contract/child-settings';
 import type { ChildRecord, WeekOfChild, AboutChild } from '@/contract/child';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -10,8 +11,8 @@ import { skillWords } from '@/core/progress/skill-words';
 import { counted } from '@/core/rules/counted';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { TextField } from '@/ui/field';
-import { Notice } from '@/ui/notice';
+import { FormProblem, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Figures, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
 import { lookMarkWords } from '../counter/look-fors';
@@ -269,20 +270,23 @@ function Log({ weeks }: { weeks: readonly WeekOfChild[] }) {
 
 function Note({ record, mayChange }: { record: ChildRecord; mayChange: boolean }) {
   const router = useRouter();
-  const [words, setWords] = useState(record.note?.words ?? '');
+  const kept = record.note?.words ?? '';
+  const form = useSchemaForm(noteSchema, { words: kept });
   const [said, setSaid] = useState('');
-  const keep = async () => {
-    const answer = await send('PUT', `/api/v1/children/${record.id}/note`, { words });
-    setSaid(answer.ok ? 'Kept.' : answer.problem);
-    if (answer.ok) router.refresh();
-  };
+  const keep = form.handleSubmit(async (entered) => {
+    if (!tookIt(form, await send('PUT', `/api/v1/children/${record.id}/note`, entered))) return setSaid('');
+    setSaid('Kept.');
+    router.refresh();
+  });
+  const unchanged = form.watch('words').trim() === kept;
   return (
     <Part>
       {mayChange ? (
         <>
-          <TextField label="Teacher’s note (families do not see it)" rows={4} value={words} onChange={setWords} maxLength={1000} />
+          <FormText control={form.control} name="words" label="Teacher’s note (families do not see it)" rows={4} maxLength={1000} />
+          <FormProblem form={form} />
           <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 8 }}>
-            <Button isDisabled={words.trim() === (record.note?.words ?? '')} onPress={() => void keep()}>
+            <Button isDisabled={unchanged || form.formState.isSubmitting} onPress={() => void keep()}>
               Keep the note
             </Button>
             <span role="status" className="soft">
@@ -303,13 +307,11 @@ function Note({ record, mayChange }: { record: ChildRecord; mayChange: boolean }
 
 function Erase({ record, about, onClose }: { record: ChildRecord; about: AboutChild; onClose: () => void }) {
   const router = useRouter();
-  const [name, setName] = useState('');
-  const [problem, setProblem] = useState('');
-  const erase = async () => {
-    const answer = await send('POST', `/api/v1/children/${record.id}/erase`, { name });
-    if (answer.ok) router.push(record.classId ? `/classes/${record.classId}` : '/classes');
-    else setProblem(answer.problem);
-  };
+  const form = useSchemaForm(eraseSchema, { name: '' });
+  const erase = form.handleSubmit(async (entered) => {
+    if (tookIt(form, await send('POST', `/api/v1/children/${record.id}/erase`, entered)))
+      router.push(record.classId ? `/classes/${record.classId}` : '/classes');
+  });
   return (
     <Dialog title={`Erase everything about ${record.name}?`} isOpen onClose={onClose}>
       <p>
@@ -317,15 +319,11 @@ function Erase({ record, about, onClose }: { record: ChildRecord; about: AboutCh
         {counted(about.inventions, 'games')} of their own, links, marks, notes and settings go for good. It cannot be undone. Take “Everything as a
         file” first if the family wants it. Class games that were made of an idea of this child stay, without its name.
       </p>
-      <TextField label={`To erase, write ${record.name}`} value={name} onChange={setName} maxLength={60} />
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      <FormText control={form.control} name="name" label={`To erase, write ${record.name}`} maxLength={60} />
+      <FormProblem form={form} />
       <DialogActions>
         <Button onPress={onClose}>Keep it</Button>
-        <Button $strong isDisabled={name.trim() !== record.name.trim()} onPress={() => void erase()}>
+        <Button $strong isDisabled={form.watch('name').trim() !== record.name.trim()} onPress={() => void erase()}>
           Erase for good
         </Button>
       </DialogActions>

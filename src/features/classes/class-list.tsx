@@ -3,10 +3,11 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { newClassSchema, schoolYearSchema } from '@/contract/school-class';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Select, TextField } from '@/ui/field';
-import { Notice } from '@/ui/notice';
+import { FormPick, FormProblem, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
 
@@ -24,7 +25,7 @@ const Acts = styled.div`
   justify-content: flex-end;
 `;
 
-const AGES = Array.from({ length: 9 }, (_, index) => ({ value: `${index + 4}`, label: `about ${index + 4} years` }));
+const AGES = Array.from({ length: 9 }, (_, index) => ({ value: index + 4, label: `about ${index + 4} years` }));
 
 export function ClassList({
   classes,
@@ -37,31 +38,8 @@ export function ClassList({
   yearName: string;
   nextYearName: string;
 }) {
-  const router = useRouter();
   const [open, setOpen] = useState<'add' | 'year' | null>(null);
-  const [name, setName] = useState('');
-  const [age, setAge] = useState('8');
-  const [problem, setProblem] = useState('');
-  const [names, setNames] = useState<Readonly<Record<string, string>>>({});
-  const add = async () => {
-    const answer = await send<{ id: string }>('POST', '/api/v1/classes', { name: name.trim(), ageYears: Number(age) });
-    if (answer.ok && answer.value) router.push(`/classes/${answer.value.id}`);
-    else setProblem(answer.problem);
-  };
-  const moveUp = async () => {
-    const answer = await send<{ yearName: string; classes: number; children: number; left: number }>('POST', '/api/v1/school-year', {
-      names: Object.fromEntries(Object.entries(names).filter(([, to]) => to.trim() !== '')),
-    });
-    if (answer.ok && answer.value) {
-      setProblem('');
-      setOpen(null);
-      router.refresh();
-    } else setProblem(answer.problem);
-  };
-  const close = () => {
-    setOpen(null);
-    setProblem('');
-  };
+  const close = () => setOpen(null);
   return (
     <Page $width={900}>
       <PageHead>
@@ -112,52 +90,63 @@ export function ClassList({
           </tbody>
         </Figures>
       )}
-      <Dialog title="A new class" isOpen={open === 'add'} onClose={close}>
-        <TextField label="Name" value={name} onChange={setName} maxLength={60} autoFocus />
-        <Select label="Age of most children" value={age} choices={AGES} onChange={setAge} />
-        {problem && (
-          <Notice $tone="caution" role="alert">
-            {problem}
-          </Notice>
-        )}
-        <DialogActions>
-          <Button onPress={close}>Not now</Button>
-          <Button $strong isDisabled={name.trim() === ''} onPress={() => void add()}>
-            Make the class
-          </Button>
-        </DialogActions>
-      </Dialog>
-      <Dialog title={`Start the school year ${nextYearName}`} isOpen={open === 'year'} onClose={close}>
-        <p>
-          Every class goes up a year on 1 August with its children. Their scores and bests stay with them. Children over 12 leave. This can be done
-          once a year.
-        </p>
-        {classes.map((one) => (
-          <TextField
-            key={one.id}
-            label={`${one.name} will be called`}
-            value={names[one.id] ?? one.name}
-            onChange={(value) => setNames({ ...names, [one.id]: value })}
-            maxLength={60}
-          />
-        ))}
-        {problem && (
-          <Notice $tone="caution" role="alert">
-            {problem}
-          </Notice>
-        )}
-        <DialogActions>
-          <Button onPress={close}>Not now</Button>
-          <Button $strong onPress={() => void moveUp()}>
-            Move the classes up
-          </Button>
-        </DialogActions>
-      </Dialog>
+      {open === 'add' && <AddClass onClose={close} />}
+      {open === 'year' && <StartYear yearName={nextYearName} classes={classes} onClose={close} />}
       {classes.length > 0 && (
         <p style={{ marginTop: 24 }}>
           <ButtonLink href="/weeks">Weeks sent</ButtonLink>
         </p>
       )}
     </Page>
+  );
+}
+
+function AddClass({ onClose }: { onClose: () => void }) {
+  const router = useRouter();
+  const form = useSchemaForm(newClassSchema, { name: '', ageYears: 8 });
+  const add = form.handleSubmit(async (entered) => {
+    const answer = await send<{ id: string }>('POST', '/api/v1/classes', entered);
+    if (tookIt(form, answer) && answer.value) router.push(`/classes/${answer.value.id}`);
+  });
+  return (
+    <Dialog title="A new class" isOpen onClose={onClose}>
+      <FormText control={form.control} name="name" label="Name" maxLength={60} autoFocus />
+      <FormPick control={form.control} name="ageYears" label="Age of most children" choices={AGES} />
+      <FormProblem form={form} />
+      <DialogActions>
+        <Button onPress={onClose}>Not now</Button>
+        <Button $strong isDisabled={form.formState.isSubmitting} onPress={() => void add()}>
+          Make the class
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function StartYear({ yearName, classes, onClose }: { yearName: string; classes: readonly ListedClass[]; onClose: () => void }) {
+  const router = useRouter();
+  const form = useSchemaForm(schoolYearSchema, { names: Object.fromEntries(classes.map((one) => [one.id, one.name])) });
+  const moveUp = form.handleSubmit(async (entered) => {
+    if (!tookIt(form, await send('POST', '/api/v1/school-year', entered))) return;
+    onClose();
+    router.refresh();
+  });
+  return (
+    <Dialog title={`Start the school year ${yearName}`} isOpen onClose={onClose}>
+      <p>
+        Every class goes up a year on 1 August with its children. Their scores and bests stay with them. Children over 12 leave. This can be done once
+        a year.
+      </p>
+      {classes.map((one) => (
+        <FormText key={one.id} control={form.control} name={`names.${one.id}`} label={`${one.name} will be called`} maxLength={60} />
+      ))}
+      <FormProblem form={form} />
+      <DialogActions>
+        <Button onPress={onClose}>Not now</Button>
+        <Button $strong isDisabled={form.formState.isSubmitting} onPress={() => void moveUp()}>
+          Move the classes up
+        </Button>
+      </DialogActions>
+    </Dialog>
   );
 }

@@ -3,24 +3,22 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { childFormSchema, type ChildSettingsForm } from '@/contract/child-settings';
 import { childName, readRoster } from '@/core/roster/read-roster';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Select, TextField } from '@/ui/field';
+import { TextField } from '@/ui/field';
+import { FormNumber, FormPick, FormProblem, FormSelect, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
-import { send } from '@/ui/post';
+import { send, type Answer } from '@/ui/post';
 import { Inventions, type ListedInvention } from './inventions';
 
-export interface ListedChild {
+export interface ListedChild extends ChildSettingsForm {
   readonly id: string;
   readonly firstName: string;
   readonly initial: string;
-  readonly ageYears: number | null;
-  readonly hand: 'right' | 'left' | null;
-  readonly stepCm: number | null;
-  readonly form: 'standing' | 'seated' | 'kneeling' | 'two-hands' | 'other-exercise';
-  readonly medium: 'screen' | 'paper';
 }
 
 const FORMS = [
@@ -32,10 +30,14 @@ const FORMS = [
 ] as const;
 const FORM_NAMES = Object.fromEntries(FORMS.map((form) => [form.value, form.label]));
 const HANDS = [
-  { value: 'unknown', label: 'not known' },
+  { value: null, label: 'not known' },
   { value: 'right', label: 'right' },
   { value: 'left', label: 'left' },
 ] as const;
+const AGES = [
+  { value: null, label: 'as the class' },
+  ...Array.from({ length: 9 }, (_, index) => ({ value: index + 4, label: `${index + 4} years` })),
+];
 const MEDIA = [
   { value: 'screen', label: 'screen' },
   { value: 'paper', label: 'paper' },
@@ -204,63 +206,50 @@ function EditChild({
   onClose: () => void;
 }) {
   const router = useRouter();
-  const [name, setName] = useState(`${child.firstName} ${child.initial}`.trim());
-  const [hand, setHand] = useState<'unknown' | 'right' | 'left'>(child.hand ?? 'unknown');
-  const [form, setForm] = useState(child.form);
-  const [medium, setMedium] = useState(child.medium);
-  const [age, setAge] = useState(child.ageYears === null ? 'class' : `${child.ageYears}`);
-  const [step, setStep] = useState(child.stepCm ? `${child.stepCm}` : '');
-  const [moveTo, setMoveTo] = useState('stay');
+  const { firstName, initial, ageYears, hand, stepCm, form: usual, medium } = child;
+  const form = useSchemaForm(childFormSchema, {
+    name: `${firstName} ${initial}`.trim(),
+    ageYears,
+    hand,
+    stepCm,
+    form: usual,
+    medium,
+    classId: null,
+  });
   const [leaving, setLeaving] = useState(false);
-  const [problem, setProblem] = useState('');
   const url = `/api/v1/children/${child.id}`;
-  const done = (answer: { ok: boolean; problem: string }) => {
-    if (!answer.ok) return setProblem(answer.problem);
+  const done = (answer: Answer<unknown>) => {
+    if (!tookIt(form, answer)) return;
     onClose();
     router.refresh();
   };
-  const save = async () => {
-    const stepCm = step.trim() === '' ? null : Number(step);
-    if (stepCm !== null && !(Number.isInteger(stepCm) && stepCm >= 20 && stepCm <= 110))
-      return setProblem('A step is 20 to 110 centimetres, or empty for the age.');
-    const read = childName(name);
-    if (!read) return setProblem('Write a first name.');
-    if (`${read.firstName} ${read.initial}`.trim() !== `${child.firstName} ${child.initial}`.trim()) {
+  const save = form.handleSubmit(async ({ name, classId, ...settings }) => {
+    const read = childName(name)!;
+    if (`${read.firstName} ${read.initial}`.trim() !== `${firstName} ${initial}`.trim()) {
       const renamed = await send('PATCH', url, { change: 'name', ...read });
       if (!renamed.ok) return done(renamed);
     }
-    const saved = await send('PATCH', url, {
-      change: 'settings',
-      settings: { ageYears: age === 'class' ? null : Number(age), hand: hand === 'unknown' ? null : hand, stepCm, form, medium },
-    });
-    if (!saved.ok || moveTo === 'stay') return done(saved);
-    done(await send('PATCH', url, { change: 'move', classId: moveTo }));
-  };
-  const ages = [
-    { value: 'class', label: 'as the class' },
-    ...Array.from({ length: 9 }, (_, index) => ({ value: `${index + 4}`, label: `${index + 4} years` })),
-  ];
+    const saved = await send('PATCH', url, { change: 'settings', settings });
+    if (!saved.ok || classId === null) return done(saved);
+    done(await send('PATCH', url, { change: 'move', classId }));
+  });
   return (
     <Dialog title={`${child.firstName} ${child.initial}`} isOpen onClose={onClose} width={560}>
-      <TextField label="First name and initial" value={name} onChange={setName} maxLength={60} />
+      <FormText control={form.control} name="name" label="First name and initial" maxLength={60} />
       <Grid>
-        <Select label="Throws with" value={hand} choices={HANDS} onChange={setHand} />
-        <Select label="Usual form" value={form} choices={FORMS} onChange={setForm} />
-        <Select label="Gets it on" value={medium} choices={MEDIA} onChange={setMedium} />
-        <Select label="Age group" value={age} choices={ages} onChange={setAge} />
-        <TextField label="Own step in cm (if counted)" value={step} onChange={setStep} />
-        <Select
+        <FormPick control={form.control} name="hand" label="Throws with" choices={HANDS} />
+        <FormSelect control={form.control} name="form" label="Usual form" choices={FORMS} />
+        <FormSelect control={form.control} name="medium" label="Gets it on" choices={MEDIA} />
+        <FormPick control={form.control} name="ageYears" label="Age group" choices={AGES} />
+        <FormNumber control={form.control} name="stepCm" label="Own step in cm (if counted)" />
+        <FormPick
+          control={form.control}
+          name="classId"
           label="Class"
-          value={moveTo}
-          choices={[{ value: 'stay', label: 'stays here' }, ...otherClasses.map((one) => ({ value: one.id, label: `moves to ${one.name}` }))]}
-          onChange={setMoveTo}
+          choices={[{ value: null, label: 'stays here' }, ...otherClasses.map((one) => ({ value: one.id, label: `moves to ${one.name}` }))]}
         />
       </Grid>
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      <FormProblem form={form} />
       {leaving ? (
         <Notice $tone="caution">
           {child.firstName} leaves the class today; the link stops at the end of the term and the scores are kept.{' '}
@@ -274,7 +263,7 @@ function EditChild({
       )}
       <DialogActions>
         <Button onPress={onClose}>Not now</Button>
-        <Button $strong onPress={() => void save()}>
+        <Button $strong isDisabled={form.formState.isSubmitting} onPress={() => void save()}>
           Save
         </Button>
       </DialogActions>

@@ -1,13 +1,13 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import Link from 'next/link';
 import styled from 'styled-components';
+import { takenAsGameSchema } from '@/contract/invention';
 import type { Course } from '@/core/rules/game';
 import { CourseDrawing } from '@/features/drawing/course-drawing';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
-import { Notice } from '@/ui/notice';
+import { FormProblem, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { send } from '@/ui/post';
 
 export interface ListedInvention {
@@ -60,13 +60,11 @@ export function Inventions({ inventions, ageYears, mayChange }: { inventions: re
 
 function One({ invention, ageYears, mayChange }: { invention: ListedInvention; ageYears: number; mayChange: boolean }) {
   const router = useRouter();
-  const [title, setTitle] = useState(invention.title);
-  const [problem, setProblem] = useState('');
-  const take = async () => {
-    const answer = await send<{ id: string }>('POST', `/api/v1/inventions/${invention.id}`, { ageYears, title: title.trim() });
-    if (answer.ok && answer.value) router.push(`/games/${answer.value.id}`);
-    else setProblem(answer.problem);
-  };
+  const form = useSchemaForm(takenAsGameSchema, { ageYears, title: invention.title });
+  const take = form.handleSubmit(async (entered) => {
+    const answer = await send<{ id: string }>('POST', `/api/v1/inventions/${invention.id}`, entered);
+    if (tookIt(form, answer) && answer.value) router.push(`/games/${answer.value.id}`);
+  });
   return (
     <li>
       <CourseDrawing id={`invention-${invention.id}`} course={invention.course} parts={[]} label={`The floor of ${invention.title}`} numbers />
@@ -81,18 +79,14 @@ function One({ invention, ageYears, mayChange }: { invention: ListedInvention; a
       ) : mayChange ? (
         <div style={{ display: 'grid', gap: 8, justifyItems: 'start' }}>
           <div style={{ width: '100%' }}>
-            <TextField label="Its name in the class; no child's name" value={title} onChange={setTitle} maxLength={60} />
+            <FormText control={form.control} name="title" label="Its name in the class; no child's name" maxLength={60} />
           </div>
-          <Button isDisabled={title.trim() === ''} onPress={() => void take()}>
+          <Button isDisabled={form.formState.isSubmitting} onPress={() => void take()}>
             Make it a class game
           </Button>
         </div>
       ) : null}
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      <FormProblem form={form} />
     </li>
   );
 }

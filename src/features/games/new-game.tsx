@@ -1,13 +1,17 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import type { ReactNode } from 'react';
+import { useController, type Control } from 'react-hook-form';
+import { startFromSchema } from '@/contract/new-game';
+import type { StartFrom } from '@/core/course/sensible-start';
 import { Radio, RadioGroup, Label } from 'react-aria-components';
 import styled from 'styled-components';
-import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
+import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS } from '@/core/objects/catalogue';
 import type { Technique } from '@/core/motion/assumed';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Select, TextField } from '@/ui/field';
+import { FormPick, FormProblem, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
 
@@ -49,81 +53,80 @@ const THROWS: readonly { value: Technique; label: string }[] = [
   { value: 'set-shot', label: 'Set shot' },
 ];
 
+/** One of some, each a button of its own. */
+function PickOne({
+  control,
+  name,
+  label,
+  children,
+}: {
+  control: Control<StartFrom>;
+  name: 'technique' | 'implement' | 'target';
+  label: string;
+  children: ReactNode;
+}) {
+  const {
+    field: { value, onChange },
+  } = useController({ control, name });
+  return (
+    <Group value={value} onChange={onChange}>
+      <Label>{label}</Label>
+      <div className="options">{children}</div>
+    </Group>
+  );
+}
+
 /** A new game starts from a skill and what is in the house, not from a blank form. */
 export function NewGame({ isOpen, onClose, ages }: { isOpen: boolean; onClose: () => void; ages: readonly { name: string; ageYears: number }[] }) {
   const router = useRouter();
-  const [technique, setTechnique] = useState<Technique>('underarm');
-  const [implement, setImplement] = useState<ImplementId>('sock-ball');
-  const [target, setTarget] = useState<AimedId>('box');
-  const [ageYears, setAge] = useState(ages[0]?.ageYears ?? 8);
-  const [title, setTitle] = useState('');
-  const [problem, setProblem] = useState('');
-  const [busy, setBusy] = useState(false);
-  const create = async (blank: boolean) => {
-    setBusy(true);
-    const named = title.trim() || 'Untitled game';
-    const answer = await send<{ id: string }>(
-      'POST',
-      '/api/v1/games',
-      blank ? { blank: true, title: named, ageYears } : { title: named, aim: '', technique, implement, target, ageYears },
-    );
-    if (answer.ok && answer.value) router.push(`/games/${answer.value.id}`);
-    else {
-      setProblem(answer.problem);
-      setBusy(false);
-    }
-  };
+  const form = useSchemaForm(startFromSchema, {
+    title: '',
+    aim: '',
+    technique: 'underarm',
+    implement: 'sock-ball',
+    target: 'box',
+    ageYears: ages[0]?.ageYears ?? 8,
+  });
+  const create = (blank: boolean) =>
+    form.handleSubmit(async ({ title, ageYears, ...start }) => {
+      const answer = await send<{ id: string }>('POST', '/api/v1/games', blank ? { blank, title, ageYears } : { title, ageYears, ...start });
+      if (tookIt(form, answer) && answer.value) router.push(`/games/${answer.value.id}`);
+    })();
+  const [implement, target] = form.watch(['implement', 'target']);
+  const busy = form.formState.isSubmitting;
   const childs = new Map<number, string>(ages.map((age) => [age.ageYears, `${age.name}, about ${age.ageYears}`]));
   for (let age = 4; age <= 12; age += 1) if (!childs.has(age)) childs.set(age, `about ${age} years`);
   return (
     <Dialog title="A new game" isOpen={isOpen} onClose={onClose} width={620}>
-      <Group value={technique} onChange={(value) => setTechnique(value as Technique)}>
-        <Label>The skill</Label>
-        <div className="options">
-          {THROWS.map((one) => (
-            <Pick key={one.value} value={one.value}>
-              {one.label}
-            </Pick>
-          ))}
-        </div>
-      </Group>
-      <Group value={implement} onChange={(value) => setImplement(value as ImplementId)}>
-        <Label>What is thrown</Label>
-        <div className="options">
-          {BALL_IDS.map((id) => IMPLEMENTS[id]).map((one) => (
-            <Pick key={one.id} value={one.id}>
-              {one.name}
-            </Pick>
-          ))}
-        </div>
-      </Group>
-      <Group value={target} onChange={(value) => setTarget(value as AimedId)}>
-        <Label>What is aimed at</Label>
-        <div className="options">
-          {THROWN_AT_IDS.map((id) => AIMED[id]).map((one) => (
-            <Pick key={one.id} value={one.id}>
-              {one.name}
-            </Pick>
-          ))}
-        </div>
-      </Group>
-      <Select
-        label="For"
-        value={`${ageYears}`}
-        choices={[...childs].map(([age, label]) => ({ value: `${age}`, label }))}
-        onChange={(age) => setAge(Number(age))}
-      />
-      <TextField label="Name of the game" value={title} onChange={setTitle} maxLength={60} />
+      <PickOne control={form.control} name="technique" label="The skill">
+        {THROWS.map((one) => (
+          <Pick key={one.value} value={one.value}>
+            {one.label}
+          </Pick>
+        ))}
+      </PickOne>
+      <PickOne control={form.control} name="implement" label="What is thrown">
+        {BALL_IDS.map((id) => IMPLEMENTS[id]).map((one) => (
+          <Pick key={one.id} value={one.id}>
+            {one.name}
+          </Pick>
+        ))}
+      </PickOne>
+      <PickOne control={form.control} name="target" label="What is aimed at">
+        {THROWN_AT_IDS.map((id) => AIMED[id]).map((one) => (
+          <Pick key={one.id} value={one.id}>
+            {one.name}
+          </Pick>
+        ))}
+      </PickOne>
+      <FormPick control={form.control} name="ageYears" label="For" choices={[...childs].map(([value, label]) => ({ value, label }))} />
+      <FormText control={form.control} name="title" label="Name of the game" maxLength={60} />
       {[IMPLEMENTS[implement].caution, AIMED[target].caution].filter(Boolean).map((caution) => (
         <Notice key={caution} $tone="caution">
           {caution}
         </Notice>
       ))}
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      <FormProblem form={form} />
       <DialogActions>
         <Button onPress={onClose}>Not now</Button>
         <Button isDisabled={busy} onPress={() => void create(true)}>

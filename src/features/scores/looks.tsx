@@ -1,9 +1,11 @@
 'use client';
+import { lookedAtSchema } from '@/contract/looked';
 import type { ScoreRow } from '@/contract/class-week';
 import { useState } from 'react';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { TextField } from '@/ui/field';
+import { FormProblem, FormText, FormTick } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
 import { lookMarkWords, LookFors, markedLooks, type LookMarks } from '../counter/look-fors';
@@ -21,18 +23,11 @@ export function Looks({
   onClose: (done: boolean) => void;
 }) {
   const [marks, setMarks] = useState<LookMarks>(() => Object.fromEntries(row.looksTeacher.map(({ look, mark }) => [look, mark])));
-  const [film, setFilm] = useState(row.film);
-  const [comment, setComment] = useState(row.comment);
-  const [problem, setProblem] = useState('');
-  const keep = async () => {
-    const answer = await send('PUT', `/api/v1/assignments/${row.assignmentId}/looks`, {
-      marks: markedLooks(lookFors, marks),
-      film,
-      comment: comment.trim(),
-    });
-    if (answer.ok) onClose(true);
-    else setProblem(answer.problem);
-  };
+  const form = useSchemaForm(lookedAtSchema, { marks: [], film: row.film, comment: row.comment });
+  const keep = form.handleSubmit(async ({ film, comment }) => {
+    const looked = { marks: markedLooks(lookFors, marks), film, comment };
+    if (tookIt(form, await send('PUT', `/api/v1/assignments/${row.assignmentId}/looks`, looked))) onClose(true);
+  });
   return (
     <Dialog title={`${row.name}: how it was done`} isOpen onClose={() => onClose(false)}>
       {row.looksHome ? (
@@ -62,18 +57,11 @@ export function Looks({
       ) : (
         <>
           <LookFors lookFors={lookFors} marks={marks} onMark={(look, mark) => setMarks({ ...marks, [look]: mark })} />
-          <label style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-            <input type="checkbox" checked={film} onChange={(event) => setFilm(event.target.checked)} />A film was handed in, by the school’s own
-            channel
-          </label>
-          <TextField label="One comment (if you like)" value={comment} onChange={setComment} maxLength={280} />
+          <FormTick control={form.control} name="film" label="A film was handed in, by the school’s own channel" />
+          <FormText control={form.control} name="comment" label="One comment (if you like)" maxLength={280} />
         </>
       )}
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      <FormProblem form={form} />
       <DialogActions>
         <Button onPress={() => onClose(false)}>{readOnly ? 'Close' : 'Not now'}</Button>
         {!readOnly && (

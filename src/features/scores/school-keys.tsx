@@ -2,8 +2,10 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { schoolKeySchema } from '@/contract/school-key';
 import { Button, QuietButton } from '@/ui/button';
-import { TextField } from '@/ui/field';
+import { FormProblem, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { Figures } from '@/ui/page';
 import { send } from '@/ui/post';
@@ -41,17 +43,16 @@ const Told = styled.code`
 /** Keys with which another program of the school hands in reports. */
 export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
   const router = useRouter();
-  const [name, setName] = useState('');
+  const form = useSchemaForm(schoolKeySchema, { name: '' });
   const [made, setMade] = useState<{ name: string; key: string } | null>(null);
   const [problem, setProblem] = useState('');
-  const make = async () => {
-    const answer = await send<{ key: string }>('POST', '/api/v1/school-keys', { name: name.trim() });
-    setProblem(answer.problem);
-    if (!answer.ok || !answer.value) return;
-    setMade({ name: name.trim(), key: answer.value.key });
-    setName('');
+  const make = form.handleSubmit(async ({ name }) => {
+    const answer = await send<{ key: string }>('POST', '/api/v1/school-keys', { name });
+    if (!tookIt(form, answer) || !answer.value) return;
+    setMade({ name, key: answer.value.key });
+    form.reset();
     router.refresh();
-  };
+  });
   const withdraw = async (key: KeyShown) => {
     const answer = await send('DELETE', `/api/v1/school-keys/${key.id}`);
     setProblem(answer.problem);
@@ -100,17 +101,13 @@ export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
           <Told>{made.key}</Told>
         </Notice>
       )}
-      <Making
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
-        }}
-      >
-        <TextField label="Name of the program" value={name} onChange={setName} maxLength={60} />
-        <Button type="submit" isDisabled={name.trim() === ''}>
+      <Making onSubmit={(event) => void make(event)} noValidate>
+        <FormText control={form.control} name="name" label="Name of the program" maxLength={60} />
+        <Button type="submit" isDisabled={form.formState.isSubmitting}>
           Make a key
         </Button>
       </Making>
+      <FormProblem form={form} />
       {problem && (
         <Notice $tone="caution" role="alert">
           {problem}

@@ -1,9 +1,9 @@
 'use client';
-import { useState, type FormEvent } from 'react';
 import styled from 'styled-components';
+import { signInSchema } from '@/contract/sign-in';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
-import { Notice } from '@/ui/notice';
+import { FormProblem, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { send } from '@/ui/post';
 
 const Place = styled.main`
@@ -33,32 +33,20 @@ const Slip = styled.form`
 `;
 
 export function SignIn({ demo }: { demo: boolean }) {
-  const [email, setEmail] = useState('');
-  const [password, setPassword] = useState('');
-  const [problem, setProblem] = useState('');
-  const [busy, setBusy] = useState(false);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    const answer = await send('POST', '/api/v1/sign-in', { email, password });
-    if (answer.ok) window.location.assign('/games');
-    else {
-      setProblem(answer.problem);
-      setBusy(false);
-    }
-  };
+  const form = useSchemaForm(signInSchema, { email: '', password: '' });
+  const submit = form.handleSubmit(async (entered) => {
+    if (tookIt(form, await send('POST', '/api/v1/sign-in', entered))) window.location.assign('/games');
+  });
+  const { isSubmitting, isSubmitSuccessful, isValid } = form.formState;
+  const busy = isSubmitting || (isSubmitSuccessful && isValid);
   return (
     <Place>
       <Slip onSubmit={(event) => void submit(event)} noValidate>
         <h1>Lochside</h1>
         <p className="about">Target games for home, and the scores that come back.</p>
-        <TextField label="E-mail address" type="email" value={email} onChange={setEmail} autoComplete="username" required autoFocus />
-        <TextField label="Password" type="password" value={password} onChange={setPassword} autoComplete="current-password" required />
-        {problem && (
-          <Notice $tone="caution" role="alert">
-            {problem}
-          </Notice>
-        )}
+        <FormText control={form.control} name="email" label="E-mail address" type="email" autoComplete="username" required autoFocus />
+        <FormText control={form.control} name="password" label="Password" type="password" autoComplete="current-password" required />
+        <FormProblem form={form} />
         <Button $strong type="submit" isDisabled={busy}>
           {busy ? 'One moment …' : 'Sign in'}
         </Button>

@@ -1,9 +1,11 @@
 'use client';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
+import { paperSchema, type PaperWanted } from '@/contract/paper';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { Select } from '@/ui/field';
+import { FormSelect } from '@/ui/form/fields';
+import { useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { saveFile } from '@/ui/save-file';
 import { makePdf } from './make-pdf';
@@ -23,8 +25,6 @@ const Bar = styled.div`
   }
 `;
 
-type Kind = 'home' | 'event' | 'frames' | 'diary';
-
 /** Sheets of a week as one PDF: which, for whom, on what paper. */
 export function PaperDialog({
   weekId,
@@ -42,91 +42,88 @@ export function PaperDialog({
   isOpen: boolean;
   onClose: () => void;
 }) {
-  const [kind, setKind] = useState<Kind>(games > 1 ? 'event' : 'home');
-  const [who, setWho] = useState<'all' | 'paper'>('all');
-  const [size, setSize] = useState<'A4' | 'LETTER'>('A4');
-  const [print, setPrint] = useState<'usual' | 'large'>('usual');
-  const [ground, setGround] = useState<'white' | 'pale'>('white');
-  const [language, setLanguage] = useState<'en' | 'fr'>('en');
+  const form = useSchemaForm(paperSchema, {
+    kind: games > 1 ? 'event' : 'home',
+    who: 'all',
+    size: 'A4',
+    print: 'usual',
+    ground: 'white',
+    language: 'en',
+  });
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
   const [problem, setProblem] = useState('');
   const [made, setMade] = useState('');
   const stop = useRef<AbortController | null>(null);
-  const make = async () => {
+  const make = async (wanted: PaperWanted) => {
     setProblem('');
     setMade('');
     setProgress({ done: 0, of: 1 });
     stop.current = new AbortController();
-    const result = await makePdf(
-      `/api/v1/weeks/${weekId}/paper`,
-      { kind, who, size, print, ground, language },
-      (done, of) => setProgress({ done, of }),
-      stop.current.signal,
-    );
+    const result = await makePdf(`/api/v1/weeks/${weekId}/paper`, wanted, (done, of) => setProgress({ done, of }), stop.current.signal);
     setProgress(null);
     if (!result.ok) return setProblem(result.problem);
-    const file = `${name}-${kind}.pdf`.replace(/[^\p{L}\p{N}.-]+/gu, '-');
+    const file = `${name}-${wanted.kind}.pdf`.replace(/[^\p{L}\p{N}.-]+/gu, '-');
     saveFile(result.pdf, file);
     setMade(file);
   };
   return (
     <Dialog title="Print this week" isOpen={isOpen} onClose={onClose}>
       <Pair>
-        <Select
+        <FormSelect
+          control={form.control}
+          name="kind"
           label="Sheets"
-          value={kind}
           choices={[
             { value: 'home', label: games > 1 ? 'a home sheet for each game' : 'home sheets' },
             ...(games > 1 ? [{ value: 'event' as const, label: 'one card for all games' }] : []),
             { value: 'diary', label: 'movement diaries' },
             { value: 'frames', label: 'frame sheets' },
           ]}
-          onChange={setKind}
         />
-        <Select
+        <FormSelect
+          control={form.control}
+          name="who"
           label="For"
-          value={who}
           choices={[
             { value: 'all', label: 'every child' },
             { value: 'paper', label: `those on paper (${onPaper})` },
           ]}
-          onChange={setWho}
         />
-        <Select
+        <FormSelect
+          control={form.control}
+          name="size"
           label="Paper"
-          value={size}
           choices={[
             { value: 'A4', label: 'A4' },
             { value: 'LETTER', label: 'US Letter' },
           ]}
-          onChange={setSize}
         />
-        <Select
+        <FormSelect
+          control={form.control}
+          name="print"
           label="Print"
-          value={print}
           choices={[
             { value: 'usual', label: 'usual' },
             { value: 'large', label: 'large' },
           ]}
-          onChange={setPrint}
         />
-        <Select
+        <FormSelect
+          control={form.control}
+          name="ground"
           label="Ground"
-          value={ground}
           choices={[
             { value: 'white', label: 'white' },
             { value: 'pale', label: 'pale, for whom white glares' },
           ]}
-          onChange={setGround}
         />
-        <Select
+        <FormSelect
+          control={form.control}
+          name="language"
           label="Language"
-          value={language}
           choices={[
             { value: 'en', label: 'English' },
             { value: 'fr', label: 'French' },
           ]}
-          onChange={setLanguage}
         />
       </Pair>
       {progress && (
@@ -145,7 +142,7 @@ export function PaperDialog({
       )}
       <DialogActions>
         {progress ? <Button onPress={() => stop.current?.abort()}>Stop</Button> : <Button onPress={onClose}>Close</Button>}
-        <Button $strong isDisabled={progress !== null} onPress={() => void make()}>
+        <Button $strong isDisabled={progress !== null} onPress={() => void form.handleSubmit(make)()}>
           Make the PDF
         </Button>
       </DialogActions>

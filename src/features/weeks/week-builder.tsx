@@ -9,6 +9,7 @@ import { WARM_UPS } from '@/core/sheet/warm-ups';
 import { CardScreen } from '@/features/home/card-screen';
 import { Button, QuietButton } from '@/ui/button';
 import { Select, TextField } from '@/ui/field';
+import { DayField } from '@/ui/form/fields';
 import { Notice } from '@/ui/notice';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
@@ -346,7 +347,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
                 choices={classes.map((one) => ({ value: one.id, label: `${one.name}, ${one.children.length} children` }))}
                 onChange={(classId) => put({ classId, games: plan.games.map((one) => ({ ...one, own: {} })) })}
               />
-              <TextField label="Due on" type="date" value={plan.dueOn} onChange={(dueOn) => put({ dueOn })} />
+              <DayField label="Due on" value={plan.dueOn} least={today} onChange={(dueOn) => dueOn !== '' && put({ dueOn })} />
               {event ? (
                 <TextField label="What the event is called" value={plan.title} onChange={(title) => put({ title })} maxLength={60} />
               ) : (
@@ -390,15 +391,7 @@ export function WeekBuilder({ today, mayChange, classes, games }: WeekBuilderPro
                       </Native>
                     ) : null}
                     {event ? (
-                      <Native>
-                        Opens on
-                        <input
-                          type="date"
-                          value={planned.opensOn}
-                          max={plan.dueOn}
-                          onChange={(event) => change(index, { opensOn: event.target.value })}
-                        />
-                      </Native>
+                      <DayField label="Opens on" value={planned.opensOn} most={plan.dueOn} onChange={(opensOn) => change(index, { opensOn })} />
                     ) : null}
                     <span className="acts">
                       <Small type="button" aria-label={`${game.title} earlier`} disabled={index === 0} onClick={() => move(index, -1)}>

@@ -1,11 +1,11 @@
 /** What is asked of the paper maker: how it shall look, and its sheets. Plain data, handed to a process of its own. */
+import type { PaperWanted } from '@/contract/paper';
 import type { KitThing } from '@/contract/assignment';
 import type { Game } from '@/core/rules/game';
 import type { Hand } from '@/core/sheet/teaching-points';
 
 /** The languages in which sheets are printed. */
-export const PAPER_LANGUAGES = ['en', 'fr'] as const;
-export type PaperLanguage = (typeof PAPER_LANGUAGES)[number];
+export type PaperLanguage = PaperWanted['language'];
 
 export interface PaperLook {
   readonly size: 'A4' | 'LETTER';

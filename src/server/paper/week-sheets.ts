@@ -1,4 +1,5 @@
 /** The sheets of a week that was sent: each child's own level and step length, and where the score goes back. */
+import type { PaperWanted } from '@/contract/paper';
 import type { Uuid } from '@/contract/ids';
 import { levelById } from '@/core/rules/level';
 import { pacedGame } from '@/core/sheet/set-up';
@@ -11,8 +12,7 @@ import { schoolDay } from '../school-day';
 import { plainLinksOf } from '../weeks/links';
 import type { GameOnPaper, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 
-export const PAPER_KINDS = ['home', 'event', 'frames', 'diary'] as const;
-export type PaperKind = (typeof PAPER_KINDS)[number];
+type PaperKind = PaperWanted['kind'];
 
 export interface WeekPaper {
   readonly schoolId: Uuid;

@@ -1,6 +1,7 @@
 /** Sends a week to a class: freezes the game's version and works out each child's set-up and par. */
+import type { GameToSend, WeekBody } from '@/contract/week';
 import type { Uuid } from '@/contract/ids';
-import type { AssignedSetUp, KitThing } from '@/contract/assignment';
+import type { AssignedSetUp } from '@/contract/assignment';
 import type { Card, CardItem } from '@/contract/card';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
@@ -34,35 +35,9 @@ const PAR_PLAYS = 2000;
 /** Other levels are forecast more roughly: they only tell a child what is likely. */
 const OTHER_PAR_PLAYS = 600;
 
-/** One game of a week: its level for all, and for some children another. */
-export interface GameToSend {
-  readonly gameId: Uuid;
-  readonly levelId: string;
-  /** By the child's id, where it is not the level of all. */
-  readonly levels?: Readonly<Record<Uuid, string>>;
-  /** The day from which it may be played; from the start when it is left out. */
-  readonly opensOn?: string | null;
-}
-
-export interface WeekToSend {
+export interface WeekToSend extends WeekBody {
   readonly schoolId: Uuid;
   readonly teacherId: Uuid | null;
-  readonly classId: Uuid;
-  /** In their order: one, or up to twenty that make an event. */
-  readonly games: readonly GameToSend[];
-  /** Of an event; else empty. */
-  readonly title: string;
-  readonly kit: readonly KitThing[];
-  readonly dueOn: string;
-  readonly warmUp: string;
-  readonly diary: string;
-  /** What to film, for the school's own channel; empty for no film. */
-  readonly film: string;
-  /** The film is what is handed in: no score is asked. */
-  readonly filmAlone?: boolean;
-  readonly note: string;
-  /** Tables of pins that the desk has worked out, by layout: par is then the one that was shown there. */
-  readonly racks: Readonly<Record<string, string>>;
   /** The day it is at the school. */
   readonly today: string;
 }

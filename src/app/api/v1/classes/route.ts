@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { newClassSchema } from '@/contract/school-class';
 import { addClass } from '@/server/db/classes';
 import { DUPLICATE, errorNumber, transact } from '@/server/db/pool';
 import { yearAt } from '@/server/db/schools';
@@ -6,12 +6,7 @@ import { json, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 
-const body = Joi.object<{ name: string; ageYears: number }>({
-  name: Joi.string().trim().min(1).max(60).required(),
-  ageYears: Joi.number().integer().min(4).max(12).required(),
-});
-
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: added, who, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], body: newClassSchema }, async ({ body: added, who, now }) => {
   try {
     const id = await transact(async (db) => {
       const year = await yearAt(db, who.schoolId, schoolDay(now, who.timeZone));

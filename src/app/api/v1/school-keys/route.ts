@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { schoolKeySchema } from '@/contract/school-key';
 import { hashToken, newSchoolKey } from '@/server/auth/tokens';
 import { transact } from '@/server/db/pool';
 import { addSchoolKey } from '@/server/db/school-keys';
@@ -6,10 +6,8 @@ import { audit } from '@/server/db/schools';
 import { json } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 
-const body = Joi.object<{ name: string }>({ name: Joi.string().trim().min(1).max(60).required() });
-
 /** A key for another program of the school: told once, here. */
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { name }, who, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], body: schoolKeySchema }, async ({ body: { name }, who, now }) => {
   const key = newSchoolKey();
   const id = await transact(async (db) => {
     const added = await addSchoolKey(db, { schoolId: who.schoolId, teacherId: who.teacherId, name: name.trim(), tokenHash: hashToken(key) }, now);

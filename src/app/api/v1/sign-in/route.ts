@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { signInSchema } from '@/contract/sign-in';
 import { signInLimit } from '@/server/auth/limits';
 import { passwordIs } from '@/server/auth/passwords';
 import { openSession, sessionCookie } from '@/server/auth/sessions';
@@ -7,12 +7,7 @@ import { json, Refused, refuse } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
 import { settings } from '@/server/settings';
 
-const body = Joi.object<{ email: string; password: string }>({
-  email: Joi.string().trim().max(190).required(),
-  password: Joi.string().max(200).required(),
-});
-
-export const POST = openRoute({ body }, async ({ body: { email, password }, now }) => {
+export const POST = openRoute({ body: signInSchema }, async ({ body: { email, password }, now }) => {
   const account = email.toLowerCase();
   const wait = await signInLimit.waitFor(account);
   if (wait > 0)

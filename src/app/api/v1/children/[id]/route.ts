@@ -1,6 +1,5 @@
-import type { Uuid } from '@/contract/ids';
-import Joi from 'joi';
-import { childOfSchool, enrol, leave, renameChild, saveSettings, type ChildSettings } from '@/server/db/children';
+import { childChangeSchema } from '@/contract/child-settings';
+import { childOfSchool, enrol, leave, renameChild, saveSettings } from '@/server/db/children';
 import { classById } from '@/server/db/classes';
 import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
@@ -8,40 +7,7 @@ import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 
-type Change =
-  | { change: 'settings'; settings: ChildSettings }
-  | { change: 'name'; firstName: string; initial: string }
-  | { change: 'move'; classId: Uuid }
-  | { change: 'leave' };
-
-const body = Joi.alternatives<Change>(
-  Joi.object({
-    change: Joi.string().valid('settings').required(),
-    settings: Joi.object({
-      ageYears: Joi.number().integer().min(4).max(12).allow(null).required(),
-      hand: Joi.string().valid('right', 'left', null).required(),
-      stepCm: Joi.number().integer().min(20).max(110).allow(null).required(),
-      form: Joi.string().valid('standing', 'seated', 'kneeling', 'two-hands', 'other-exercise').required(),
-      medium: Joi.string().valid('screen', 'paper').required(),
-    }).required(),
-  }),
-  Joi.object({
-    change: Joi.string().valid('name').required(),
-    firstName: Joi.string()
-      .pattern(/^[\p{L}\p{M}'’.-]+$/u)
-      .max(40)
-      .required(),
-    initial: Joi.string()
-      .pattern(/^\p{L}\p{M}*\.$/u)
-      .max(4)
-      .allow('')
-      .required(),
-  }),
-  Joi.object({ change: Joi.string().valid('move').required(), classId: Joi.string().max(36).required() }),
-  Joi.object({ change: Joi.string().valid('leave').required() }),
-).match('one');
-
-export const PATCH = teacherRoute({ roles: ['teacher'], body }, async ({ body: change, who, id, now }) => {
+export const PATCH = teacherRoute({ roles: ['teacher'], body: childChangeSchema }, async ({ body: change, who, id, now }) => {
   const today = schoolDay(now, who.timeZone);
   const child = await childOfSchool(who.schoolId, id(), today);
   if (!child) throw notFound('child');

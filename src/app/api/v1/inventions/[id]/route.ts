@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { takenAsGameSchema } from '@/contract/invention';
 import { gameFromPlan } from '@/core/invent/plan';
 import { readGame } from '@/core/rules/read-game';
 import { addGame } from '@/server/db/games';
@@ -8,13 +8,8 @@ import { audit } from '@/server/db/schools';
 import { json, notFound, Refused, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 
-const body = Joi.object<{ ageYears: number; title: string }>({
-  ageYears: Joi.number().integer().min(4).max(12).required(),
-  title: Joi.string().trim().min(1).max(60).required(),
-});
-
 /** Puts a game that a child made on the school's shelf, without the child's name. */
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { ageYears, title }, who, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], body: takenAsGameSchema }, async ({ body: { ageYears, title }, who, id, now }) => {
   const invention = await inventionOfSchool(who.schoolId, id());
   if (!invention) throw notFound('game of a child');
   const read = readGame({ ...gameFromPlan(invention.plan), title, ageYears });

@@ -1,21 +1,14 @@
-import Joi from 'joi';
-import { markedLooksSchema } from '@/core/reports/look-marks';
+import { lookedAtSchema } from '@/contract/looked';
 import { levelById } from '@/core/rules/level';
 import { lookForsOf } from '@/core/sheet/teaching-points';
-import { keepLookMarks, type Looked } from '@/server/db/look-marks';
+import { keepLookMarks } from '@/server/db/look-marks';
 import { transact } from '@/server/db/pool';
 import { assignmentOfSchool, versionBody } from '@/server/db/weeks';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 
-const body = Joi.object<Looked>({
-  marks: markedLooksSchema.required(),
-  film: Joi.boolean().default(false),
-  comment: Joi.string().trim().max(280).allow('').default(''),
-});
-
 /** A teacher marks what a child's movement is looked at for: only what the game that was sent says. */
-export const PUT = teacherRoute({ roles: ['teacher'], body }, async ({ body: looked, who, id, now }) => {
+export const PUT = teacherRoute({ roles: ['teacher'], body: lookedAtSchema }, async ({ body: looked, who, id, now }) => {
   const assignment = await assignmentOfSchool(who.schoolId, id());
   if (!assignment) throw notFound('game of a child');
   const game = await versionBody(assignment.versionId);

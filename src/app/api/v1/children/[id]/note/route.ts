@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { noteSchema } from '@/contract/child-settings';
 import { keepNote } from '@/server/db/child-notes';
 import { childOfSchool } from '@/server/db/children';
 import { transact } from '@/server/db/pool';
@@ -6,10 +6,8 @@ import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 
-const body = Joi.object<{ words: string }>({ words: Joi.string().trim().max(1000).allow('').required() });
-
 /** A teacher's own note on a child; families do not see it. */
-export const PUT = teacherRoute({ roles: ['teacher'], body }, async ({ body: { words }, who, id, now }) => {
+export const PUT = teacherRoute({ roles: ['teacher'], body: noteSchema }, async ({ body: { words }, who, id, now }) => {
   const child = await childOfSchool(who.schoolId, id(), schoolDay(now, who.timeZone));
   if (!child) throw notFound('child');
   await transact((db) => keepNote(db, child.id, who.teacherId, words.trim(), now));
