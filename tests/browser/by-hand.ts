@@ -88,8 +88,6 @@ export async function playItSo(page: Page, way: string): Promise<void> {
 
 /** The game as it was saved. */
 export async function savedGame(page: Page): Promise<Game> {
-  // A change is saved a moment after it was made.
-  await page.waitForTimeout(800);
   await expect(page.getByText(/^saved/)).toBeVisible();
   const id = /games\/([0-9a-f-]{36})/.exec(page.url())![1]!;
   return (await page.evaluate(async (game) => (await fetch(`/api/v1/games/${game}/file`)).json(), id)) as Game;

@@ -4,23 +4,8 @@ import { STARTERS } from '../examples/starters';
 import { playThrough } from './play-through';
 import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs } from './people';
 
-/** One of every kind of rule: sum, frames, strokes, stopwatch, checklist, streak, distance, ladder, rounds, card, minutes, chance, words. */
-const KINDS = [
-  'harbour-lamps',
-  'loch-frames',
-  'round-the-buoys',
-  'oilskin-dash',
-  'shore-list',
-  'buoys-aloft',
-  'harbour-mouth',
-  'skittle-stair',
-  'catch-the-ferry',
-  'regatta-day',
-  'morning-tide',
-  'squall',
-  'letter-tide',
-  'clear-the-jetty',
-];
+/** One game for each kind of counter; every starter is played on the counter in its component test. */
+const KINDS = ['loch-frames', 'shore-list', 'buoys-aloft', 'letter-tide', 'drop-anchor', 'squall', 'oilskin-dash', 'regatta-day'];
 
 /** A class of its own with two children and, if wanted, an event of these starters. */
 async function classWith(page: Page, wanted: string, starters: readonly string[], levelId = 'level-1'): Promise<string> {
@@ -99,7 +84,7 @@ const onePhone: readonly (Phone & { readonly name: string; readonly kinds: reado
 ];
 
 for (const phone of onePhone) {
-  test(`every kind of rule is played at home and received, on a phone ${phone.name}`, async ({ page, browser }) => {
+  test(`every kind of counter is played at home and received, on a phone ${phone.name}`, async ({ page, browser }) => {
     test.setTimeout(600_000);
     await signInAs(page);
     const className = await classWith(page, `P5 ${phone.width}`, phone.kinds);
@@ -176,7 +161,6 @@ test('in airplane mode a game is played, cut off by a reload, gone on with, repo
   // Closed before it is sent: the session is there again, with what was written.
   await home.getByRole('button', { name: 'Finish and send' }).click();
   await home.getByLabel('A word to your teacher, if you like').fill('It rained');
-  await home.waitForTimeout(300);
   await home.reload();
   await expect(home.getByText('1 go of Harbour Lamps not sent yet', { exact: false })).toBeVisible();
   await home.getByRole('button', { name: 'Finish and send' }).click();

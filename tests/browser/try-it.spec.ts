@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { STARTERS } from '../examples/starters';
+import { starter } from '../examples/starters';
 import { playThrough } from './play-through';
 import { complaintsOf, expectAccessible, openStarter, signInAs } from './people';
 
@@ -12,34 +12,28 @@ async function tryIt(page: Page): Promise<void> {
   }).toPass();
 }
 
-const THIRD = Math.ceil(STARTERS.length / 3);
-
-for (let third = 0; third < 3; third += 1) {
-  const some = STARTERS.slice(third * THIRD, (third + 1) * THIRD);
-  test(`the try-it view plays every kind of rule: ${some.map((one) => one.id).join(', ')}`, async ({ page }) => {
-    test.setTimeout(900_000);
-    const complaints = complaintsOf(page);
-    await signInAs(page);
-    for (const { id, game } of some) {
-      await openStarter(page, id);
-      await tryIt(page);
-      await page.getByRole('button', { name: 'A helper taps every try' }).click();
-      await playThrough(page.getByRole('region', { name: 'Try it' }), 'See the working');
-      await page.getByRole('region', { name: 'Try it' }).getByRole('button', { name: 'See the working' }).click();
-      const phone = page.getByRole('region', { name: 'Try it' });
-      await phone.getByRole('button', { name: 'Again' }).click();
-      await phone.getByRole('button', { name: 'Nobody: it is written down at the end' }).click();
-      await phone
-        .getByRole('button', { name: /^One more/ })
-        .first()
-        .click();
-      await phone.getByRole('button', { name: 'That is right' }).click();
-      await expect(phone.getByRole('button', { name: 'Again' })).toBeVisible();
-      await expect(phone.getByRole('heading', { name: new RegExp(game.title) })).toBeVisible();
-      expect(complaints, id).toEqual([]);
-    }
-  });
-}
+test('the try-it view plays a game, shows the working, and takes what is written down at the end', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await signInAs(page);
+  for (const id of ['loch-frames', 'regatta-day']) {
+    await openStarter(page, id);
+    await tryIt(page);
+    const phone = page.getByRole('region', { name: 'Try it' });
+    await page.getByRole('button', { name: 'A helper taps every try' }).click();
+    await playThrough(phone, 'See the working');
+    await phone.getByRole('button', { name: 'See the working' }).click();
+    await phone.getByRole('button', { name: 'Again' }).click();
+    await phone.getByRole('button', { name: 'Nobody: it is written down at the end' }).click();
+    await phone
+      .getByRole('button', { name: /^One more/ })
+      .first()
+      .click();
+    await phone.getByRole('button', { name: 'That is right' }).click();
+    await expect(phone.getByRole('button', { name: 'Again' })).toBeVisible();
+    await expect(phone.getByRole('heading', { name: new RegExp(starter(id).title) })).toBeVisible();
+    expect(complaints, id).toEqual([]);
+  }
+});
 
 test('the shelf of starters, the counter and the gaps can be read by everybody (axe)', async ({ page }) => {
   await signInAs(page);
@@ -59,7 +53,7 @@ test('the shelf of starters, the counter and the gaps can be read by everybody (
 
 test('what the rules leave open is asked, and one tap mends it', async ({ page }) => {
   await signInAs(page);
-  const gappy = structuredClone(STARTERS.find((one) => one.id === 'harbour-stores')!.game) as unknown as Record<string, unknown>;
+  const gappy = structuredClone(starter('harbour-stores')) as unknown as Record<string, unknown>;
   delete gappy['calls'];
   gappy['title'] = 'Open Stores';
   await page
@@ -74,7 +68,7 @@ test('what the rules leave open is asked, and one tap mends it', async ({ page }
 
 test('a bad file says what is wrong and where, and changes nothing; a good one goes out and comes in again', async ({ page }) => {
   await signInAs(page);
-  const bad = structuredClone(STARTERS[0]!.game) as unknown as { title: string; parts: { rows: { do: { counter: string }[] }[] }[] };
+  const bad = structuredClone(starter('all-ashore')) as unknown as { title: string; parts: { rows: { do: { counter: string }[] }[] }[] };
   bad.title = 'Broken Oar';
   bad.parts[0]!.rows[0]!.do[0]!.counter = 'pints';
   await page.locator('input[type=file]').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(bad)) });

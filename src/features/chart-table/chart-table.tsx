@@ -614,7 +614,7 @@ const AgeChoice = memo(function AgeChoice({
 
 function SavedWords({ state }: { state: SaveState }) {
   const words =
-    state.kind === 'saving'
+    state.kind === 'saving' || state.kind === 'changed'
       ? 'saving …'
       : state.kind === 'waiting'
         ? `not saved yet: ${state.problem}`

@@ -8,6 +8,8 @@ const AGAIN_MS = 4000;
 
 export type SaveState =
   | { readonly kind: 'saved'; readonly at: string | null }
+  /** Something has been changed since. */
+  | { readonly kind: 'changed' }
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly problem: string }
   | { readonly kind: 'conflict'; readonly problem: string };
@@ -62,6 +64,7 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
 
   useEffect(() => {
     if (saved.current.game === game && saved.current.ageYears === ageYears) return;
+    if (!stopped.current) setState((before) => (before.kind === 'saved' ? { kind: 'changed' } : before));
     const timer = setTimeout(() => void save.current(), WAIT_MS);
     return () => clearTimeout(timer);
   }, [game, ageYears]);
