@@ -1,6 +1,6 @@
 import type { ScoreRow } from '@/contract/class-week';
 import { describe, expect, it } from 'vitest';
-import { inOrder, isShown } from '@/features/scores/rows-in-order';
+import { isShown, keyOf } from '@/features/scores/rows-in-order';
 
 const row = (name: string, change: Partial<ScoreRow> = {}): ScoreRow => ({
   childId: name as never,
@@ -42,14 +42,11 @@ describe('the rows of a class’s week', () => {
   const corrie = row('Corrie D.', { best: 7, state: 'to-look-at', felt: 'hard', medium: 'paper' });
   const dan = row('Dàn E.', { best: 12, felt: 'easy', personalBest: true });
   const all = [bram, dan, corrie, ailsa];
-  it('stand first by what is to be looked at, then by name', () => {
-    expect(names(inOrder(all, { column: 'state', down: false }))).toEqual(['Corrie D.', 'Ailsa B.', 'Dàn E.', 'Bram C.']);
-  });
-  it('are put in the order of a column; who has nothing there comes last in either order', () => {
-    expect(names(inOrder(all, { column: 'best', down: true }))).toEqual(['Ailsa B.', 'Dàn E.', 'Corrie D.', 'Bram C.']);
-    expect(names(inOrder(all, { column: 'best', down: false }))).toEqual(['Corrie D.', 'Ailsa B.', 'Dàn E.', 'Bram C.']);
-    expect(names(inOrder(all, { column: 'felt', down: false }))).toEqual(['Corrie D.', 'Ailsa B.', 'Dàn E.', 'Bram C.']);
-    expect(names(inOrder(all, { column: 'child', down: true }))).toEqual(['Dàn E.', 'Corrie D.', 'Bram C.', 'Ailsa B.']);
+  it('are put in order by what their columns hold; what a child has nothing of is nothing', () => {
+    expect(all.map((one) => keyOf(one, 'state'))).toEqual([2, 1, 0, 1]);
+    expect(all.map((one) => keyOf(one, 'best'))).toEqual([null, 12, 7, 12]);
+    expect(all.map((one) => keyOf(one, 'felt'))).toEqual([null, 2, 0, 1]);
+    expect(all.map((one) => keyOf(one, 'hits'))).toEqual([null, 0.5, 0.5, 0.5]);
   });
   it('are narrowed to those without credit, below par, on paper, with an own best', () => {
     const shown = (which: Parameters<typeof isShown>[1], better: 'high' | 'low' = 'high') => names(all.filter((one) => isShown(one, which, better)));

@@ -8,7 +8,8 @@ import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormPick, FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
-import { Empty, Figures, Page, PageHead } from '@/ui/page';
+import { Empty, Page, PageHead } from '@/ui/page';
+import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { send } from '@/ui/post';
 
 export interface ListedClass {
@@ -26,6 +27,22 @@ const Acts = styled.div`
 `;
 
 const AGES = Array.from({ length: 9 }, (_, index) => ({ value: index + 4, label: `about ${index + 4} years` }));
+
+const COLUMNS: readonly SheetColumn<ListedClass>[] = [
+  { id: 'class', words: 'Class', by: ({ name }) => name, cell: ({ id, name }) => <Link href={`/classes/${id}`}>{name}</Link> },
+  { id: 'age', words: 'Age', by: ({ ageYears }) => ageYears, cell: ({ ageYears }) => `about ${ageYears}` },
+  { id: 'children', words: 'Children', figure: true, by: ({ children }) => children, cell: ({ children }) => children },
+  {
+    id: 'acts',
+    words: '',
+    cell: ({ id }) => (
+      <Acts>
+        <Link href={`/classes/${id}/links`}>Links and codes</Link>
+        <Link href={`/scores?class=${id}`}>Scores</Link>
+      </Acts>
+    ),
+  },
+];
 
 export function ClassList({
   classes,
@@ -62,33 +79,7 @@ export function ClassList({
           )}
         </Empty>
       ) : (
-        <Figures>
-          <thead>
-            <tr>
-              <th>Class</th>
-              <th>Age</th>
-              <th className="figure">Children</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {classes.map((one) => (
-              <tr key={one.id}>
-                <td>
-                  <Link href={`/classes/${one.id}`}>{one.name}</Link>
-                </td>
-                <td>about {one.ageYears}</td>
-                <td className="figure">{one.children}</td>
-                <td>
-                  <Acts>
-                    <Link href={`/classes/${one.id}/links`}>Links and codes</Link>
-                    <Link href={`/scores?class=${one.id}`}>Scores</Link>
-                  </Acts>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Figures>
+        <SheetTable rows={classes} columns={COLUMNS} rowId={(one) => one.id} />
       )}
       {open === 'add' && <AddClass onClose={close} />}
       {open === 'year' && <StartYear yearName={nextYearName} classes={classes} onClose={close} />}

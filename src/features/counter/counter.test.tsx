@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 /** The family's counter with every starter: what it offers is tapped until the go is over or stopped. */
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { useLayoutEffect } from 'react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { STARTERS } from '../../../tests/examples/starters';
 import { compile } from '@/core/rules/compile';
@@ -18,7 +19,9 @@ const keep = (events: readonly PlayEvent[]) => void (kept.events = events);
 
 function InHand({ level }: { level: Game }) {
   const play = usePlay(level, [], keep);
-  hand = play;
+  useLayoutEffect(() => {
+    hand = play;
+  });
   return <Counter play={play} exerciseSwapped={false} />;
 }
 

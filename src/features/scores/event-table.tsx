@@ -1,41 +1,46 @@
 'use client';
-import type { ClassWeek } from '@/contract/class-week';
 import Link from 'next/link';
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import type { ClassWeek, EventRow } from '@/contract/class-week';
 import { totalWords } from '@/core/progress/event-total';
-import { Figures } from '@/ui/page';
+import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
+
+const InAll = styled.span`
+  padding-left: var(--space-3);
+`;
 
 /** Every child's best in each game of an event, and what they come to. */
 export function EventTable({ week }: { week: ClassWeek }) {
-  return (
-    <Figures>
-      <thead>
-        <tr>
-          <th>Child</th>
-          {week.games.map(({ itemId, title }) => (
-            <th key={itemId} className="figure">
-              {title}
-            </th>
-          ))}
-          <th style={{ paddingLeft: 24 }}>In all</th>
-        </tr>
-      </thead>
-      <tbody>
-        {(week.event ?? []).map(({ childId, name, bests, total }) => (
-          <tr key={childId}>
-            <td>
-              <Link href={`/children/${childId}`}>{name}</Link>
-            </td>
-            {bests.map(({ best, par, doubt }, index) => (
-              <td key={week.games[index]!.itemId} className="figure">
-                {best === null ? <span style={{ color: 'var(--ink-soft)' }}>–</span> : <b>{best}</b>}
-                {best !== null && par !== null && <small> / par {par}</small>}
-                {doubt && <small> ?</small>}
-              </td>
-            ))}
-            <td style={{ paddingLeft: 24 }}>{totalWords(total) || (bests.some(({ doubt }) => doubt) ? 'waits to be looked at' : 'none yet')}</td>
-          </tr>
-        ))}
-      </tbody>
-    </Figures>
-  );
+  const columns = useMemo(() => eventColumns(week), [week]);
+  return <SheetTable rows={week.event ?? []} columns={columns} rowId={(row) => row.childId} tie="child" />;
+}
+
+function eventColumns({ games }: ClassWeek): readonly SheetColumn<EventRow>[] {
+  return [
+    { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ childId, name }) => <Link href={`/children/${childId}`}>{name}</Link> },
+    ...games.map(({ itemId, title }, index): SheetColumn<EventRow> => ({
+      id: itemId,
+      words: title,
+      figure: true,
+      by: ({ bests }) => bests[index]!.best,
+      faint: ({ bests }) => bests[index]!.best === null,
+      cell: ({ bests }) => {
+        const { best, par, doubt } = bests[index]!;
+        return (
+          <>
+            {best === null ? '–' : <b>{best}</b>}
+            {best !== null && par !== null && <small> / par {par}</small>}
+            {doubt && <small> ?</small>}
+          </>
+        );
+      },
+    })),
+    {
+      id: 'all',
+      words: 'In all',
+      by: ({ total }) => total.sum?.value ?? total.reachedPar,
+      cell: ({ bests, total }) => <InAll>{totalWords(total) || (bests.some(({ doubt }) => doubt) ? 'waits to be looked at' : 'none yet')}</InAll>,
+    },
+  ];
 }

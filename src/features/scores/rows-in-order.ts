@@ -1,6 +1,5 @@
-/** Which rows of a class's week are shown, and in what order. */
+/** Which rows of a class's week are shown, and by what they are put in order. */
 import type { ScoreRow } from '@/contract/class-week';
-import type { SortedBy } from './sorted-by';
 
 export type Column = 'child' | 'level' | 'best' | 'par' | 'latest' | 'hits' | 'felt' | 'credit' | 'received' | 'state';
 
@@ -32,7 +31,7 @@ export function isShown(row: ScoreRow, shown: Shown, better: 'high' | 'low'): bo
 }
 
 /** What a row is ordered by; null comes last in either order. */
-function keyOf(row: ScoreRow, column: Column): string | number | null {
+export function keyOf(row: ScoreRow, column: Column): string | number | null {
   switch (column) {
     case 'child':
       return row.name;
@@ -55,14 +54,4 @@ function keyOf(row: ScoreRow, column: Column): string | number | null {
     case 'state':
       return STATES[row.state];
   }
-}
-
-/** The rows in the order of a column, children by name where it does not tell them apart. */
-export function inOrder(rows: readonly ScoreRow[], { column, down }: SortedBy<Column>): ScoreRow[] {
-  return [...rows].sort((a, b) => {
-    const [one, other] = [keyOf(a, column), keyOf(b, column)];
-    if (one === null || other === null) return one === other ? a.name.localeCompare(b.name, 'en-GB') : one === null ? 1 : -1;
-    const order = typeof one === 'string' ? one.localeCompare(String(other), 'en-GB') : one - Number(other);
-    return (down ? -order : order) || a.name.localeCompare(b.name, 'en-GB');
-  });
 }

@@ -1,11 +1,12 @@
 'use client';
-import type { ClassWeeks, WeekOfClass } from '@/contract/class-weeks';
+import type { CellOfWeek, ClassWeeks, WeekOfClass } from '@/contract/class-weeks';
 import Link from 'next/link';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import styled from 'styled-components';
 import { inTenWords } from '@/core/progress/wilson';
 import { Button, ButtonLink } from '@/ui/button';
-import { Empty, Figures, Page } from '@/ui/page';
+import { Empty, Page } from '@/ui/page';
+import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { ClassFitSection } from './class-fit-section';
 import { CreditRuleChoice } from './credit-rule-choice';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
@@ -16,9 +17,6 @@ const Sheet = styled.div`
   overflow-x: auto;
   & table {
     min-width: 720px;
-  }
-  & td[data-none] {
-    color: var(--ink-soft);
   }
   & thead th {
     position: sticky;
@@ -90,11 +88,67 @@ const NEWEST = 3;
 /** Above this share of luck a ranking would mislead. */
 const MOSTLY_LUCK = 0.8;
 
+type ChildInWeeks = ClassWeeks['children'][number];
+
+function weeksColumns(weeks: readonly WeekOfClass[]): readonly SheetColumn<ChildInWeeks>[] {
+  const took = ({ cells }: ChildInWeeks) => cells.filter((cell) => cell.credit).length;
+  return [
+    { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ id, name }) => <Link href={`/children/${id}`}>{name}</Link> },
+    ...weeks.map((week, at): SheetColumn<ChildInWeeks> => ({
+      id: week.id,
+      words: `week ${week.number}`,
+      head: (
+        <>
+          <br />
+          {week.title}
+          <br />
+          {week.credit} of {week.sentTo}
+        </>
+      ),
+      figure: true,
+      by: ({ cells }) => cells[at]!.best,
+      title: ({ cells }) => cells[at]!.missing,
+      faint: ({ cells }) => !cells[at]!.credit,
+      cell: ({ cells }) => <OneWeek cell={cells[at]!} />,
+    })),
+    {
+      id: 'took',
+      words: 'Took part',
+      figure: true,
+      by: took,
+      cell: (child) => `${took(child)} of ${child.cells.filter((cell) => cell.sent).length}`,
+    },
+  ];
+}
+
+function OneWeek({ cell }: { cell: CellOfWeek }) {
+  return (
+    <>
+      {!cell.sent ? (
+        'not sent'
+      ) : cell.event ? (
+        cell.event
+      ) : cell.best !== null ? (
+        <>
+          <b>{cell.best}</b>
+          {cell.par !== null && <small> / par {cell.par}</small>}
+        </>
+      ) : cell.credit ? (
+        'took part'
+      ) : (
+        '–'
+      )}
+      {cell.doubt && <small> ?</small>}
+    </>
+  );
+}
+
 export function WeeksPage({ classes, classId, ageYears, found, readOnly }: WeeksPageProps) {
   const { weeks, children } = found;
   // The newest first: it is what is to be mended.
   const unfit = weeks.filter(({ fit }) => fit.fit === 'too-easy' || fit.fit === 'too-hard').reverse();
   const lucky = weeks.filter(({ luckShare }) => luckShare !== null && luckShare > MOSTLY_LUCK);
+  const columns = useMemo(() => weeksColumns(weeks), [weeks]);
   const file = (format: string) => `/api/v1/classes/${classId}/export?format=${format}`;
   return (
     <Page>
@@ -148,54 +202,7 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
             <WeeksChart found={found} />
           </Suspense>
           <Sheet>
-            <Figures>
-              <thead>
-                <tr>
-                  <th>Child</th>
-                  {weeks.map((week) => (
-                    <th key={week.id} className="figure">
-                      week {week.number}
-                      <br />
-                      {week.title}
-                      <br />
-                      {week.credit} of {week.sentTo}
-                    </th>
-                  ))}
-                  <th className="figure">Took part</th>
-                </tr>
-              </thead>
-              <tbody>
-                {children.map((child) => (
-                  <tr key={child.id}>
-                    <td style={{ whiteSpace: 'nowrap' }}>
-                      <Link href={`/children/${child.id}`}>{child.name}</Link>
-                    </td>
-                    {child.cells.map((cell, at) => (
-                      <td key={weeks[at]!.id} className="figure" data-none={cell.credit ? undefined : true} title={cell.missing || undefined}>
-                        {!cell.sent ? (
-                          'not sent'
-                        ) : cell.event ? (
-                          cell.event
-                        ) : cell.best !== null ? (
-                          <>
-                            <b>{cell.best}</b>
-                            {cell.par !== null && <small> / par {cell.par}</small>}
-                          </>
-                        ) : cell.credit ? (
-                          'took part'
-                        ) : (
-                          '–'
-                        )}
-                        {cell.doubt && <small> ?</small>}
-                      </td>
-                    ))}
-                    <td className="figure">
-                      {child.cells.filter((cell) => cell.credit).length} of {child.cells.filter((cell) => cell.sent).length}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Figures>
+            <SheetTable rows={children} columns={columns} rowId={(child) => child.id} tie="child" />
           </Sheet>
           <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
             The best that counted on a like set-up, against the child’s own par; <b>?</b> waits to be looked at.

@@ -1,6 +1,8 @@
 'use client';
 import Link from 'next/link';
-import { Empty, Figures, Page, PageHead } from '@/ui/page';
+import styled from 'styled-components';
+import { Empty, Page, PageHead } from '@/ui/page';
+import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { ButtonLink } from '@/ui/button';
 
 export interface ListedWeek {
@@ -18,6 +20,68 @@ export interface ListedWeek {
   readonly reported: number;
 }
 
+const Soft = styled.span`
+  color: var(--ink-soft);
+  font-size: var(--type-1);
+`;
+
+const Acts = styled.span`
+  display: inline-flex;
+  gap: var(--space-4);
+  white-space: nowrap;
+`;
+
+const COLUMNS: readonly SheetColumn<ListedWeek>[] = [
+  { id: 'class', words: 'Class', by: ({ className }) => className, cell: ({ className }) => className },
+  { id: 'week', words: 'Week', by: ({ number }) => number, cell: ({ number }) => number },
+  {
+    id: 'game',
+    words: 'Game',
+    by: ({ gameTitle }) => gameTitle,
+    cell: ({ gameId, games, gameTitle }) =>
+      gameId && games === 1 ? <Link href={`/games/${gameId}`}>{gameTitle}</Link> : `${gameTitle}, ${games} games`,
+  },
+  { id: 'sent', words: 'Sent', cell: ({ sentOn }) => sentOn },
+  {
+    id: 'due',
+    words: 'Due',
+    cell: ({ dueOn, dueWords }) => (
+      <>
+        {dueOn} <Soft>{dueWords}</Soft>
+      </>
+    ),
+  },
+  {
+    id: 'reported',
+    words: 'Reported',
+    figure: true,
+    by: ({ reported, children }) => reported / Math.max(1, children),
+    cell: ({ reported, children }) => `${reported} of ${children}`,
+  },
+  {
+    id: 'share',
+    words: '',
+    head: <span aria-hidden>Share</span>,
+    cell: ({ reported, children }) => (
+      <svg width={96} height={10} aria-hidden>
+        <rect width={96} height={10} fill="var(--band-2)" />
+        <rect width={(96 * reported) / Math.max(1, children)} height={10} fill="var(--tide)" />
+      </svg>
+    ),
+  },
+  {
+    id: 'acts',
+    words: '',
+    figure: true,
+    cell: ({ id, classId }) => (
+      <Acts>
+        <Link href={`/weeks/${id}`}>Week and paper</Link>
+        <Link href={`/scores?class=${classId}&week=${id}`}>Scores</Link>
+      </Acts>
+    ),
+  },
+];
+
 export function WeekList({ weeks }: { weeks: readonly ListedWeek[] }) {
   return (
     <Page $width={1080}>
@@ -33,56 +97,7 @@ export function WeekList({ weeks }: { weeks: readonly ListedWeek[] }) {
           <p>Nothing has been sent yet. Build a week: a warm-up, a game or several, a day by which it is due.</p>
         </Empty>
       ) : (
-        <Figures>
-          <thead>
-            <tr>
-              <th>Class</th>
-              <th>Week</th>
-              <th>Game</th>
-              <th>Sent</th>
-              <th>Due</th>
-              <th className="figure">Reported</th>
-              <th>
-                <span aria-hidden>Share</span>
-              </th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {weeks.map((week) => (
-              <tr key={week.id}>
-                <td>{week.className}</td>
-                <td>{week.number}</td>
-                <td>
-                  {week.gameId && week.games === 1 ? (
-                    <Link href={`/games/${week.gameId}`}>{week.gameTitle}</Link>
-                  ) : (
-                    `${week.gameTitle}, ${week.games} games`
-                  )}
-                </td>
-                <td>{week.sentOn}</td>
-                <td>
-                  {week.dueOn} <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>{week.dueWords}</span>
-                </td>
-                <td className="figure">
-                  {week.reported} of {week.children}
-                </td>
-                <td>
-                  <svg width={96} height={10} aria-hidden>
-                    <rect width={96} height={10} fill="var(--band-2)" />
-                    <rect width={(96 * week.reported) / Math.max(1, week.children)} height={10} fill="var(--tide)" />
-                  </svg>
-                </td>
-                <td className="figure">
-                  <Link href={`/weeks/${week.id}`} style={{ marginRight: 16 }}>
-                    Week and paper
-                  </Link>
-                  <Link href={`/scores?class=${week.classId}&week=${week.id}`}>Scores</Link>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Figures>
+        <SheetTable rows={weeks} columns={COLUMNS} rowId={(week) => week.id} />
       )}
     </Page>
   );
