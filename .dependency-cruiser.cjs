@@ -14,6 +14,7 @@ module.exports = {
     only('ui-knows-no-feature', '^src/ui', { path: '^src/(app|features|server|core)' }, 'The kit knows no feature.'),
     only('features-know-no-server', '^src/features', { path: '^src/server' }, 'What crosses the wire stands in src/contract, with its schema.'),
     only('a-contract-knows-the-core-only', '^src/contract', { path: '^src/(app|features|server|ui|workers)' }, 'Both sides of the wire know it.'),
+    only('the-design-knows-nobody', '^src/design', { path: '^src/(?!design)' }, 'Tones and measures, for screen and paper.'),
     only('features-know-no-route', '^src/features', { path: '^src/app' }, 'Features do not know the routes.'),
     only('workers-run-the-core', '^src/workers', { path: '^src/(app|features|server|ui)' }, 'Workers run the core.'),
     {

@@ -1,3 +1,4 @@
+import { LIGHT } from '@/design/palette';
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import { headers } from 'next/headers';
@@ -24,7 +25,7 @@ const child = localFont({
 });
 
 export const metadata: Metadata = { title: { default: 'Lochside', template: '%s · Lochside' }, robots: { index: false } };
-export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#f6f3ea' };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: LIGHT.paper };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? '';

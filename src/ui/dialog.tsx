@@ -9,7 +9,7 @@ const Veil = styled(ModalOverlay)`
   display: grid;
   place-items: start center;
   padding: 8vh 16px 16px;
-  background: color-mix(in srgb, #0d2027 55%, transparent);
+  background: color-mix(in srgb, var(--veil) 55%, transparent);
   z-index: 20;
   overflow: auto;
 `;

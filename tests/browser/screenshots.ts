@@ -20,30 +20,40 @@ function paperPicture(pdf: string): void {
 
 await withDemo(async (browser, address) => {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address })).newPage();
-  const shoot = (page: Page, name: string) => page.screenshot({ path: join(folder, `${name}.png`) });
+  /** Nothing is being loaded or worked out, and what moves has come to rest. */
+  const settled = async (page: Page) => {
+    await page.waitForLoadState('networkidle');
+    await page.evaluate(async () => {
+      await document.fonts.ready;
+      await Promise.all(document.getAnimations().map((one) => (one.effect?.getComputedTiming().iterations === Infinity ? undefined : one.finished)));
+    });
+  };
+  const shoot = async (page: Page, name: string, how: { fullPage?: boolean } = {}) => {
+    await settled(page);
+    await page.screenshot({ path: join(folder, `${name}.png`), ...how });
+  };
+  /** Par stands for every level, and the bands lie on the floor. */
+  const forecast = async () => {
+    await desk
+      .getByText(/par \d+/)
+      .first()
+      .waitFor();
+    await desk.getByText('working it out').waitFor({ state: 'detached' });
+  };
   await signInAs(desk);
   await shoot(desk, 'games');
   await desk.getByRole('link', { name: /Lantern Quay/ }).click();
-  await desk
-    .getByText(/par \d+/)
-    .first()
-    .waitFor();
-  await desk.waitForTimeout(1200);
+  await forecast();
   await shoot(desk, 'chart-table');
   await desk.getByRole('button', { name: 'Cupboard' }).click();
   await desk.getByRole('dialog').waitFor();
-  await desk.waitForTimeout(500);
   await shoot(desk, 'cupboard');
   await desk.keyboard.press('Escape');
   await desk.goto('/games');
   await desk.getByRole('button', { name: /^Starter games/ }).click();
   await desk.getByRole('button', { name: 'Put Loch Frames on the shelf' }).click();
   await desk.waitForURL('**/games/*-*');
-  await desk
-    .getByText(/par \d+/)
-    .first()
-    .waitFor();
-  await desk.waitForTimeout(1500);
+  await forecast();
   await desk.getByRole('button', { name: 'Try it' }).click();
   await desk.getByRole('button', { name: 'A helper taps every try' }).click();
   await desk.getByRole('button', { name: 'All 6 fell' }).click();
@@ -67,19 +77,16 @@ await withDemo(async (browser, address) => {
   for (const title of ['Lantern Quay', 'Kelp Kettle', "The Heron's Breakfast"]) await add.selectOption(title);
   await desk.getByLabel('What the event is called').fill('Quay day');
   await desk.getByRole('region', { name: 'Preview of the card' }).getByRole('heading', { name: 'Quay day' }).waitFor();
-  await desk.waitForTimeout(800);
   await shoot(desk, 'week-builder');
   await openScores(desk, 'P4 Dippers');
-  await desk.waitForTimeout(500);
   await shoot(desk, 'scores');
   await openScores(desk, 'P6 Ospreys');
   await desk.getByRole('link', { name: 'Over the weeks' }).click();
   await desk.getByText(/^The class is/).waitFor();
-  await desk.waitForTimeout(800);
-  await desk.screenshot({ path: join(folder, 'weeks.png'), fullPage: true });
+  await desk.locator('canvas').first().waitFor();
+  await shoot(desk, 'weeks', { fullPage: true });
   await desk.locator('tbody a').nth(3).click();
   await desk.getByRole('heading', { name: 'Own bests' }).waitFor();
-  await desk.waitForTimeout(900);
   await shoot(desk, 'child');
   await desk.goBack();
   await desk.getByRole('link', { name: /^To look at/ }).click();
@@ -94,8 +101,12 @@ await withDemo(async (browser, address) => {
   await shoot(desk, 'links');
 
   const home = await (await browser.newContext({ viewport: PHONE, deviceScaleFactor: 1, baseURL: address })).newPage();
+  // The clock of the page goes on by so much, as while a child throws and fetches.
+  await home.clock.install();
+  const passes = (seconds: number) => home.clock.runFor(seconds * 1000);
   await home.goto([...links.values()][2]!);
   await home.getByRole('button', { name: 'Set it out' }).waitFor();
+  await home.locator('main svg circle, main svg rect').first().waitFor();
   await shoot(home, 'home-card');
   await home.getByRole('button', { name: 'Set it out' }).click();
   await home.getByRole('button', { name: 'It is set out' }).waitFor();
@@ -103,15 +114,18 @@ await withDemo(async (browser, address) => {
   await home.getByRole('button', { name: 'It is set out' }).click();
   await home.getByLabel('An adult says yes to this place').check();
   await home.getByRole('button', { name: 'Go on' }).click();
-  await home.waitForTimeout(1000);
   await home.getByRole('button', { name: 'Now with counting' }).click();
   await home.getByRole('button', { name: /A helper taps every try/ }).click();
+  await passes(5);
   await home.getByRole('button', { name: /^In/ }).waitFor();
+  await passes(7);
   await home.getByRole('button', { name: /^In/ }).click();
+  await passes(9);
   await home.getByRole('radio', { name: /far mark/ }).click();
   await home.getByRole('button', { name: /^In/ }).click();
+  await passes(11);
   await home.getByRole('radio', { name: /middle mark/ }).click();
-  await home.waitForTimeout(200);
+  await passes(3);
   await shoot(home, 'home-play');
   await home.getByRole('button', { name: /^In/ }).click();
   await home.getByRole('button', { name: 'Missed', exact: true }).click();

@@ -1,28 +1,9 @@
 'use client';
 import type { Game } from '@/core/rules/game';
+import { ON_PAPER, type Role } from '@/design/palette';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { saveFile } from '@/ui/save-file';
 import { ScaleBar } from './chart-marks';
-
-/** The drawing is always on white, whatever the screen is. */
-const ON_PAPER: Readonly<Record<string, string>> = {
-  '--paper': '#ffffff',
-  '--sheet': '#ffffff',
-  '--ink': '#17323a',
-  '--ink-soft': '#4c6269',
-  '--line': '#cfcbbb',
-  '--line-strong': '#8b938d',
-  '--band-1': '#e9f3ef',
-  '--band-2': '#eef5f2',
-  '--band-3': '#a4cac5',
-  '--band-4': '#cbe1db',
-  '--band-5': '#3b7279',
-  '--on-deep': '#f3f8f5',
-  '--gorse': '#e9b000',
-  '--heather': '#75417f',
-  '--rowan': '#b3402a',
-  '--half': '#78adad',
-};
 
 /** Scales that a drawing may have, and the widest that it may be on paper (A4 across with a margin), millimetres. */
 const SCALES = [5, 10, 20, 25, 50, 100, 200] as const;
@@ -59,7 +40,7 @@ async function drawingOf(level: Game, levelName: string): Promise<{ svg: string;
       </text>
     </svg>,
   );
-  return { svg: markup.replace(/var\((--[a-z0-9-]+)\)/g, (_, name: string) => ON_PAPER[name] ?? '#17323a'), scale };
+  return { svg: markup.replace(/var\(--([a-z0-9-]+)\)/g, (_, role: string) => ON_PAPER[role as Role] ?? ON_PAPER.ink), scale };
 }
 
 const fileName = (title: string, levelName: string) =>

@@ -64,7 +64,7 @@ export const Marks = styled.div`
   }
   & button[aria-checked='true'] {
     background: var(--gorse);
-    color: #17323a;
+    color: var(--on-gorse);
   }
   &[data-many] button {
     min-width: 46px;
@@ -182,7 +182,7 @@ export const Flags = styled.div`
   & button[aria-pressed='true'] {
     border-style: solid;
     background: var(--gorse);
-    color: #17323a;
+    color: var(--on-gorse);
     font-weight: 700;
   }
 `;

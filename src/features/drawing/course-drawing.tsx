@@ -114,7 +114,7 @@ export function CourseDrawing({
                   transform={`rotate(${angle})`}
                 />
                 {numbers && spots.length > 1 && (
-                  <text y={4.5 * px} fontSize={12 * px} fontWeight={700} textAnchor="middle" fill="#17323a">
+                  <text y={4.5 * px} fontSize={12 * px} fontWeight={700} textAnchor="middle" fill="var(--on-gorse)">
                     {index + 1}
                   </text>
                 )}

@@ -17,7 +17,7 @@ const Best = styled.span`
   border: 1.5px solid var(--ink);
   border-radius: 999px;
   background: var(--gorse);
-  color: #17323a;
+  color: var(--on-gorse);
   padding: 0 8px;
   font-size: 0.8125rem;
   font-weight: 600;

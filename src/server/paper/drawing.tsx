@@ -8,7 +8,10 @@ import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
 import { setUpFor } from '@/core/sheet/set-up';
 import type { Hand, Skill } from '@/core/sheet/teaching-points';
 import type { Words } from '@/core/words/words';
-import { FAMILY, INK, SOFT } from './style';
+import { FAMILY, INK, SOFT, WHITE } from './style';
+
+/** A code is read by machines: nothing but black on white. */
+const BLACK = '#000000';
 
 /** Width and depth of a thing from above, metres; round ones are drawn round. */
 function footprint(target: PlacedTarget): { widthM: number; depthM: number; round: boolean } {
@@ -69,7 +72,7 @@ export function SetUpToScale({
   const y = (yM: number) => 18 + (yM - top) * scale;
   const thing = (target: PlacedTarget, index: number, firm: boolean) => {
     const { widthM, depthM, round } = footprint(target);
-    const stroke = { stroke: INK, strokeWidth: firm ? 1.6 : 0.9, fill: '#FFFFFF', ...(firm ? {} : { strokeDasharray: '3 2' }) };
+    const stroke = { stroke: INK, strokeWidth: firm ? 1.6 : 0.9, fill: WHITE, ...(firm ? {} : { strokeDasharray: '3 2' }) };
     return round ? (
       <Circle key={index} cx={x(target.xM)} cy={y(target.yM)} r={Math.max(2.5, (widthM / 2) * scale)} {...stroke} />
     ) : (
@@ -149,19 +152,19 @@ export function Feet({ front, hand, size }: { front: Hand | 'both'; hand: Hand; 
         <G key={foot} transform={`translate(${foot === 'left' ? 30 : 66} ${y(foot)})`}>
           <Path
             d={foot === 'left' ? 'M4 14c0-9 5-14 11-14s10 5 9 15l-2 14c-1 5-14 5-15 0z' : 'M20 14c0-9-5-14-11-14s-10 5-9 15l2 14c1 5 14 5 15 0z'}
-            fill={front === foot ? INK : '#FFFFFF'}
+            fill={front === foot ? INK : WHITE}
             stroke={INK}
             strokeWidth={2.5}
           />
           <Path
             d={`M${foot === 'left' ? 6 : 2} 46a8 10 0 1 0 16 0a8 10 0 1 0 -16 0`}
-            fill={front === foot ? INK : '#FFFFFF'}
+            fill={front === foot ? INK : WHITE}
             stroke={INK}
             strokeWidth={2.5}
           />
         </G>
       ))}
-      <Circle cx={hand === 'left' ? 10 : 110} cy={70} r={8} fill="#FFFFFF" stroke={INK} strokeWidth={3} />
+      <Circle cx={hand === 'left' ? 10 : 110} cy={70} r={8} fill={WHITE} stroke={INK} strokeWidth={3} />
     </Svg>
   );
 }
@@ -188,8 +191,8 @@ export function MovementFrames({ skill, hand, height }: { skill: Skill; hand: Ha
             <Path d={`M${at(j.neck)}L${at(j.hip)}`} stroke={INK} strokeWidth={8} fill="none" />
             <Path d={`M${at(j.hip)}L${at(j.knee)}L${at(j.foot)}l14 0`} stroke={INK} strokeWidth={8} fill="none" />
             <Path d={`M${at(j.neck)}L${at(j.elbow)}L${at(j.hand)}`} stroke={INK} strokeWidth={8} fill="none" />
-            <Circle cx={j.head[0] * 100} cy={-j.head[1] * 100} r={14} fill="#FFFFFF" stroke={INK} strokeWidth={4} />
-            {j.ball && <Circle cx={j.ball[0] * 100} cy={-j.ball[1] * 100} r={9} fill="#FFFFFF" stroke={INK} strokeWidth={4} />}
+            <Circle cx={j.head[0] * 100} cy={-j.head[1] * 100} r={14} fill={WHITE} stroke={INK} strokeWidth={4} />
+            {j.ball && <Circle cx={j.ball[0] * 100} cy={-j.ball[1] * 100} r={9} fill={WHITE} stroke={INK} strokeWidth={4} />}
           </G>
         );
       })}
@@ -206,8 +209,8 @@ export function Square({ url, size }: { url: string; size: number }) {
     for (let column = 0; column < n; column += 1) if (modules.get(row, column)) path += `M${column} ${row}h1v1h-1z`;
   return (
     <Svg viewBox={`0 0 ${n} ${n}`} width={size} height={size}>
-      <Rect x={0} y={0} width={n} height={n} fill="#FFFFFF" />
-      <Path d={path} fill="#000000" />
+      <Rect x={0} y={0} width={n} height={n} fill={WHITE} />
+      <Path d={path} fill={BLACK} />
     </Svg>
   );
 }
@@ -217,7 +220,7 @@ export function Boxes({ n, size }: { n: number; size: number }) {
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 2.5 }}>
       {Array.from({ length: n }, (_, index) => (
-        <View key={index} style={{ width: size, height: size, borderWidth: 1.1, borderColor: INK, backgroundColor: '#FFFFFF' }} />
+        <View key={index} style={{ width: size, height: size, borderWidth: 1.1, borderColor: INK, backgroundColor: WHITE }} />
       ))}
     </View>
   );

@@ -12,7 +12,7 @@ import { counted } from '@/core/rules/counted';
 import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
-import { INK, LINE, PALE, styleOf, type PaperStyle } from './style';
+import { INK, LINE, PALE, styleOf, WHITE, type PaperStyle } from './style';
 
 export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
   const style = styleOf(look);
@@ -181,7 +181,7 @@ function whenWords(week: WeekOnPaper, { i18n, tag }: Words): string {
 }
 
 function Write({ width, style }: { width: number; style: PaperStyle }) {
-  return <View style={{ width, height: style.pt(15), borderWidth: 1.1, borderColor: INK, backgroundColor: '#FFFFFF' }} />;
+  return <View style={{ width, height: style.pt(15), borderWidth: 1.1, borderColor: INK, backgroundColor: WHITE }} />;
 }
 
 function Tally({ part, style }: { part: TallyPart; style: PaperStyle }) {

@@ -4,6 +4,7 @@ import { Font, StyleSheet } from '@react-pdf/renderer';
 import { french } from '@/core/words/french';
 import { english } from '@/core/words/english';
 import type { Words } from '@/core/words/words';
+import { ON_PAPER } from '@/design/palette';
 import type { PaperLanguage, PaperLook } from './job';
 
 const { resolve } = createRequire(import.meta.url);
@@ -30,10 +31,7 @@ export function registerFonts(): void {
 }
 
 export const FAMILY = ['Andika', 'Andika more'];
-export const INK = '#17323A';
-export const SOFT = '#3F5860';
-export const LINE = '#8FA0A4';
-export const PALE = '#FBF6E3';
+export const { ink: INK, 'ink-soft': SOFT, 'line-strong': LINE, pale: PALE, paper: WHITE } = ON_PAPER;
 
 const WORDS: Readonly<Record<PaperLanguage, Words>> = { en: english, fr: french };
 
