@@ -64,6 +64,7 @@ export function topAimedSpeed(ageYears: number): number {
  * less) widens (or narrows) the spread by this share: less power is more accurate until the ball falls short. Assumed.
  */
 export const FLAT_THROW_FACTOR = 1.3;
+/** The share of the spread. Assumed. */
 export const POWER_SPREAD = 0.8;
 
 /** A graze does not fell an upright: its half width grows by this share of the ball's radius. Assumed. */
@@ -115,57 +116,67 @@ export const PIN_DRAG = [0.7, 1.1] as const;
 /** Wind where a pin stands, as a share of the wind of a forecast (at ten metres). Assumed. */
 export const WIND_AT_PINS = 0.6;
 
-/** Milliseconds of aiming: the least, and how much more it may be. */
+/** Milliseconds of aiming: the least, and how much more it may be. Assumed. */
 export const AIM_MS = { least: 1000, spread: 1000 } as const;
-/** Turning round to fetch, milliseconds. */
+/** Turning round to fetch, milliseconds. Assumed. */
 export const TURN_MS = 800;
-/** One repetition of an exercise, one second of rest, one thing set up again, one toss of a coin. */
+/** One repetition of an exercise, one second of rest, one thing set up again, one toss of a coin, milliseconds. Assumed. */
 export const GATE_MS = { exercise: 1000, rest: 1000, 'set-up': 2500, face: 1500 } as const;
-/** How far behind the target the ball ends up, on average, metres. */
+/** How far behind the target the ball ends up, on average, metres. Assumed. */
 export const OVERRUN_M = 0.5;
 
-/** Running speed of a child fetching a ball, m/s: 1.6 at four years and 0.16 more a year. */
+/** Running speed of a child fetching a ball, m/s: 1.6 at four years and 0.16 more a year. Assumed. */
 export function runSpeed(ageYears: number): number {
   return 1.6 + 0.16 * (Math.min(ageYears, 14) - 4);
 }
 
-/** Share of running speed with something between the knees, or carried with care. */
+/** Share of running speed with something between the knees, or carried with care. Assumed. */
 export const CAREFUL_SHARE = 0.4;
-/** Chance that it is dropped on the way. */
+/** Chance that it is dropped on the way. Assumed. */
 export const DROP_CHANCE = 0.12;
-/** Putting on a coat, a hat, a boot: milliseconds. */
+/** Putting on a coat, a hat, a boot: milliseconds. Assumed. */
 export const DRESS_MS = 6000;
 
-/** Chance of another touch that keeps it up: .55 at six years to .75 at eleven, for a typical child. */
+/** Chance of another touch that keeps it up: .55 at six years to .75 at eleven, for a typical child. Assumed. */
 export function touchChance(ageYears: number, skill: number): number {
   const typical = Math.min(0.88, Math.max(0.35, 0.55 + 0.04 * (ageYears - 6)));
   return 1 / (1 + Math.exp(-(Math.log(typical / (1 - typical)) - 1.2 * Math.log(skill))));
 }
+/** One touch, milliseconds. Assumed. */
 export const TOUCH_MS = 700;
-/** A balloon comes down slowly: of the touches that would fail with a ball so many fail. */
+/** A balloon comes down slowly: of the touches that would fail with a ball so many fail. Assumed. */
 export const FLOATING_SHARE = 0.12;
-/** Practice without a score goes on for about so long. */
+/** Practice without a score goes on for about so long, milliseconds. Assumed. */
 export const PRACTICE_MS = 330_000;
-/** Chance that a trip with water is the one that fills the bowl. */
+/** Chance that a trip with water is the one that fills the bowl. Assumed. */
 export const LAST_TRIP_CHANCE = 0.13;
 
-/** Tapping a roll with the toes, left and right: taps a second at six years and more each year. */
+/** Tapping a roll with the toes, left and right: taps a second at six years and more each year. Assumed. */
 export function tapsPerSecond(ageYears: number, skill: number): number {
   return (0.9 + 0.09 * (Math.min(12, ageYears) - 6)) / Math.sqrt(skill);
 }
 
-/** Finding a thing on a list or by its letter: chance within the time, and milliseconds. */
+/** Finding a thing on a list or by its letter: chance within the time, and milliseconds. Assumed. */
 export const FIND = { chance: 0.88, leastMs: 15_000, spreadMs: 45_000 } as const;
 
-/** A lid that turns over, as .4–.6. */
+/** A lid that turns over. Assumed: the middle of .4–.6. */
 export const FLIP_CHANCE = 0.5;
-/** How a shoe lies: on its side, upright, upside down; a coin: heads, tails. */
+/** How a shoe lies: on its side, upright, upside down; a coin: heads, tails. Assumed. */
 export const FACES: Readonly<Record<number, readonly number[]>> = { 2: [0.5, 0.5], 3: [0.5, 0.35, 0.15] };
 
-/** A paper plane: spread of direction in degrees, of range as a share. */
+/** A paper plane: spread of direction in degrees, of range as a share. Assumed. */
 export const GLIDE = { azimuthDeg: 6, rangeShare: 0.25 } as const;
 
-/** A try of another kind that has no model: chance of a success, and that something on the way is touched. */
+/** A try of another kind that has no model: chance of a success, and that something on the way is touched. Assumed. */
 export const OTHER_CHANCE = 0.4;
+/** The latter. Assumed. */
 export const FLAG_CHANCE = 0.08;
+/** Such a try, milliseconds. Assumed. */
 export const OTHER_MS = 3000;
+
+/** The quickest that anybody tries, fetches and tries again, seconds: beyond it no total is called possible. Assumed. */
+export const FASTEST_TRY_S = 0.5;
+/** The quickest aimed try with its fetching, seconds: goes that were faster are questioned. Assumed. */
+export const FASTEST_AIMED_S = 1.2;
+/** A try with its fetching, where rules are asked whether they fit their time, seconds. Assumed. */
+export const ONE_TRY_S = 3.5;

@@ -5,6 +5,7 @@
  * Of several findings the gravest names the verdict: impossible, then incomplete, then sum, then doubtful, then clean.
  * A report may hold every event, the parts typed at the end, or a total alone; of a total alone only whether it can be is judged.
  */
+import { FASTEST_AIMED_S } from '../motion/assumed';
 import { GROUND, THROWN } from '../motion/assumed';
 import { distancesOf } from '../course/geometry';
 import { B, compile, UNSET, type PartProgram, type Program } from '../rules/compile';
@@ -46,9 +47,6 @@ export interface Verdict {
 }
 
 const GRAVITY: readonly VerdictKind[] = ['impossible', 'incomplete', 'sum', 'doubtful'];
-
-/** Nobody aims, throws and fetches faster than this, on average over a go. Assumed. */
-const FASTEST_ATTEMPT_S = 1.2;
 /** Too few attempts to speak of an average. */
 const FEW_ATTEMPTS = 5;
 
@@ -117,7 +115,7 @@ function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: M
   }
   if (go.total !== result.value) say('sum', go.total === null || result.value === null ? 'unfinished' : 'sum', 'total', sumSentence(go, result));
   judgeUnit(go, result.unit, say);
-  if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_ATTEMPT_S)
+  if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_AIMED_S)
     say('doubtful', 'fast', 'events', `${result.attempts} throws in ${result.seconds} seconds is faster than anybody can throw and fetch.`);
   if (isRare(go, result))
     say(
@@ -183,7 +181,7 @@ function withinTheClock(level: KnownLevel, known: Known): Totals {
   if (program.parts.length > 1 || clock.kind !== 'down' || clock.per !== 'part' || !isAimed(program) || all.most !== null) return all;
   const seconds = clock.s;
   return kept(level, `clock ${JSON.stringify(known)}`, () =>
-    reachableTotals(program.game, { ...known, mostAttempts: Math.floor(seconds / FASTEST_ATTEMPT_S) }),
+    reachableTotals(program.game, { ...known, mostAttempts: Math.floor(seconds / FASTEST_AIMED_S) }),
   );
 }
 
@@ -272,7 +270,7 @@ function fasterThanTheClock(program: Program, state: State): string | null {
     const { clock, tasks } = part.part;
     if (clock.kind !== 'down' || clock.per === 'item' || !tasks.every(isAimedTask)) continue;
     const successes = state[base + B.successes]!;
-    if (successes >= FEW_ATTEMPTS && clock.s < successes * FASTEST_ATTEMPT_S)
+    if (successes >= FEW_ATTEMPTS && clock.s < successes * FASTEST_AIMED_S)
       return `${successes} hits in ${clock.s} seconds is faster than anybody can throw and fetch.`;
   }
   return null;

@@ -2,6 +2,7 @@
  * The gap finder: what the rules of a game leave open or say twice, why it matters at home, and mends that can be applied at one tap.
  * Each kind of gap is one small function over a part or the game; a game without gaps can be played without asking the teacher.
  */
+import { GATE_MS, ONE_TRY_S } from '../motion/assumed';
 import { IMPLEMENTS } from '../objects/catalogue';
 import { AT, B, compile, Phase } from './compile';
 import { Kind, start, step } from './engine';
@@ -373,9 +374,8 @@ function endless(game: Game, part: Part, at: string, change: Change): Gap[] {
   ];
 }
 
-/** Assumed, as in the forecast: aiming and flight, fetching, and a second for each repetition of an exercise. */
-const ONE_TRY_S = 3.5;
-const ONE_REPETITION_S = 1;
+/** A second for each repetition of an exercise, as in the forecast. */
+const ONE_REPETITION_S = GATE_MS.exercise / 1000;
 
 function noTime(game: Game, part: Part, at: string, change: Change): Gap[] {
   if (part.clock.kind !== 'down' || part.clock.per === 'item') return [];

@@ -2,6 +2,7 @@
  * Reachable totals: which scores a game can end with at all, by arithmetic alone. The engine itself is walked through every observation
  * from every state that differs in what the rules look at; time, and counters that no rule reads, do not tell states apart.
  */
+import { FASTEST_TRY_S } from '../motion/assumed';
 import { AT, B, compile, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { isNext, Kind, popCount, start, step, type State } from './engine';
 import type { Game, Group, Measure, Part } from './game';
@@ -18,9 +19,6 @@ export interface Known {
   /** How many marks were set out, where there were fewer than the rules have. */
   readonly marks?: number;
 }
-
-/** Nobody makes a try faster than this. Assumed; for what cannot be, a generous figure. */
-const FASTEST_TRY_S = 0.5;
 
 export interface Totals {
   readonly unit: string;
