@@ -1,8 +1,8 @@
 /** Sheets of a week: which, for whom, on what paper. */
 import Joi from 'joi';
 
-export const PAPER_KINDS = ['home', 'event', 'frames', 'diary'] as const;
-export const PAPER_LANGUAGES = ['en', 'fr'] as const;
+const PAPER_KINDS = ['home', 'event', 'frames', 'diary'] as const;
+const PAPER_LANGUAGES = ['en', 'fr'] as const;
 
 export interface PaperWanted {
   readonly kind: (typeof PAPER_KINDS)[number];

@@ -164,7 +164,10 @@ export interface Choice<K extends string> {
 export interface SelectProps<K extends string> {
   readonly label: string;
   readonly hideLabel?: boolean;
-  readonly value: K;
+  /** Null while nothing is chosen. */
+  readonly value: K | null;
+  readonly placeholder?: string;
+  readonly isDisabled?: boolean;
   readonly choices: readonly Choice<K>[];
   readonly onChange: (value: K) => void;
   readonly problem?: string;
@@ -186,11 +189,23 @@ function Choices<K extends string>({ choices }: { choices: readonly Choice<K>[] 
   );
 }
 
-export function Select<K extends string>({ label, hideLabel, value, choices, onChange, problem, buttonRef }: SelectProps<K>) {
+export function Select<K extends string>({
+  label,
+  hideLabel,
+  value,
+  choices,
+  onChange,
+  problem,
+  buttonRef,
+  placeholder,
+  isDisabled = false,
+}: SelectProps<K>) {
   return (
     <AriaSelect
       value={value}
-      onChange={(key) => onChange(key as K)}
+      onChange={(key) => key !== null && onChange(key as K)}
+      isDisabled={isDisabled}
+      {...(placeholder !== undefined && { placeholder })}
       validationBehavior="aria"
       isInvalid={problem !== undefined}
       {...(hideLabel ? { 'aria-label': label } : {})}
@@ -226,7 +241,12 @@ const WordTrigger = styled(AriaButton)`
 `;
 
 /** A choice that is made inside a sentence: a word that is underlined and opens its list. */
-export function InlineSelect<K extends string>({ label, value, choices, onChange }: Omit<SelectProps<K>, 'hideLabel' | 'problem' | 'buttonRef'>) {
+export function InlineSelect<K extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+}: Omit<SelectProps<K>, 'hideLabel' | 'problem' | 'buttonRef' | 'placeholder' | 'isDisabled'>) {
   return (
     <AriaSelect value={value} onChange={(key) => onChange(key as K)} aria-label={label} style={{ display: 'inline' }}>
       <WordTrigger>

@@ -3,6 +3,7 @@ import { pseudoText } from '@/core/words/pseudo';
 import { STARTERS } from '../examples/starters';
 import { playThrough } from './play-through';
 import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs } from './people';
+import { choose } from './by-hand';
 
 /** One game for each kind of counter; every starter is played on the counter in its component test. */
 const KINDS = ['loch-frames', 'shore-list', 'buoys-aloft', 'letter-tide', 'drop-anchor', 'squall', 'oilskin-dash', 'regatta-day'];
@@ -356,17 +357,15 @@ test('a week is built, seen in both forms, sent, and printed', async ({ page }) 
   await signInAs(page);
   const className = await classWith(page, 'P7 builders', ['harbour-lamps']);
   await page.goto('/weeks/new');
-  await page.getByRole('button', { name: /Class$/ }).click();
-  await page.getByRole('option', { name: new RegExp(className) }).click();
-  const add = page.getByLabel(/Choose a game|Add a game/);
-  await add.selectOption('Kelp Kettle');
-  await add.selectOption('Lantern Quay');
+  await choose(page, /Class$/, new RegExp(className));
+  await choose(page, /Choose a game$/, 'Kelp Kettle');
+  await choose(page, /Add a game$/, 'Lantern Quay');
   await page.getByRole('button', { name: 'Lantern Quay earlier' }).click();
   await page.getByLabel('What the event is called').fill('Quay day');
   await page.getByLabel('Another thing').fill('balloon');
   await page.getByRole('button', { name: 'Add it' }).click();
   await page.getByText('Levels child by child').click();
-  await page.getByLabel(/^Level of Morag Q. in Lantern Quay/).selectOption('Swim');
+  await choose(page, /Level of Morag Q. in Lantern Quay$/, 'Swim');
   const preview = page.getByRole('region', { name: 'Preview of the card' });
   await expect(preview.getByRole('heading', { name: 'Quay day' })).toBeVisible();
   await expect(preview.getByText('1. Lantern Quay')).toBeVisible();

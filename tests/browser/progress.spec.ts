@@ -42,12 +42,12 @@ test('over the weeks: hits by distance with the fitted curve; the mend of a leve
   await expect(page.locator('canvas')).toHaveCount(2);
   await expectAccessible(page);
   // Both are asked for, and one of them again.
-  const both = page.getByLabel(/Taking part asks for both/);
+  const bothWords = page.getByText(/Taking part asks for both/);
   const took = page.getByRole('columnheader', { name: /week 5/ });
   const before = await took.textContent();
-  await both.check();
+  await bothWords.click();
   await expect(took).not.toHaveText(before!);
-  await both.uncheck();
+  await bothWords.click();
   await expect(took).toHaveText(before!);
 
   await page
@@ -124,7 +124,7 @@ test('a film is marked with one comment, which stands beside the score', async (
   await row.getByRole('button', { name: new RegExp(`How ${name} did it`) }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('radio', { name: 'yes' }).first().check({ force: true });
-  await dialog.getByLabel(/A film was handed in/).check();
+  await dialog.getByText(/A film was handed in/).click();
   await dialog.getByLabel('One comment (if you like)').fill('The back foot turns with it.');
   await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Keep what I saw' }).click();

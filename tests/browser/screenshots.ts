@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { withDemo } from './demo-stack';
 import { linksOf, openScores, PHONE, signInAs } from './people';
+import { choose } from './by-hand';
 
 const root = join(import.meta.dirname, '../..');
 const folder = join(root, 'docs/screenshots');
@@ -73,8 +74,7 @@ await withDemo(async (browser, address) => {
   await desk.getByRole('button', { name: 'Make the PDF' }).click();
   paperPicture(await (await pack).path());
   await desk.goto('/weeks/new');
-  const add = desk.getByLabel(/Choose a game|Add a game/);
-  for (const title of ['Lantern Quay', 'Kelp Kettle', "The Heron's Breakfast"]) await add.selectOption(title);
+  for (const title of ['Lantern Quay', 'Kelp Kettle', "The Heron's Breakfast"]) await choose(desk, /(Choose|Add) a game$/, title);
   await desk.getByLabel('What the event is called').fill('Quay day');
   await desk.getByRole('region', { name: 'Preview of the card' }).getByRole('heading', { name: 'Quay day' }).waitFor();
   await shoot(desk, 'week-builder');

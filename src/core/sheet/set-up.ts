@@ -44,12 +44,22 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
     };
   });
   return {
-    things: [{ name: numbered(ball.name, 1, words), hint: words.own(ball.makeIt) }, ...thingsOf(game, places.length, words)],
+    things: [{ name: ball.name, n: 1, hint: words.own(ball.makeIt) }, ...thingsOf(game, places.length, words)].map(({ name, n, hint }) => ({
+      name: numbered(name, n, words),
+      hint,
+    })),
     places,
     directions: directionsOf(game, marks, places, pace, words),
     cautions: cautionsFor(game, words),
   };
 }
+
+/** What one go needs, as "balls" and 3: for a list with totals. */
+export const thingsNeeded = (game: Game, words = english): { readonly name: string; readonly n: number }[] =>
+  [{ name: IMPLEMENTS[game.kit.implement].name, n: 1 }, ...thingsOf(game, placedMarks(game).length, words)].map(({ name, n }) => ({
+    name: words.noun(name, n),
+    n,
+  }));
 
 /** "far", "coat on", "mark 3": what the child calls the place. */
 function nameOfMark(game: Game, mark: PlacedMark, words: Words): string {
@@ -70,7 +80,7 @@ function counts(things: readonly PlacedTarget[]): readonly { readonly name: stri
 const targetsOf = (game: Game) => Object.values(game.course.targets).flat();
 const numbered = (name: string, n: number, words: Words) => words.i18n.t('{n} {thing}', { n, ...words.forms('thing', name, n) });
 
-function thingsOf(game: Game, places: number, words: Words): { name: string; hint: string }[] {
+function thingsOf(game: Game, places: number, words: Words): { name: string; n: number; hint: string }[] {
   const substitutes = (object: AimedId) =>
     words.i18n.t('Or use {things}.', {
       things: AIMED[object].substitutes
@@ -92,14 +102,16 @@ function thingsOf(game: Game, places: number, words: Words): { name: string; hin
   };
   return [
     ...counts(targetsOf(game)).map(({ name, n, one }) => ({
-      name: numbered(name, n, words),
+      name,
+      n,
       hint: `${wide(name) === '' ? '' : `${words.i18n.t('About {width} wide.', { width: wide(name) })} `}${hint(one)}`,
     })),
-    ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name: numbered(name, n, words), hint: hint(one) })),
+    ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name, n, hint: hint(one) })),
     ...(places > 0
       ? [
           {
-            name: numbered(marker, places, words),
+            name: marker,
+            n: places,
             hint: places > 1 ? words.i18n.t('They mark where you stand.') : words.i18n.t('It marks where you stand.'),
           },
         ]

@@ -8,8 +8,8 @@ const AGAIN_MS = 4000;
 
 export type SaveState =
   | { readonly kind: 'saved'; readonly at: string | null }
-  /** Something has been changed since. */
-  | { readonly kind: 'changed' }
+  /** Something has been changed since it was saved. */
+  | { readonly kind: 'changed'; readonly at: string | null }
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly problem: string }
   | { readonly kind: 'conflict'; readonly problem: string };
@@ -63,8 +63,12 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
   });
 
   useEffect(() => {
-    if (saved.current.game === game && saved.current.ageYears === ageYears) return;
-    if (!stopped.current) setState((before) => (before.kind === 'saved' ? { kind: 'changed' } : before));
+    if (saved.current.game === game && saved.current.ageYears === ageYears) {
+      // What was changed has been undone before it was sent.
+      setState((before) => (before.kind === 'changed' ? { kind: 'saved', at: before.at } : before));
+      return;
+    }
+    if (!stopped.current) setState((before) => (before.kind === 'saved' ? { kind: 'changed', at: before.at } : before));
     const timer = setTimeout(() => void save.current(), WAIT_MS);
     return () => clearTimeout(timer);
   }, [game, ageYears]);

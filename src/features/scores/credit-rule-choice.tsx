@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CreditRule } from '@/core/progress/credit';
+import { Ticked } from '@/ui/form/fields';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
 
@@ -21,10 +22,12 @@ export function CreditRuleChoice({ classId, rule, readOnly }: { classId: string;
   };
   return (
     <>
-      <label style={{ display: 'flex', gap: 8, alignItems: 'center', fontSize: '0.9375rem' }}>
-        <input type="checkbox" checked={asksBoth} disabled={readOnly} onChange={(event) => void put(event.target.checked)} />
-        Taking part asks for both: a report that can be, and a line of the log that an adult has signed (else one of the two is enough)
-      </label>
+      <Ticked
+        label="Taking part asks for both: a report that can be, and a line of the log that an adult has signed (else one of the two is enough)"
+        on={asksBoth}
+        isDisabled={readOnly}
+        onChange={(both) => void put(both)}
+      />
       {problem && (
         <Notice $tone="caution" role="alert">
           {problem}

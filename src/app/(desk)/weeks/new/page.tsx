@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { WeekBuilder } from '@/features/weeks/week-builder';
+import { WeekBuilder } from '@/features/week-builder/week-builder';
 import { resolveLevel } from '@/core/rules/level';
-import { setUpFor } from '@/core/sheet/set-up';
+import { thingsNeeded } from '@/core/sheet/set-up';
 import { requireSignedIn } from '@/server/auth/current';
 import { parRestsWords } from '@/core/progress/skill-words';
 import { childrenOf } from '@/server/db/children';
@@ -39,7 +39,7 @@ export default async function NewWeekPage() {
           title: game.title,
           ageYears,
           levels: game.levels.map((level) => ({ id: level.id, name: level.name })),
-          things: setUpFor(resolveLevel(game, 0), 0.5).things.map((thing) => thing.name),
+          things: thingsNeeded(resolveLevel(game, 0)),
         }))}
     />
   );

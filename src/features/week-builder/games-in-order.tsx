@@ -1,0 +1,78 @@
+'use client';
+/** The games of a week in their order: dragged by their number (or by keys from it), with level and opening day. */
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import type { CSSProperties } from 'react';
+import { Button, useDragAndDrop } from 'react-aria-components';
+import { Select } from '@/ui/field';
+import { DayField } from '@/ui/form/fields';
+import { isEvent, withGameChanged, withGameShifted, withGamesMoved, withoutGame, type BuilderGame, type Plan, type PlannedGame } from './model';
+import { GameItem, GameRow, GamesList } from './style';
+
+interface GamesInOrderProps {
+  readonly plan: Plan;
+  readonly games: readonly BuilderGame[];
+  readonly mixed: boolean;
+  readonly onPlan: (plan: Plan) => void;
+}
+
+export function GamesInOrder({ plan, games, mixed, onPlan }: GamesInOrderProps) {
+  const { dragAndDropHooks } = useDragAndDrop({
+    getItems: (keys) => [...keys].map((key) => ({ 'text/plain': String(key) })),
+    onReorder: ({ keys, target: { key, dropPosition } }) =>
+      dropPosition !== 'on' && onPlan(withGamesMoved(plan, new Set([...keys].map(String)), dropPosition, String(key))),
+  });
+  return (
+    <GamesList aria-label="Games of the week" dragAndDropHooks={dragAndDropHooks} keyboardNavigationBehavior="tab">
+      {plan.games.map((planned, index) => (
+        <OneGame key={planned.key} planned={planned} index={index} plan={plan} games={games} mixed={mixed} onPlan={onPlan} />
+      ))}
+    </GamesList>
+  );
+}
+
+function OneGame({ planned, index, plan, games, mixed, onPlan }: GamesInOrderProps & { planned: PlannedGame; index: number }) {
+  const game = games.find((one) => one.id === planned.gameId)!;
+  const event = isEvent(plan);
+  const levels = game.levels.map(({ id, name }) => ({ value: id, label: name }));
+  const change = (next: Partial<PlannedGame>) => onPlan(withGameChanged(plan, planned.key, next));
+  return (
+    <GameItem id={planned.key} textValue={game.title}>
+      <GameRow style={{ '--fields': 1 + Number(mixed) + Number(event) } as CSSProperties}>
+        <Button slot="drag" className="grip" aria-label={`Move ${game.title}`}>
+          {index + 1}
+        </Button>
+        <span className="title">{game.title}</span>
+        <Select
+          label={mixed && planned.youngerLevelId !== null ? 'Level, from 8 years' : 'Level'}
+          value={planned.levelId}
+          choices={levels}
+          onChange={(levelId) => change({ levelId })}
+        />
+        {mixed && (
+          <Select
+            label="To 7 years"
+            value={planned.youngerLevelId ?? ''}
+            choices={[{ value: '', label: 'the same' }, ...levels]}
+            onChange={(levelId) => change({ youngerLevelId: levelId || null })}
+          />
+        )}
+        {event && <DayField label="Opens on" value={planned.opensOn} most={plan.dueOn} onChange={(opensOn) => change({ opensOn })} />}
+        <span className="acts">
+          <Button aria-label={`${game.title} earlier`} isDisabled={index === 0} onPress={() => onPlan(withGameShifted(plan, planned.key, -1))}>
+            <ArrowUp size={16} aria-hidden />
+          </Button>
+          <Button
+            aria-label={`${game.title} later`}
+            isDisabled={index === plan.games.length - 1}
+            onPress={() => onPlan(withGameShifted(plan, planned.key, 1))}
+          >
+            <ArrowDown size={16} aria-hidden />
+          </Button>
+          <Button aria-label={`Leave out ${game.title}`} onPress={() => onPlan(withoutGame(plan, planned.key))}>
+            <X size={16} aria-hidden />
+          </Button>
+        </span>
+      </GameRow>
+    </GameItem>
+  );
+}

@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest';
+import type { Uuid } from '@/contract/ids';
+import { weekSchema } from '@/contract/week';
+import {
+  bodyOf,
+  firstPlan,
+  isMixed,
+  keptPlan,
+  usualLevel,
+  withClass,
+  withGame,
+  withGameChanged,
+  withGameShifted,
+  withGamesMoved,
+  withoutGame,
+  withOwnLevel,
+  MOST_GAMES,
+  type BuilderClass,
+  type BuilderGame,
+  type Plan,
+} from './model';
+
+const uuid = (n: number) => `00000000-0000-4000-8000-${`${n}`.padStart(12, '0')}` as Uuid;
+const TODAY = '2026-11-27';
+
+const game = (n: number, title: string, things: BuilderGame['things']): BuilderGame => ({
+  id: uuid(n),
+  title,
+  ageYears: 8,
+  levels: [
+    { id: 'paddle', name: 'Paddle' },
+    { id: 'swim', name: 'Swim' },
+  ],
+  things,
+});
+const quay = game(1, 'Lantern Quay', [{ n: 3, name: 'cups' }]);
+const kettle = game(2, 'Kelp Kettle', [
+  { n: 5, name: 'cups' },
+  { n: 1, name: 'bucket' },
+]);
+const shelf = [quay, kettle];
+
+const child = (n: number, ageYears: number) => ({ id: uuid(n), name: `Child ${n}`, ageYears });
+const terns: BuilderClass = { id: uuid(100), name: 'P3 Terns', ageYears: 7, parWords: '', children: [child(11, 7), child(12, 8)] };
+const empty: BuilderClass = { ...terns, id: uuid(101), name: 'P1 Plovers', children: [] };
+const classes = [empty, terns];
+
+const plan = (): Plan => withGame(withGame(firstPlan(classes, TODAY), quay, 'quay'), kettle, 'kettle');
+const order = ({ games }: Plan) => games.map((one) => one.key);
+const sent = (of: Plan) => bodyOf(of, terns);
+
+describe('a week while it is planned', () => {
+  it('begins with the first class that has children, due in a week', () => {
+    expect(firstPlan(classes, TODAY)).toMatchObject({ classId: terns.id, dueOn: '2026-12-04', games: [] });
+  });
+
+  it('lists of each thing as many as the game that needs most of it', () => {
+    expect(plan().kit).toEqual([
+      { name: 'cups', n: 5, from: 'home' },
+      { name: 'bucket', n: 1, from: 'home' },
+    ]);
+  });
+
+  it('takes no more than twenty games', () => {
+    const full = Array.from({ length: MOST_GAMES + 1 }).reduce<Plan>((sum) => withGame(sum, quay), firstPlan(classes, TODAY));
+    expect(full.games).toHaveLength(MOST_GAMES);
+  });
+
+  it('moves a game one place, or several to a place; at the ends nothing moves', () => {
+    const three = withGame(plan(), quay, 'again');
+    expect(order(withGameShifted(three, 'quay', 1))).toEqual(['kettle', 'quay', 'again']);
+    expect(order(withGameShifted(three, 'quay', -1))).toEqual(order(three));
+    expect(order(withGameShifted(three, 'again', 1))).toEqual(order(three));
+    expect(order(withGamesMoved(three, new Set(['quay', 'kettle']), 'after', 'again'))).toEqual(['again', 'quay', 'kettle']);
+    expect(order(withGamesMoved(three, new Set(['quay', 'kettle']), 'before', 'kettle'))).toEqual(order(three));
+    expect(order(withoutGame(three, 'kettle'))).toEqual(['quay', 'again']);
+  });
+
+  it('gives children to seven years the younger level, and any child its own', () => {
+    const mixed = withGameChanged(plan(), 'quay', { levelId: 'swim', youngerLevelId: 'paddle' });
+    expect(isMixed(terns)).toBe(true);
+    expect(mixed.games.map((one) => usualLevel(one, 7))).toEqual(['paddle', 'paddle']);
+    expect(sent(mixed).games[0]!.levels).toEqual({ [uuid(11)]: 'paddle' });
+    const own = withOwnLevel(mixed, 'quay', uuid(12), 'paddle');
+    expect(sent(own).games[0]!.levels).toEqual({ [uuid(11)]: 'paddle', [uuid(12)]: 'paddle' });
+    expect(sent(withOwnLevel(own, 'quay', uuid(12), null))).toEqual(sent(mixed));
+  });
+
+  it('forgets what was said of single children when the class is another', () => {
+    expect(withClass(withOwnLevel(plan(), 'quay', uuid(12), 'swim'), empty.id).games[0]!.own).toEqual({});
+  });
+});
+
+describe('what is sent of a plan', () => {
+  it('has a title, opening days and the kit for an event', () => {
+    const event = sent(withGameChanged(plan(), 'kettle', { opensOn: '2026-12-01' }));
+    expect(event.title).toBe('Games of the week');
+    expect(event.games.map((one) => one.opensOn)).toEqual([null, '2026-12-01']);
+    expect(event.kit).toHaveLength(2);
+  });
+
+  it('has none of them for one game, but the kit where the school sends a thing', () => {
+    const one = withGameChanged(withoutGame(plan(), 'kettle'), 'quay', { opensOn: '2026-12-01' });
+    expect(sent({ ...one, title: 'Quay day' })).toMatchObject({ title: '', kit: [] });
+    expect(sent(one).games[0]!.opensOn).toBeNull();
+    expect(sent({ ...one, kit: [{ name: 'balloon', n: 1, from: 'school' }] }).kit).toHaveLength(1);
+  });
+
+  it('asks for a film alone only where a film is asked for', () => {
+    expect(sent({ ...plan(), film: ' ', filmAlone: true })).toMatchObject({ film: '', filmAlone: false });
+    expect(sent({ ...plan(), film: 'of one throw', filmAlone: true })).toMatchObject({ film: 'of one throw', filmAlone: true });
+  });
+
+  it('is taken by the server as it stands', () => {
+    expect(weekSchema.validate(sent(plan())).error).toBeUndefined();
+  });
+});
+
+describe('a plan kept on this computer', () => {
+  const kept = (of: unknown, on = TODAY) => keptPlan(JSON.stringify(of), classes, shelf, on);
+
+  it('is there again as it was', () => {
+    expect(kept(plan())).toEqual(plan());
+  });
+
+  it('loses games that are no longer on the shelf, and is due in a week where its day has passed', () => {
+    expect(order(keptPlan(JSON.stringify(plan()), classes, [kettle], TODAY)!)).toEqual(['kettle']);
+    expect(kept(plan(), '2026-12-05')!.dueOn).toBe('2026-12-12');
+  });
+
+  it('gives its games keys where an earlier version kept none', () => {
+    const games = plan().games.map(({ key: _none, ...rest }) => rest);
+    const keys = order(kept({ ...plan(), games })!);
+    expect(new Set(keys).size).toBe(2);
+    expect(keys.every(Boolean)).toBe(true);
+  });
+
+  it('is none where its class is gone, or what is kept is no plan', () => {
+    expect(keptPlan(JSON.stringify(plan()), [empty], shelf, TODAY)).toBeNull();
+    for (const text of [null, 'null', '{', '[]', '7']) expect(keptPlan(text, classes, shelf, TODAY)).toBeNull();
+  });
+});

@@ -1,0 +1,183 @@
+/** A week while it is planned: what is in it, how it is changed, what is sent. No interface here. */
+import Joi from 'joi';
+import { newUuid, type Uuid } from '@/contract/ids';
+import type { KitThing } from '@/contract/assignment';
+import { weekSchema, type WeekBody } from '@/contract/week';
+import { dayPlus } from '@/core/measure/days';
+import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
+
+export interface BuilderClass {
+  readonly id: Uuid;
+  readonly name: string;
+  readonly ageYears: number;
+  /** What the par of a week will rest on, in words. */
+  readonly parWords: string;
+  readonly children: readonly { readonly id: Uuid; readonly name: string; readonly ageYears: number }[];
+}
+
+export interface BuilderGame {
+  readonly id: Uuid;
+  readonly title: string;
+  readonly ageYears: number;
+  readonly levels: readonly { readonly id: string; readonly name: string }[];
+  readonly things: readonly { readonly n: number; readonly name: string }[];
+}
+
+export interface PlannedGame {
+  /** Its own in this plan: a game may be in a week twice. */
+  readonly key: string;
+  readonly gameId: Uuid;
+  readonly levelId: string;
+  /** For children to seven years, where it is another. */
+  readonly youngerLevelId: string | null;
+  /** By child, where it is neither. */
+  readonly own: Readonly<Record<string, string>>;
+  readonly opensOn: string;
+}
+
+export interface Plan {
+  readonly classId: Uuid;
+  readonly dueOn: string;
+  readonly title: string;
+  readonly games: readonly PlannedGame[];
+  readonly warmUp: string;
+  readonly diary: string;
+  readonly film: string;
+  readonly filmAlone: boolean;
+  readonly note: string;
+  readonly kit: readonly KitThing[];
+}
+
+/** The limits of what is sent hold for the plan too. */
+export const planSchema = Joi.object<Plan>({
+  classId: weekSchema.extract('classId'),
+  dueOn: weekSchema.extract('dueOn'),
+  title: weekSchema.extract('title'),
+  games: Joi.array().items(Joi.object().unknown()).min(1).max(20).required(),
+  warmUp: weekSchema.extract('warmUp'),
+  diary: weekSchema.extract('diary'),
+  film: weekSchema.extract('film'),
+  filmAlone: Joi.boolean(),
+  note: weekSchema.extract('note'),
+  kit: weekSchema.extract('kit'),
+});
+
+export const MOST_GAMES = 20;
+const YOUNGER_TO = 7;
+const DUE_AFTER_DAYS = 7;
+
+export function firstPlan(classes: readonly BuilderClass[], today: string): Plan {
+  const first = classes.find((one) => one.children.length > 0) ?? classes[0];
+  return {
+    classId: first?.id ?? ('' as Uuid),
+    dueOn: dayPlus(today, DUE_AFTER_DAYS),
+    title: '',
+    games: [],
+    warmUp: USUAL_WARM_UP,
+    diary: USUAL_DIARY,
+    film: '',
+    filmAlone: false,
+    note: '',
+    kit: [],
+  };
+}
+
+/** A plan that was kept on this computer, as far as its class and games are still there; null for none. */
+export function keptPlan(text: string | null, classes: readonly BuilderClass[], games: readonly BuilderGame[], today: string): Plan | null {
+  let kept: Plan | null;
+  try {
+    kept = JSON.parse(text ?? 'null') as Plan | null;
+  } catch {
+    return null;
+  }
+  if (!kept || !Array.isArray(kept.games) || !classes.some((one) => one.id === kept.classId)) return null;
+  return {
+    ...kept,
+    dueOn: kept.dueOn < today ? dayPlus(today, DUE_AFTER_DAYS) : kept.dueOn,
+    games: kept.games.filter((one) => games.some((game) => game.id === one.gameId)).map((one) => ({ ...one, key: one.key ?? newUuid() })),
+  };
+}
+
+export const isEvent = ({ games }: Pick<Plan, 'games'>): boolean => games.length > 1;
+
+/** True where children to seven years and older ones are in one class: levels may differ by age. */
+export const isMixed = (of: BuilderClass | undefined): boolean =>
+  of !== undefined && of.children.some((child) => child.ageYears <= YOUNGER_TO) && of.children.some((child) => child.ageYears > YOUNGER_TO);
+
+/** One more game at its first level, with what it needs. */
+export function withGame(plan: Plan, game: BuilderGame, key: string = newUuid()): Plan {
+  if (plan.games.length >= MOST_GAMES) return plan;
+  const planned: PlannedGame = { key, gameId: game.id, levelId: game.levels[0]!.id, youngerLevelId: null, own: {}, opensOn: '' };
+  return { ...plan, games: [...plan.games, planned], kit: withThings(plan.kit, game.things) };
+}
+
+/** Another class: what was said of single children of the one before is gone. */
+export const withClass = (plan: Plan, classId: Uuid): Plan => ({ ...plan, classId, games: plan.games.map((one) => ({ ...one, own: {} })) });
+
+export const withGameChanged = (plan: Plan, key: string, change: Partial<PlannedGame>): Plan => ({
+  ...plan,
+  games: plan.games.map((one) => (one.key === key ? { ...one, ...change } : one)),
+});
+
+export const withoutGame = (plan: Plan, key: string): Plan => ({ ...plan, games: plan.games.filter((one) => one.key !== key) });
+
+/** Games taken to a place: before or after another. */
+export function withGamesMoved(plan: Plan, moved: ReadonlySet<string>, where: 'before' | 'after', other: string): Plan {
+  if (moved.has(other)) return plan;
+  const taken = plan.games.filter((one) => moved.has(one.key));
+  const rest = plan.games.filter((one) => !moved.has(one.key));
+  const at = rest.findIndex((one) => one.key === other) + (where === 'after' ? 1 : 0);
+  return { ...plan, games: [...rest.slice(0, at), ...taken, ...rest.slice(at)] };
+}
+
+/** One place earlier (−1) or later (1). */
+export function withGameShifted(plan: Plan, key: string, by: -1 | 1): Plan {
+  const at = plan.games.findIndex((one) => one.key === key);
+  const other = plan.games[at + by];
+  return other ? withGamesMoved(plan, new Set([key]), by < 0 ? 'before' : 'after', other.key) : plan;
+}
+
+/** A level of its own for a child; null for the level that is usual for its age. */
+export function withOwnLevel(plan: Plan, key: string, childId: string, levelId: string | null): Plan {
+  const { [childId]: _gone, ...rest } = plan.games.find((one) => one.key === key)?.own ?? {};
+  return withGameChanged(plan, key, { own: levelId === null ? rest : { ...rest, [childId]: levelId } });
+}
+
+export const usualLevel = ({ levelId, youngerLevelId }: PlannedGame, ageYears: number): string =>
+  ageYears <= YOUNGER_TO ? (youngerLevelId ?? levelId) : levelId;
+
+/** The kit with the things of one more game: of each thing as many as the game that needs most of it. */
+function withThings(kit: readonly KitThing[], things: BuilderGame['things']): readonly KitThing[] {
+  return things.reduce<readonly KitThing[]>((sum, { n, name }) => {
+    const known = sum.find((one) => one.name === name);
+    if (known) return sum.map((one) => (one === known ? { ...one, n: Math.max(one.n, n) } : one));
+    return [...sum, { name, n, from: 'home' }];
+  }, kit);
+}
+
+/** What is sent: levels by child are told only where they are not the level of all; the kit only of an event, or where the school sends some. */
+export function bodyOf(plan: Plan, of: BuilderClass | undefined): Omit<WeekBody, 'racks'> {
+  const event = isEvent(plan);
+  return {
+    classId: plan.classId,
+    dueOn: plan.dueOn,
+    title: event ? plan.title.trim() || 'Games of the week' : '',
+    games: plan.games.map((planned) => ({
+      gameId: planned.gameId,
+      levelId: planned.levelId,
+      levels: Object.fromEntries(
+        (of?.children ?? []).flatMap((child) => {
+          const level = planned.own[child.id] ?? usualLevel(planned, child.ageYears);
+          return level === planned.levelId ? [] : [[child.id, level] as const];
+        }),
+      ),
+      opensOn: event && planned.opensOn ? planned.opensOn : null,
+    })),
+    kit: event || plan.kit.some((thing) => thing.from === 'school') ? plan.kit : [],
+    warmUp: plan.warmUp.trim(),
+    diary: plan.diary.trim(),
+    film: plan.film.trim(),
+    filmAlone: plan.filmAlone && plan.film.trim() !== '',
+    note: plan.note.trim(),
+  };
+}
