@@ -76,7 +76,9 @@ await withDemo(async (browser, address) => {
   await desk.goto('/weeks/new');
   for (const title of ['Lantern Quay', 'Kelp Kettle', "The Heron's Breakfast"]) await choose(desk, /(Choose|Add) a game$/, title);
   await desk.getByLabel('What the event is called').fill('Quay day');
-  await desk.getByRole('region', { name: 'Preview of the card' }).getByRole('heading', { name: 'Quay day' }).waitFor();
+  const preview = desk.getByRole('region', { name: 'Preview of the card' });
+  await preview.getByRole('heading', { name: 'Quay day' }).waitFor();
+  await preview.locator('svg').nth(3).waitFor();
   await shoot(desk, 'week-builder');
   await openScores(desk, 'P4 Dippers');
   await shoot(desk, 'scores');

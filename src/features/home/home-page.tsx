@@ -28,7 +28,7 @@ const later = {
     return { default: DoorScreen };
   },
   invent: async () => {
-    const { InventScreen } = await import('./invent-screen');
+    const { InventScreen } = await import('./invent/invent-screen');
     return { default: InventScreen };
   },
 };

@@ -1,0 +1,88 @@
+/** The look of making a game of one's own. */
+import styled from 'styled-components';
+
+export const FloorDrawing = styled.svg`
+  display: block;
+  width: 100%;
+  border: 1.5px solid var(--ink);
+  background: var(--band-1);
+  touch-action: none;
+  cursor: crosshair;
+  & g[role='button'] {
+    cursor: grab;
+    outline: none;
+  }
+  &:focus-visible {
+    outline: 3px solid var(--focus);
+    outline-offset: 2px;
+  }
+  & g[role='button']:focus-visible .ring {
+    stroke: var(--focus);
+    stroke-width: 3;
+  }
+`;
+
+export const Palette = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  & button {
+    min-height: 44px;
+    padding: 0 12px;
+    border: 1.5px solid var(--line-strong);
+    border-radius: 6px;
+    background: var(--sheet);
+    color: inherit;
+    cursor: pointer;
+  }
+  & button[aria-pressed='true'] {
+    border-color: var(--ink);
+    box-shadow: inset 0 -4px 0 var(--gorse);
+    font-weight: 700;
+  }
+`;
+
+export const Slots = styled.p`
+  line-height: 2.3;
+  & select,
+  & input {
+    min-height: 44px;
+    padding: 2px 8px;
+    border: 0;
+    border-bottom: 3px solid var(--gorse);
+    background: var(--sheet);
+    color: inherit;
+    font: inherit;
+    font-weight: 700;
+  }
+`;
+
+export const PointsRow = styled.li`
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: var(--space-4);
+`;
+
+export const NameField = styled.label`
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-2);
+  & input {
+    min-height: 48px;
+    padding: 4px 12px;
+    border: 2px solid var(--ink);
+    border-radius: var(--radius-2);
+    background: var(--sheet);
+    color: inherit;
+    font: inherit;
+  }
+`;
+
+export const Gap = styled.p`
+  color: var(--ink-soft);
+`;
+
+export const Asked = styled.p`
+  text-align: center;
+`;
