@@ -29,7 +29,7 @@ import { keepDrawing } from './export-drawing';
 import { FloorLeaf } from './floor-leaf';
 import { GapList } from './gap-list';
 import { LayoutLeaf } from './layout-leaf';
-import { LevelStrip } from './level-strip';
+import { LevelStrip } from './levels/level-strip';
 import { LevelWarnings } from './level-warnings';
 import { MendOfLevel, type LevelToMend } from './mend-of-level';
 import { Probe } from './probe';

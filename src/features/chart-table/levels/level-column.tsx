@@ -1,0 +1,132 @@
+'use client';
+/** One level: its name and reach, the chance as ten dots, likely scores with par, throws and time. */
+import { memo, type Dispatch } from 'react';
+import type { LevelForecast } from '@/core/forecast/forecast-level';
+import { chanceWords } from '@/core/forecast/words';
+import { placeName } from '@/core/rules/place-name';
+import { NumberSlot } from '@/ui/number-slot';
+import { ScoreBand } from '@/ui/score-band';
+import { TenDots } from '@/ui/ten-dots';
+import type { DraftAction } from '../draft';
+import { inTen, likelyWords, reachWords, readDistances, remarksOf } from './model';
+import { Chance, Column, Head, Lengths, Small } from './style';
+
+interface LevelColumnProps {
+  readonly name: string;
+  readonly index: number;
+  readonly on: boolean;
+  /** Metres from each mark, as one text, so that a column is drawn again only when its own lengths change. */
+  readonly distances: string;
+  readonly forecast: LevelForecast | null;
+  readonly stepM: number;
+  readonly onShow: (level: number) => void;
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly readOnly: boolean;
+  /** A game whose marks can be moved and whose throws are forecast. */
+  readonly plain: boolean;
+  /** The marks of its first task. */
+  readonly group: string;
+  /** What sets this level apart from the one before. */
+  readonly differs: string;
+  readonly beat: string;
+  /** Many levels stand side by side. */
+  readonly narrow: boolean;
+}
+
+export const LevelColumn = memo(function LevelColumn({
+  name,
+  index,
+  on,
+  distances: written,
+  forecast,
+  stepM,
+  onShow,
+  dispatch,
+  readOnly,
+  plain,
+  group,
+  differs,
+  beat,
+  narrow,
+}: LevelColumnProps) {
+  const distances = readDistances(written);
+  const reach = reachWords(distances, stepM);
+  return (
+    <Column $on={on} onClick={() => onShow(index)}>
+      <Head>
+        {on && !readOnly ? (
+          <input
+            key={name}
+            aria-label="Name of the level that is shown"
+            defaultValue={name}
+            size={Math.max(4, name.length)}
+            maxLength={24}
+            onBlur={(event) => dispatch({ do: 'level-name', level: index, name: event.target.value })}
+            onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          />
+        ) : (
+          <button type="button" aria-pressed={on} onClick={() => onShow(index)}>
+            {name}
+          </button>
+        )}
+        {reach && (
+          <>
+            <b>{reach.metres}</b>
+            {!narrow && <span>{reach.steps}</span>}
+          </>
+        )}
+      </Head>
+      {forecast ? (
+        <>
+          {forecast.chance && (
+            <Chance>
+              <TenDots
+                chance={forecast.chance.chance}
+                low={forecast.chance.low}
+                high={forecast.chance.high}
+                label={`About ${inTen(forecast.chance.low)} to ${inTen(forecast.chance.high)} hits in 10`}
+              />
+              <strong>{chanceWords(forecast.chance)}</strong>
+            </Chance>
+          )}
+          <ScoreBand
+            histogram={forecast.histogram}
+            lowest={forecast.lowestScore}
+            scoreStep={forecast.scoreStep}
+            par={forecast.par}
+            low={forecast.likelyLow}
+            high={forecast.likelyHigh}
+            width={narrow ? 142 : 240}
+          />
+          <Small>{likelyWords(forecast, plain)}</Small>
+          <Small>{[...remarksOf(forecast, differs), ...(beat === '' ? [] : [beat])].join(' · ')}</Small>
+        </>
+      ) : (
+        <Small role="status">working it out …</Small>
+      )}
+      {on && plain && (
+        <Lengths onClick={(event) => event.stopPropagation()}>
+          {distances.map((length, mark) => (
+            <span key={mark}>
+              {placeName(mark, distances.length)}{' '}
+              {readOnly ? (
+                <b>{length.toFixed(2)}</b>
+              ) : (
+                <NumberSlot
+                  label={`${placeName(mark, distances.length)} mark, metres from the target`}
+                  value={length}
+                  min={0.3}
+                  max={20}
+                  step={0.1}
+                  decimals={2}
+                  onChange={(distanceM) => dispatch({ do: 'set-distance', level: index, group, mark, distanceM })}
+                />
+              )}{' '}
+              m
+            </span>
+          ))}
+        </Lengths>
+      )}
+    </Column>
+  );
+});

@@ -1,0 +1,115 @@
+'use client';
+import { useDeferredValue, useMemo, useState, type Dispatch } from 'react';
+import type { LevelForecast } from '@/core/forecast/forecast-level';
+import { restsOnWords } from '@/core/forecast/words';
+import { isAimed } from '@/core/levels/solve';
+import type { Game } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/level';
+import { readThrowRules } from '@/core/rules/throw-rules';
+import { Button, QuietButton } from '@/ui/button';
+import { NumberSlot } from '@/ui/number-slot';
+import type { DraftAction } from '../draft';
+import { LevelMenu, MoveUp } from './level-acts';
+import { LevelColumn } from './level-column';
+import { beatWords, differenceWords, distancesText, hasChoice } from './model';
+import { Finder, Small, Strip } from './style';
+
+export interface LevelStripProps {
+  readonly game: Game;
+  readonly shown: number;
+  readonly onShow: (level: number) => void;
+  readonly forecasts: readonly (LevelForecast | null)[];
+  readonly stepM: number;
+  readonly ageYears: number;
+  readonly audienceName: string;
+  /** How wild the class is by its reports, as a multiple of its age; 1 without them. */
+  readonly skill: number;
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly onCompare: () => void;
+  readonly readOnly?: boolean;
+}
+
+/** One column a level, up to six: distances, the chance as ten dots, likely scores with par, throws and time; the solver beside them. */
+export function LevelStrip({
+  game,
+  shown,
+  onShow,
+  forecasts,
+  stepM,
+  ageYears,
+  audienceName,
+  skill,
+  dispatch,
+  onCompare,
+  readOnly = false,
+}: LevelStripProps) {
+  const [wanted, setWanted] = useState<readonly number[]>([8, 6, 4, 3, 2, 2]);
+  const plain = readThrowRules(game) !== null;
+  const aimed = useMemo(() => plain || isAimed(game), [plain, game]);
+  const restsOn = restsOnWords(forecasts.find((one) => one !== null) ?? { restsOn: 0 });
+  const n = game.levels.length;
+  // What sets levels apart is told a moment later: while something is dragged the frame goes first.
+  const settled = useDeferredValue(game);
+  const differs = useMemo(() => settled.levels.map((level, index) => [level.id, differenceWords(settled, index)] as const), [settled]);
+  return (
+    <Strip $levels={n} aria-label="Levels" tabIndex={n > 3 ? 0 : undefined}>
+      {game.levels.map((level, index) => {
+        const there = resolveLevel(game, index);
+        return (
+          <LevelColumn
+            key={level.id}
+            name={level.name}
+            index={index}
+            on={index === shown}
+            distances={distancesText(there)}
+            forecast={forecasts[index] ?? null}
+            stepM={stepM}
+            onShow={onShow}
+            dispatch={dispatch}
+            readOnly={readOnly}
+            plain={readThrowRules(there) !== null}
+            group={there.parts[0]!.tasks[0]!.from ?? ''}
+            differs={differs.find(([id]) => id === level.id)?.[1] ?? ''}
+            beat={beatWords(there, level)}
+            narrow={n > 3}
+          />
+        );
+      })}
+      <Finder>
+        {aimed && (
+          <>
+            <h2>Distances for {audienceName}</h2>
+            <div>
+              {game.levels.map((level, index) => (
+                <span key={level.id}>
+                  {index > 0 && (index === n - 1 ? ' and ' : ', ')}
+                  <NumberSlot
+                    label={`Wanted hits in 10 at ${level.name}`}
+                    value={wanted[index] ?? 5}
+                    min={1}
+                    max={9}
+                    step={1}
+                    onChange={(value) => setWanted(wanted.map((old, at) => (at === index ? value : old)))}
+                  />
+                </span>
+              ))}{' '}
+              hits in 10
+            </div>
+            <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10), skill })}>
+              Set the marks
+            </Button>
+            <Button isDisabled={readOnly || !hasChoice(game)} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
+              Make points fair
+            </Button>
+          </>
+        )}
+        <div className="acts">
+          {!readOnly && <LevelMenu game={game} shown={shown} ageYears={ageYears} dispatch={dispatch} onShow={onShow} />}
+          <QuietButton onPress={onCompare}>Side by side</QuietButton>
+          {!readOnly && <MoveUp game={game} shown={shown} par={forecasts[shown]?.par ?? null} dispatch={dispatch} />}
+        </div>
+        <Small>{aimed ? restsOn : `for ${audienceName} · ${restsOn}`}</Small>
+      </Finder>
+    </Strip>
+  );
+}

@@ -1,0 +1,107 @@
+/** The look of the level strip. */
+import styled from 'styled-components';
+
+export const Strip = styled.section<{ $levels: number }>`
+  display: grid;
+  grid-template-columns:
+    repeat(${({ $levels }) => $levels}, minmax(${({ $levels }) => ($levels > 3 ? 168 : 200)}px, 1fr))
+    ${({ $levels }) => ($levels > 4 ? 196 : 220)}px;
+  border-top: 1px solid var(--ink);
+  overflow-x: auto;
+  scrollbar-width: thin;
+`;
+
+export const Column = styled.div<{ $on: boolean }>`
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  min-width: 0;
+  padding: 8px 12px 6px;
+  border-right: 1px solid var(--line);
+  background: ${({ $on }) => ($on ? 'var(--sheet)' : 'transparent')};
+  box-shadow: ${({ $on }) => ($on ? 'inset 0 4px 0 var(--gorse)' : 'none')};
+  cursor: pointer;
+`;
+
+export const Head = styled.div`
+  display: flex;
+  align-items: baseline;
+  gap: 2px 10px;
+  flex-wrap: wrap;
+  & > button {
+    border: 0;
+    padding: 0;
+    min-height: 26px;
+    background: none;
+    font-size: 1.0625rem;
+    font-weight: 700;
+    cursor: pointer;
+    text-align: left;
+  }
+  & input {
+    width: auto;
+    max-width: 100%;
+    field-sizing: content;
+    min-height: 26px;
+    padding: 0;
+    border: 0;
+    border-bottom: 2px solid transparent;
+    background: none;
+    font-size: 1.0625rem;
+    font-weight: 700;
+  }
+  & input:hover,
+  & input:focus {
+    border-bottom-color: var(--gorse);
+  }
+  & span {
+    color: var(--ink-soft);
+    font-size: 0.875rem;
+  }
+  & b {
+    font-weight: 400;
+    font-size: 1rem;
+  }
+`;
+
+export const Chance = styled.div`
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+`;
+
+export const Small = styled.p`
+  font-size: 0.875rem;
+  color: var(--ink-soft);
+`;
+
+export const Lengths = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  font-size: 0.875rem;
+`;
+
+export const Finder = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 5px;
+  padding: 8px 0 6px 14px;
+  font-size: 0.9375rem;
+  & h2 {
+    font-size: 0.9375rem;
+  }
+  & > button {
+    min-height: 30px;
+    font-size: 0.9375rem;
+  }
+  & .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    align-items: center;
+    font-size: 0.875rem;
+  }
+`;
