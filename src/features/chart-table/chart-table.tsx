@@ -28,7 +28,7 @@ import { begin, changeDraft, type DraftAction } from './draft';
 import { keepDrawing } from './export-drawing';
 import { FloorLeaf } from './floor-leaf';
 import { GapList } from './gap-list';
-import { LayoutLeaf } from './layout-leaf';
+import { LayoutLeaf } from './layout/layout-leaf';
 import { LevelStrip } from './levels/level-strip';
 import { LevelWarnings } from './level-warnings';
 import { MendOfLevel, type LevelToMend } from './mend-of-level';

@@ -1,0 +1,17 @@
+/** What the parts of the layout leaf are handed. */
+import type { Dispatch } from 'react';
+import type { Game } from '@/core/rules/game';
+import type { Picked } from '../chart';
+import type { DraftAction } from '../draft';
+
+export interface LayoutProps {
+  readonly game: Game;
+  readonly level: Game;
+  readonly levelIndex: number;
+  readonly ageYears: number;
+  readonly picked: Picked;
+  readonly onPick: (picked: Picked) => void;
+  readonly dispatch: Dispatch<DraftAction>;
+  readonly onlyHere: boolean;
+  readonly readOnly: boolean;
+}

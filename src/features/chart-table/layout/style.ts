@@ -1,0 +1,55 @@
+/** The look of the layout leaf. */
+import styled from 'styled-components';
+
+export const Stack = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  font-size: 0.9375rem;
+  & h3 {
+    font-size: 1rem;
+  }
+  & .figures {
+    line-height: 1.9;
+  }
+  & .swaps {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 14px;
+  }
+  & span.swaps {
+    display: inline-flex;
+  }
+`;
+
+export const List = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 0.875rem;
+  & th {
+    text-align: left;
+    font-weight: 600;
+    color: var(--ink-soft);
+    padding: 2px 4px 3px 0;
+    border-bottom: 1px solid var(--ink);
+  }
+  & td {
+    padding: 2px 4px 2px 0;
+    border-bottom: 1px solid var(--line);
+    white-space: nowrap;
+  }
+  & tr[data-on='true'] td {
+    background: var(--sheet);
+    font-weight: 600;
+  }
+  & td:first-child {
+    white-space: normal;
+  }
+`;
+
+export const Name = styled.input`
+  border: 0;
+  border-bottom: 2px solid var(--gorse);
+  background: transparent;
+  font-weight: 700;
+`;
