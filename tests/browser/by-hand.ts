@@ -224,7 +224,7 @@ async function otherSlots(page: Page, wanted: Game, index: number): Promise<void
   if (other.length === 0) return;
   await leaf(page, 'Rules');
   const only = page.getByRole('checkbox', { name: /^change .* only/ });
-  if (await only.count()) await only.check();
+  if (await only.count()) await only.check({ force: true });
   for (const slot of other) {
     // Several slots may bear one name: it is the same one of them as in the game.
     const alike = here.filter(({ label }) => label === slot.label);
@@ -232,7 +232,7 @@ async function otherSlots(page: Page, wanted: Game, index: number): Promise<void
     await box.fill(slot.text);
     await box.press('Enter');
   }
-  if (await only.count()) await only.uncheck();
+  if (await only.count()) await only.uncheck({ force: true });
 }
 
 function slotsOf(game: Game): readonly { readonly slot: string; readonly label: string; readonly text: string }[] {

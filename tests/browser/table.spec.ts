@@ -240,7 +240,7 @@ test('levels: copied, in another form, renamed, put in another order, compared; 
   await expect(page.getByLabel('Name of the level that is shown')).toHaveValue('Wade, seated');
   await expect(page.getByText('Play it', { exact: false }).first()).toBeVisible();
   await menu(/^One place later/);
-  await page.getByRole('checkbox', { name: /^change Wade, seated only/ }).check();
+  await page.getByRole('checkbox', { name: /^change Wade, seated only/ }).check({ force: true });
   await typed(page, 'Seconds', 120);
   await page.getByRole('button', { name: 'Side by side' }).click();
   const table = page.getByRole('region', { name: 'Levels, lever by lever' });

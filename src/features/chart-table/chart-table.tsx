@@ -1,158 +1,42 @@
 'use client';
 import type { Uuid } from '@/contract/ids';
 import dynamic from 'next/dynamic';
-import { memo, useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
-import styled from 'styled-components';
-import { Redo2, Undo2 } from 'lucide-react';
-import { format } from 'date-fns';
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import type { Added } from '@/core/course/change';
 import { runPastFrom } from '@/core/course/flights';
 import { misfitsOf, type Misfit } from '@/core/course/fits';
 import type { Snap } from '@/core/course/snap';
-import { spotOf, thingsOf } from '@/core/course/things';
+import { spotOf } from '@/core/course/things';
 import type { Moment } from '@/core/forecast/watch';
-import { toBeatOf } from '@/core/levels/to-beat';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
-import { Button, QuietButton } from '@/ui/button';
-import { Select } from '@/ui/field';
+import { QuietButton } from '@/ui/button';
 import { Notice, Spoken } from '@/ui/notice';
-import { aboutGame } from '../games/about-game';
-import { Leaves } from '@/ui/leaves';
 import { send } from '@/ui/post';
 import { centimetresAPixel, Chart, type Picked } from './chart';
 import { actByKey, actsOn, ChartTools } from './chart-tools';
 import { CompareLevels } from './compare-levels';
-import { begin, changeDraft, type DraftAction } from './draft';
+import { ChartHead } from './chart-head';
+import { ChartLeaves, type LeafId } from './chart-leaves';
+import { Foot, Page, Table } from './chart-table-style';
+import { begin, changeDraft } from './draft';
 import { keepDrawing } from './export-drawing';
-import { FloorLeaf } from './floor-leaf';
-import { GapList } from './gap-list';
-import { LayoutLeaf } from './layout/layout-leaf';
 import { LevelStrip } from './levels/level-strip';
-import { LevelWarnings } from './level-warnings';
 import { MendOfLevel, type LevelToMend } from './mend-of-level';
 import { Probe } from './probe';
 import { Lengths } from './lengths';
-import { Misfits } from './misfit-list';
-import { LuckRemark, PinsRemark, TimeRemark } from './remarks';
-import { RulesPanel } from './rules-panel';
 import { SendDialog, type ClassChoice } from './send-dialog';
-import { SkillLeaf } from './skill-leaf';
+import { asMine, firstPicked, firstShown, keyMeans, saidOf, withToBeat } from './table-model';
 import { TryIt } from './try-it';
-import { useAutosave, type SaveState } from './use-autosave';
+import { Players } from './watch';
+import { useAutosave } from './use-autosave';
 import { useForecast } from './use-forecast';
 import { keptHistory, useKeptHistory } from './use-kept-history';
 import { useRacks } from './use-racks';
-import { VersionsLeaf } from './versions-leaf';
-import { Players } from './watch';
 
 const Cupboard = dynamic(() => import('./cupboard').then((module) => module.Cupboard), { ssr: false });
 const WaysDialog = dynamic(() => import('./ways-dialog'), { ssr: false });
-
-const Page = styled.main`
-  & progress {
-    height: 10px;
-    accent-color: var(--band-5);
-  }
-  max-width: 1320px;
-  margin: 0 auto;
-  padding: 6px 22px 6px;
-`;
-
-const Head = styled.header`
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  min-height: 48px;
-  margin-bottom: 2px;
-  & .title {
-    font-size: 1.5rem;
-    font-weight: 700;
-    letter-spacing: -0.01em;
-    border: 0;
-    border-bottom: 2px solid transparent;
-    background: transparent;
-    padding: 0 2px;
-    min-width: 6rem;
-    &:hover,
-    &:focus {
-      border-bottom-color: var(--gorse);
-    }
-  }
-  & .about {
-    flex: 1;
-    color: var(--ink-soft);
-    font-size: 0.9375rem;
-    min-width: 0;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    /* Where it would be cut off it says nothing. */
-    @media (max-width: 1180px) {
-      visibility: hidden;
-    }
-  }
-`;
-
-const Table = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1.88fr) minmax(320px, 1fr);
-  gap: 22px;
-  align-items: start;
-  margin-bottom: 8px;
-  @media (max-width: 1000px) {
-    grid-template-columns: 1fr;
-  }
-`;
-
-const Side = styled.div`
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  height: max(440px, calc(100vh - 360px));
-  overflow-y: auto;
-  scrollbar-width: thin;
-`;
-
-const SideStack = styled.div`
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-`;
-
-const OnlyHere = styled.label`
-  display: flex;
-  align-items: center;
-  gap: 7px;
-  font-size: 0.875rem;
-  color: var(--ink-soft);
-`;
-
-const Foot = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 4px 24px;
-  margin-top: 6px;
-  font-size: 0.8125rem;
-  color: var(--ink-soft);
-`;
-
-const Shown = styled.div`
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  font-size: 0.9375rem;
-  color: var(--ink-soft);
-  white-space: nowrap;
-`;
-
-const Saved = styled.span`
-  font-size: 0.875rem;
-  color: var(--ink-soft);
-  white-space: nowrap;
-`;
 
 export interface ChartTableProps {
   readonly id: Uuid;
@@ -170,10 +54,6 @@ export interface ChartTableProps {
 
 const NOTHING_ASKED: readonly number[] = [];
 
-const AGES = ['4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
-
-type LeafId = 'rules' | 'layout' | 'floor' | 'skill' | 'kept';
-
 /** The chart table: one game on its floor, its rules in sentences, its levels with what will likely happen. */
 export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today, teacher, mend = null }: ChartTableProps) {
   const [history, dispatch] = useReducer(changeDraft, null, () => begin(firstGame, firstAge));
@@ -183,10 +63,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const byClass = classes.find((one) => one.id === classId && one.ageYears === ageYears);
   const fitted = byClass?.fitted ?? null;
   const skill = fitted?.skill ?? 1;
-  const [wantedLevel, setShown] = useState(() => {
-    const named = game.levels.findIndex((one) => one.id === mend?.levelId);
-    return named >= 0 ? named : Math.min(1, game.levels.length - 1);
-  });
+  const [wantedLevel, setShown] = useState(() => firstShown(game, mend?.levelId));
   const shown = Math.min(wantedLevel, game.levels.length - 1);
   const [pickedNow, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
   const [open, setOpen] = useState<'send' | 'cupboard' | 'ways' | 'compare' | null>(null);
@@ -246,10 +123,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
     else setProblem(answer.problem);
   };
   const keepMine = async () => {
-    const answer = await send<{ id: string }>('POST', '/api/v1/games/import', {
-      game: { ...game, title: `${game.title.slice(0, 48)} (mine)` },
-      ageYears,
-    });
+    const answer = await send<{ id: string }>('POST', '/api/v1/games/import', { game: asMine(game), ageYears });
     if (answer.ok && answer.value) window.location.assign(`/games/${answer.value.id}`);
     else setProblem(answer.problem);
   };
@@ -257,55 +131,38 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+      const held = { ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey };
+      const means = keyMeans(event.key, held, typing, game.levels.length);
+      if (!means) return;
+      if (means.do === 'undo' || means.do === 'redo') {
         event.preventDefault();
-        dispatch({ do: event.shiftKey ? 'redo' : 'undo' });
-      }
-      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === '?') setKeysShown((on) => !on);
-      if (event.key === 'm') setTaping((on) => !on);
-      const number = Number(event.key);
-      if (number >= 1 && number <= game.levels.length) setShown(number - 1);
+        dispatch({ do: means.do });
+      } else if (means.do === 'keys') setKeysShown((on) => !on);
+      else if (means.do === 'tape') setTaping((on) => !on);
+      else setShown(means.level);
     };
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
   }, [game.levels.length]);
 
   const forecast = forecasts.levels[shown] ?? null;
-  const said =
-    forecast && !dragging
-      ? `${levelName}: ${forecast.chance ? `about ${Math.round(forecast.chance.chance * 10)} hits in 10, ` : ''}par ${forecast.par}.`
-      : '';
+  const said = forecast && !dragging ? saidOf(levelName, forecast) : '';
   return (
     <Page>
-      <Head>
-        <input
-          key={game.title}
-          className="title"
-          aria-label="Name of the game"
-          defaultValue={game.title}
-          readOnly={readOnly}
-          size={Math.max(8, game.title.length)}
-          maxLength={60}
-          onBlur={(event) => dispatch({ do: 'title', title: event.target.value })}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        />
-        <span className="about">{aboutGame(game)}</span>
-        <AgeChoice ageYears={ageYears} classes={classes} classId={byClass?.id ?? null} onClass={setClassId} dispatch={dispatch} />
-        <SavedWords state={state} />
-        <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => dispatch({ do: 'undo' })}>
-          <Undo2 size={17} aria-hidden />
-        </Button>
-        <Button aria-label="Redo" isDisabled={history.future.length === 0} onPress={() => dispatch({ do: 'redo' })}>
-          <Redo2 size={17} aria-hidden />
-        </Button>
-        <Button onPress={() => setTrying(!trying)} aria-pressed={trying}>
-          Try it
-        </Button>
-        <Button $strong isDisabled={readOnly} onPress={() => setOpen('send')}>
-          Send to a class
-        </Button>
-      </Head>
+      <ChartHead
+        game={game}
+        ageYears={ageYears}
+        history={history}
+        classes={classes}
+        classId={byClass?.id ?? null}
+        onClass={setClassId}
+        state={state}
+        trying={trying}
+        onTry={() => setTrying(!trying)}
+        onSend={() => setOpen('send')}
+        dispatch={dispatch}
+        readOnly={readOnly}
+      />
       {state.kind === 'conflict' && (
         <Notice $tone="caution" role="alert">
           {state.problem} <QuietButton onPress={() => window.location.reload()}>Open the newest</QuietButton>{' '}
@@ -387,116 +244,36 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
             onToBeat={
               readOnly
                 ? undefined
-                : (value, unit) =>
-                    dispatch({
-                      do: 'edit',
-                      change: (now) => ({
-                        ...now,
-                        levels: now.levels.map((one, index) =>
-                          index === shown ? { ...one, toBeat: toBeatOf(level, value, unit, teacher, today) } : one,
-                        ),
-                      }),
-                    })
+                : (value, unit) => dispatch({ do: 'edit', change: (now) => withToBeat(now, shown, { value, unit }, teacher, today) })
             }
             onClose={() => setTrying(false)}
           />
         ) : (
-          <Side>
-            <Leaves<LeafId>
-              label="What to look at"
-              on={leaf}
-              onTurn={setLeaf}
-              leaves={[
-                {
-                  id: 'rules',
-                  title: 'Rules',
-                  children: (
-                    <SideStack>
-                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} onWays={openWays} readOnly={readOnly} />
-                      {!readOnly && game.levels.length > 1 && (
-                        <OnlyHere>
-                          <input type="checkbox" checked={onlyHere} onChange={(event) => setOnlyHere(event.target.checked)} /> change {levelName} only
-                        </OnlyHere>
-                      )}
-                      <RulesPanel
-                        level={level}
-                        game={game}
-                        shown={shown}
-                        levelName={levelName}
-                        onlyHere={onlyHere}
-                        onWays={openWays}
-                        dispatch={dispatch}
-                        readOnly={readOnly}
-                      />
-                      <GapList game={game} dispatch={dispatch} readOnly={readOnly} />
-                      <PinsRemark racks={racks} />
-                      {forecast && <LuckRemark forecast={forecast} />}
-                      {forecast && (
-                        <LevelWarnings
-                          game={game}
-                          shown={shown}
-                          forecast={forecast}
-                          ageYears={ageYears}
-                          audience={audience}
-                          asked={history.now.asked ?? NOTHING_ASKED}
-                          dispatch={dispatch}
-                          readOnly={readOnly}
-                        />
-                      )}
-                      {forecast && <TimeRemark forecast={forecast} />}
-                      {forecasts.failed && <Notice $tone="caution">The forecast could not be worked out here. Reload the page to try again.</Notice>}
-                    </SideStack>
-                  ),
-                },
-                {
-                  id: 'layout',
-                  title: 'Layout',
-                  open: misfits.length,
-                  children: (
-                    <SideStack>
-                      <Misfits misfits={misfits} looked={looked} dispatch={dispatch} onPick={setPicked} onWays={openWays} readOnly={readOnly} />
-                      {!readOnly && game.levels.length > 1 && (
-                        <OnlyHere>
-                          <input type="checkbox" checked={onlyHere} onChange={(event) => setOnlyHere(event.target.checked)} /> move things at{' '}
-                          {levelName} only (marks always are)
-                        </OnlyHere>
-                      )}
-                      <LayoutLeaf
-                        game={game}
-                        level={level}
-                        levelIndex={shown}
-                        ageYears={ageYears}
-                        picked={picked}
-                        onPick={setPicked}
-                        dispatch={dispatch}
-                        onlyHere={onlyHere}
-                        readOnly={readOnly}
-                      />
-                    </SideStack>
-                  ),
-                },
-                {
-                  id: 'floor',
-                  title: 'Floor',
-                  children: <FloorLeaf game={game} levelIndex={shown} ageYears={ageYears} dispatch={dispatch} readOnly={readOnly} />,
-                },
-                { id: 'skill', title: 'Skill', children: <SkillLeaf game={game} dispatch={dispatch} readOnly={readOnly} /> },
-                {
-                  id: 'kept',
-                  title: 'Versions',
-                  children: (
-                    <VersionsLeaf
-                      id={id}
-                      dispatch={dispatch}
-                      saveNow={saveNow}
-                      savedAt={state.kind === 'saved' ? state.at : null}
-                      readOnly={readOnly}
-                    />
-                  ),
-                },
-              ]}
-            />
-          </Side>
+          <ChartLeaves
+            id={id}
+            leaf={leaf}
+            onLeaf={setLeaf}
+            game={game}
+            level={level}
+            shown={shown}
+            ageYears={ageYears}
+            audience={audience}
+            asked={history.now.asked ?? NOTHING_ASKED}
+            forecast={forecast}
+            forecastFailed={forecasts.failed}
+            racks={racks}
+            misfits={misfits}
+            looked={looked}
+            picked={picked}
+            onPick={setPicked}
+            onlyHere={onlyHere}
+            onOnlyHere={setOnlyHere}
+            onWays={openWays}
+            state={state}
+            saveNow={saveNow}
+            dispatch={dispatch}
+            readOnly={readOnly}
+          />
         )}
       </Table>
       <LevelStrip
@@ -567,61 +344,4 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       {open === 'compare' && <CompareLevels game={game} onClose={() => setOpen(null)} />}
     </Page>
   );
-}
-
-/** The mark that is taken hold of at first: the middle one of the first group. */
-function firstPicked(level: Game): Picked {
-  const first = thingsOf(level).find((thing) => thing.kind === 'place');
-  if (first?.kind !== 'place') return [];
-  return [{ kind: 'place', group: first.group, index: Math.min(1, level.course.places[first.group]!.length - 1) }];
-}
-
-const AgeChoice = memo(function AgeChoice({
-  ageYears,
-  classes,
-  classId,
-  onClass,
-  dispatch,
-}: {
-  ageYears: number;
-  classes: readonly ClassChoice[];
-  classId: string | null;
-  onClass: (id: string | null) => void;
-  dispatch: Dispatch<DraftAction>;
-}) {
-  const known = classes.filter((one) => one.fitted);
-  const choose = (value: string) => {
-    const of = known.find((one) => one.id === value);
-    onClass(of?.id ?? null);
-    dispatch({ do: 'age', ageYears: of?.ageYears ?? Number(value) });
-  };
-  return (
-    <Shown>
-      <span aria-hidden>shown for</span>
-      <Select
-        hideLabel
-        label="Shown for children of"
-        value={classId ?? `${ageYears}`}
-        choices={[
-          ...AGES.map((age) => ({ value: age as string, label: `${age} years` })),
-          ...known.map((one) => ({ value: one.id, label: `${one.name}, by its reports` })),
-        ]}
-        onChange={choose}
-      />
-    </Shown>
-  );
-});
-
-function SavedWords({ state }: { state: SaveState }) {
-  const words =
-    state.kind === 'saving' || state.kind === 'changed'
-      ? 'saving …'
-      : state.kind === 'waiting'
-        ? `not saved yet: ${state.problem}`
-        : state.kind === 'conflict'
-          ? 'not saved'
-          : state.at
-            ? `saved ${format(new Date(state.at), 'HH:mm')}`
-            : 'saved';
-  return <Saved role="status">{words}</Saved>;
 }

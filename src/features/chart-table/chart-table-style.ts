@@ -1,0 +1,98 @@
+/** The look of the chart table. */
+import styled from 'styled-components';
+
+export const Page = styled.main`
+  & progress {
+    height: 10px;
+    accent-color: var(--band-5);
+  }
+  max-width: 1320px;
+  margin: 0 auto;
+  padding: 6px 22px 6px;
+`;
+
+export const Head = styled.header`
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  min-height: 48px;
+  margin-bottom: 2px;
+  & .title {
+    font-size: 1.5rem;
+    font-weight: 700;
+    letter-spacing: -0.01em;
+    border: 0;
+    border-bottom: 2px solid transparent;
+    background: transparent;
+    padding: 0 2px;
+    min-width: 6rem;
+    &:hover,
+    &:focus {
+      border-bottom-color: var(--gorse);
+    }
+  }
+  & .about {
+    flex: 1;
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+    min-width: 0;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    /* Where it would be cut off it says nothing. */
+    @media (max-width: 1180px) {
+      visibility: hidden;
+    }
+  }
+`;
+
+export const Table = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.88fr) minmax(320px, 1fr);
+  gap: 22px;
+  align-items: start;
+  margin-bottom: 8px;
+  @media (max-width: 1000px) {
+    grid-template-columns: 1fr;
+  }
+`;
+
+export const Side = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  height: max(440px, calc(100vh - 360px));
+  overflow-y: auto;
+  scrollbar-width: thin;
+`;
+
+export const SideStack = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+`;
+
+export const Foot = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 4px 24px;
+  margin-top: 6px;
+  font-size: 0.8125rem;
+  color: var(--ink-soft);
+`;
+
+export const Shown = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 0.9375rem;
+  color: var(--ink-soft);
+  white-space: nowrap;
+`;
+
+export const Saved = styled.span`
+  font-size: 0.875rem;
+  color: var(--ink-soft);
+  white-space: nowrap;
+`;
