@@ -1,6 +1,14 @@
 'use client';
-import { Button as AriaButton } from 'react-aria-components';
+import type { Ref } from 'react';
+import { Button as AriaButton, type ButtonProps } from 'react-aria-components';
 import styled, { css } from 'styled-components';
+import { useAlive } from './use-alive';
+
+/** Disabled until the page is alive: a press that would be lost cannot be made. */
+function AliveButton({ isDisabled, ...rest }: ButtonProps & { ref?: Ref<HTMLButtonElement> }) {
+  const alive = useAlive();
+  return <AriaButton {...rest} {...(!alive ? { isDisabled: true } : isDisabled !== undefined && { isDisabled })} />;
+}
 
 const shape = css`
   display: inline-flex;
@@ -38,7 +46,7 @@ const strong = css`
   }
 `;
 
-export const Button = styled(AriaButton)<{ $strong?: boolean }>`
+export const Button = styled(AliveButton)<{ $strong?: boolean }>`
   ${shape}
   ${({ $strong }) => $strong && strong}
 `;
@@ -50,7 +58,7 @@ export const ButtonLink = styled.a<{ $strong?: boolean }>`
 `;
 
 /** A small act inside text or a list: underlined, like a slot. */
-export const QuietButton = styled(AriaButton)`
+export const QuietButton = styled(AliveButton)`
   padding: 2px 0;
   border: 0;
   border-bottom: 2px solid var(--gorse);

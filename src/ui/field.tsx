@@ -15,6 +15,7 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { ChevronDown } from 'lucide-react';
+import { useAlive } from './use-alive';
 
 const Stack = styled.div`
   display: flex;
@@ -200,11 +201,12 @@ export function Select<K extends string>({
   placeholder,
   isDisabled = false,
 }: SelectProps<K>) {
+  const alive = useAlive();
   return (
     <AriaSelect
       value={value}
       onChange={(key) => key !== null && onChange(key as K)}
-      isDisabled={isDisabled}
+      isDisabled={isDisabled || !alive}
       {...(placeholder !== undefined && { placeholder })}
       validationBehavior="aria"
       isInvalid={problem !== undefined}

@@ -7,6 +7,7 @@ import { placeName } from '@/core/rules/place-name';
 import { NumberSlot } from '@/ui/number-slot';
 import { ScoreBand } from '@/ui/score-band';
 import { TenDots } from '@/ui/ten-dots';
+import { useAlive } from '@/ui/use-alive';
 import type { DraftAction } from '../draft';
 import { inTen, likelyWords, reachWords, readDistances, remarksOf } from './model';
 import { Chance, Column, Head, Lengths, Small } from './style';
@@ -49,6 +50,7 @@ export const LevelColumn = memo(function LevelColumn({
   beat,
   narrow,
 }: LevelColumnProps) {
+  const alive = useAlive();
   const distances = readDistances(written);
   const reach = reachWords(distances, stepM);
   return (
@@ -65,7 +67,7 @@ export const LevelColumn = memo(function LevelColumn({
             onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
           />
         ) : (
-          <button type="button" aria-pressed={on} onClick={() => onShow(index)}>
+          <button type="button" aria-pressed={on} disabled={!alive} onClick={() => onShow(index)}>
             {name}
           </button>
         )}
