@@ -100,13 +100,27 @@ function taskChanges(before: Game, after: Game): Change[] {
   const told = (game: Game) => sentencesOf({ ...game, kit: before.kit, course: before.course, sides: before.sides }, 'precise').map(plainText);
   if (JSON.stringify([before.parts, before.aim, before.card]) === JSON.stringify([after.parts, after.aim, after.card])) return found;
   const [a, b] = [told(before), told(after)];
+  // Each sentence beside the one most like it, and each of those once: the second of two alike is not set beside the first.
+  const left = a.filter((other) => !b.includes(other));
   for (const sentence of b) {
     if (a.includes(sentence)) continue;
-    const old = a.find((other) => !b.includes(other) && likeness(other, sentence) > 0.5);
-    found.push({ lever: 'task', words: old === undefined ? sentence : shortened(old, sentence) });
+    const old = mostAlike(left, sentence);
+    if (old !== undefined) left.splice(left.indexOf(old), 1);
+    const words = old === undefined ? sentence : shortened(old, sentence);
+    if (!found.some((one) => one.words === words)) found.push({ lever: 'task', words });
   }
   if (found.length === 0 && a.length > b.length) found.push({ lever: 'task', words: 'a rule fewer' });
   return found;
+}
+
+/** The sentence with most words in common, if that is more than half; of two as much alike the first. */
+function mostAlike(sentences: readonly string[], sentence: string): string | undefined {
+  let best: { readonly other: string; readonly alike: number } | undefined;
+  for (const other of sentences) {
+    const alike = likeness(other, sentence);
+    if (alike > (best?.alike ?? 0.5)) best = { other, alike };
+  }
+  return best?.other;
 }
 
 /** Share of words that two sentences have in common. */

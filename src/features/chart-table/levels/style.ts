@@ -87,8 +87,8 @@ export const Lengths = styled.div`
 export const Finder = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 5px;
-  padding: 8px 0 6px 14px;
+  gap: 3px;
+  padding: 5px 0 2px 14px;
   font-size: 0.9375rem;
   & h2 {
     font-size: 0.9375rem;
@@ -100,7 +100,7 @@ export const Finder = styled.div`
   & .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 4px 12px;
+    gap: 1px 12px;
     align-items: center;
     font-size: 0.875rem;
   }
