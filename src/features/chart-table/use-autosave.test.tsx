@@ -42,3 +42,31 @@ it('is saved again, with nothing sent, when a change is undone before it was sen
   expect(sent).toEqual([]);
   expect(result.current.state.kind).toBe('saved');
 });
+
+it('does not say saved of a change that was made while an earlier one was under way; an undo meanwhile is saved too', async () => {
+  const { result, rerender } = open();
+  const second = { ...first, title: 'Lantern Bay' };
+  let answer = (_: Response) => undefined as void;
+  vi.stubGlobal('fetch', (_url: string, { body }: RequestInit = {}) => {
+    if (body) sent.push(JSON.parse(body as string));
+    return new Promise<Response>((resolve) => {
+      answer = resolve;
+    });
+  });
+  const answered = () =>
+    act(async () => {
+      answer(Response.json({ revision: sent.length + 1, savedAt: '2026-11-27T09:00:00Z' }));
+      await vi.advanceTimersByTimeAsync(0);
+    });
+  rerender({ game: second });
+  await wait(800);
+  expect(result.current.state.kind).toBe('saving');
+  // Undone to what was saved before, while the change is on its way.
+  rerender({ game: first });
+  await answered();
+  expect(result.current.state.kind).toBe('changed');
+  await wait(1000);
+  expect(sent.map((one) => (one as { game: Game }).game.title)).toEqual(['Lantern Bay', first.title]);
+  await answered();
+  expect(result.current.state.kind).toBe('saved');
+});

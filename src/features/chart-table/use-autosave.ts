@@ -23,13 +23,15 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
   const running = useRef<Promise<boolean> | null>(null);
   const stopped = useRef(false);
   const announce = useRef<(revision: number) => void>(() => undefined);
+  const save = useRef(() => Promise.resolve(false));
 
   useEffect(() => {
     newest.current = { game, ageYears };
   }, [game, ageYears]);
 
   const saveNow = async (): Promise<boolean> => {
-    if (running.current) await running.current;
+    // One at a time, also of several that waited.
+    while (running.current) await running.current;
     const { game: draft, ageYears: age } = newest.current;
     if (stopped.current) return false;
     if (saved.current.game === draft && saved.current.ageYears === age) return true;
@@ -44,7 +46,11 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
         revision.current = answer.value.revision;
         saved.current = { game: draft, ageYears: age };
         announce.current(revision.current);
-        setState({ kind: 'saved', at: answer.value.savedAt });
+        const { savedAt } = answer.value;
+        const behind = newest.current.game !== draft || newest.current.ageYears !== age;
+        setState({ kind: behind ? 'changed' : 'saved', at: savedAt });
+        // What was changed (or undone) on the way is still to be sent.
+        if (behind) setTimeout(() => void save.current(), WAIT_MS);
         return true;
       }
       if (answer.status === 409) {
@@ -57,7 +63,6 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
     running.current = null;
     return done;
   };
-  const save = useRef(saveNow);
   useEffect(() => {
     save.current = saveNow;
   });
