@@ -4,6 +4,9 @@ import { RACK_TEXT } from '@/core/forecast/racks';
 import type { KitThing } from './assignment';
 import type { Uuid } from './ids';
 
+/** An event has no more games than a card can show in their order. */
+export const MOST_GAMES_OF_A_WEEK = 20;
+
 /** One game of a week: its level for all, and for some children another. */
 export interface GameToSend {
   readonly gameId: Uuid;
@@ -51,7 +54,7 @@ export const weekSchema = Joi.object<WeekBody>({
       }),
     )
     .min(1)
-    .max(20)
+    .max(MOST_GAMES_OF_A_WEEK)
     .required(),
   title: words(60).default(''),
   kit: Joi.array()

@@ -1,5 +1,5 @@
 import type { Uuid } from '@/contract/ids';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { hashPassword, passwordIs } from '@/server/auth/passwords';
 import { familyToken } from '@/server/auth/tokens';
 import { newId, toBytes, toText } from '@/server/db/ids';
@@ -58,10 +58,12 @@ describe('the database', () => {
     const names = await rows<{ name: string }>('SELECT name FROM schools WHERE id IN (?, ?)', [toBytes(a.id), toBytes(b.id)]);
     expect(new Set(names.map((row) => row.name)).size).toBe(1);
   });
-  it('has ids that sort by time', async () => {
+  it('has ids that sort by time', () => {
+    vi.useFakeTimers({ toFake: ['Date'] });
     const first = newId();
-    await new Promise((resolve) => setTimeout(resolve, 3));
+    vi.setSystemTime(Date.now() + 3);
     const second = newId();
+    vi.useRealTimers();
     expect(Buffer.compare(first, second)).toBe(-1);
     expect(first).toHaveLength(16);
     expect(toBytes(toText(first))).toEqual(first);

@@ -5,6 +5,7 @@ import { thingWords } from '@/core/course/thing-words';
 import { halfSizeM, listedOf, spotOf, type CourseThing } from '@/core/course/things';
 import { sayMetres, stepPace, toParts } from '@/core/measure/lengths';
 import type { Game, Spot } from '@/core/rules/game';
+import { toDegrees } from '@/core/measure/angles';
 
 export type Grip = 'turn' | 'spread';
 
@@ -143,7 +144,7 @@ export function Dimension({ mark, target, stepM, px }: { mark: Spot; target: Spo
 
 /** How far past the target a ball may run: one in twenty goes so far or farther. */
 export function RunPast({ from, to, pastM, px }: { from: Spot; to: Spot; pastM: number; px: number }) {
-  const angle = (Math.atan2(to.yM - from.yM, to.xM - from.xM) * 180) / Math.PI;
+  const angle = toDegrees(Math.atan2(to.yM - from.yM, to.xM - from.xM));
   return (
     <g aria-hidden pointerEvents="none" clipPath="url(#floor-clip)">
       <line

@@ -5,6 +5,7 @@ import { outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { Course, Door, Furniture, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/game';
 import { Piece, Ground as Patchwork, Swing } from '../drawing/ground';
 import { Thing } from '../drawing/thing';
+import { toDegrees } from '@/core/measure/angles';
 
 /** What every thing on the floor that can be taken hold of has in common; the chart itself listens. */
 export interface HandleProps {
@@ -69,7 +70,7 @@ export const Standing = memo(function Standing({
       <circle className="halo" r={half + 12} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
       <circle r={Math.max(set ? 8 : 18, half * 1.2)} fill="transparent" />
       {on && <circle r={half + (set ? 4 : 8)} fill="none" stroke="var(--ink)" strokeWidth={1.3 * px} strokeDasharray={`${4 * px} ${3 * px}`} />}
-      <g transform={`rotate(${(thing.turnRad * 180) / Math.PI})`}>
+      <g transform={`rotate(${toDegrees(thing.turnRad)})`}>
         <Thing shape={shape} casing={(set ? 1 : 1.5) * px} role={kind} />
       </g>
       {name !== null && (
@@ -121,7 +122,7 @@ export const Mark = memo(function Mark({
     <g {...attributes(handle, 'place', on)}>
       <circle className="halo" r={broad * 0.72} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
       <circle r={broad * 0.57} fill="transparent" />
-      <g transform={`rotate(${(angleRad * 180) / Math.PI})`}>
+      <g transform={`rotate(${toDegrees(angleRad)})`}>
         {on && (
           <rect
             x={-thick}

@@ -12,6 +12,7 @@ import { Select } from '@/ui/field';
 import { Menu, type MenuGroup } from '@/ui/menu';
 import type { Picked } from './chart';
 import type { DraftAction } from './draft';
+import { toRadians } from '@/core/measure/angles';
 
 const Bar = styled(Toolbar)`
   display: flex;
@@ -102,7 +103,7 @@ export function actsOn({ game, levelIndex, level, picked, onPick, dispatch }: Ac
       put(added.game);
       onPick(added.things);
     },
-    turn: (degrees: number) => dispatch({ do: 'turn', level: levelIndex, things: turnable, byRad: (degrees * Math.PI) / 180 }),
+    turn: (degrees: number) => dispatch({ do: 'turn', level: levelIndex, things: turnable, byRad: toRadians(degrees) }),
     spread: (factor: number) => dispatch({ do: 'spread', level: levelIndex, things: turnable, factor }),
     lock: () => put(withLocked(game, levelIndex, picked, !picked.every((thing) => isLocked(level.course, thing)))),
     tie: () => put(withTied(game, levelIndex, picked, !allTied(level, picked))),

@@ -19,6 +19,7 @@ import { Soundings } from '../drawing/soundings';
 import { GroundThing, Mark, Standing } from './chart-things';
 import type { DraftAction } from './draft';
 import { Dimension, Grips, gripsOf, MisfitMarks, RunPast, ScaleBar, Tape, type Grip } from './chart-marks';
+import { toDegrees, toRadians } from '@/core/measure/angles';
 
 const Frame = styled.div`
   position: relative;
@@ -198,9 +199,9 @@ export function Chart({
         return;
       }
       case 'turn': {
-        const raw = ((Math.atan2(at.yM - what.about.yM, at.xM - what.about.xM) - what.startRad) * 180) / Math.PI;
+        const raw = toDegrees(Math.atan2(at.yM - what.about.yM, at.xM - what.about.xM) - what.startRad);
         const degrees = event.altKey ? raw : Math.round(raw / TURN_STEP) * TURN_STEP;
-        dispatch({ do: 'turn', level: levelIndex, things: picked, byRad: (degrees * Math.PI) / 180, alone, onlyHere });
+        dispatch({ do: 'turn', level: levelIndex, things: picked, byRad: toRadians(degrees), alone, onlyHere });
         return;
       }
       case 'spread':

@@ -5,6 +5,7 @@ import { useWords } from '@/features/languages/use-words';
 import { Surroundings } from './ground';
 import { Soundings, type Sounding } from './soundings';
 import { Thing } from './thing';
+import { toDegrees } from '@/core/measure/angles';
 
 const FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
 
@@ -70,7 +71,7 @@ export function CourseDrawing({
           ))}
         <Surroundings course={course} px={px} />
         {course.obstacles?.map((thing, index) => (
-          <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${(thing.turnRad * 180) / Math.PI})`}>
+          <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${toDegrees(thing.turnRad)})`}>
             <Thing shape={shapeOf(thing)} casing={px} role="obstacle" />
             {names && (
               <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
@@ -80,7 +81,7 @@ export function CourseDrawing({
           </g>
         ))}
         {targets.map((target, index) => (
-          <g key={index} transform={`translate(${target.xM * 100} ${target.yM * 100}) rotate(${(target.turnRad * 180) / Math.PI})`}>
+          <g key={index} transform={`translate(${target.xM * 100} ${target.yM * 100}) rotate(${toDegrees(target.turnRad)})`}>
             <Thing shape={shapeOf(target)} casing={px} />
             {names && named.get(index) && (
               <text
@@ -100,7 +101,7 @@ export function CourseDrawing({
         {Object.entries(course.places).flatMap(([group, spots]) =>
           spots.map((spot, index) => {
             const aim = aimOf({ course, parts }, group, spot);
-            const angle = aim ? (Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) * 180) / Math.PI : 0;
+            const angle = aim ? toDegrees(Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM)) : 0;
             return (
               <g key={`${group} ${index}`} transform={`translate(${spot.xM * 100} ${spot.yM * 100})`}>
                 <rect

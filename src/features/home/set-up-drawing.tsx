@@ -7,6 +7,7 @@ import { readThrowRules } from '@/core/rules/throw-rules';
 import type { PacedPlace } from '@/core/sheet/set-up';
 import { useWords } from '@/features/languages/use-words';
 import { CourseDrawing } from '../drawing/course-drawing';
+import { toDegrees } from '@/core/measure/angles';
 
 const Whole = styled.div`
   & svg {
@@ -58,7 +59,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
         <circle key={share} r={farthest * scale * share + 22} fill={`var(--band-${3 - index})`} stroke="var(--band-5)" strokeOpacity={0.4} />
       ))}
       {spots.map((spot, index) => {
-        const angle = (Math.atan2(-spot.y, -spot.x) * 180) / Math.PI;
+        const angle = toDegrees(Math.atan2(-spot.y, -spot.x));
         const side = spot.x < -8 ? -1 : 1;
         return (
           <g key={index}>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Uuid } from '@/contract/ids';
-import { weekSchema } from '@/contract/week';
+import { MOST_GAMES_OF_A_WEEK, weekSchema } from '@/contract/week';
 import {
   bodyOf,
   firstPlan,
@@ -14,7 +14,6 @@ import {
   withGamesMoved,
   withoutGame,
   withOwnLevel,
-  MOST_GAMES,
   type BuilderClass,
   type BuilderGame,
   type Plan,
@@ -62,8 +61,8 @@ describe('a week while it is planned', () => {
   });
 
   it('takes no more than twenty games', () => {
-    const full = Array.from({ length: MOST_GAMES + 1 }).reduce<Plan>((sum) => withGame(sum, quay), firstPlan(classes, TODAY));
-    expect(full.games).toHaveLength(MOST_GAMES);
+    const full = Array.from({ length: MOST_GAMES_OF_A_WEEK + 1 }).reduce<Plan>((sum) => withGame(sum, quay), firstPlan(classes, TODAY));
+    expect(full.games).toHaveLength(MOST_GAMES_OF_A_WEEK);
   });
 
   it('moves a game one place, or several to a place; at the ends nothing moves', () => {

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { newUuid, type Uuid } from '@/contract/ids';
 import type { KitThing } from '@/contract/assignment';
-import { weekSchema, type WeekBody } from '@/contract/week';
+import { MOST_GAMES_OF_A_WEEK, weekSchema, type WeekBody } from '@/contract/week';
 import { dayPlus } from '@/core/measure/days';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
@@ -53,7 +53,7 @@ export const planSchema = Joi.object<Plan>({
   classId: weekSchema.extract('classId'),
   dueOn: weekSchema.extract('dueOn'),
   title: weekSchema.extract('title'),
-  games: Joi.array().items(Joi.object().unknown()).min(1).max(20).required(),
+  games: Joi.array().items(Joi.object().unknown()).min(1).max(MOST_GAMES_OF_A_WEEK).required(),
   warmUp: weekSchema.extract('warmUp'),
   diary: weekSchema.extract('diary'),
   film: weekSchema.extract('film'),
@@ -62,7 +62,6 @@ export const planSchema = Joi.object<Plan>({
   kit: weekSchema.extract('kit'),
 });
 
-export const MOST_GAMES = 20;
 const YOUNGER_TO = 7;
 const DUE_AFTER_DAYS = 7;
 
@@ -106,7 +105,7 @@ export const isMixed = (of: BuilderClass | undefined): boolean =>
 
 /** One more game at its first level, with what it needs. */
 export function withGame(plan: Plan, game: BuilderGame, key: string = newUuid()): Plan {
-  if (plan.games.length >= MOST_GAMES) return plan;
+  if (plan.games.length >= MOST_GAMES_OF_A_WEEK) return plan;
   const planned: PlannedGame = { key, gameId: game.id, levelId: game.levels[0]!.id, youngerLevelId: null, own: {}, opensOn: '' };
   return { ...plan, games: [...plan.games, planned], kit: withThings(plan.kit, game.things) };
 }

@@ -27,7 +27,6 @@ import {
   isEvent,
   isMixed,
   keptPlan,
-  MOST_GAMES,
   planSchema,
   withClass,
   withGame,
@@ -36,6 +35,7 @@ import {
   type Plan,
 } from './model';
 import { Add, Block, ClassRow, Columns, Phone, Soft } from './style';
+import { MOST_GAMES_OF_A_WEEK } from '@/contract/week';
 
 const DRAFT = 'lochside-week-plan';
 /** The preview follows when nothing has been changed for so long. */
@@ -154,7 +154,7 @@ function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
                 label={some ? 'Add a game' : 'Choose a game'}
                 value={null}
                 placeholder="from the shelf"
-                isDisabled={plan.games.length >= MOST_GAMES}
+                isDisabled={plan.games.length >= MOST_GAMES_OF_A_WEEK}
                 choices={games.map((game) => ({ value: game.id, label: game.title }))}
                 onChange={(id) =>
                   put(

@@ -9,6 +9,7 @@ import { setUpFor } from '@/core/sheet/set-up';
 import type { Hand, Skill } from '@/core/sheet/teaching-points';
 import type { Words } from '@/core/words/words';
 import { FAMILY, INK, SOFT, WHITE } from './style';
+import { toDegrees } from '@/core/measure/angles';
 
 /** A code is read by machines: nothing but black on white. */
 const BLACK = '#000000';
@@ -76,7 +77,7 @@ export function SetUpToScale({
     return round ? (
       <Circle key={index} cx={x(target.xM)} cy={y(target.yM)} r={Math.max(2.5, (widthM / 2) * scale)} {...stroke} />
     ) : (
-      <G key={index} transform={`translate(${x(target.xM)} ${y(target.yM)}) rotate(${((target.turnRad ?? 0) * 180) / Math.PI})`}>
+      <G key={index} transform={`translate(${x(target.xM)} ${y(target.yM)}) rotate(${toDegrees(target.turnRad ?? 0)})`}>
         <Rect
           x={(-depthM / 2) * scale}
           y={(-widthM / 2) * scale}

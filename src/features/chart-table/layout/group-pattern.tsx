@@ -5,7 +5,8 @@ import type { Spot } from '@/core/rules/game';
 import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
 import type { LayoutProps } from './layout-props';
-import { asMany, asPattern, degrees, groupLaid, patternChoices, radians, withGroupLaid, type GroupLaid } from './model';
+import { asMany, asPattern, groupLaid, patternChoices, wholeDegrees, withGroupLaid, type GroupLaid } from './model';
+import { toRadians } from '@/core/measure/angles';
 
 /** The pattern in which a group lies: another one, more or fewer, wider apart, turned. */
 export function GroupPattern({
@@ -48,11 +49,11 @@ export function GroupPattern({
           m apart, turned{' '}
           <NumberSlot
             label="Pattern turned by degrees"
-            value={degrees(laid.turnRad)}
+            value={wholeDegrees(laid.turnRad)}
             min={-180}
             max={180}
             step={15}
-            onChange={(turned) => lay({ ...laid, turnRad: radians(turned) })}
+            onChange={(turned) => lay({ ...laid, turnRad: toRadians(turned) })}
           />
           °
         </>

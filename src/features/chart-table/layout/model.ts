@@ -9,9 +9,10 @@ import { levelChance } from '@/core/levels/solve';
 import { AIMED, type AimedId } from '@/core/objects/catalogue';
 import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
+import { toDegrees } from '@/core/measure/angles';
 
-export const degrees = (rad: number): number => Math.round((rad * 180) / Math.PI);
-export const radians = (degree: number): number => (degree * Math.PI) / 180;
+/** Whole degrees, as they are typed. */
+export const wholeDegrees = (rad: number): number => Math.round(toDegrees(rad));
 
 export interface FloorRow {
   readonly thing: CourseThing;
@@ -33,7 +34,7 @@ export function floorRows(level: Game, picked: readonly CourseThing[]): readonly
       thing,
       words: thingWords(level, thing),
       ...spotOf(level.course, thing)!,
-      turn: 'turnRad' in listed ? degrees(listed.turnRad) : null,
+      turn: 'turnRad' in listed ? wholeDegrees(listed.turnRad) : null,
       locked: isLocked(level.course, thing),
       picked: keys.has(keyOf(thing)),
     };

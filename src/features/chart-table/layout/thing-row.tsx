@@ -7,7 +7,7 @@ import type { Spot } from '@/core/rules/game';
 import { QuietButton } from '@/ui/button';
 import { NumberSlot } from '@/ui/number-slot';
 import type { LayoutProps } from './layout-props';
-import { radians } from './model';
+import { toRadians } from '@/core/measure/angles';
 
 interface ThingRowProps extends Pick<LayoutProps, 'levelIndex' | 'dispatch' | 'onPick' | 'readOnly' | 'onlyHere'> {
   /** The thing, written down. */
@@ -83,7 +83,7 @@ export const ThingRow = memo(function ThingRow({
                 max={180}
                 step={15}
                 onChange={(value) =>
-                  dispatch({ do: 'turn', level: levelIndex, things: [thing], byRad: radians(value - turn), alone: true, onlyHere })
+                  dispatch({ do: 'turn', level: levelIndex, things: [thing], byRad: toRadians(value - turn), alone: true, onlyHere })
                 }
               />
             )}
