@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
+// React leaves out what its tests need where this says production, as a shell or an earlier build may.
+process.env['NODE_ENV'] = 'test';
+
 export default defineConfig({
   resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },
   test: {
