@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 // React leaves out what its tests need where this says production, as a shell or an earlier build may.
-process.env['NODE_ENV'] = 'test';
+Object.assign(process.env, { NODE_ENV: 'test' });
 
 export default defineConfig({
   resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },
