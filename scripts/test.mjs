@@ -75,7 +75,13 @@ async function readTheCode() {
   await check('types', bin('tsc'), ['--noEmit']);
   await check('lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
   await check('import boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
-  await check('a light child’s page', bin('depcruise'), ['src', '--config', '.dependency-cruiser.child.cjs', '--output-type', 'err']);
+  await check('a light child’s page', bin('depcruise'), [
+    'src/features/home/home-page.tsx',
+    '--config',
+    '.dependency-cruiser.child.cjs',
+    '--output-type',
+    'err',
+  ]);
   await check('unused code', bin('ts-unused-exports'), [
     'tsconfig.json',
     '--allowUnusedTypes',

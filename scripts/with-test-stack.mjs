@@ -1,4 +1,4 @@
-/** npm run bench, soak, rebuild, screenshots, unit and browser: a command over a fresh stack of its own; what follows goes to the command. */
+/** npm run bench, soak, drill, rebuild, screenshots, unit and browser: a command over a fresh stack of its own; what follows goes to the command. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ensureBuild, ensurePrograms } from './lib/build.mjs';
@@ -13,6 +13,7 @@ const COMMANDS = {
   soak: typescript('tests/soak/soak.ts'),
   screenshots: typescript('tests/browser/screenshots.ts'),
   rebuild: typescript('tests/browser/rebuild.ts'),
+  drill: [join(root, 'node_modules/vitest/vitest.mjs'), 'run', 'tests/server/durability.test.ts'],
   unit: [join(root, 'node_modules/vitest/vitest.mjs'), 'run'],
   browser: [join(root, 'node_modules/@playwright/test/cli.js'), 'test'],
 };
@@ -28,7 +29,12 @@ await main(async () => {
     const { status } = spawnSync(process.execPath, [...command, ...process.argv.slice(3)], {
       cwd: root,
       stdio: 'inherit',
-      env: { ...process.env, ...stack.env, LOCHSIDE_TEST_PORT: String(await freePort()) },
+      env: {
+        ...process.env,
+        ...stack.env,
+        LOCHSIDE_TEST_PORT: String(await freePort()),
+        ...(process.argv[2] === 'drill' && { LOCHSIDE_LONG: 'yes' }),
+      },
     });
     if (status !== 0) process.exitCode = 1;
   } finally {
