@@ -13,7 +13,7 @@ const COMMANDS = {
   soak: typescript('tests/soak/soak.ts'),
   screenshots: typescript('tests/browser/screenshots.ts'),
   rebuild: typescript('tests/browser/rebuild.ts'),
-  drill: [join(root, 'node_modules/vitest/vitest.mjs'), 'run', 'tests/server/durability.test.ts'],
+  drill: [join(root, 'node_modules/vitest/vitest.mjs'), 'run', 'tests/server/durability.test.ts', 'tests/unit/starters.test.ts'],
   unit: [join(root, 'node_modules/vitest/vitest.mjs'), 'run'],
   browser: [join(root, 'node_modules/@playwright/test/cli.js'), 'test'],
 };

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type BrowserContext, type Page } from '@playwright/test';
+import axe from 'axe-core';
 
 interface SignIn {
   readonly email: string;
@@ -43,10 +43,22 @@ export async function linksOf(page: Page, className: string): Promise<Map<string
   return new Map(found);
 }
 
-/** No finding of axe on the page as it stands. */
+const AXE_TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+/** No finding of axe on the page as it stands. Run in the page itself, which takes a fifth of the time of the Playwright wrapper. */
 export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-  expect(violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 140)).join(' | ')}`)).toEqual([]);
+  await page.evaluate(axe.source);
+  const { findings, passed } = await page.evaluate(async (tags) => {
+    const { axe: inPage } = window as unknown as { axe: typeof axe };
+    const { violations, passes } = await inPage.run(document, { runOnly: tags });
+    return {
+      findings: violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 140)).join(' | ')}`),
+      passed: passes.length,
+    };
+  }, AXE_TAGS);
+  expect(findings).toEqual([]);
+  // A page that offers nothing to look at is no page that passes.
+  expect(passed).toBeGreaterThan(5);
 }
 
 /** Collects what a page should never say: errors of script and breaches of the content policy. */

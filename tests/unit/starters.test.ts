@@ -21,7 +21,8 @@ import { canBe, reachableTotals } from '@/core/rules/totals';
 import { setUpFor } from '@/core/sheet/set-up';
 import { STARTERS } from '../examples/starters';
 
-const PLAYS = 1000;
+/** `npm run drill` plays more. */
+const PLAYS = process.env['LOCHSIDE_LONG'] === 'yes' ? 1000 : 300;
 const SEED = 77;
 
 function programOf(game: Game, level: number): Program {
