@@ -91,6 +91,7 @@ for (const phone of onePhone) {
     const className = await classWith(page, `P5 ${phone.width}`, phone.kinds);
     const [url] = [...(await linksOf(page, className)).values()];
     const home = await open(browser, url!, phone);
+    await home.clock.install();
     const complaints = complaintsOf(home);
     await expect(home.getByRole('heading', { name: 'Shore day' })).toBeVisible();
     await expectNoOverflow(home, 'card');
@@ -99,7 +100,12 @@ for (const phone of onePhone) {
       const { game } = STARTERS.find((one) => one.id === id)!;
       await toCounting(home, game.title, (where) => expectNoOverflow(home, `${id}: ${where}`));
       await home.getByRole('button', { name: /A helper taps every try/ }).click();
-      await expect(home.locator('button[class*=Success], ul[aria-label="Tap what you find"] button').first()).toBeVisible({ timeout: 40_000 });
+      const counts = home.locator('button[class*=Success], ul[aria-label="Tap what you find"] button').first();
+      // What is done before the counting (a count-down, half a minute of moving) passes at once.
+      await expect(async () => {
+        await home.clock.fastForward(3000);
+        await expect(counts).toBeVisible({ timeout: 300 });
+      }).toPass({ timeout: 40_000 });
       await expectNoOverflow(home, `${id}: play`);
       await expectAccessible(home);
       await playThrough(home.locator('main'), /^Finish and send/);

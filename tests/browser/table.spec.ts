@@ -28,7 +28,7 @@ for (const id of ['over-the-burn'])
     expect(complaints).toEqual([]);
   });
 
-test('a ring of five, two gates in a row and ten pins in a diamond are laid out, turned, widened and played', async ({ page }) => {
+test('a ring of five is laid out, turned, widened and played', async ({ page }) => {
   const complaints = complaintsOf(page);
   await signInAs(page);
   await blankFloor(page, 'Five in a ring');
@@ -51,23 +51,10 @@ test('a ring of five, two gates in a row and ten pins in a diamond are laid out,
   expect(ring.spacingM).toBeCloseTo(0.9, 2);
   await expectAccessible(page);
 
-  await blankFloor(page, 'Two gates');
-  await putDown(page, { shelf: 'To aim at', card: 'gate of two shoes', pattern: 'a line, one behind the other', n: 2, spacingM: 1.2 });
-  await putDown(page, { shelf: 'Places to stand', pattern: 'a ladder, farther each time', n: 4, spacingM: 0.4 });
-  await playItSo(page, 'Farther back through a gate');
-  game = await playable(page);
-  expect(Object.values(game.course.targets)[0]).toHaveLength(2);
-
-  await blankFloor(page, 'Ten in a diamond');
-  await putDown(page, { shelf: 'To aim at', card: 'cardboard tube', pattern: 'a diamond', n: 10, spacingM: 0.2 });
-  await putDown(page, { shelf: 'Places to stand' });
-  await playItSo(page, 'Only whole sets');
-  game = await playable(page);
-  expect(patternOf(Object.values(game.course.targets)[0]!)).toMatchObject({ kind: 'diamond', n: 10 });
   expect(complaints).toEqual([]);
 });
 
-test('a route with a ramp and three obstacles, and a wall rebound, are laid out and played', async ({ page }) => {
+test('a route with a ramp and three obstacles is laid out and played', async ({ page }) => {
   await signInAs(page);
   await blankFloor(page, 'Round the crags');
   await floor(page, 8, 4.4, 'grass');
@@ -81,15 +68,34 @@ test('a route with a ramp and three obstacles, and a wall rebound, are laid out 
   expect(readGame(route)).toMatchObject({ ok: true });
   expect(route.course.obstacles!.map((thing) => thing.object)).toEqual(['ramp', 'chair', 'pillow', 'clothes-horse', 'cereal-box']);
   expect(Object.values(route.course.routes!)[0]).toHaveLength(4);
-
-  await blankFloor(page, 'Off the wall');
-  await cupboard(page, 'Set out together');
-  await page.getByRole('button', { name: 'a basket before a wall to throw against' }).click();
-  await playItSo(page, 'Hits of so many tries');
-  const wall = await playable(page);
-  expect(wall.course.obstacles![0]!.object).toBe('wall');
-  expect(wall.parts[0]!.stop[0]!.if[0]).toEqual(['attempts', '>=', 6]);
 });
+
+// The sets and patterns themselves are checked in the core.
+if (process.env['LOCHSIDE_LONG'] === 'yes')
+  test('two gates in a row, ten pins in a diamond and a wall rebound are laid out and played', async ({ page }) => {
+    await signInAs(page);
+    await blankFloor(page, 'Two gates');
+    await putDown(page, { shelf: 'To aim at', card: 'gate of two shoes', pattern: 'a line, one behind the other', n: 2, spacingM: 1.2 });
+    await putDown(page, { shelf: 'Places to stand', pattern: 'a ladder, farther each time', n: 4, spacingM: 0.4 });
+    await playItSo(page, 'Farther back through a gate');
+    const gates = await playable(page);
+    expect(Object.values(gates.course.targets)[0]).toHaveLength(2);
+
+    await blankFloor(page, 'Ten in a diamond');
+    await putDown(page, { shelf: 'To aim at', card: 'cardboard tube', pattern: 'a diamond', n: 10, spacingM: 0.2 });
+    await putDown(page, { shelf: 'Places to stand' });
+    await playItSo(page, 'Only whole sets');
+    const pins = await playable(page);
+    expect(patternOf(Object.values(pins.course.targets)[0]!)).toMatchObject({ kind: 'diamond', n: 10 });
+
+    await blankFloor(page, 'Off the wall');
+    await cupboard(page, 'Set out together');
+    await page.getByRole('button', { name: 'a basket before a wall to throw against' }).click();
+    await playItSo(page, 'Hits of so many tries');
+    const wall = await playable(page);
+    expect(wall.course.obstacles![0]!.object).toBe('wall');
+    expect(wall.parts[0]!.stop[0]!.if[0]).toEqual(['attempts', '>=', 6]);
+  });
 
 test('everything on the chart is done by keys: picked, moved, turned, spread, tied, locked, doubled, measured, taken away', async ({ page }) => {
   const complaints = complaintsOf(page);
