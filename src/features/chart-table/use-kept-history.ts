@@ -20,18 +20,26 @@ export function keptHistory(id: string, game: DraftHistory['now']['game']): Draf
   }
 }
 
-/** Keeps the steps of undo in this tab, so that they are there after a reload. */
+function keep(id: string, history: DraftHistory): void {
+  const kept: DraftHistory = { ...history, past: history.past.slice(-MOST_KEPT), future: history.future.slice(0, MOST_KEPT) };
+  try {
+    sessionStorage.setItem(keyOf(id), JSON.stringify(kept));
+  } catch {
+    sessionStorage.removeItem(keyOf(id));
+  }
+}
+
+/** Keeps the steps of undo in this tab, a moment after each and when the page is left, so that they are there after a reload. */
 export function useKeptHistory(id: string, history: DraftHistory, state: SaveState): void {
+  const stopped = state.kind === 'conflict';
   useEffect(() => {
-    if (history.dragFrom || state.kind === 'conflict') return;
-    const timer = setTimeout(() => {
-      const kept: DraftHistory = { ...history, past: history.past.slice(-MOST_KEPT), future: history.future.slice(0, MOST_KEPT) };
-      try {
-        sessionStorage.setItem(keyOf(id), JSON.stringify(kept));
-      } catch {
-        sessionStorage.removeItem(keyOf(id));
-      }
-    }, WAIT_MS);
-    return () => clearTimeout(timer);
-  }, [id, history, state.kind]);
+    if (history.dragFrom || stopped) return;
+    const now = () => keep(id, history);
+    const timer = setTimeout(now, WAIT_MS);
+    window.addEventListener('pagehide', now);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('pagehide', now);
+    };
+  }, [id, history, stopped]);
 }
