@@ -11,6 +11,7 @@ import { AIMED, IMPLEMENTS } from '../../src/core/objects/catalogue';
 import { MARKERS } from '../../src/core/objects/markers';
 import { countedMessage } from '../../src/core/rules/counted';
 import type { Game } from '../../src/core/rules/game';
+import { resolveLevel } from '../../src/core/rules/level';
 import { generalWords } from '../../src/core/rules/general-words.en-gb';
 import { messages } from '../../src/core/rules/messages.en-gb';
 import { rulesMessage } from '../../src/core/rules/rules-message';
@@ -55,23 +56,26 @@ function ofGame(game: Game): Told[] {
     ...told(`${of}: to look for`, ...(game.teaching?.lookFors ?? [])),
     ...told(`${of}: a caution`, ...(game.teaching?.cautions ?? [])),
     ...Object.values(game.teaching?.points ?? {}).flatMap((points) => points.flatMap((point) => deep(point, `${of}: a teaching point`))),
-    ...game.parts.flatMap((part) => [
-      ...told(`${of}: a part of it`, part.title),
-      ...counters(
-        `${of}: what is counted`,
-        part.measure.unit,
-        ...(part.measure.tie ?? []).map((tie) => tie.unit),
-        ...Object.values(part.counterWords ?? {}),
-      ),
-      ...told(`${of}: a place or a thing`, ...Object.values(part.groups).flatMap((group) => group.labels ?? [])),
-      ...told(`${of}: what is done in between`, ...Object.values(part.gates).flatMap((gate) => [gate.what, ...(gate.faces ?? [])])),
-      ...part.tasks.flatMap((task) => [
-        ...told(`${of}: what is to be done`, task.what),
-        ...(task.ends ?? []).flatMap((end) => [...told(`${of}: a button, how a try ended`, end.label), ...told(`${of}: after “if”`, end.says)]),
-        ...told(`${of}: what happened besides`, ...Object.values(task.flagWords ?? {})),
-        ...told(`${of}: a side that comes up`, ...(task.faces ?? [])),
+    // With what a level says otherwise.
+    ...[game, ...game.levels.map((_, level) => resolveLevel(game, level))]
+      .flatMap(({ parts }) => parts)
+      .flatMap((part) => [
+        ...told(`${of}: a part of it`, part.title),
+        ...counters(
+          `${of}: what is counted`,
+          part.measure.unit,
+          ...(part.measure.tie ?? []).map((tie) => tie.unit),
+          ...Object.values(part.counterWords ?? {}),
+        ),
+        ...told(`${of}: a place or a thing`, ...Object.values(part.groups).flatMap((group) => group.labels ?? [])),
+        ...told(`${of}: what is done in between`, ...Object.values(part.gates).flatMap((gate) => [gate.what, ...(gate.faces ?? [])])),
+        ...part.tasks.flatMap((task) => [
+          ...told(`${of}: what is to be done`, task.what),
+          ...(task.ends ?? []).flatMap((end) => [...told(`${of}: a button, how a try ended`, end.label), ...told(`${of}: after “if”`, end.says)]),
+          ...told(`${of}: what happened besides`, ...Object.values(task.flagWords ?? {})),
+          ...told(`${of}: a side that comes up`, ...(task.faces ?? [])),
+        ]),
       ]),
-    ]),
   ];
 }
 

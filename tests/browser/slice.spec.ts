@@ -186,23 +186,6 @@ test('the chart table answers: drag, arrow keys, typed lengths, slots, undo, and
   expect(complaints).toEqual([]);
 });
 
-test('a second window that saved first is told apart, and nothing is overwritten', async ({ page, context }) => {
-  await signInAs(page);
-  await page.getByRole('link', { name: /Pebble Post/ }).click();
-  await page.waitForURL('**/games/*');
-  const second = await context.newPage();
-  await second.goto(page.url());
-  await expect(second.getByText(/par \d+/).first()).toBeVisible();
-  await second.getByRole('spinbutton', { name: 'Seconds' }).fill('70');
-  await second.keyboard.press('Enter');
-  await expect(second.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
-  await page.getByRole('spinbutton', { name: 'Seconds' }).fill('80');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert').filter({ hasText: 'changed in another window' })).toBeVisible();
-  await page.reload();
-  await expect(page.getByRole('spinbutton', { name: 'Seconds' })).toHaveValue('70');
-});
-
 test('with the keyboard only: from the shelf to a sent week', async ({ page }) => {
   await signInAs(page);
   const press = async (...keys: string[]) => {
@@ -377,26 +360,6 @@ test('a page of the school does not open without signing in, and a wrong link sa
   const policy = (await page.goto('/sign-in'))!.headers()['content-security-policy']!;
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
   expect(policy).not.toContain('unsafe-eval');
-});
-
-test('at the whistle a ball in the air is asked about, and the go ends with the time', async ({ page }) => {
-  await signInAs(page);
-  const links = await linksOf(page, 'P4 Dippers');
-  const context = await page.context().browser()!.newContext({ viewport: PHONE });
-  const home = await context.newPage();
-  await home.clock.install();
-  await home.goto([...links.values()][13]!);
-  await toPlay(home);
-  await home.clock.runFor(4000);
-  await home.getByRole('button', { name: /^In/ }).click();
-  await home.clock.fastForward(95_000);
-  await expect(home.getByText('Time! Was a ball in the air?')).toBeVisible();
-  await expect(home.getByRole('timer')).toHaveText('0:00');
-  await home.getByRole('button', { name: /^In/ }).click();
-  await expect(home.getByRole('button', { name: 'Finish and send' })).toBeVisible();
-  await expect(home.getByText('Not finished', { exact: false })).toHaveCount(0);
-  await expect(home.getByText(/^2 × \d+$/)).toBeVisible();
-  await context.close();
 });
 
 test('a report slip shows no name, and reports what was counted without the page', async ({ page }) => {

@@ -2,7 +2,7 @@
 /** The family's counter with every starter: what it offers is tapped until the go is over or stopped. */
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { useLayoutEffect } from 'react';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { STARTERS } from '../../../tests/examples/starters';
 import { compile } from '@/core/rules/compile';
 import type { Game } from '@/core/rules/game';
@@ -10,6 +10,7 @@ import { resolveLevel } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
 import { replay } from '@/core/rules/replay';
+import { InFamilyLanguage } from '@/features/languages/use-words';
 import { Counter } from './counter';
 import { usePlay, type PlayInHand } from './use-play';
 
@@ -81,5 +82,87 @@ describe('the counter', () => {
     tap(1);
     fireEvent.click(screen.getByRole('button', { name: /^Undo/ }));
     expect(hand.result.value).toBe(first);
+  });
+
+  describe('with the clock of a go', () => {
+    beforeEach(() => {
+      vi.useFakeTimers();
+    });
+    afterEach(() => {
+      vi.useRealTimers();
+    });
+    const pass = (seconds: number) => act(() => vi.advanceTimersByTime(seconds * 1000));
+    const harbour = () => render(<InHand level={resolveLevel(STARTERS.find(({ id }) => id === 'harbour-lamps')!.game, 1)} />);
+
+    it('asks at the whistle about a ball in the air, and ends the go with the time', () => {
+      harbour();
+      pass(4);
+      fireEvent.click(screen.getByRole('button', { name: /^In/ }));
+      const one = hand.result.value;
+      pass(95);
+      expect(screen.getByText('Time! Was a ball in the air?')).toBeTruthy();
+      expect(screen.getByRole('timer').textContent).toBe('0:00');
+      expect(hand.moves.over).toBe(false);
+      fireEvent.click(screen.getByRole('button', { name: /^In/ }));
+      expect(hand.moves.over).toBe(true);
+      expect(hand.result.value).toBe(2 * one);
+    });
+
+    it('shows the second that runs, and keeps it while the clock is stopped', () => {
+      harbour();
+      const left = () => screen.getByRole('timer').textContent;
+      expect(left()).toBe('1:20');
+      pass(7);
+      expect(left()).toBe('1:13');
+      fireEvent.click(screen.getByRole('button', { name: 'Stop the clock' }));
+      pass(30);
+      expect(left()).toBe('1:13');
+      fireEvent.click(screen.getByRole('button', { name: /^Go on/ }));
+      pass(3);
+      expect(left()).toBe('1:10');
+    });
+
+    it('tells a screen reader whose mark it is, the time, what can be done and the score that changed', () => {
+      const { container } = harbour();
+      expect(screen.getByRole('timer').textContent).toMatch(/^\d:\d\d$/);
+      const which = within(screen.getByRole('radiogroup', { name: 'Which mark?' }));
+      expect(which.getByRole('radio', { name: /^near mark, \d+ points/, checked: true })).toBeTruthy();
+      expect(which.getByRole('radio', { name: /^middle mark, \d+ points/, checked: false })).toBeTruthy();
+      expect(which.getByRole('radio', { name: /^far mark, \d+ points/, checked: false })).toBeTruthy();
+      for (const name of [/^In/, /^Missed/, /^Stop the clock/]) expect(screen.getByRole('button', { name })).toBeTruthy();
+      fireEvent.click(screen.getByRole('button', { name: /^In/ }));
+      expect(container.querySelector('[aria-live=polite]')!.textContent).toMatch(/[1-9]/);
+      expect(screen.getByRole('button', { name: /^Undo/ })).toBeTruthy();
+    });
+  });
+
+  describe('in a language that only tests speak', () => {
+    beforeEach(() => localStorage.setItem('lochside language', 'pseudo'));
+    afterEach(() => localStorage.clear());
+
+    /** What stands there in Latin letters, but for units. */
+    const latin = (root: Element) =>
+      [...root.querySelectorAll('*')]
+        .flatMap((one) => [
+          ...[...one.childNodes].filter((node) => node.nodeType === Node.TEXT_NODE).map((node) => node.textContent ?? ''),
+          one.getAttribute('aria-label') ?? '',
+          one.getAttribute('placeholder') ?? '',
+        ])
+        .filter((text) => /\p{Script=Latin}/u.test(text.replace(/\b(cm|mm|m|s|min)\b/g, '')));
+
+    it.each(STARTERS.map(({ id, game }) => [id, game] as const))('says no word of %s that is outside of the catalogue', async (_id, game) => {
+      const { container } = render(
+        <InFamilyLanguage>
+          <InHand level={resolveLevel(game, 0)} />
+        </InFamilyLanguage>,
+      );
+      await vi.waitFor(() => expect(document.documentElement.dir).toBe('rtl'));
+      expect(latin(container)).toEqual([]);
+      const big = screen.getAllByRole('button').find(can)!;
+      fireEvent.click(big);
+      expect(latin(container)).toEqual([]);
+      act(() => hand.pause());
+      expect(latin(container)).toEqual([]);
+    });
   });
 });
