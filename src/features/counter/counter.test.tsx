@@ -105,7 +105,7 @@ describe('the counter', () => {
       expect(hand.moves.over).toBe(false);
       fireEvent.click(screen.getByRole('button', { name: /^In/ }));
       expect(hand.moves.over).toBe(true);
-      expect(hand.result.value).toBe(2 * one);
+      expect(hand.result.value).toBe(2 * (one ?? 0));
     });
 
     it('shows the second that runs, and keeps it while the clock is stopped', () => {
