@@ -14,6 +14,8 @@ import { main, say } from './lib/say.mjs';
 import { testStack } from './lib/test-stack.mjs';
 
 const SLOWEST = 10;
+/** What a family's browser loads begins here. */
+const CHILDS_PAGE = ['src/app/home', 'src/app/layout.tsx', 'src/app/error.tsx', 'src/app/not-found.tsx'];
 const counts = { passed: 0, failed: 0 };
 const stages = [];
 const slow = [];

@@ -1,5 +1,5 @@
 'use client';
-import { Button, ButtonLink } from './button';
+import { ButtonLink, PlainButton } from './button-look';
 import { Empty, Page } from './page';
 
 /** A page that is not there, or that broke: what happened and the ways on. */
@@ -10,9 +10,9 @@ export function Lost({ title, words, onAgain }: { title: string; words: string; 
       <Empty>
         <p>{words}</p>
         {onAgain && (
-          <Button $strong onPress={onAgain}>
+          <PlainButton type="button" $strong onClick={onAgain}>
             Open it again
-          </Button>
+          </PlainButton>
         )}{' '}
         <ButtonLink href="/games">To the games</ButtonLink>
       </Empty>
