@@ -78,7 +78,7 @@ async function readTheCode() {
   await check('lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
   await check('import boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
   await check('a light child’s page', bin('depcruise'), [
-    'src/features/home/home-page.tsx',
+    ...CHILDS_PAGE,
     '--config',
     '.dependency-cruiser.child.cjs',
     '--output-type',

@@ -17,6 +17,10 @@ import styled from 'styled-components';
 import { ChevronDown } from 'lucide-react';
 import { useAlive } from './use-alive';
 
+const BareSelect = styled(AriaSelect)`
+  display: inline;
+`;
+
 const Stack = styled.div`
   display: flex;
   flex-direction: column;
@@ -250,11 +254,11 @@ export function InlineSelect<K extends string>({
   onChange,
 }: Omit<SelectProps<K>, 'hideLabel' | 'problem' | 'buttonRef' | 'placeholder' | 'isDisabled'>) {
   return (
-    <AriaSelect value={value} onChange={(key) => onChange(key as K)} aria-label={label} style={{ display: 'inline' }}>
+    <BareSelect value={value} onChange={(key) => onChange(key as K)} aria-label={label}>
       <WordTrigger>
         <SelectValue>{choices.find((choice) => choice.value === value)?.label}</SelectValue>
       </WordTrigger>
       <Choices choices={choices} />
-    </AriaSelect>
+    </BareSelect>
   );
 }

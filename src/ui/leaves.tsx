@@ -3,6 +3,11 @@ import type { ReactNode } from 'react';
 import { Tab, TabList, TabPanel, Tabs } from 'react-aria-components';
 import styled from 'styled-components';
 
+const Panel = styled(TabPanel)`
+  outline: none;
+  min-height: 0;
+`;
+
 const Stack = styled(Tabs)`
   display: flex;
   flex-direction: column;
@@ -75,9 +80,9 @@ export function Leaves<K extends string>({
         ))}
       </Edges>
       {leaves.map((leaf) => (
-        <TabPanel key={leaf.id} id={leaf.id} style={{ outline: 'none', minHeight: 0 }}>
+        <Panel key={leaf.id} id={leaf.id}>
           {leaf.children}
-        </TabPanel>
+        </Panel>
       ))}
     </Stack>
   );

@@ -1,12 +1,17 @@
 'use client';
 import { ButtonLink, PlainButton } from './button-look';
+import styled from 'styled-components';
 import { Empty, Page } from './page';
+
+const Title = styled.h1`
+  margin: 64px 0 20px;
+`;
 
 /** A page that is not there, or that broke: what happened and the ways on. */
 export function Lost({ title, words, onAgain }: { title: string; words: string; onAgain?: () => void }) {
   return (
     <Page $width={720}>
-      <h1 style={{ margin: '64px 0 20px' }}>{title}</h1>
+      <Title>{title}</Title>
       <Empty>
         <p>{words}</p>
         {onAgain && (

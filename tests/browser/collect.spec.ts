@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, openScores, signInAs } from './people';
+import { expectAccessible, openScores, signedIn } from './people';
 
 /** Presses keys and counts them. */
 function countedKeys(page: Page) {
@@ -16,7 +16,7 @@ function countedKeys(page: Page) {
 }
 
 test('a sheet of paper is typed in with the keyboard alone, in at most fifteen keys', async ({ page }) => {
-  await signInAs(page, 'helper');
+  await signedIn(page, 'helper');
   await openScores(page, 'P4 Dippers');
   await page.getByRole('link', { name: 'Type in sheets' }).click();
   await expect(page.getByText(/without a score/)).toBeVisible();
@@ -53,7 +53,7 @@ test('a sheet of paper is typed in with the keyboard alone, in at most fifteen k
 
 test('the week’s fifteen kinds of trouble are cleared by keyboard, at most six keys each', async ({ page }, { retry }) => {
   test.setTimeout(120_000);
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P6 Ospreys');
   await page.getByRole('link', { name: /^To look at/ }).click();
   const list = page.getByRole('list', { name: 'To look at' });
@@ -83,7 +83,7 @@ test('the week’s fifteen kinds of trouble are cleared by keyboard, at most six
 });
 
 test('a file is looked at, corrected, brought in, and taken back as one', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P2 Wagtails');
   await page.getByRole('link', { name: 'Files and messages' }).click();
   await expectAccessible(page);
@@ -104,7 +104,7 @@ test('a file is looked at, corrected, brought in, and taken back as one', async 
 });
 
 test('messages of the mailbox wait for a yes, with what was read marked in their words', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P6 Ospreys');
   await page.getByRole('link', { name: 'Files and messages' }).click();
   await page.getByRole('button', { name: 'Read the mailbox' }).click();
@@ -117,7 +117,7 @@ test('messages of the mailbox wait for a yes, with what was read marked in their
 });
 
 test('the class over its weeks is told by chart and table, and goes out as a file', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P4 Dippers');
   await page.getByRole('link', { name: 'Over the weeks' }).click();
   await expect(page.getByRole('heading', { name: /^\d+ weeks/ })).toBeVisible();

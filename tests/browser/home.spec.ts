@@ -2,7 +2,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import { pseudoText } from '@/core/words/pseudo';
 import { STARTERS } from '../examples/starters';
 import { playThrough } from './play-through';
-import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs } from './people';
+import { complaintsOf, expectAccessible, linksOf, PHONE, signedIn, post } from './people';
 import { choose } from './by-hand';
 
 /** One game for each kind of counter; every starter is played on the counter in its component test. */
@@ -12,33 +12,21 @@ const KINDS = ['loch-frames', 'shore-list', 'buoys-aloft', 'letter-tide', 'drop-
 async function classWith(page: Page, wanted: string, starters: readonly string[], levelId = 'level-1'): Promise<string> {
   // A test that is tried again makes a class of its own again; younger than the demo's, which stays the last of the list.
   const name = `${wanted} ${Date.now() % 100_000}`;
-  await page.evaluate(
-    async ({ className, ids, level }) => {
-      const post = async (url: string, body: unknown) => {
-        const answer = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
-        if (!answer.ok) throw new Error(`${url}: ${await answer.text()}`);
-        return (await answer.json()) as { id: string };
-      };
-      const { id } = await post('/api/v1/classes', { name: className, ageYears: 7 });
-      await post(`/api/v1/classes/${id}/children`, {
-        children: ['Corrie', 'Morag'].map((firstName) => ({ firstName, initial: 'Q.', hand: null, ageYears: null })),
-      });
-      const games = [];
-      for (const starter of ids) games.push({ gameId: (await post('/api/v1/games/import', { starter })).id, levelId: level });
-      const due = new Date(Date.now() + 6 * 86_400_000).toISOString().slice(0, 10);
-      await post('/api/v1/weeks', {
-        classId: id,
-        title: games.length > 1 ? 'Shore day' : '',
-        games,
-        dueOn: due,
-        warmUp: 'Five minutes: walk on the spot, big arm circles.',
-        diary: 'Write down how many minutes you moved.',
-        film: 'Three throws from the side.',
-        note: '',
-      });
-    },
-    { className: name, ids: starters, level: levelId },
-  );
+  const { id: classId } = await post<{ id: string }>(page, '/api/v1/classes', { name, ageYears: 7 });
+  const children = ['Corrie', 'Morag'].map((firstName) => ({ firstName, initial: 'Q.', hand: null, ageYears: null }));
+  await post(page, `/api/v1/classes/${classId}/children`, { children });
+  const games = [];
+  for (const starter of starters) games.push({ gameId: (await post<{ id: string }>(page, '/api/v1/games/import', { starter })).id, levelId });
+  await post(page, '/api/v1/weeks', {
+    classId,
+    title: games.length > 1 ? 'Shore day' : '',
+    games,
+    dueOn: new Date(Date.now() + 6 * 86_400_000).toISOString().slice(0, 10),
+    warmUp: 'Five minutes: walk on the spot, big arm circles.',
+    diary: 'Write down how many minutes you moved.',
+    film: 'Three throws from the side.',
+    note: '',
+  });
   return name;
 }
 
@@ -87,7 +75,7 @@ const onePhone: readonly (Phone & { readonly name: string; readonly kinds: reado
 for (const phone of onePhone) {
   test(`every kind of counter is played at home and received, on a phone ${phone.name}`, async ({ page, browser }) => {
     test.setTimeout(600_000);
-    await signInAs(page);
+    await signedIn(page);
     const className = await classWith(page, `P5 ${phone.width}`, phone.kinds);
     const [url] = [...(await linksOf(page, className)).values()];
     const home = await open(browser, url!, phone);
@@ -127,7 +115,7 @@ test('in airplane mode a game is played, cut off by a reload, gone on with, repo
   page,
   browser,
 }) => {
-  await signInAs(page);
+  await signedIn(page);
   const className = await classWith(page, 'P6 offline', ['harbour-lamps']);
   const [url] = [...(await linksOf(page, className)).values()];
   const home = await open(browser, url!);
@@ -204,7 +192,7 @@ test('in airplane mode a game is played, cut off by a reload, gone on with, repo
 });
 
 test('a session of easier and harder goes on another set-up is sent whole, with its looks and faces', async ({ page, browser }) => {
-  await signInAs(page);
+  await signedIn(page);
   const className = await classWith(page, 'P3 session', ['harbour-lamps'], 'level-2');
   const [[name, url]] = [...(await linksOf(page, className))] as [[string, string]];
   const home = await open(browser, url);
@@ -256,7 +244,7 @@ test('a session of easier and harder goes on another set-up is sent whole, with 
 });
 
 test('nobody taps: a clock for across the room, then the parts; others take turns and are not sent', async ({ page, browser }) => {
-  await signInAs(page);
+  await signedIn(page);
   const links = await linksOf(page, await classWith(page, 'P3 watch', ['harbour-lamps']));
   const context = await browser.newContext({ viewport: PHONE, hasTouch: true });
   const home = await context.newPage();
@@ -287,7 +275,7 @@ test('nobody taps: a clock for across the room, then the parts; others take turn
 });
 
 test('two children on one phone are kept apart, and one can be taken off it', async ({ page, browser }) => {
-  await signInAs(page);
+  await signedIn(page);
   const className = await classWith(page, 'P3 two', ['harbour-lamps']);
   const [[first, firstUrl], [second, secondUrl]] = [...(await linksOf(page, className))] as [[string, string], [string, string]];
   const home = await open(browser, firstUrl);
@@ -322,7 +310,7 @@ test('two children on one phone are kept apart, and one can be taken off it', as
 });
 
 test('a child makes a game, plays it and shows it; the teacher puts it on the shelf', async ({ page, browser }) => {
-  await signInAs(page);
+  await signedIn(page);
   const className = await classWith(page, 'P1 makers', ['harbour-lamps']);
   const [name, url] = [...(await linksOf(page, className))][0]!;
   const home = await open(browser, url);
@@ -360,7 +348,7 @@ test('a child makes a game, plays it and shows it; the teacher puts it on the sh
 });
 
 test('a week is built, seen in both forms, sent, and printed', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   const className = await classWith(page, 'P7 builders', ['harbour-lamps']);
   await page.goto('/weeks/new');
   await choose(page, /Class$/, new RegExp(className));
@@ -416,7 +404,7 @@ const rightToLeft = ['harbour-lamps', 'shore-list', 'otters-errand'];
 
 test('the home pages work from right to left, and no word of them is outside of the catalogue', async ({ page, browser }) => {
   test.setTimeout(240_000);
-  await signInAs(page);
+  await signedIn(page);
   const className = await classWith(page, 'P5 rtl', rightToLeft);
   const [url] = [...(await linksOf(page, className)).values()];
   const context = await browser.newContext({ viewport: { width: 320, height: 640 }, hasTouch: true });
@@ -479,7 +467,7 @@ test('the home pages work from right to left, and no word of them is outside of 
 });
 
 test('a family chooses French, and the device keeps it', async ({ page, browser }) => {
-  await signInAs(page);
+  await signedIn(page);
   const className = await classWith(page, 'P5 fr', ['harbour-lamps']);
   const [url] = [...(await linksOf(page, className)).values()];
   const home = await open(browser, url!);

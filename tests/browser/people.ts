@@ -10,27 +10,55 @@ interface SignIn {
 
 const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: SignIn[] };
 
-/** The sessions that this worker has opened: only the first test of a file types its password in. */
+const ADDRESS = `http://127.0.0.1:${process.env['LOCHSIDE_TEST_PORT'] ?? '3100'}`;
+
+/** The sessions that this worker has opened. */
 const sessions = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>();
 
-export async function signInAs(page: Page, role: 'teacher' | 'helper' = 'teacher'): Promise<void> {
+/** Sends to a route as this page's person, without a page to send it from. */
+export async function post<T>(page: Page, path: string, body: unknown): Promise<T> {
+  const answer = await page.request.post(`${ADDRESS}${path}`, { data: body, headers: { origin: ADDRESS } });
+  if (!answer.ok()) throw new Error(`${path}: ${await answer.text()}`);
+  return (await answer.json()) as T;
+}
+
+/** Gives the page a session; typing a password in is a test of its own. */
+export async function signedIn(page: Page, role: 'teacher' | 'helper' = 'teacher'): Promise<void> {
   const session = sessions.get(role);
-  if (session) {
-    await page.context().addCookies(session);
-    await page.goto('/games');
-    return;
-  }
-  const signIn = demoSignIns.find((one) => one.role === role)!;
-  await page.goto('/sign-in');
-  await page.getByLabel('E-mail address').fill(signIn.email);
-  await page.getByLabel('Password').fill(signIn.password);
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/games');
+  if (session) return page.context().addCookies(session);
+  const { email, password } = demoSignIns.find((one) => one.role === role)!;
+  await post(page, '/api/v1/sign-in', { email, password });
   sessions.set(role, await page.context().cookies());
 }
 
-/** The links of a class of the demo, by child's name. */
+/** Signed in, before the shelf. */
+export async function signInAs(page: Page, role: 'teacher' | 'helper' = 'teacher'): Promise<void> {
+  await signedIn(page, role);
+  await page.goto('/games');
+}
+
+/** Signs in as a person does. */
+export async function signInByHand(page: Page): Promise<void> {
+  const { email, password } = demoSignIns.find((one) => one.role === 'teacher')!;
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail address').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/games');
+}
+
+/** The links of a class, by child's name, as the page of links lists them. */
 export async function linksOf(page: Page, className: string): Promise<Map<string, string>> {
+  const classes = await (await page.request.get(`${ADDRESS}/classes`)).text();
+  const row = classes.split('<tr').find((one) => one.includes(`>${className}<`))!;
+  const links = await (await page.request.get(ADDRESS + /href="(\/classes\/[0-9a-f-]+\/links)"/.exec(row)![1]!)).text();
+  const found = [...links.matchAll(/<h2[^>]*>([^<]+)<\/h2>.*?<a [^>]*href="([^"]+)"/gs)];
+  if (found.length === 0) throw new Error(`${className} has no links`);
+  return new Map(found.map(([, name, link]) => [name!, link!] as const));
+}
+
+/** The same, with the page of links open. */
+export async function openLinks(page: Page, className: string): Promise<Map<string, string>> {
   await page.goto('/classes');
   await page
     .getByRole('row', { name: new RegExp(className) })
@@ -75,14 +103,7 @@ export const PHONE = { width: 390, height: 844 };
 
 /** Puts a starter on the school's shelf and opens it on the chart table. */
 export async function openStarter(page: Page, id: string): Promise<void> {
-  const game = await page.evaluate(async (starter) => {
-    const answer = await fetch('/api/v1/games/import', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ starter }),
-    });
-    return ((await answer.json()) as { id: string }).id;
-  }, id);
+  const { id: game } = await post<{ id: string }>(page, '/api/v1/games/import', { starter: id });
   await page.goto(`/games/${game}`);
 }
 

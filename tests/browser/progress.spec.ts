@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { complaintsOf, expectAccessible, openScores, signInAs } from './people';
+import { complaintsOf, expectAccessible, openScores, signedIn } from './people';
 
 test('the class’s week is put in order and narrowed with the keyboard; an event shows all its games with what they come to', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P6 Ospreys');
   const rows = page.locator('tbody tr');
   await expect(rows).toHaveCount(26);
@@ -33,7 +33,7 @@ test('the class’s week is put in order and narrowed with the keyboard; an even
 test('over the weeks: hits by distance with the fitted curve; the mend of a level is set on the chart table and taken back', async ({ page }) => {
   test.setTimeout(90_000);
   const complaints = complaintsOf(page);
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P6 Ospreys');
   await page.getByRole('link', { name: 'Over the weeks' }).click();
   await expect(page.getByText(/^The class is .* tries\./)).toBeVisible({ timeout: 30_000 });
@@ -66,7 +66,7 @@ test('over the weeks: hits by distance with the fitted curve; the mend of a leve
 });
 
 test('a child’s page says what to try next and why; a note is kept; everything goes out as a file, and is erased by its name', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P4 Dippers');
   await page.locator('tbody a').first().click();
   await expect(page.getByRole('heading', { name: 'Own bests' })).toBeVisible();
@@ -99,7 +99,7 @@ test('a child’s page says what to try next and why; a note is kept; everything
 });
 
 test('a key for another program is shown once, opens the interface, and is withdrawn', async ({ page, request }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P4 Dippers');
   await page.getByRole('link', { name: 'Files and messages' }).click();
   await page.getByLabel('Name of the program').fill('Hall tablet');
@@ -117,7 +117,7 @@ test('a key for another program is shown once, opens the interface, and is withd
 });
 
 test('a film is marked with one comment, which stands beside the score', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openScores(page, 'P4 Dippers');
   const row = page.locator('tbody tr').nth(2);
   const name = (await row.locator('td').first().textContent())!;

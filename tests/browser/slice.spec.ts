@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs, openScores } from './people';
+import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs, openScores, signedIn, openLinks, signInByHand } from './people';
 
 /** Opens a child's card on a phone of its own. */
 async function phone(page: Page, url: string) {
@@ -73,7 +73,7 @@ test('a teacher makes a game, sends it, a child plays it on a phone, and the sco
 });
 
 test('the scores page shows a report that comes in while it is open', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   const links = await linksOf(page, 'P4 Dippers');
   await openScores(page, 'P4 Dippers');
   const waiting = page.getByRole('row', { name: /not yet/ }).first();
@@ -95,7 +95,7 @@ test('the scores page shows a report that comes in while it is open', async ({ p
 });
 
 test('a play without a connection stays in the phone, survives a reload, and is sent once when there is one', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   const links = await linksOf(page, 'P2 Wagtails');
   const { home, context } = await phone(page, [...links.values()][5]!);
   await toPlay(home);
@@ -119,7 +119,7 @@ test('a play without a connection stays in the phone, survives a reload, and is 
 });
 
 test('a go that was cut off half-way goes on where it was', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   const links = await linksOf(page, 'P4 Dippers');
   const { home, context } = await phone(page, [...links.values()][7]!);
   await toPlay(home);
@@ -223,7 +223,7 @@ test('with the keyboard only: from the shelf to a sent week', async ({ page }) =
 });
 
 test('a play with the keyboard only, at home', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   const links = await linksOf(page, 'P4 Dippers');
   const { home, context } = await phone(page, [...links.values()][9]!);
   const tabTo = async (name: RegExp) => {
@@ -276,7 +276,7 @@ test('a helper sees and types scores, but does not change games', async ({ page 
 });
 
 test('a class is made from a pasted list, and only first names and initials leave the page', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await page.goto('/classes');
   await page.getByRole('button', { name: 'New class' }).click();
   await page.getByLabel('Name').fill('P7 Terns');
@@ -318,12 +318,12 @@ test('every main view of the desk passes axe', async ({ page }) => {
   await page.getByRole('link', { name: 'P4 Dippers', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'P4 Dippers' })).toBeVisible();
   await expectAccessible(page);
-  await linksOf(page, 'P4 Dippers');
+  await openLinks(page, 'P4 Dippers');
   await expectAccessible(page);
 });
 
 test("every screen of the child's page passes axe", async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   const links = await linksOf(page, 'P4 Dippers');
   const { home, context } = await phone(page, [...links.values()][11]!);
   await expect(home.getByRole('button', { name: 'Set it out' })).toBeVisible();
@@ -355,6 +355,7 @@ test('a page of the school does not open without signing in, and a wrong link sa
     await page.goto(path);
     await expect(page).toHaveURL(/sign-in/);
   }
+  await signInByHand(page);
   await page.goto('/home#k=AAAAAAAAAAAAAAAAAAAAAA');
   await expect(page.getByText('This link is not known', { exact: false })).toBeVisible();
   const policy = (await page.goto('/sign-in'))!.headers()['content-security-policy']!;
@@ -363,8 +364,8 @@ test('a page of the school does not open without signing in, and a wrong link sa
 });
 
 test('a report slip shows no name, and reports what was counted without the page', async ({ page }) => {
-  await signInAs(page);
-  await linksOf(page, 'P4 Dippers');
+  await signedIn(page);
+  await openLinks(page, 'P4 Dippers');
   await page.getByRole('button', { name: 'Show report slips' }).click();
   const slip = page.locator('li').nth(15);
   const name = (await slip.locator('h2').textContent())!;
@@ -386,8 +387,8 @@ test('a report slip shows no name, and reports what was counted without the page
 });
 
 test('a replaced link stops, and the shelf keeps what is put away', async ({ page }) => {
-  await signInAs(page);
-  const before = await linksOf(page, 'P2 Wagtails');
+  await signedIn(page);
+  const before = await openLinks(page, 'P2 Wagtails');
   const [name, old] = [...before][0]!;
   await page.getByRole('button', { name: `Replace the link of ${name}` }).click();
   await page.getByRole('button', { name: 'Make new ones' }).click();

@@ -5,7 +5,9 @@ import { readGame } from '@/core/rules/read-game';
 import { asPlayed } from '../examples/rebuild';
 import { starter } from '../examples/starters';
 import { blankFloor, choose, cupboard, floor, leaf, playItSo, putDown, rebuildByHand, savedGame, typed } from './by-hand';
-import { complaintsOf, expectAccessible, openStarter, signInAs } from './people';
+import { complaintsOf, expectAccessible, openStarter, signedIn } from './people';
+
+const LONG = process.env['LOCHSIDE_LONG'] === 'yes';
 
 const row = (page: Page, words: string | RegExp) => page.getByRole('table', { name: 'Everything on the floor' }).getByRole('row', { name: words });
 
@@ -19,10 +21,10 @@ async function playable(page: Page): Promise<Game> {
 }
 
 // All thirty by npm run rebuild: it takes its time.
-for (const id of ['over-the-burn'])
+for (const id of LONG ? ['over-the-burn'] : [])
   test(`${id} is built again from a blank floor, by hand`, async ({ page }) => {
     const complaints = complaintsOf(page);
-    await signInAs(page);
+    await signedIn(page);
     await rebuildByHand(page, starter(id));
     expect(asPlayed(await savedGame(page))).toEqual(asPlayed(starter(id)));
     expect(complaints).toEqual([]);
@@ -30,7 +32,7 @@ for (const id of ['over-the-burn'])
 
 test('a ring of five is laid out, turned, widened and played', async ({ page }) => {
   const complaints = complaintsOf(page);
-  await signInAs(page);
+  await signedIn(page);
   await blankFloor(page, 'Five in a ring');
   await putDown(page, { shelf: 'To aim at', card: 'empty plastic bottle', pattern: 'a ring', n: 5, spacingM: 0.6 });
   await putDown(page, { shelf: 'Places to stand' });
@@ -55,7 +57,7 @@ test('a ring of five is laid out, turned, widened and played', async ({ page }) 
 });
 
 test('a route with a ramp and three obstacles is laid out and played', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await blankFloor(page, 'Round the crags');
   await floor(page, 8, 4.4, 'grass');
   await cupboard(page, 'Set out together');
@@ -71,9 +73,9 @@ test('a route with a ramp and three obstacles is laid out and played', async ({ 
 });
 
 // The sets and patterns themselves are checked in the core.
-if (process.env['LOCHSIDE_LONG'] === 'yes')
+if (LONG)
   test('two gates in a row, ten pins in a diamond and a wall rebound are laid out and played', async ({ page }) => {
-    await signInAs(page);
+    await signedIn(page);
     await blankFloor(page, 'Two gates');
     await putDown(page, { shelf: 'To aim at', card: 'gate of two shoes', pattern: 'a line, one behind the other', n: 2, spacingM: 1.2 });
     await putDown(page, { shelf: 'Places to stand', pattern: 'a ladder, farther each time', n: 4, spacingM: 0.4 });
@@ -99,7 +101,7 @@ if (process.env['LOCHSIDE_LONG'] === 'yes')
 
 test('everything on the chart is done by keys: picked, moved, turned, spread, tied, locked, doubled, measured, taken away', async ({ page }) => {
   const complaints = complaintsOf(page);
-  await signInAs(page);
+  await signedIn(page);
   await blankFloor(page, 'By keys');
   await putDown(page, { shelf: 'To aim at', card: 'bucket', pattern: 'a row, side by side', n: 3, spacingM: 0.6 });
   const buckets = page.locator('[data-thing^="target bucket"]');
@@ -163,7 +165,7 @@ test('everything on the chart is done by keys: picked, moved, turned, spread, ti
 });
 
 test('with the pointer: several are caught in a frame, turned and spread by their grips; a drag is one step of undo', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await blankFloor(page, 'By pointer');
   await putDown(page, { shelf: 'To aim at', card: 'small plastic bottle', pattern: 'a triangle, point to the front', n: 6, spacingM: 0.3 });
   const game = await savedGame(page);
@@ -195,7 +197,7 @@ test('with the pointer: several are caught in a frame, turned and spread by thei
 });
 
 test('what does not fit is said at its place and mended; a floor with a screen behind the target', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openStarter(page, 'harbour-lamps');
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await cupboard(page, 'Floor and furniture');
@@ -226,7 +228,7 @@ test('what does not fit is said at its place and mended; a floor with a screen b
 });
 
 test('a simulated child is watched, and the teacher’s own score is kept as the one to beat, with its set-up', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await openStarter(page, 'harbour-lamps');
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Try it' }).click();
@@ -252,7 +254,7 @@ test('a simulated child is watched, and the teacher’s own score is kept as the
 });
 
 test('versions: kept, told by what changed, brought back, which can be undone; two tabs do not overwrite each other', async ({ page, context }) => {
-  await signInAs(page);
+  await signedIn(page);
   await blankFloor(page, 'Tern Turn');
   await leaf(page, 'Versions');
   await page.getByRole('button', { name: 'Keep this version' }).click();
@@ -286,7 +288,7 @@ test('versions: kept, told by what changed, brought back, which can be undone; t
 
 test('the drawing goes out to scale, as SVG in millimetres and as PNG', async ({ page }) => {
   const complaints = complaintsOf(page);
-  await signInAs(page);
+  await signedIn(page);
   await page.goto('/games');
   await page.getByRole('link', { name: /Lantern Quay/ }).click();
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
@@ -313,7 +315,7 @@ test('the drawing goes out to scale, as SVG in millimetres and as PNG', async ({
 });
 
 test('a thing of the teacher’s own is put down by its size; a substitute says what it does to the chance', async ({ page }) => {
-  await signInAs(page);
+  await signedIn(page);
   await blankFloor(page, 'Own things');
   await cupboard(page, 'A thing of your own');
   await expectAccessible(page);
@@ -340,7 +342,7 @@ test('a thing of the teacher’s own is put down by its size; a substitute says 
 
 test('axe finds nothing on any leaf, shelf, dialog or menu, wide and narrow, light and dark; nothing runs out of the page', async ({ page }) => {
   const complaints = complaintsOf(page);
-  await signInAs(page);
+  await signedIn(page);
   await page.goto('/games');
   await page.getByRole('link', { name: /Lantern Quay/ }).click();
   await expect(page.getByText(/par \d+/).first()).toBeVisible();

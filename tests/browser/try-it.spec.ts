@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { starter } from '../examples/starters';
 import { playThrough } from './play-through';
-import { complaintsOf, expectAccessible, openStarter, signInAs } from './people';
+import { complaintsOf, expectAccessible, openStarter, signInAs, signedIn } from './people';
 
 async function tryIt(page: Page): Promise<void> {
   const phone = page.getByRole('region', { name: 'Try it' });
@@ -14,7 +14,7 @@ async function tryIt(page: Page): Promise<void> {
 
 test('the try-it view plays a game, shows the working, and takes what is written down at the end', async ({ page }) => {
   const complaints = complaintsOf(page);
-  await signInAs(page);
+  await signedIn(page);
   for (const id of ['loch-frames', 'regatta-day']) {
     await openStarter(page, id);
     await tryIt(page);

@@ -14,7 +14,7 @@ import { envelopeFor, makeSchool, sendTo } from './school';
 
 /** `npm run drill` takes the long form. */
 const LONG = process.env['LOCHSIDE_LONG'] === 'yes';
-const ROUNDS = LONG ? 20 : 5;
+const ROUNDS = LONG ? 20 : 3;
 const homes: string[] = [];
 
 /** A folder of its own for the database of each test. */

@@ -1,46 +1,26 @@
-import type { CardItem } from '@/contract/card';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { homeForms } from '@/core/levels/home-forms';
 import { goOf } from '@/core/reports/from-parts';
 import { judge } from '@/core/reports/judge';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { compile } from '@/core/rules/compile';
 import { REPORT_FORMAT } from '@/core/rules/formats';
-import { levelById } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import { replay } from '@/core/rules/replay';
-import { lineNeededM, playedAsAsked, usedSetUpOf } from '@/core/sheet/home-form';
-import { pacedGame } from '@/core/sheet/set-up';
+import { lineNeededM, playedAsAsked } from '@/core/sheet/home-form';
 import { inHand, paceOf, stopped } from '@/features/home/in-hand';
 import { usualWays, type Ways } from '@/features/home/store';
 import { scoreWords, todayHere } from '@/features/home/words';
-import { STARTERS } from '../examples/starters';
-
-const STEP_M = 0.53;
-
-/** What the server would put on the card for a standing child of eight. */
-function itemOf({ game }: (typeof STARTERS)[number], levelId = game.levels[0]!.id): CardItem {
-  const paced = (level: typeof game) => pacedGame(level, STEP_M);
-  return {
-    assignmentId: '01900000-0000-7000-8000-000000000000' as never,
-    opensOn: null,
-    game,
-    levelId,
-    setUp: { ...usedSetUpOf(paced(levelById(game, levelId))), stepM: STEP_M, ageYears: 8, form: 'standing' },
-    forms: homeForms({ game, levelId, ageYears: 8, form: 'standing', paced, askedPar: 9, parOf: () => 7 }),
-    par: 9,
-    best: 11,
-    received: 0,
-  };
-}
+import { cardItem } from '../examples/card-item';
+import { starter, STARTERS } from '../examples/starters';
 
 const ways = (change: Partial<Ways> = {}): Ways => ({ ...usualWays('t'), ...change });
-const lamps = itemOf(STARTERS.find((one) => one.id === 'harbour-lamps')!);
+const STEP_M = 0.53;
+const lamps = cardItem(starter('harbour-lamps'));
 
 describe('the game in hand at home', () => {
   it.each(STARTERS.map((one) => [one.id, one] as const))('%s, set out as asked, is just what was asked', (_id, starter) => {
-    const item = itemOf(starter);
+    const item = cardItem(starter.game);
     const hand = inHand(item, 'asked', ways());
     const { form: _form, ...used } = hand.used;
     const { implement, targets, distancesM } = item.setUp;
@@ -52,7 +32,7 @@ describe('the game in hand at home', () => {
   it.each(STARTERS.map((one) => [one.id, one] as const))(
     '%s, played in any of its forms and counted afterwards, is a clean report',
     (_id, starter) => {
-      const item = itemOf(starter);
+      const item = cardItem(starter.game);
       for (const form of item.forms) {
         const hand = inHand(item, form.id, ways());
         const compiled = compile(hand.level);

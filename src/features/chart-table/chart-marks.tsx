@@ -1,11 +1,24 @@
 'use client';
 import { distanceM } from '@/core/course/geometry';
+import styled from 'styled-components';
 import { type Misfit } from '@/core/course/fits';
 import { thingWords } from '@/core/course/thing-words';
 import { halfSizeM, listedOf, spotOf, type CourseThing } from '@/core/course/things';
 import { sayMetres, stepPace, toParts } from '@/core/measure/lengths';
 import type { Game, Spot } from '@/core/rules/game';
 import { toDegrees } from '@/core/measure/angles';
+
+const TurnGrip = styled.g`
+  cursor: alias;
+`;
+
+const SpreadGrip = styled.g`
+  cursor: nwse-resize;
+`;
+
+const Pressable = styled.g`
+  cursor: pointer;
+`;
 
 export type Grip = 'turn' | 'spread';
 
@@ -57,7 +70,7 @@ export function Grips({ grips, px, alone }: { grips: GripFrame; px: number; alon
         />
       )}
       {turns && (
-        <g data-grip="turn" transform={`translate(${right} ${top})`} style={{ cursor: 'alias' }}>
+        <TurnGrip data-grip="turn" transform={`translate(${right} ${top})`}>
           <circle r={11 * px} fill="transparent" />
           <circle r={6 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.4 * px} />
           <path
@@ -66,12 +79,12 @@ export function Grips({ grips, px, alone }: { grips: GripFrame; px: number; alon
             stroke="var(--ink)"
             strokeWidth={1.1 * px}
           />
-        </g>
+        </TurnGrip>
       )}
-      <g data-grip="spread" transform={`translate(${right} ${bottom})`} style={{ cursor: 'nwse-resize' }}>
+      <SpreadGrip data-grip="spread" transform={`translate(${right} ${bottom})`}>
         <circle r={11 * px} fill="transparent" />
         <rect x={-5 * px} y={-5 * px} width={10 * px} height={10 * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.4 * px} />
-      </g>
+      </SpreadGrip>
     </g>
   );
 }
@@ -91,14 +104,13 @@ export function MisfitMarks({
   const { widthM, depthM } = level.course.floor;
   const within = (value: number, most: number) => Math.min(most * 100 - 12 * px, Math.max(12 * px, value * 100));
   return misfits.map((misfit, index) => (
-    <g
+    <Pressable
       key={`${misfit.kind} ${index}`}
       data-misfit={index}
       tabIndex={0}
       role="button"
       aria-label={`To look at, ${index + 1}: ${misfit.words}`}
       transform={`translate(${within(misfit.at.xM, widthM)} ${within(misfit.at.yM - 0.16, depthM)})`}
-      style={{ cursor: 'pointer' }}
       onClick={() => onMisfit(misfit)}
       onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onMisfit(misfit)}
     >
@@ -118,7 +130,7 @@ export function MisfitMarks({
       >
         {index + 1}
       </text>
-    </g>
+    </Pressable>
   ));
 }
 

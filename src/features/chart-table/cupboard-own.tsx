@@ -1,10 +1,12 @@
 'use client';
-import { useState } from 'react';
+import Joi from 'joi';
+import { useWatch } from 'react-hook-form';
 import type { Addition } from '@/core/course/change';
-import { AIMED, type AimedId, type AimedShape, type OwnThing } from '@/core/objects/catalogue';
+import { AIMED, type AimedId, type AimedShape } from '@/core/objects/catalogue';
 import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
 import { Button } from '@/ui/button';
-import { Select, TextField } from '@/ui/field';
+import { FormSelect, FormText } from '@/ui/form/fields';
+import { useSchemaForm } from '@/ui/form/schema-form';
 import { NumberSlot } from '@/ui/number-slot';
 import { About, Board, Card, Row, Shelves } from './cupboard-style';
 import { Views } from './cupboard-views';
@@ -21,15 +23,36 @@ const OWN_KINDS: readonly { readonly value: OwnKind; readonly label: string; rea
   { value: 'block', label: 'a thing in the way', like: 'chair' },
 ];
 
+const LEAST_CM = 2;
+const MOST_CM = 300;
+const MOST_LETTERS = 30;
+
+interface OwnForm {
+  readonly name: string;
+  readonly kind: OwnKind;
+  readonly across: number;
+  readonly along: number;
+  readonly high: number;
+}
+
+const cm = Joi.number().min(LEAST_CM).max(MOST_CM).required();
+const ownSchema = Joi.object<OwnForm>({
+  name: Joi.string().trim().max(MOST_LETTERS).required().messages({ 'string.empty': 'Give it a name that a family understands.' }),
+  kind: Joi.string()
+    .valid(...OWN_KINDS.map(({ value }) => value))
+    .required(),
+  across: cm,
+  along: cm,
+  high: cm,
+});
+
 /** A thing of the teacher's own, by its size. */
 export function Own({ game, add, free }: { game: Game; add: (addition: Addition) => void; free: Spot }) {
   const known = knownThings(game);
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<OwnKind>('round');
-  const [cm, setCm] = useState({ across: 40, along: 30, high: 30 });
-  const [problem, setProblem] = useState('');
+  const form = useSchemaForm(ownSchema, { name: '', kind: 'round', across: 40, along: 30, high: 30 });
+  const { kind, ...sides } = useWatch({ control: form.control }) as OwnForm;
   const like = OWN_KINDS.find((one) => one.value === kind)!.like;
-  const [across, along, high] = [cm.across / 100, cm.along / 100, cm.high / 100];
+  const [across, along, high] = [sides.across / 100, sides.along / 100, sides.high / 100];
   const shape: AimedShape =
     kind === 'round'
       ? { kind: 'opening', outline: 'round', diameterM: across, rimM: high }
@@ -42,38 +65,25 @@ export function Own({ game, add, free }: { game: Game; add: (addition: Addition)
             : kind === 'gate'
               ? { kind: 'gate', widthM: across, postM: 0.05 }
               : { kind, widthM: across, depthM: along, heightM: high };
-  const put = () => {
-    if (name.trim() === '') return setProblem('Give it a name that a family understands.');
-    const own: OwnThing = { name: name.trim().slice(0, 30), shape };
-    add({ kind: kind === 'block' ? 'obstacle' : 'target', object: like, own, spots: [free] });
-  };
-  const slot = (label: string, value: number, onChange: (value: number) => void) => (
-    <NumberSlot label={label} value={value} min={2} max={300} step={1} onChange={onChange} />
+  const put = form.handleSubmit(({ name }) =>
+    add({ kind: kind === 'block' ? 'obstacle' : 'target', object: like, own: { name, shape }, spots: [free] }),
+  );
+  const slot = (label: string, of: 'across' | 'along' | 'high') => (
+    <NumberSlot label={label} value={sides[of]} min={LEAST_CM} max={MOST_CM} step={1} onChange={(value) => form.setValue(of, value)} />
   );
   return (
     <Shelves>
       <About>
-        <TextField
-          label="What it is called"
-          value={name}
-          onChange={(value) => {
-            setName(value);
-            setProblem('');
-          }}
-          maxLength={30}
-          problem={problem || undefined}
-        />
-        <Select label="What it is" value={kind} choices={OWN_KINDS} onChange={setKind} />
+        <FormText control={form.control} name="name" label="What it is called" maxLength={MOST_LETTERS} />
+        <FormSelect control={form.control} name="kind" label="What it is" choices={OWN_KINDS} />
         <p>
-          {slot('Centimetres across', cm.across, (value) => setCm({ ...cm, across: value }))} cm across
-          {(kind === 'box' || kind === 'mouth' || kind === 'block') && (
-            <>, {slot('Centimetres along', cm.along, (value) => setCm({ ...cm, along: value }))} cm along</>
-          )}
-          {kind !== 'flat' && kind !== 'gate' && <>, {slot('Centimetres high', cm.high, (value) => setCm({ ...cm, high: value }))} cm high</>}
+          {slot('Centimetres across', 'across')} cm across
+          {(kind === 'box' || kind === 'mouth' || kind === 'block') && <>, {slot('Centimetres along', 'along')} cm along</>}
+          {kind !== 'flat' && kind !== 'gate' && <>, {slot('Centimetres high', 'high')} cm high</>}
         </p>
         <p>Its weight, what may stand in for it and its cautions are those of the {AIMED[like].name}, the thing most like it.</p>
         <Row>
-          <Button $strong onPress={put}>
+          <Button $strong onPress={() => void put()}>
             Put on the floor
           </Button>
         </Row>

@@ -1,10 +1,15 @@
 'use client';
 import type { Dispatch } from 'react';
+import styled from 'styled-components';
 import type { Misfit } from '@/core/course/fits';
 import { QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import type { Picked } from './chart';
 import type { DraftAction } from './draft';
+
+const Marked = styled(Notice)<{ $looked: boolean }>`
+  ${({ $looked }) => $looked && 'background: var(--sheet); outline: 1px solid var(--line-strong);'}
+`;
 
 /** What does not fit or is not safe, numbered as on the chart, each with its mends. */
 export function Misfits({
@@ -23,11 +28,7 @@ export function Misfits({
   readOnly: boolean;
 }) {
   return misfits.slice(0, MOST_MISFITS).map((misfit, index) => (
-    <Notice
-      key={`${misfit.kind} ${index}`}
-      $tone={misfit.danger ? 'caution' : 'open'}
-      style={looked?.words === misfit.words ? { background: 'var(--sheet)', outline: '1px solid var(--line-strong)' } : undefined}
-    >
+    <Marked key={`${misfit.kind} ${index}`} $tone={misfit.danger ? 'caution' : 'open'} $looked={looked?.words === misfit.words}>
       <b>{index + 1}.</b> {misfit.words}{' '}
       {!readOnly &&
         misfit.mends.map((mend) => (
@@ -44,7 +45,7 @@ export function Misfits({
         ))}
       {misfit.kind === 'not-in-the-rules' && !readOnly && <QuietButton onPress={onWays}>Choose how it is played</QuietButton>}
       {misfit.danger && misfit.mends.length === 0 && <small>No turn of the marks helps here: choose another floor, or move it at home.</small>}
-    </Notice>
+    </Marked>
   ));
 }
 

@@ -14,6 +14,11 @@ import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { send } from '@/ui/post';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
+const Aside = styled.p`
+  font-size: 0.9375rem;
+  color: var(--ink-soft);
+`;
+
 export interface ClassChoice {
   readonly id: Uuid;
   readonly name: string;
@@ -144,10 +149,10 @@ function SendForm({
       <FormText control={control} name="warmUp" label="Warm-up, before the game" maxLength={280} />
       <FormText control={control} name="diary" label="Movement diary" maxLength={280} />
       <FormText control={control} name="note" label="A word to the families (if you like)" maxLength={280} />
-      <p style={{ fontSize: '0.9375rem', color: 'var(--ink-soft)' }}>
+      <Aside>
         Each child gets the distances in their own steps and a par to go with them. {parRestsWords(chosen?.fitted)} The game as it is now is kept;
         later changes make a new version.
-      </p>
+      </Aside>
       <FormProblem form={form} />
       <DialogActions>
         <Button onPress={onClose}>Not yet</Button>

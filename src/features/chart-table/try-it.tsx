@@ -12,10 +12,15 @@ import { lookForsOf } from '@/core/sheet/teaching-points';
 import { Button, QuietButton } from '@/ui/button';
 import { Watch } from './watch';
 import { Counter } from '../counter/counter';
-import { LookFors, type LookMarks } from '../counter/look-fors';
+import type { LookMarks } from '@/core/reports/marked-looks';
+import { LookFors } from '../counter/look-fors';
 import { PartsEntry } from '../counter/parts-entry';
 import { usePlay } from '../counter/use-play';
 import { WholeScore, Working } from '../counter/working';
+
+const Centred = styled.p`
+  text-align: center;
+`;
 
 const Phone = styled.section`
   display: flex;
@@ -109,12 +114,10 @@ export function TryIt({ level, levelName, ageYears, onMoment, onToBeat, onClose 
       {stage.on === 'done' && (
         <>
           <WholeScore result={stage.result} />
-          {stage.result.finished === 'stopped' && stage.result.value !== null && <p style={{ textAlign: 'center' }}>Ended before the end.</p>}
+          {stage.result.finished === 'stopped' && stage.result.value !== null && <Centred>Ended before the end.</Centred>}
           <Working program={program} events={stage.events} result={stage.result} />
           {stage.result.sides.length > 1 && !stage.result.team && (
-            <p style={{ textAlign: 'center' }}>
-              {stage.result.sides.map((value, side) => `${side === 0 ? 'you' : `player ${side + 1}`} ${value ?? '–'}`).join(', ')}
-            </p>
+            <Centred>{stage.result.sides.map((value, side) => `${side === 0 ? 'you' : `player ${side + 1}`} ${value ?? '–'}`).join(', ')}</Centred>
           )}
           {looks.length > 0 && (
             <>

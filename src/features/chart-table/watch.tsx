@@ -8,6 +8,21 @@ import { replay } from '@/core/rules/replay';
 import type { Game } from '@/core/rules/game';
 import { Button, QuietButton } from '@/ui/button';
 
+const Deeds = styled.div`
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+`;
+
+const Told = styled.span`
+  font-size: 0.875rem;
+  color: var(--ink-soft);
+`;
+
+const Close = styled(QuietButton)`
+  align-self: start;
+`;
+
 const Stack = styled.div`
   display: flex;
   flex-direction: column;
@@ -124,18 +139,14 @@ export function Watch({
         Speed <input type="range" min={1} max={20} step={1} value={speed} onChange={(event) => setSpeed(Number(event.target.value))} />
         <b>{speed}×</b>
       </label>
-      <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
+      <Deeds>
         <Button $strong onPress={() => (over ? again(play) : setRunning(!running))}>
           {running ? 'Hold' : over ? 'Once more' : atMs === 0 ? 'Start' : 'Go on'}
         </Button>
         <Button onPress={() => again(play + 1)}>Another child</Button>
-      </div>
-      <span role="status" style={{ fontSize: '0.875rem', color: 'var(--ink-soft)' }}>
-        {over ? `Over: ${result.value ?? 'no score'} ${result.unit}.` : ''}
-      </span>
-      <QuietButton onPress={onClose} style={{ alignSelf: 'start' }}>
-        Back
-      </QuietButton>
+      </Deeds>
+      <Told role="status">{over ? `Over: ${result.value ?? 'no score'} ${result.unit}.` : ''}</Told>
+      <Close onPress={onClose}>Back</Close>
     </Stack>
   );
 }

@@ -18,6 +18,42 @@ import { send } from '@/ui/post';
 import { lookMarkWords } from '../counter/look-fors';
 import { HitsByDistance } from '../scores/hits-by-distance';
 
+const AsideHead = styled.th`
+  && {
+    padding-left: 18px;
+  }
+`;
+
+const Small = styled.p`
+  && {
+    font-size: 0.875rem;
+  }
+`;
+
+const OwnLine = styled.small`
+  && {
+    display: block;
+  }
+`;
+
+const AsideCell = styled.td`
+  && {
+    padding-left: 18px;
+  }
+`;
+
+const Summary = styled.summary`
+  padding: 5px 0;
+  cursor: pointer;
+`;
+
+const Deeds = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  margin-top: 8px;
+`;
+
 const Next = styled.section`
   margin: 4px 0 22px;
   padding: 12px 18px 14px;
@@ -128,7 +164,7 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
                     <th className="figure">First</th>
                     <th className="figure">Latest</th>
                     <th className="figure">Goes</th>
-                    <th style={{ paddingLeft: 18 }}>Last on</th>
+                    <AsideHead>Last on</AsideHead>
                   </tr>
                 </thead>
                 <tbody>
@@ -148,9 +184,7 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
                 </tbody>
               </Figures>
             )}
-            <p className="soft" style={{ fontSize: '0.875rem' }}>
-              Only goes on a like set-up at the same level and in the same form are compared.
-            </p>
+            <Small className="soft">Only goes on a like set-up at the same level and in the same form are compared.</Small>
           </Part>
           <Part aria-labelledby="hits">
             <h2 id="hits">Hits by distance</h2>
@@ -188,7 +222,7 @@ function Weeks({ weeks }: { weeks: readonly WeekOfChild[] }) {
           <th>Week</th>
           <th>Game</th>
           <th className="figure">Best</th>
-          <th style={{ paddingLeft: 18 }}>Felt</th>
+          <AsideHead>Felt</AsideHead>
           <th>Technique</th>
         </tr>
       </thead>
@@ -205,10 +239,10 @@ function Weeks({ weeks }: { weeks: readonly WeekOfChild[] }) {
                 <td>
                   {game.title}, {game.levelName}
                   {game.otherGoes.map((go, at) => (
-                    <small key={at} style={{ display: 'block' }}>
+                    <OwnLine key={at}>
                       {go.words}: {go.value} {counted(go.value, game.unit)}
                       {go.par !== null && `, par there ${go.par}`}
-                    </small>
+                    </OwnLine>
                   ))}
                 </td>
                 <td className="figure">
@@ -216,7 +250,7 @@ function Weeks({ weeks }: { weeks: readonly WeekOfChild[] }) {
                   {game.best !== null && game.par !== null && <small> / par {game.par}</small>}
                   {game.doubt && <small> ?</small>}
                 </td>
-                <td style={{ paddingLeft: 18 }}>{game.felt ? WORDS_OF_FELT[game.felt] : ''}</td>
+                <AsideCell>{game.felt ? WORDS_OF_FELT[game.felt] : ''}</AsideCell>
                 <td>
                   <Technique label="at home" marks={game.looksHome} />
                   <Technique label={game.film ? 'teacher, on the film' : 'teacher'} marks={game.looksTeacher} />
@@ -247,10 +281,10 @@ function Log({ weeks }: { weeks: readonly WeekOfChild[] }) {
     <>
       {written.map(({ number, diary }) => (
         <details key={number} open={number === written[0]!.number}>
-          <summary style={{ padding: '5px 0', cursor: 'pointer' }}>
+          <Summary>
             Week {number}: {diary.reduce((sum, entry) => sum + entry.minutes, 0)} minutes,{' '}
             {diary.some((entry) => entry.initials !== '') ? 'signed' : 'not signed'}
-          </summary>
+          </Summary>
           <Lines>
             {diary.map((entry) => (
               <li key={entry.id}>
@@ -285,14 +319,14 @@ function Note({ record, mayChange }: { record: ChildRecord; mayChange: boolean }
         <>
           <FormText control={form.control} name="words" label="Teacher’s note (families do not see it)" rows={4} maxLength={1000} />
           <FormProblem form={form} />
-          <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 8 }}>
+          <Deeds>
             <Button isDisabled={unchanged || form.formState.isSubmitting} onPress={() => void keep()}>
               Keep the note
             </Button>
             <span role="status" className="soft">
               {said || (record.note ? `${record.note.by}, ${dayWords(record.note.on)}` : '')}
             </span>
-          </div>
+          </Deeds>
         </>
       ) : (
         record.note && (

@@ -12,6 +12,10 @@ import { Empty, Page, PageHead } from '@/ui/page';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { send } from '@/ui/post';
 
+const Below = styled.p`
+  margin-top: 24px;
+`;
+
 export interface ListedClass {
   readonly id: string;
   readonly name: string;
@@ -84,9 +88,9 @@ export function ClassList({
       {open === 'add' && <AddClass onClose={close} />}
       {open === 'year' && <StartYear yearName={nextYearName} classes={classes} onClose={close} />}
       {classes.length > 0 && (
-        <p style={{ marginTop: 24 }}>
+        <Below>
           <ButtonLink href="/weeks">Weeks sent</ButtonLink>
-        </p>
+        </Below>
       )}
     </Page>
   );

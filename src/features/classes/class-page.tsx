@@ -1,13 +1,14 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import Joi from 'joi';
 import { useMemo, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import styled from 'styled-components';
 import { childFormSchema, type ChildSettingsForm } from '@/contract/child-settings';
 import { childName, readRoster } from '@/core/roster/read-roster';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { TextField } from '@/ui/field';
 import { FormNumber, FormPick, FormProblem, FormSelect, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
@@ -140,35 +141,37 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inve
   );
 }
 
+/** Only what is read out of it is sent. */
+const rosterSchema = Joi.object<{ text: string }>({ text: Joi.string().allow('').max(20_000) });
+
 function AddChildren({ classId, isOpen, onClose }: { classId: string; isOpen: boolean; onClose: () => void }) {
   const router = useRouter();
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState('');
-  const [busy, setBusy] = useState(false);
+  const form = useSchemaForm(rosterSchema, { text: '' });
+  const text = useWatch({ control: form.control, name: 'text' });
   const roster = useMemo(() => readRoster(text), [text]);
-  const add = async () => {
-    setBusy(true);
-    const answer = await send('POST', `/api/v1/classes/${classId}/children`, { children: roster.children });
-    setBusy(false);
-    if (!answer.ok) return setProblem(answer.problem);
-    setText('');
-    setProblem('');
+  const add = form.handleSubmit(async () => {
+    if (!tookIt(form, await send('POST', `/api/v1/classes/${classId}/children`, { children: roster.children }))) return;
+    form.reset();
     onClose();
     router.refresh();
-  };
+  });
   return (
     <Dialog title="Add children" isOpen={isOpen} onClose={onClose} width={620}>
-      <TextField
+      <FormText
+        control={form.control}
+        name="text"
         label="Names, one a line; or lines of a CSV file with headings such as name, hand, age"
-        value={text}
-        onChange={setText}
         rows={8}
         autoFocus
         description="Only the first name and an initial leave this page."
       />
       <File>
         Or read a CSV file
-        <input type="file" accept=".csv,.txt,text/csv,text/plain" onChange={(event) => void event.target.files?.[0]?.text().then(setText)} />
+        <input
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          onChange={(event) => void event.target.files?.[0]?.text().then((read) => form.setValue('text', read))}
+        />
       </File>
       {roster.children.length > 0 && (
         <Found role="status">
@@ -181,15 +184,11 @@ function AddChildren({ classId, isOpen, onClose }: { classId: string; isOpen: bo
           {one.place} {one.reason}. {one.fix}
         </Notice>
       ))}
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      <FormProblem form={form} />
       <DialogActions>
         <Button onPress={onClose}>Not now</Button>
-        <Button $strong isDisabled={roster.children.length === 0 || busy} onPress={() => void add()}>
-          {busy ? 'Adding …' : `Add ${roster.children.length || ''}`}
+        <Button $strong isDisabled={roster.children.length === 0 || form.formState.isSubmitting} onPress={() => void add()}>
+          {form.formState.isSubmitting ? 'Adding …' : `Add ${roster.children.length || ''}`}
         </Button>
       </DialogActions>
     </Dialog>

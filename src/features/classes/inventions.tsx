@@ -10,6 +10,30 @@ import { FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { send } from '@/ui/post';
 
+const Section = styled.section`
+  margin-top: 32px;
+`;
+
+const SubHead = styled.h2`
+  font-size: 1.25rem;
+  margin-bottom: 8px;
+`;
+
+const Aside = styled.span`
+  color: var(--ink-soft);
+  font-size: 0.875rem;
+`;
+
+const Stack = styled.div`
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+`;
+
+const Wide = styled.div`
+  width: 100%;
+`;
+
 export interface ListedInvention {
   readonly id: string;
   readonly childName: string;
@@ -47,14 +71,14 @@ const List = styled.ul`
 /** Games that children of the class made: each may become a game of the class, without the child's name. */
 export function Inventions({ inventions, ageYears, mayChange }: { inventions: readonly ListedInvention[]; ageYears: number; mayChange: boolean }) {
   return (
-    <section style={{ marginTop: 32 }}>
-      <h2 style={{ fontSize: '1.25rem', marginBottom: 8 }}>Made by children</h2>
+    <Section>
+      <SubHead>Made by children</SubHead>
       <List>
         {inventions.map((one) => (
           <One key={one.id} invention={one} ageYears={ageYears} mayChange={mayChange} />
         ))}
       </List>
-    </section>
+    </Section>
   );
 }
 
@@ -69,22 +93,22 @@ function One({ invention, ageYears, mayChange }: { invention: ListedInvention; a
     <li>
       <CourseDrawing id={`invention-${invention.id}`} course={invention.course} parts={[]} label={`The floor of ${invention.title}`} numbers />
       <b>{invention.title}</b>
-      <span style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
+      <Aside>
         by {invention.childName}
         {invention.score === null ? '' : `, who scored ${invention.score}`}
-      </span>
+      </Aside>
       <p>{invention.words}</p>
       {invention.gameId ? (
         <Link href={`/games/${invention.gameId}`}>On the shelf</Link>
       ) : mayChange ? (
-        <div style={{ display: 'grid', gap: 8, justifyItems: 'start' }}>
-          <div style={{ width: '100%' }}>
+        <Stack>
+          <Wide>
             <FormText control={form.control} name="title" label="Its name in the class; no child's name" maxLength={60} />
-          </div>
+          </Wide>
           <Button isDisabled={form.formState.isSubmitting} onPress={() => void take()}>
             Make it a class game
           </Button>
-        </div>
+        </Stack>
       ) : null}
       <FormProblem form={form} />
     </li>

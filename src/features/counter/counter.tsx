@@ -1,20 +1,16 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
-import { framesOf, playsFrames } from '@/core/rules/frames';
-import { counted } from '@/core/rules/counted';
+import { useState } from 'react';
 import type { Words as Family } from '@/core/words/words';
 import { placeMark, placeName } from '@/core/rules/place-name';
-import { Ask, Failure, Field, Flags, Left, Marks, Owed, Said, Score, Small, Success, TextButton, Time } from './counter-style';
-import { Exercise } from '../drawing/exercise';
-import { FrameSheet } from './frame-sheet';
-import { Ends, Felled, Counted, Measured, Faces, Words, Checklist, type Entering } from './seen';
 import { useWords } from '@/features/languages/use-words';
+import { Gate, Paused, Waiting } from './between';
+import { Clock } from './clock';
+import { Ask, Field, Flags, Marks, Said, Small, TextButton } from './counter-style';
+import { howSeen, stageOf } from './model';
+import { Checklist, Counted, Ends, Faces, Felled, Measured, Words, type Entering } from './seen';
+import { ScoreSoFar } from './so-far';
+import { Undo } from './undo';
 import type { PlayInHand, Seen } from './use-play';
-
-function clockWords(ms: number, up: boolean): string {
-  const seconds = up ? Math.floor(ms / 1000) : Math.ceil(ms / 1000 - 0.001);
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
-}
 
 export interface CounterProps {
   readonly play: PlayInHand;
@@ -24,19 +20,15 @@ export interface CounterProps {
 /** The counter of every kind of rule: the clock, what may be chosen, a large button for each thing that the engine allows now, undo. */
 export function Counter({ play, exerciseSwapped }: CounterProps) {
   const { moves } = play;
+  const stage = stageOf(play);
   return (
     <Field>
       <Whose play={play} />
       <Clock play={play} />
-      {moves.waiting ? (
-        <Waiting play={play} />
-      ) : moves.paused ? (
-        <Paused play={play} />
-      ) : moves.owed && !play.atWhistle ? (
-        <Gate play={play} swapped={exerciseSwapped} />
-      ) : (
-        <Trying play={play} key={`${moves.part} ${moves.task.id}`} />
-      )}
+      {stage === 'waiting' && <Waiting play={play} />}
+      {stage === 'paused' && <Paused play={play} />}
+      {stage === 'gate' && <Gate play={play} swapped={exerciseSwapped} />}
+      {stage === 'try' && <Trying play={play} key={`${moves.part} ${moves.task.id}`} />}
     </Field>
   );
 }
@@ -58,111 +50,6 @@ function Whose({ play }: { play: PlayInHand }) {
   return words.length > 0 ? <Said role="status">{words.join(' · ')}</Said> : null;
 }
 
-/** What the clock shows, read ten times a second; drawn again only when a second has gone. */
-function useShownMs(play: PlayInHand): number {
-  const { readShownMs } = play;
-  const [, setSecond] = useState(0);
-  useEffect(() => {
-    const timer = setInterval(() => setSecond(Math.ceil(readShownMs() / 1000)), 100);
-    return () => clearInterval(timer);
-  }, [readShownMs]);
-  return readShownMs();
-}
-
-function Clock({ play }: { play: PlayInHand }) {
-  const { i18n } = useWords();
-  const { moves, result, part } = play;
-  const down = part.clockDownMs;
-  const shownMs = useShownMs(play);
-  // Where much is to be chosen the clock makes room.
-  const small =
-    !moves.owed && (moves.aim !== null || moves.flags.length > 0 || moves.ends.length > 3 || moves.task.see === 'felled') ? true : undefined;
-  if (moves.waiting) return null;
-  if (down > 0)
-    return (
-      <>
-        <Time data-small={small} role="timer" aria-label={i18n.t('{time} left', { time: clockWords(shownMs, false) })}>
-          {clockWords(shownMs, false)}
-        </Time>
-        <Left aria-hidden>
-          <div style={{ width: `${(100 * shownMs) / down}%` }} />
-        </Left>
-      </>
-    );
-  if (part.part.clock.kind === 'up')
-    return (
-      <Time data-small={small} role="timer" aria-label={i18n.t('{time} so far', { time: clockWords(shownMs, true) })}>
-        {clockWords(shownMs, true)}
-      </Time>
-    );
-  const asked = part.part.stop.find((stop) => stop.if[0]?.[0] === 'attempts')?.if[0]?.[2];
-  if (typeof asked !== 'number' || play.counting !== 'attempts' || asked < 2) return null;
-  const made = (result.parts[moves.part] ?? result).attempts % asked;
-  return (
-    <>
-      <Time data-small={small}>
-        {Math.min(asked, made + 1)}
-        <span style={{ fontSize: '0.45em', fontWeight: 400 }}> {i18n.t('of {n}', { n: asked })}</span>
-      </Time>
-      <Left aria-hidden>
-        <div style={{ width: `${(100 * made) / asked}%` }} />
-      </Left>
-    </>
-  );
-}
-
-function ScoreSoFar({ play }: { play: PlayInHand }) {
-  const words = useWords();
-  const { i18n, own } = words;
-  const { moves, result, program } = play;
-  const now = result.parts[moves.part];
-  const value = program.parts.length > 1 ? (now?.value ?? 0) : result.value;
-  const unit = program.parts.length > 1 ? (now?.unit ?? '') : result.unit;
-  if (playsFrames(play.part)) {
-    const [next, after] = moves.carry;
-    return (
-      <>
-        <FrameSheet frames={framesOf(program, play.events)} of={frameCount(play)} />
-        {next > 0 && (
-          <Said role="status">
-            {after > 0
-              ? i18n.t('The next two balls count a second time.')
-              : next > 1
-                ? i18n.t('The next ball counts three times.')
-                : i18n.t('The next ball counts a second time.')}
-          </Said>
-        )}
-      </>
-    );
-  }
-  if (play.part.part.measure.of === 'clock') {
-    const counter = moves.counters[0];
-    return counter ? (
-      <Score aria-live="polite">
-        <b>{counter.value}</b>
-        {counted(counter.value, counter.words, words)}
-      </Score>
-    ) : null;
-  }
-  if (play.part.part.measure.of === 'minutes') return null;
-  const counters = moves.counters.filter((counter) => counter.value !== value);
-  return (
-    <Score aria-live="polite">
-      <b>{value ?? '–'}</b>
-      {own(unit)}
-      {counters.length > 1 && (
-        <small style={{ display: 'block', fontSize: '1rem', marginTop: 4 }}>
-          {counters.map((one) => `${one.value} ${counted(one.value, one.words, words)}`).join(', ')}
-        </small>
-      )}
-    </Score>
-  );
-}
-
-function frameCount(play: PlayInHand): number {
-  return Number(play.part.part.stop.flatMap((stop) => stop.if).find(([operand, op]) => operand.startsWith('n.') && op === '>=')?.[2] ?? 10);
-}
-
 /** The next try: where from, what at, and what was seen of it. */
 function Trying({ play }: { play: PlayInHand }) {
   const words = useWords();
@@ -173,7 +60,6 @@ function Trying({ play }: { play: PlayInHand }) {
     play.attempt({ ...seen, ...(flags.length > 0 ? { flags } : {}) });
     setFlags([]);
   };
-  const checklist = moves.aim?.kind === 'item' ? moves.aim : null;
   return (
     <>
       {play.atWhistle && !moves.atWhistle ? (
@@ -183,7 +69,7 @@ function Trying({ play }: { play: PlayInHand }) {
       ) : (
         <>
           <Where play={play} />
-          {moves.aim && !checklist && moves.task.see !== 'felled' && (
+          {moves.aim && moves.aim.kind !== 'item' && moves.task.see !== 'felled' && (
             <Pick play={play} choice={moves.aim} words={i18n.t('Which target?')} name={nameOf(moves.aim, words)} />
           )}
         </>
@@ -203,26 +89,34 @@ function Trying({ play }: { play: PlayInHand }) {
           ))}
         </Flags>
       )}
-      {checklist ? (
-        <Checklist play={play} />
-      ) : moves.task.see === 'felled' ? (
-        <Felled play={play} onSeen={put} key={play.events.length} />
-      ) : moves.task.see === 'count' ? (
-        <Counted onSeen={put} />
-      ) : moves.task.see === 'length' ? (
-        <Measured onSeen={put} key={play.events.length} />
-      ) : moves.task.see === 'face' ? (
-        <Faces play={play} onSeen={put} />
-      ) : moves.task.see === 'text' ? (
-        <Words play={play} onSeen={put} key={play.events.length} />
-      ) : moves.atWhistle && !play.atWhistle ? (
-        <Said>{i18n.t('The answer is asked when the time is up.')}</Said>
-      ) : (
-        <Ends play={play} onSeen={put} />
-      )}
+      <HowSeenNow play={play} onSeen={put} />
       <Foot play={play} onSeen={put} />
     </>
   );
+}
+
+/** The buttons, pins or fields for what was seen of the try. */
+function HowSeenNow({ play, onSeen }: Entering & { play: PlayInHand }) {
+  const { i18n } = useWords();
+  const tries = play.events.length;
+  switch (howSeen(play)) {
+    case 'checklist':
+      return <Checklist play={play} />;
+    case 'felled':
+      return <Felled play={play} onSeen={onSeen} key={tries} />;
+    case 'count':
+      return <Counted onSeen={onSeen} />;
+    case 'length':
+      return <Measured onSeen={onSeen} key={tries} />;
+    case 'face':
+      return <Faces play={play} onSeen={onSeen} />;
+    case 'text':
+      return <Words play={play} onSeen={onSeen} key={tries} />;
+    case 'at the end':
+      return <Said>{i18n.t('The answer is asked when the time is up.')}</Said>;
+    case 'ends':
+      return <Ends play={play} onSeen={onSeen} />;
+  }
 }
 
 function nameOf(choice: NonNullable<PlayInHand['moves']['choice']>, words: Family) {
@@ -296,15 +190,6 @@ function Pick({
   );
 }
 
-function undoWords(play: PlayInHand, { i18n, own }: Family): string {
-  const last = [...play.events].reverse().find((event) => event.do !== 'choose');
-  if (last?.do === 'attempt' && last.end) {
-    const label = play.program.parts.flatMap((part) => part.part.tasks.flatMap((task) => task.ends ?? [])).find((end) => end.id === last.end)?.label;
-    return label ? i18n.t('Undo “{what}”', { what: own(label) }) : i18n.t('Undo (the last tap)', {}, { message: 'Undo' });
-  }
-  return i18n.t('Undo (the last tap)', {}, { message: 'Undo' });
-}
-
 function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
   const { i18n, own } = useWords();
   const seldom = play.moves.ends.filter((end) => end.as === 'seldom');
@@ -329,128 +214,4 @@ function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
       </TextButton>
     </Small>
   );
-}
-
-function Undo({ play }: { play: PlayInHand }) {
-  const words = useWords();
-  const any = play.events.some((event) => event.do !== 'choose');
-  return (
-    <TextButton type="button" disabled={!any} onClick={play.takeBack} style={{ visibility: any ? 'visible' : 'hidden' }}>
-      {undoWords(play, words)}
-    </TextButton>
-  );
-}
-
-/** What is owed before the next try: an exercise, a rest, a setting up, a toss that lets one go on. */
-function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
-  const { i18n, own } = useWords();
-  const { owed } = play.moves;
-  const button = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    button.current?.focus({ preventScroll: true });
-  }, []);
-  if (!owed) return null;
-  return (
-    <Owed>
-      <Ask>{capital(own(owed.what))}</Ask>
-      {(owed.kind === 'exercise' || owed.kind === 'rest') && <Exercise words={owed.kind === 'rest' ? 'rest' : owed.what} height={110} />}
-      {owed.kind === 'exercise' && (
-        <p className="times">
-          {owed.n}
-          <span style={{ fontSize: '0.35em' }}> {i18n.t('times (behind a number)', {}, { message: 'times' })}</span>
-        </p>
-      )}
-      {owed.kind === 'rest' && (
-        <p className="times">
-          {owed.n}
-          <span style={{ fontSize: '0.35em' }}> {i18n.t('seconds (a unit)', {}, { message: 'seconds' })}</span>
-        </p>
-      )}
-      {!owed.onClock && play.part.clockDownMs > 0 && <Said>{i18n.t('The clock waits for you.')}</Said>}
-      {swapped && owed.kind === 'exercise' && <p>{i18n.t('Or your own exercise, the one that suits you.')}</p>}
-      {owed.kind === 'face' ? (
-        (owed.faces ?? []).map((face, index) => (
-          <Failure key={face} type="button" data-several onClick={() => play.gateDone(index)}>
-            {own(face)}
-          </Failure>
-        ))
-      ) : (
-        <Success type="button" ref={button} onClick={() => play.gateDone()}>
-          {i18n.t('Done (said or pressed at the end)', {}, { message: 'Done' })}
-        </Success>
-      )}
-      <Small>
-        <Undo play={play} />
-        <TextButton type="button" onClick={play.pause}>
-          {i18n.t('Stop the clock')}
-        </TextButton>
-      </Small>
-    </Owed>
-  );
-}
-
-/** Between two parts of a card, or two goes of one. */
-function Waiting({ play }: { play: PlayInHand }) {
-  const { i18n, own } = useWords();
-  const { waiting } = play.moves;
-  const button = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    button.current?.focus({ preventScroll: true });
-  }, []);
-  if (!waiting) return null;
-  const done = play.result.parts.filter((part) => part.finished !== null);
-  return (
-    <Owed>
-      <Ask>
-        {waiting.go > 1
-          ? i18n.t('Go {go} of {goes}', { go: waiting.go, goes: waiting.goes })
-          : i18n.t('Next, {number} of {of}', { number: waiting.number, of: waiting.of })}
-        {waiting.go === 1 && waiting.title && <span style={{ display: 'block' }}>{own(waiting.title)}</span>}
-      </Ask>
-      {done.map((part) => (
-        <Said key={part.part}>
-          {own(part.title)}: <b>{part.value ?? i18n.t('not finished')}</b> {part.value === null ? '' : own(part.unit)}
-        </Said>
-      ))}
-      <Success type="button" ref={button} onClick={play.begin}>
-        {i18n.t('Start (a go, button)', {}, { message: 'Start' })}
-      </Success>
-      <Small>
-        <Undo play={play} />
-        <TextButton type="button" onClick={play.finish}>
-          {i18n.t('End here')}
-        </TextButton>
-      </Small>
-    </Owed>
-  );
-}
-
-function Paused({ play }: { play: PlayInHand }) {
-  const words = useWords();
-  const { i18n } = words;
-  const { result, program } = play;
-  const now = result.parts[play.moves.part];
-  return (
-    <Owed>
-      <Ask>{play.part.part.clock.kind === 'none' ? i18n.t('A short stop') : i18n.t('The clock is stopped')}</Ask>
-      {now && now.value !== null && (
-        <p>{i18n.t('{score} so far. The stop is kept with your score.', { score: `${now.value} ${counted(now.value, now.unit, words)}` })}</p>
-      )}
-      <Success type="button" onClick={play.resume}>
-        {i18n.t('Go on')}
-      </Success>
-      {program.parts.length > 1 && (
-        <Failure type="button" data-several onClick={play.giveUpPart}>
-          {i18n.t('Leave this part')}
-        </Failure>
-      )}
-      <Failure type="button" data-several={program.parts.length > 1 || undefined} onClick={play.finish}>
-        {i18n.t('End here')}
-      </Failure>
-    </Owed>
-  );
-}
-
-function capital(words: string): string {
-  return words.charAt(0).toLocaleUpperCase('en-GB') + words.slice(1);
 }

@@ -3,7 +3,8 @@
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 import { tile } from './counter-style';
-import type { LookMark, MarkedLook } from '@/core/reports/look-marks';
+import type { LookMark } from '@/core/reports/look-marks';
+import type { LookMarks } from '@/core/reports/marked-looks';
 
 const WORDS: Readonly<Record<LookMark, string>> = {
   yes: /*i18n*/ 'yes',
@@ -43,8 +44,6 @@ const List = styled.ul`
   }
 `;
 
-export type LookMarks = Readonly<Record<string, LookMark>>;
-
 /** What is looked for, each marked yes, sometimes or not yet by whoever watches. */
 export function LookFors({
   group = 'look',
@@ -76,11 +75,6 @@ export function LookFors({
       ))}
     </List>
   );
-}
-
-/** The marks that were made, as they are kept: in the order of what is looked for. */
-export function markedLooks(lookFors: readonly string[], marks: LookMarks): readonly MarkedLook[] {
-  return lookFors.flatMap((look) => (marks[look] ? [{ look, mark: marks[look] }] : []));
 }
 
 export const lookMarkWords = (mark: LookMark) => WORDS[mark];

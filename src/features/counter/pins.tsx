@@ -1,6 +1,17 @@
 'use client';
 import type { Spot } from '@/core/rules/game';
+import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
+
+const Rack = styled.svg`
+  width: 100%;
+  flex: 1 1 150px;
+  min-height: 120px;
+  max-height: 300px;
+  & [data-up] {
+    cursor: pointer;
+  }
+`;
 
 /** Pins or targets where they stand, seen from the player: nearest at the bottom. Tap those that fell. */
 export function Pins({
@@ -21,12 +32,7 @@ export function Pins({
   const top = Math.min(...at.map((spot) => spot.y)) - radius - 4;
   const height = Math.max(...at.map((spot) => spot.y)) + radius + 4 - top;
   return (
-    <svg
-      viewBox={`${-width / 2} ${top} ${width} ${height}`}
-      role="group"
-      aria-label={i18n.t('What stands; tap what fell')}
-      style={{ width: '100%', flex: '1 1 150px', minHeight: 120, maxHeight: 300 }}
-    >
+    <Rack viewBox={`${-width / 2} ${top} ${width} ${height}`} role="group" aria-label={i18n.t('What stands; tap what fell')}>
       {at.map(({ x, y }, pin) => {
         const up = standing.includes(pin);
         const down = fallen.includes(pin);
@@ -44,7 +50,7 @@ export function Pins({
               event.preventDefault();
               onToggle(pin);
             }}
-            style={{ cursor: up ? 'pointer' : 'default' }}
+            data-up={up || undefined}
           >
             <circle cx={x} cy={y} r={radius + 2} fill="transparent" />
             <circle
@@ -65,7 +71,7 @@ export function Pins({
           </g>
         );
       })}
-    </svg>
+    </Rack>
   );
 }
 

@@ -9,6 +9,17 @@ import type { Words } from '@/core/words/words';
 import { useWords } from '@/features/languages/use-words';
 import { FrameSheet } from './frame-sheet';
 
+const Big = styled.b`
+  && {
+    font-size: 2.2rem;
+  }
+`;
+
+const OwnLine = styled.span`
+  display: block;
+  font-size: 1rem;
+`;
+
 const Sum = styled.table`
   align-self: center;
   border-collapse: collapse;
@@ -60,7 +71,7 @@ export function WholeScore({ result }: { result: Result }) {
   if (result.value === null)
     return (
       <Whole>
-        <b style={{ fontSize: '2.2rem' }}>{result.finished === null ? '–' : i18n.t('Not finished')}</b>
+        <Big>{result.finished === null ? '–' : i18n.t('Not finished')}</Big>
       </Whole>
     );
   const length = result.unit === 'mm';
@@ -68,7 +79,7 @@ export function WholeScore({ result }: { result: Result }) {
     <Whole>
       <b>{length ? result.value / 10 : result.value}</b>
       {length ? 'cm' : own(result.unit)}
-      {result.team && <span style={{ display: 'block', fontSize: '1rem' }}>{i18n.t('made together')}</span>}
+      {result.team && <OwnLine>{i18n.t('made together')}</OwnLine>}
     </Whole>
   );
 }

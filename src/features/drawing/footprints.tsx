@@ -1,17 +1,21 @@
 'use client';
 import { useWords } from '@/features/languages/use-words';
+import styled from 'styled-components';
 import type { Hand } from '@/core/sheet/teaching-points';
+
+const Feet = styled.svg`
+  flex: none;
+`;
 
 /** Two footprints from above, the one in front darker, with the throwing hand beside its foot's side. */
 export function Footprints({ front, hand, width = 96 }: { front: Hand | 'both'; hand: Hand; width?: number }) {
   const { i18n } = useWords();
   const y = (foot: Hand) => (front === foot ? 12 : front === 'both' ? 34 : 54);
   return (
-    <svg
+    <Feet
       viewBox="0 0 120 130"
       width={width}
       height={Math.round(width * (13 / 12))}
-      style={{ flex: 'none' }}
       role="img"
       aria-label={
         front === 'both'
@@ -41,6 +45,6 @@ export function Footprints({ front, hand, width = 96 }: { front: Hand | 'both'; 
         </g>
       ))}
       <circle cx={hand === 'left' ? 10 : 110} cy={70} r={8} fill="var(--heather)" stroke="var(--ink)" strokeWidth={2} />
-    </svg>
+    </Feet>
   );
 }

@@ -5,14 +5,18 @@ import { useWords } from '@/features/languages/use-words';
 import { SKILL_NAMES, type Hand, type Skill } from '@/core/sheet/teaching-points';
 import { Figure, FIGURE_H, FIGURE_W } from './figure';
 
+const Frame = styled.svg`
+  max-width: 100%;
+  display: block;
+`;
+
 /** A movement in four frames, side by side; for the left side mirrored. */
 function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Hand; height?: number }) {
   const { i18n, own } = useWords();
   return (
-    <svg
+    <Frame
       viewBox={`-24 0 ${FIGURE_W * 4 + 48} ${FIGURE_H + 12}`}
       height={height}
-      style={{ maxWidth: '100%', display: 'block' }}
       role="img"
       aria-label={
         hand === 'left'
@@ -28,7 +32,7 @@ function Movement({ skill, hand, height = 120 }: { skill: Skill; hand: Hand; hei
           <Figure frame={frame} mirrored={hand === 'left'} />
         </g>
       ))}
-    </svg>
+    </Frame>
   );
 }
 

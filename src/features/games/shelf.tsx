@@ -14,6 +14,26 @@ import { TenDots } from '@/ui/ten-dots';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { NewGame } from './new-game';
 
+const About = styled.span`
+  && {
+    display: flex;
+    gap: 20px;
+  }
+`;
+
+const Sent = styled.span`
+  && {
+    flex: 1;
+  }
+`;
+
+const NoChance = styled.dd`
+  && {
+    grid-column: span 2;
+    color: var(--ink-soft);
+  }
+`;
+
 export interface ShelfGame {
   readonly id: string;
   readonly title: string;
@@ -142,7 +162,7 @@ export function GameShelf({
     <Page>
       <PageHead>
         <h1>Games</h1>
-        <span className="about" style={{ display: 'flex', gap: 20 }}>
+        <About className="about">
           {shelf !== 'own' && <QuietButton onPress={() => setShelf('own')}>Back to the shelf</QuietButton>}
           {shelf === 'own' && mayChange && <QuietButton onPress={() => setShelf('starters')}>Starter games: {starters.length}</QuietButton>}
           {shelf === 'own' && away > 0 && <QuietButton onPress={() => setShelf('away')}>Put away: {away}</QuietButton>}
@@ -158,7 +178,7 @@ export function GameShelf({
               event.target.value = '';
             }}
           />
-        </span>
+        </About>
         {games.length > 3 && <TextField label="Find a game" value={wanted} onChange={setWanted} />}
         {mayChange && (
           <Button $strong onPress={() => setMaking(true)}>
@@ -219,7 +239,7 @@ export function GameShelf({
                 </div>
               ) : (
                 <div className="acts">
-                  <span style={{ flex: 1 }}>{game.sent === 0 ? 'not sent yet' : game.sent === 1 ? 'sent once' : `sent ${game.sent} times`}</span>
+                  <Sent>{game.sent === 0 ? 'not sent yet' : game.sent === 1 ? 'sent once' : `sent ${game.sent} times`}</Sent>
                   {mayChange && (
                     <>
                       <QuietButton onPress={() => void act(game.id, 'duplicate')} aria-label={`Duplicate ${game.title}`}>
@@ -263,7 +283,7 @@ function Level({ name, chance, low, high }: ShelfGame['levels'][number]) {
     <>
       <dt>{name}</dt>
       {chance === null ? (
-        <dd style={{ gridColumn: 'span 2', color: 'var(--ink-soft)' }}>no chance worked out</dd>
+        <NoChance>no chance worked out</NoChance>
       ) : (
         <>
           <dd>

@@ -4,7 +4,6 @@ import { useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { CircleCheck, Hand as HandIcon, Pencil } from 'lucide-react';
 import { compile } from '@/core/rules/compile';
-import type { CountingWay } from '@/core/rules/play';
 import { catalogueIn } from '@/core/rules/languages';
 import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
@@ -13,12 +12,34 @@ import { TextButton, tile } from '../counter/counter-style';
 import { Footprints } from '../drawing/footprints';
 import { MovementLoop } from '../drawing/movement';
 import { Exercise } from '../drawing/exercise';
+import type { Counting } from './going-model';
 import { Big, Bottom, Caution, Ruled, Screen, Tick } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import type { Ways } from './store';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
+
+const Word = styled.b`
+  && {
+    min-width: 96px;
+    font-size: 1.4rem;
+  }
+`;
+
+const Fault = styled.small`
+  && {
+    color: var(--ink-soft);
+  }
+`;
+
+const Rule = styled.li`
+  && {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+  }
+`;
 
 export interface BeforeProps {
   readonly hand: InHand;
@@ -133,10 +154,10 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
       {points.length === 0 && <p>{i18n.t('Try it slowly once, without counting.')}</p>}
       {points.map((point) => (
         <Row key={point.word}>
-          {point.frontFoot ? <Footprints front={point.frontFoot} hand={shown} /> : <b style={{ minWidth: 96, fontSize: '1.4rem' }}>{point.word}</b>}
+          {point.frontFoot ? <Footprints front={point.frontFoot} hand={shown} /> : <Word>{point.word}</Word>}
           <p>
             {point.frontFoot && <b>{point.word}. </b>}
-            {point.point} <small style={{ color: 'var(--ink-soft)' }}>{point.fault}</small>
+            {point.point} <Fault>{point.fault}</Fault>
           </p>
         </Row>
       ))}
@@ -155,10 +176,10 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
       <h2>{i18n.t('How to play')}</h2>
       <Ruled>
         {rules.map((rule) => (
-          <li key={rule} style={{ display: 'flex', alignItems: 'center', gap: 8 }}>
+          <Rule key={rule}>
             <Exercise words={/times|exercise|before/i.test(rule) ? rule : ''} height={52} />
             <span>{rule}</span>
-          </li>
+          </Rule>
         ))}
       </Ruled>
       <ReadAloud words={[...points.map((point) => `${point.word}. ${point.point}`), ...rules].join(' ')} />
@@ -219,7 +240,6 @@ const Players = styled.div`
 `;
 
 /** The way of counting chosen before the clock; 'watch' shows a clock for across the room and asks for the parts afterwards. */
-export type Counting = CountingWay | 'watch';
 
 export function CountScreen({
   hand,

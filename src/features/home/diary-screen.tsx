@@ -6,13 +6,23 @@ import styled from 'styled-components';
 import { dayPlus, dayShort } from '@/core/measure/days';
 import type { Words } from '@/core/words/words';
 import { TextButton } from '../counter/counter-style';
-import { diaryOf } from './card-screen';
+import { diaryOf } from './card-model';
 import { Big, Bottom, Screen, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';
 import type { WaitingEntry } from './store';
 import { useDraft } from './use-draft';
 import { useWords } from '@/features/languages/use-words';
 import { todayHere } from './words';
+
+const Days = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+`;
+
+const Waits = styled.small`
+  display: block;
+  color: var(--ink-soft);
+`;
 
 const Fields = styled.div`
   display: grid;
@@ -34,9 +44,13 @@ const Fields = styled.div`
     font: inherit;
     color: inherit;
   }
+  & input[autocapitalize='characters'] {
+    text-transform: uppercase;
+  }
 `;
 
-const Day = styled.tr`
+const Day = styled.tr<{ $struck: boolean }>`
+  ${({ $struck }) => $struck && 'color: var(--ink-soft); text-decoration: line-through;'}
   & th,
   & td {
     padding: 8px 4px;
@@ -166,7 +180,6 @@ export function DiaryScreen({
             autoCapitalize="characters"
             autoComplete="off"
             aria-label={i18n.t("Adult's initials")}
-            style={{ textTransform: 'uppercase' }}
             onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
           />
         </label>
@@ -190,14 +203,14 @@ export function DiaryScreen({
         {i18n.t('Write it in')}
       </Big>
       {listed.length > 0 && (
-        <table style={{ width: '100%', borderCollapse: 'collapse' }}>
+        <Days>
           <tbody>
             {listed.map((entry) => (
-              <Day key={entry.id} style={entry.struck ? { textDecoration: 'line-through', color: 'var(--ink-soft)' } : undefined}>
+              <Day key={entry.id} $struck={entry.struck}>
                 <th scope="row">{dayShort(entry.day, tag)}</th>
                 <td>
                   {entry.what}
-                  {waiting.has(entry.id) && <small style={{ display: 'block', color: 'var(--ink-soft)' }}>{i18n.t('waits to be sent')}</small>}
+                  {waiting.has(entry.id) && <Waits>{i18n.t('waits to be sent')}</Waits>}
                 </td>
                 <td>{entry.minutes} min</td>
                 <td>
@@ -215,7 +228,7 @@ export function DiaryScreen({
               </Day>
             ))}
           </tbody>
-        </table>
+        </Days>
       )}
       {refused.length > 0 && (
         <p role="alert">

@@ -7,6 +7,12 @@ import { useWords } from '@/features/languages/use-words';
 import { LanguagePicker } from './language-picker';
 import type { KeptCard } from './store';
 
+const OneChild = styled.div`
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+`;
+
 const Code = styled.label`
   display: flex;
   flex-direction: column;
@@ -53,7 +59,7 @@ export function DoorScreen({
       {kept.map(({ token, card }) => {
         const name = card.child?.name ?? i18n.t('A card from paper');
         return (
-          <div key={token} style={{ display: 'flex', flexDirection: 'column', gap: 4 }}>
+          <OneChild key={token}>
             <Plain type="button" onClick={() => onOpen(token)}>
               {name}
             </Plain>
@@ -72,7 +78,7 @@ export function DoorScreen({
                 {i18n.t('Take {name} off this device', { name })}
               </TextButton>
             )}
-          </div>
+          </OneChild>
         );
       })}
       <Code>

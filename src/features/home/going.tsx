@@ -1,61 +1,33 @@
 'use client';
 import type { Card, CardItem } from '@/contract/card';
 import { useEffect, useState } from 'react';
-import { v7 } from 'uuid';
-import { goOf } from '@/core/reports/from-parts';
-import type { Report } from '@/core/reports/report';
-import { compile } from '@/core/rules/compile';
-import { REPORT_FORMAT } from '@/core/rules/formats';
-import { measure, type Result } from '@/core/rules/measure';
-import type { CountingWay, PlayEvent } from '@/core/rules/play';
-import { replay } from '@/core/rules/replay';
-import { lookForsOf, type Hand } from '@/core/sheet/teaching-points';
-import type { Words } from '@/core/words/words';
-import { markedLooks } from '../counter/look-fors';
-import { CountScreen, PractiseScreen, SafetyScreen, type Counting } from './before-play';
-import { Big, Bottom, Plain, Screen } from './home-style';
-import { inHand, stopped, type InHand } from './in-hand';
+import type { Result } from '@/core/rules/measure';
+import type { PlayEvent } from '@/core/rules/play';
+import type { Hand } from '@/core/sheet/teaching-points';
+import { useWords } from '@/features/languages/use-words';
+import { CountScreen, PractiseScreen, SafetyScreen } from './before-play';
+import { BegunScreen } from './begun-screen';
+import {
+  howBegun,
+  keptGo,
+  playOf,
+  sessionWith,
+  stepAfterSetUp,
+  stepToBeginWith,
+  stepToGoOn,
+  stepToPlay,
+  type Counting,
+  type GoInTheMaking,
+  type Step,
+} from './going-model';
+import { inHand } from './in-hand';
 import { PartsScreen } from './parts-screen';
 import { OtherResultScreen, PlayScreen, WatchScreen } from './play-screen';
-import { ReadAloud } from './read-aloud';
 import { ReportScreen, SentScreen } from './report-screen';
 import { ResultScreen } from './result-screen';
 import { SetUpScreen } from './set-up-screen';
-import { store, usualWays, type BegunGo, type Draft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
-import { Top } from './top';
-import { useWords } from '@/features/languages/use-words';
+import { store, type Draft, type KeptPlay, type Session, type Ways } from './store';
 import { scoreWords, todayHere } from './words';
-
-/** A go in the making: whose it is and how it is counted. */
-interface Going {
-  readonly counting: Counting;
-  readonly player: number;
-}
-
-export type Step =
-  | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
-  | { readonly on: 'set-up' | 'safety' | 'practise' | 'count'; readonly item: CardItem; readonly formId: string; readonly played: Counting | null }
-  | {
-      readonly on: 'play';
-      readonly item: CardItem;
-      readonly formId: string;
-      readonly going: Going;
-      readonly already: readonly PlayEvent[];
-      readonly key: string;
-      /** What a clock for across the room had come to. */
-      readonly fromMs?: number;
-    }
-  | { readonly on: 'parts'; readonly item: CardItem; readonly formId: string; readonly going: Going; readonly tookMs: number | null }
-  | {
-      readonly on: 'result';
-      readonly item: CardItem;
-      readonly formId: string;
-      readonly going: Going;
-      readonly events: readonly PlayEvent[];
-      readonly result: Result;
-    }
-  | { readonly on: 'report'; readonly item: CardItem; readonly formId: string }
-  | { readonly on: 'sent'; readonly item: CardItem; readonly formId: string; readonly playId: string };
 
 export interface GoingProps {
   readonly card: Card;
@@ -70,14 +42,11 @@ export interface GoingProps {
   readonly onCard: () => void;
 }
 
-/** Where a game that is opened begins: in the middle of a go that was begun, or with setting it out. */
+/** Where a game that is opened begins. */
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
 export async function firstStep(item: CardItem): Promise<Step> {
-  const go = await store.begun(item.assignmentId);
-  if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0)) return { on: 'begun', item, go };
-  const session = await store.session(item.assignmentId);
-  return { on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null };
+  return stepToBeginWith(item, await store.begun(item.assignmentId), await store.session(item.assignmentId));
 }
 
 /** From setting a game out to having sent it: loaded when the first game is opened, and in advance when there is time. */
@@ -94,34 +63,18 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
   const side: Hand = ways.hand ?? card.child?.hand ?? 'right';
   const sessionOf = (item: CardItem): Session | undefined => sessions.find((one) => one.assignmentId === item.assignmentId);
 
-  const start = (item: CardItem, formId: string, counting: Counting, player = 0) => {
-    const going = { counting, player };
-    if (counting === 'parts') setStep({ on: 'parts', item, formId, going, tookMs: null });
-    else setStep({ on: 'play', item, formId, going, already: [], key: v7() });
-  };
-  const ended = async (item: CardItem, formId: string, going: Going, events: readonly PlayEvent[], result: Result) => {
+  const start = (item: CardItem, formId: string, counting: Counting, player = 0) => setStep(stepToPlay(item, formId, counting, player));
+  const ended = async (item: CardItem, formId: string, going: GoInTheMaking, events: readonly PlayEvent[], result: Result) => {
     if (going.player === 0) {
-      const held = await store.session(item.assignmentId);
-      const session: Session = held ?? {
-        assignmentId: item.assignmentId,
-        token,
-        playId: v7(),
-        startedAt: new Date().toISOString(),
-        formId,
-        goes: [],
-      };
-      await store.endGo({
-        ...session,
-        formId,
-        goes: [...session.goes, keptGo(inHand(item, formId, ways, words), going, ways, side, events, result)],
-      });
+      const go = keptGo(inHand(item, formId, ways, words), going, ways, side, events, result);
+      await store.endGo(sessionWith(await store.session(item.assignmentId), item, token, formId, go, new Date()));
       await refresh();
     } else await store.forgetBegun(item.assignmentId);
     setStep({ on: 'result', item, formId, going, events, result });
   };
   const send = async (item: CardItem, draft: Draft) => {
     const session = (await store.session(item.assignmentId))!;
-    const play = playOf(session, item, draft, token);
+    const play = playOf(session, item, draft, token, new Date());
     await store.handOver(play);
     await refresh();
     setStep({ on: 'sent', item, formId: session.formId, playId: play.playId });
@@ -131,54 +84,18 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
   switch (step.on) {
     case 'begun': {
       const { item, go } = step;
-      const hand = inHand(item, go.formId, ways, words);
-      const going: Going = { counting: go.watchMs === undefined ? go.counting : 'watch', player: go.player };
-      const seconds = Math.floor((go.watchMs ?? 0) / 1000);
-      const happened =
-        go.watchMs === undefined
-          ? scoreSoFar(hand, go, words)
-          : i18n.t('{n, plural, one {The clock had run for 1 second} other {The clock had run for {n} seconds}}', { n: seconds });
       return (
-        <Screen>
-          <Top hand={hand} name={name} />
-          <h1>{i18n.t('You were in the middle of a go')}</h1>
-          <p>
-            {happened}. {i18n.t('The clock stood still since then.')}
-          </p>
-          <ReadAloud words={[i18n.t('You were in the middle of a go'), happened, i18n.t('Go on with it, or start again?')].join('. ')} />
-          <Bottom>
-            <Big
-              type="button"
-              onClick={() =>
-                setStep({
-                  on: 'play',
-                  item,
-                  formId: go.formId,
-                  going,
-                  already: go.watchMs === undefined ? stopped(go.events) : [],
-                  key: v7(),
-                  ...(go.watchMs === undefined ? {} : { fromMs: go.watchMs }),
-                })
-              }
-            >
-              {i18n.t('Go on with it')}
-            </Big>
-            {go.watchMs !== undefined && (
-              <Plain type="button" onClick={() => setStep({ on: 'parts', item, formId: go.formId, going, tookMs: go.watchMs! })}>
-                {i18n.t('Write it down now')}
-              </Plain>
-            )}
-            <Plain
-              type="button"
-              onClick={() => {
-                void store.forgetBegun(item.assignmentId);
-                setStep({ on: 'set-up', item, formId: go.formId, played: null });
-              }}
-            >
-              {i18n.t('Start again')}
-            </Plain>
-          </Bottom>
-        </Screen>
+        <BegunScreen
+          hand={inHand(item, go.formId, ways, words)}
+          name={name}
+          go={go}
+          onGoOn={() => setStep(stepToGoOn(item, go))}
+          onWriteDown={() => setStep({ on: 'parts', item, formId: go.formId, going: howBegun(go), tookMs: go.watchMs ?? null })}
+          onAgain={() => {
+            void store.forgetBegun(item.assignmentId);
+            setStep({ on: 'set-up', item, formId: go.formId, played: null });
+          }}
+        />
       );
     }
     default: {
@@ -195,14 +112,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               onWays={keepWays}
               onForm={(id) => setStep({ ...step, formId: id })}
               onBack={onCard}
-              // In the middle of a session the next go follows at once, when an adult has said yes today.
-              onNext={() =>
-                ways.agreedOn !== todayHere()
-                  ? to('safety')
-                  : step.played && step.played !== 'parts'
-                    ? start(item, formId, step.played)
-                    : to('practise')
-              }
+              onNext={() => setStep(stepAfterSetUp(step, ways.agreedOn === todayHere()))}
             />
           );
         case 'safety':
@@ -329,60 +239,4 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
       }
     }
   }
-}
-
-/** A go as it is kept and reported: its level, set-up, hand and way of counting. */
-function keptGo(hand: InHand, going: Going, ways: Ways, side: Hand, events: readonly PlayEvent[], result: Result): KeptGo {
-  const counting: CountingWay = going.counting === 'watch' ? 'parts' : going.counting;
-  const { otherHand } = hand.form;
-  const go = goOf(
-    { game: hand.item.game, levelId: hand.form.levelId, setUp: hand.used },
-    {
-      counting,
-      hand: otherHand ? (side === 'right' ? 'left' : 'right') : side,
-      otherHand,
-      events,
-      total: result.value,
-      unit: result.unit,
-      ...(ways.players > 1 && hand.level.sides.n === 1 ? { players: ways.players } : {}),
-    },
-  );
-  return { go, value: result.value, unit: result.unit, sum: result.sum, words: hand.words };
-}
-
-/** The report of a session, kept until the school has it. */
-function playOf(session: Session, item: CardItem, draft: Draft, token: string): KeptPlay {
-  const looks = markedLooks(lookForsOf(inHand(item, session.formId, usualWays('')).level), draft.marks);
-  const report: Report = {
-    format: REPORT_FORMAT,
-    goes: session.goes.map(({ go }) => go),
-    startedAt: session.startedAt,
-    sentAt: new Date().toISOString(),
-    ...(draft.felt ? { felt: draft.felt } : {}),
-    ...(draft.initials ? { adultInitials: draft.initials.toLocaleUpperCase('en-GB') } : {}),
-    ...(draft.word.trim() ? { word: draft.word.trim() } : {}),
-    ...(looks.length > 0 ? { looks: { by: draft.markedBy, marks: looks } } : {}),
-  };
-  const better = item.game.parts.length > 1 ? item.game.card.better : item.game.parts[0]!.measure.better;
-  const values = session.goes.flatMap(({ value }) => (value === null ? [] : [value]));
-  return {
-    playId: session.playId,
-    token,
-    assignmentId: session.assignmentId,
-    title: item.game.title,
-    report,
-    state: 'waiting',
-    words: '',
-    total: values.length === 0 ? null : better === 'high' ? Math.max(...values) : Math.min(...values),
-    unit: session.goes[0]?.unit ?? '',
-  };
-}
-
-function scoreSoFar(hand: InHand, { events, counting }: BegunGo, words: Words): string {
-  const compiled = compile(hand.level);
-  if (!compiled.ok) return words.i18n.t('It had just begun');
-  const { value, unit } = measure(compiled.value, replay(compiled.value, events, counting).state);
-  return value === null || value === 0
-    ? words.i18n.t('It had just begun')
-    : words.i18n.t('You had {score}', { score: scoreWords(value, unit, words) });
 }

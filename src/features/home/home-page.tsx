@@ -4,7 +4,7 @@ import type { CardItem } from '@/contract/card';
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import type { InventedPlan } from '@/core/invent/plan';
 import { CardScreen } from './card-screen';
-import type { Step } from './going';
+import type { Step } from './going-model';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { fetchCalendar } from './sending';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';

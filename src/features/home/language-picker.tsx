@@ -1,24 +1,35 @@
 'use client';
 import { LANGUAGES, useChooseLanguage, useWords } from '@/features/languages/use-words';
+import styled from 'styled-components';
 import { TextButton } from '../counter/counter-style';
+
+const Languages = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+`;
+
+const Chosen = styled.b`
+  align-self: center;
+`;
 
 /** The languages of this page, each under its own name. */
 export function LanguagePicker() {
   const { tag } = useWords();
   const choose = useChooseLanguage();
   return (
-    <p style={{ display: 'flex', flexWrap: 'wrap', gap: '0 18px' }}>
+    <Languages>
       {LANGUAGES.map((one) =>
         one.tag === tag ? (
-          <b key={one.tag} lang={one.tag} aria-current="true" style={{ alignSelf: 'center' }}>
+          <Chosen key={one.tag} lang={one.tag} aria-current="true">
             {one.name}
-          </b>
+          </Chosen>
         ) : (
           <TextButton key={one.tag} type="button" lang={one.tag} onClick={() => choose(one.tag)}>
             {one.name}
           </TextButton>
         ),
       )}
-    </p>
+    </Languages>
   );
 }

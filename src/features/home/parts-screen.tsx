@@ -1,5 +1,6 @@
 'use client';
 import { useMemo } from 'react';
+import styled from 'styled-components';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { compile } from '@/core/rules/compile';
 import { measure, type Result } from '@/core/rules/measure';
@@ -12,6 +13,27 @@ import type { InHand } from './in-hand';
 import { Top } from './top';
 import { useWords } from '@/features/languages/use-words';
 import { useDraft } from './use-draft';
+
+const WholeScore = styled.label`
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  font-size: 1.3rem;
+  & input {
+    width: 7rem;
+    min-height: 60px;
+    border: 0;
+    border-bottom: 3px solid var(--gorse);
+    background: transparent;
+    text-align: center;
+    font-size: 2rem;
+    font-weight: 700;
+  }
+`;
+
+const Sum = styled.p`
+  font-size: 1.4rem;
+`;
 
 export interface PartsDone {
   readonly events: readonly PlayEvent[];
@@ -70,7 +92,7 @@ export function PartsScreen({
       <Top hand={hand} name={name} />
       <h1>{i18n.t('How did it go?')}</h1>
       {onlyTotal ? (
-        <label style={{ display: 'flex', alignItems: 'center', gap: 12, fontSize: '1.3rem' }}>
+        <WholeScore>
           <input
             aria-label={i18n.t('The score in {unit}', {
               unit: length ? i18n.t('centimetres (a unit)', {}, { message: 'centimetres' }) : own(result.unit),
@@ -78,25 +100,13 @@ export function PartsScreen({
             inputMode="decimal"
             value={total}
             onChange={(event) => putWritten({ ...written, total: event.target.value.slice(0, 8) })}
-            style={{
-              width: '7rem',
-              minHeight: 60,
-              border: 0,
-              borderBottom: '3px solid var(--gorse)',
-              background: 'transparent',
-              textAlign: 'center',
-              fontSize: '2rem',
-              fontWeight: 700,
-            }}
           />
           {length ? 'cm' : own(result.unit)}
-        </label>
+        </WholeScore>
       ) : (
         <>
           <PartsEntry game={level} fields={fields} typed={typed} onTyped={(next) => putWritten({ ...written, typed: next })} />
-          <p style={{ fontSize: '1.4rem' }} role="status">
-            {result.sum}
-          </p>
+          <Sum role="status">{result.sum}</Sum>
         </>
       )}
       {several && (

@@ -14,6 +14,19 @@ import { store, type BegunGo } from './store';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
 
+const WholeScreen = styled(Screen)`
+  height: 100dvh;
+`;
+
+const Centred = styled.p`
+  text-align: center;
+`;
+
+const ResultWords = styled.p`
+  font-size: 1.6rem;
+  font-weight: 700;
+`;
+
 const Count = styled.p`
   display: grid;
   place-items: center;
@@ -86,7 +99,7 @@ export function PlayScreen(props: PlayScreenProps) {
   const timed = props.hand.level.parts[0]!.clock.kind === 'down';
   const count = useCountIn(timed && props.already.length === 0 ? COUNT_IN : 0, props.cues);
   return (
-    <Screen style={{ height: '100dvh' }}>
+    <WholeScreen>
       <Top hand={props.hand} name={props.player === 0 ? props.name : i18n.t('Player {n}', { n: props.player + 1 })} />
       {count > 0 ? (
         <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
@@ -95,7 +108,7 @@ export function PlayScreen(props: PlayScreenProps) {
       ) : (
         <Playing {...props} />
       )}
-    </Screen>
+    </WholeScreen>
   );
 }
 
@@ -148,7 +161,7 @@ function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDon
   return <Counter play={play} exerciseSwapped={exerciseSwapped} />;
 }
 
-const Far = styled.p`
+const Far = styled.p<{ $long: boolean }>`
   display: grid;
   place-items: center;
   flex: 1;
@@ -156,6 +169,7 @@ const Far = styled.p`
   font-weight: 700;
   line-height: 1;
   letter-spacing: -0.03em;
+  ${({ $long }) => $long && 'font-size: min(34vw, 30vh);'}
 `;
 
 /** Nobody taps: a clock to be read from across the room. What was counted is written afterwards. */
@@ -225,7 +239,7 @@ export function WatchScreen({
   const seconds = downMs > 0 ? Math.ceil((downMs - ms) / 1000 - 0.001) : Math.floor(ms / 1000);
   const shown = seconds < 60 ? `${seconds}` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   return (
-    <Screen style={{ height: '100dvh' }}>
+    <WholeScreen>
       <Top hand={hand} name={player === 0 ? name : i18n.t('Player {n}', { n: player + 1 })} />
       {count > 0 ? (
         <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
@@ -240,11 +254,11 @@ export function WatchScreen({
                 ? words.i18n.t('{n, plural, one {1 second left} other {{n} seconds left}}', { n: seconds })
                 : words.i18n.t('{n, plural, one {1 second so far} other {{n} seconds so far}}', { n: seconds })
             }
-            style={{ fontSize: shown.length > 2 ? 'min(34vw, 30vh)' : undefined }}
+            $long={shown.length > 2}
           >
             {shown}
           </Far>
-          <p style={{ textAlign: 'center' }}>{i18n.t('Count in your head.')}</p>
+          <Centred>{i18n.t('Count in your head.')}</Centred>
           <Bottom>
             {downMs > 0 ? (
               <TextButton type="button" onClick={() => end(ms)}>
@@ -258,7 +272,7 @@ export function WatchScreen({
           </Bottom>
         </>
       )}
-    </Screen>
+    </WholeScreen>
   );
 }
 
@@ -283,7 +297,7 @@ export function OtherResultScreen({
     <Screen>
       <Top hand={hand} name={name} />
       <h1>{i18n.t('Player {n}', { n: player + 1 })}</h1>
-      <p style={{ fontSize: '1.6rem', fontWeight: 700 }}>{words}</p>
+      <ResultWords>{words}</ResultWords>
       <p>{i18n.t('This one stays in the family. It is not sent.')}</p>
       <Bottom>
         <Plain type="button" onClick={onNext}>

@@ -1,9 +1,14 @@
 'use client';
 import { useEffect, useState } from 'react';
+import styled from 'styled-components';
 import { Volume2 } from 'lucide-react';
 import { TextButton } from '../counter/counter-style';
 import { useWords } from '@/features/languages/use-words';
 import { say } from './cues';
+
+const Loud = styled(Volume2)`
+  vertical-align: -3px;
+`;
 
 /** Says the words of the screen aloud, where the device can; else nothing is there. */
 export function ReadAloud({ words }: { words: string }) {
@@ -16,7 +21,7 @@ export function ReadAloud({ words }: { words: string }) {
   if (!can) return null;
   return (
     <TextButton type="button" onClick={() => say(words, tag)}>
-      <Volume2 size={18} aria-hidden style={{ verticalAlign: '-3px' }} /> {i18n.t('Read aloud')}
+      <Loud size={18} aria-hidden /> {i18n.t('Read aloud')}
     </TextButton>
   );
 }

@@ -5,7 +5,8 @@ import styled from 'styled-components';
 import type { CountingWay } from '@/core/rules/play';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { TextButton } from '../counter/counter-style';
-import { LookFors, markedLooks } from '../counter/look-fors';
+import { markedLooks } from '@/core/reports/marked-looks';
+import { LookFors } from '../counter/look-fors';
 import { Face } from './face';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
@@ -14,6 +15,10 @@ import { emptyDraft, type Draft, type Felt, type KeptGo, type KeptPlay } from '.
 import { Top } from './top';
 import { useWords } from '@/features/languages/use-words';
 import { linesWords, scoreWords, timeWords } from './words';
+
+const Apart = styled.p`
+  margin-top: 10px;
+`;
 
 const Faces = styled.div`
   display: grid;
@@ -219,22 +224,22 @@ export function SentScreen({ hand, name, play, onTry, onCard, onAgain }: SentScr
         {play.state === 'received' ? (
           <>
             <h1>{i18n.t('The school has it')}</h1>
-            <p style={{ marginTop: 10 }}>{i18n.t('{what}: received at {time}.', { what, time: timeWords(play.words, tag) })}</p>
+            <Apart>{i18n.t('{what}: received at {time}.', { what, time: timeWords(play.words, tag) })}</Apart>
           </>
         ) : play.state === 'waiting' ? (
           <>
             <h1>{i18n.t('Kept, not sent yet')}</h1>
-            <p style={{ marginTop: 10 }}>
+            <Apart>
               {i18n.t(
                 'There is no connection to the school. {what}: kept in this device, to go off by itself when there is one and this page is open.',
                 { what },
               )}
-            </p>
+            </Apart>
           </>
         ) : (
           <>
             <h1>{i18n.t('Not taken')}</h1>
-            <p style={{ marginTop: 10 }}>{linesWords(play.words, words)}</p>
+            <Apart>{linesWords(play.words, words)}</Apart>
           </>
         )}
       </div>

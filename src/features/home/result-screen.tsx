@@ -14,6 +14,16 @@ import type { Words } from '@/core/words/words';
 import { useWords } from '@/features/languages/use-words';
 import { scoreWords } from './words';
 
+const Centred = styled.p`
+  text-align: center;
+`;
+
+const UpButton = styled(Plain)`
+  && {
+    box-shadow: inset 0 -5px 0 var(--gorse);
+  }
+`;
+
 const Offers = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -94,18 +104,16 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
     <Screen>
       <Top hand={hand} name={name} />
       <WholeScore result={result} />
-      {result.finished === 'stopped' && result.value !== null && (
-        <p style={{ textAlign: 'center' }}>{i18n.t('Not finished: that is written down too.')}</p>
-      )}
+      {result.finished === 'stopped' && result.value !== null && <Centred>{i18n.t('Not finished: that is written down too.')}</Centred>}
       {program && events.length > 0 && <Working program={program} events={events} result={result} />}
-      <p style={{ textAlign: 'center' }}>{praise(hand, result, words)}</p>
+      <Centred>{praise(hand, result, words)}</Centred>
       <ReadAloud
         words={`${scoreWords(result.value, result.unit, words)}. ${praise(hand, result, words)} ${i18n.t('Again just the same, easier, harder, or finish?')}`}
       />
       {offers.moveUp && (
-        <Plain type="button" style={{ boxShadow: 'inset 0 -5px 0 var(--gorse)' }} onClick={() => onForm(offers.moveUp!.formId)}>
+        <UpButton type="button" onClick={() => onForm(offers.moveUp!.formId)}>
           {i18n.t('You may move up: {level}', { level: offers.moveUp.words })}
-        </Plain>
+        </UpButton>
       )}
       {players > 1 && (
         <Plain type="button" onClick={onOthers}>

@@ -9,6 +9,14 @@ import { useWords } from '@/features/languages/use-words';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { toDegrees } from '@/core/measure/angles';
 
+const Board = styled.svg`
+  && {
+    width: 100%;
+    max-height: 340px;
+    border: 1.5px solid var(--ink);
+  }
+`;
+
 const Whole = styled.div`
   & svg {
     display: block;
@@ -44,7 +52,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
   const top = -52;
   const height = deepest + 34 - top;
   return (
-    <svg
+    <Board
       viewBox={`${-wide} ${top} ${2 * wide} ${height}`}
       role="img"
       aria-label={i18n.t('From above: {places}', {
@@ -52,7 +60,6 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
           .map(({ name, steps }) => i18n.t('{place} mark {steps} from the {thing}', { place: name, steps, ...forms('thing', nameOf(target)) }))
           .join(', '),
       })}
-      style={{ width: '100%', maxHeight: 340, border: '1.5px solid var(--ink)' }}
     >
       <rect x={-wide} y={top} width={2 * wide} height={height} fill="var(--band-4)" />
       {[1, 0.66, 0.33].map((share, index) => (
@@ -114,6 +121,6 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
       <text y={-Math.max(12, r / 2) - 10} textAnchor="middle" fontSize={16} fill="var(--ink)">
         {noun(nameOf(target))}
       </text>
-    </svg>
+    </Board>
   );
 }

@@ -15,6 +15,11 @@ import type { PaceKind, Ways } from './store';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
 
+const Summary = styled.summary`
+  min-height: 44px;
+  cursor: pointer;
+`;
+
 const Ask = styled.fieldset`
   display: flex;
   flex-direction: column;
@@ -65,6 +70,10 @@ const Line = styled.div`
     background: var(--sheet);
     font-size: 1.3rem;
   }
+`;
+
+const ClearLine = styled(Line)`
+  clear: both;
 `;
 
 const Told = styled.p`
@@ -210,7 +219,7 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
       )}
       <Ask>
         <legend>{i18n.t('How long is your longest clear line?')}</legend>
-        <Line style={{ clear: 'both' }}>
+        <ClearLine>
           <input
             inputMode="decimal"
             aria-label={unit === 'steps' ? i18n.t('Longest clear line in steps') : i18n.t('Longest clear line in metres')}
@@ -236,7 +245,7 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
               </label>
             ))}
           </Chips>
-        </Line>
+        </ClearLine>
         <small>
           {thing.object === null
             ? chosen.equal
@@ -288,7 +297,7 @@ function HowToMake({ level }: { level: InHand['level'] }) {
   if (made.length === 0) return null;
   return (
     <details>
-      <summary style={{ minHeight: 44, cursor: 'pointer' }}>{i18n.t('How to make them')}</summary>
+      <Summary>{i18n.t('How to make them')}</Summary>
       {made.map(({ name, how }) => (
         <p key={name}>
           <b>{name}.</b> {how}

@@ -13,6 +13,49 @@ import { send } from '@/ui/post';
 import { SchoolKeys, type KeyShown } from './school-keys';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
+const Told = styled.p`
+  min-height: 1.5em;
+  margin: 10px 0;
+`;
+
+const FileName = styled.h1`
+  && {
+    font-size: 1.25rem;
+    margin: 6px 0;
+  }
+`;
+
+const WeekChooser = styled.div`
+  width: 340px;
+`;
+
+const Batches = styled(Figures)`
+  & .undone {
+    color: var(--ink-soft);
+    text-decoration: line-through;
+  }
+`;
+
+const Columns = styled(Figures)`
+  width: auto;
+`;
+
+const ColumnHead = styled.th`
+  && {
+    min-width: 130px;
+  }
+`;
+
+const Deeds = styled.p`
+  display: flex;
+  gap: 12px;
+`;
+
+const SubHead = styled.h2`
+  font-size: 1rem;
+  margin: 18px 0 6px;
+`;
+
 const Drop = styled.div`
   display: flex;
   align-items: center;
@@ -223,9 +266,7 @@ export function BringInPage({
         <Button onPress={() => chooser.current?.click()}>Choose a file</Button>
         <Button onPress={() => void readMailbox()}>Read the mailbox</Button>
       </Drop>
-      <p role="status" style={{ minHeight: '1.5em', margin: '10px 0' }}>
-        {busy ? (busy.of === 0 ? 'Reading …' : `${busy.done} of ${busy.of} rows`) : said}
-      </p>
+      <Told role="status">{busy ? (busy.of === 0 ? 'Reading …' : `${busy.done} of ${busy.of} rows`) : said}</Told>
       {problem && (
         <Notice $tone="caution" role="alert">
           {problem}
@@ -233,24 +274,24 @@ export function BringInPage({
       )}
       {table && file && (
         <section aria-label="What the file says">
-          <h1 style={{ fontSize: '1.25rem', margin: '6px 0' }}>
+          <FileName>
             {file.name}: {table.rows} {table.rows === 1 ? 'row' : 'rows'}
-          </h1>
+          </FileName>
           {table.remark && <Notice $tone="open">{table.remark}</Notice>}
-          <div style={{ width: 340 }}>
+          <WeekChooser>
             <Select
               label="Where no week or game is named"
               value={table.gameId}
               choices={games.map(({ id, words }) => ({ value: id, label: words }))}
               onChange={(id) => void look(file, table.columns, id)}
             />
-          </div>
+          </WeekChooser>
           <Wide>
-            <Figures style={{ width: 'auto' }}>
+            <Columns>
               <thead>
                 <tr>
                   {table.header.map((heading, index) => (
-                    <th key={index} style={{ minWidth: 130 }}>
+                    <ColumnHead key={index}>
                       {heading || `column ${index + 1}`}
                       <Select
                         hideLabel
@@ -265,11 +306,11 @@ export function BringInPage({
                           )
                         }
                       />
-                    </th>
+                    </ColumnHead>
                   ))}
                 </tr>
               </thead>
-            </Figures>
+            </Columns>
           </Wide>
           <Figures>
             <thead>
@@ -299,7 +340,7 @@ export function BringInPage({
             </tbody>
           </Figures>
           {table.rows > table.outcomes.length && <p>… and {table.rows - table.outcomes.length} more.</p>}
-          <p style={{ display: 'flex', gap: 12 }}>
+          <Deeds>
             <Button
               onPress={() => {
                 setTable(null);
@@ -311,13 +352,13 @@ export function BringInPage({
             <Button $strong isDisabled={busy !== null} onPress={() => void apply()}>
               Bring in {table.rows} {table.rows === 1 ? 'row' : 'rows'}
             </Button>
-          </p>
+          </Deeds>
         </section>
       )}
       {batches.length > 0 && !table && (
         <>
-          <h2 style={{ fontSize: '1rem', margin: '18px 0 6px' }}>Brought in before</h2>
-          <Figures>
+          <SubHead>Brought in before</SubHead>
+          <Batches>
             <thead>
               <tr>
                 <th>What</th>
@@ -330,7 +371,7 @@ export function BringInPage({
             </thead>
             <tbody>
               {batches.map((batch) => (
-                <tr key={batch.id} style={batch.undone ? { color: 'var(--ink-soft)', textDecoration: 'line-through' } : undefined}>
+                <tr key={batch.id} className={batch.undone ? 'undone' : undefined}>
                   <td>{batch.name}</td>
                   <td>{batch.madeWords}</td>
                   <td>{batch.by}</td>
@@ -344,7 +385,7 @@ export function BringInPage({
                 </tr>
               ))}
             </tbody>
-          </Figures>
+          </Batches>
         </>
       )}
       {keys && !table && <SchoolKeys keys={keys} />}

@@ -1,18 +1,22 @@
 'use client';
 import { classFitSchema } from '@/contract/class-fit';
+import styled from 'styled-components';
 import { skillWords } from '@/core/progress/skill-words';
 import { Notice } from '@/ui/notice';
 import { useRead } from '@/ui/reads';
 import { HitsByDistance } from './hits-by-distance';
+
+const SubHead = styled.h2`
+  margin: 26px 0 4px;
+  font-size: 1.125rem;
+`;
 
 /** How steady the class is by its own reports: worked out on the server when somebody looks, since it may take a moment. */
 export function ClassFitSection({ classId, ageYears }: { classId: string; ageYears: number }) {
   const { data: fit, error } = useRead(`/api/v1/classes/${classId}/fit`, classFitSchema, { onFocus: false });
   return (
     <section aria-labelledby="steady">
-      <h2 id="steady" style={{ margin: '26px 0 4px', fontSize: '1.125rem' }}>
-        Hits by distance
-      </h2>
+      <SubHead id="steady">Hits by distance</SubHead>
       {!fit && !error ? (
         <p role="status">Working out how steady this class is …</p>
       ) : !fit ? (

@@ -14,6 +14,37 @@ import { Told } from './score-style';
 import { OneWaiting, type AsReport } from './one-waiting';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
+const SubHead = styled.h2`
+  margin: 18px 0 4px;
+  font-size: 0.875rem;
+`;
+
+const Stays = styled.div`
+  position: sticky;
+  top: 12px;
+`;
+
+const Said = styled.p`
+  min-height: 1.6em;
+  margin: 0;
+  color: var(--ink-soft);
+`;
+
+const Hint = styled.p`
+  color: var(--ink-soft);
+  font-size: 0.875rem;
+`;
+
+const Source = styled.p`
+  margin: 0;
+  color: var(--ink-soft);
+`;
+
+const Goes = styled(Figures)`
+  width: auto;
+  min-width: 420px;
+`;
+
 const Columns = styled.div`
   display: grid;
   grid-template-columns: minmax(280px, 400px) minmax(0, 1fr);
@@ -193,19 +224,19 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
             {open.length === 0 && <p>Nothing is left to look at.</p>}
             {entries.length > open.length && (
               <>
-                <h2 style={{ margin: '18px 0 4px', fontSize: '0.875rem' }}>Decided</h2>
+                <SubHead>Decided</SubHead>
                 <List aria-label="Decided">{entries.filter((one) => !one.open).map(line)}</List>
               </>
             )}
           </div>
-          <div style={{ position: 'sticky', top: 12 }}>
-            <p role="status" style={{ minHeight: '1.6em', margin: 0, color: 'var(--ink-soft)' }}>
+          <Stays>
+            <Said role="status">
               {last && (
                 <>
                   {last.said} {!readOnly && <QuietButton onPress={() => void undo(last.entry)}>Take it back</QuietButton>}
                 </>
               )}
-            </p>
+            </Said>
             {problem && (
               <Notice $tone="caution" role="alert">
                 {problem}
@@ -230,10 +261,10 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
                 onUndo={() => void undo(picked)}
               />
             )}
-            <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
+            <Hint>
               Keys: <b>↑ ↓</b> another one, <b>1–4</b> an answer, <b>u</b> take the last one back. What was sent is never changed.
-            </p>
-          </div>
+            </Hint>
+          </Stays>
         </Columns>
       )}
     </Page>
@@ -254,15 +285,15 @@ function OneDoubt({
   return (
     <Told aria-live="polite">
       <h1>{doubt.childName}</h1>
-      <p style={{ margin: 0, color: 'var(--ink-soft)' }}>
+      <Source>
         {doubt.gameTitle}, week {doubt.weekNumber} · {WAY_WORDS[doubt.way]} on {doubt.receivedOn}
-      </p>
+      </Source>
       <blockquote>
         {doubt.sentences.map((sentence) => (
           <div key={sentence}>{sentence}</div>
         ))}
       </blockquote>
-      <Figures style={{ width: 'auto', minWidth: 420 }}>
+      <Goes>
         <thead>
           <tr>
             <th>Level</th>
@@ -281,7 +312,7 @@ function OneDoubt({
             </tr>
           ))}
         </tbody>
-      </Figures>
+      </Goes>
       {doubt.word && <p>“{doubt.word}”</p>}
       {doubt.choice ? (
         <p>

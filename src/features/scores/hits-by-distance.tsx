@@ -6,6 +6,21 @@ import type { AimCurve } from '@/core/progress/chance-by-distance';
 import { Select } from '@/ui/field';
 import { Figures } from '@/ui/page';
 
+const LevelChooser = styled.div`
+  max-width: 420px;
+  margin: 4px 0 8px;
+`;
+
+const ChartRoom = styled.div`
+  height: 280px;
+`;
+
+const Source = styled.p`
+  color: var(--ink-soft);
+  font-size: 0.875rem;
+  margin: 2px 0 0;
+`;
+
 const ChanceChart = lazy(() => import('./chance-chart'));
 
 const Beside = styled.div`
@@ -28,7 +43,7 @@ export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; who
   return (
     <>
       {aims.length > 1 && (
-        <div style={{ maxWidth: 420, margin: '4px 0 8px' }}>
+        <LevelChooser>
           <Select
             hideLabel
             label="What was tried"
@@ -36,10 +51,10 @@ export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; who
             choices={aims.map((one, index) => ({ value: `${index}`, label: `${aimWords(one.aim)} (${one.tries})` }))}
             onChange={(value) => setWhich(Number(value))}
           />
-        </div>
+        </LevelChooser>
       )}
       <Beside>
-        <Suspense fallback={<div style={{ height: 280 }} />}>
+        <Suspense fallback={<ChartRoom />}>
           <ChanceChart aim={aim} label={`Hits by distance of ${whose}, ${aimWords(aim.aim)}`} />
         </Suspense>
         <Figures aria-label={`Hits by distance of ${whose}`}>
@@ -70,9 +85,9 @@ export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; who
           </tbody>
         </Figures>
       </Beside>
-      <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem', margin: '2px 0 0' }}>
+      <Source>
         {aimWords(aim.aim)}. Dots: what was tapped, with what the chance may well be (four times in five). Line: the fitted skill with its band.
-      </p>
+      </Source>
     </>
   );
 }

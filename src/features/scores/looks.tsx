@@ -8,7 +8,8 @@ import { FormProblem, FormText, FormTick } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
-import { lookMarkWords, LookFors, markedLooks, type LookMarks } from '../counter/look-fors';
+import { markedLooks, type LookMarks } from '@/core/reports/marked-looks';
+import { lookMarkWords, LookFors } from '../counter/look-fors';
 
 /** What was seen of one child's movement: the marks from home beside those of the teacher, who makes them here. */
 export function Looks({

@@ -1,10 +1,15 @@
 'use client';
 import type { MayBe, Waiting } from '@/contract/to-look-at';
-import { useState, type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
+import { useWatch } from 'react-hook-form';
 import styled from 'styled-components';
 import { WAY_WORDS } from '@/core/reports/around';
 import { Button, QuietButton } from '@/ui/button';
+import { useSchemaForm } from '@/ui/form/schema-form';
+import { EntryField } from './entry-field';
 import { EntryFields, Told } from './score-style';
+import { totalOf } from './typed-parts';
+import { decisionSchema, meantBy, type Decision } from './waiting-model';
 
 const Words = styled.pre`
   max-height: 260px;
@@ -21,6 +26,26 @@ const Words = styled.pre`
     border-bottom: 3px solid var(--gorse);
     font-weight: 600;
   }
+`;
+
+const Decide = styled(EntryFields)`
+  & .which {
+    min-width: 7rem;
+  }
+  & input.score {
+    width: 5rem;
+  }
+`;
+
+const Deeds = styled.p`
+  display: flex;
+  gap: 10px;
+  margin: 16px 0 10px;
+`;
+
+const Source = styled.p`
+  margin: 0;
+  color: var(--ink-soft);
 `;
 
 /** The text with what was read out of it marked, and what each mark was read as. */
@@ -63,36 +88,36 @@ export function OneWaiting({
   onAside: () => void;
   onUndo: () => void;
 }) {
-  const [child, setChild] = useState(mayBe.children.find((one) => one.id === waiting.childId)?.name ?? '');
-  const [weekId, setWeekId] = useState<string>(waiting.weekId ?? mayBe.weeks[0]?.id ?? '');
-  const [level, setLevel] = useState<string | null>(null);
-  const [total, setTotal] = useState(waiting.total === undefined ? '' : waiting.total === null ? 'n' : `${waiting.total}`);
-  const written = child.trim().toLocaleLowerCase('en-GB');
-  const meant = written === '' ? undefined : mayBe.children.find((one) => one.name.toLocaleLowerCase('en-GB').startsWith(written));
-  const week = mayBe.weeks.find((one) => one.id === weekId);
-  const asked = meant && week?.asked[meant.id];
-  const levelId = level ?? (week?.levels.some((one) => one.id === waiting.levelId) ? waiting.levelId : asked?.levelId) ?? week?.levels[0]?.id ?? '';
-  const number = /^n/i.test(total.trim()) ? null : total.trim() === '' ? undefined : Number(total);
-  const valid = asked !== undefined && (number === null || (number !== undefined && Number.isInteger(number)));
-  const count = () => {
-    if (!valid || !asked || number === undefined || !meant || !week) return;
+  const form = useSchemaForm(decisionSchema, {
+    child: mayBe.children.find((one) => one.id === waiting.childId)?.name ?? '',
+    weekId: waiting.weekId ?? mayBe.weeks[0]?.id ?? '',
+    levelId: '',
+    total: waiting.total === undefined ? '' : waiting.total === null ? 'n' : `${waiting.total}`,
+  });
+  const { child, weekId, levelId: chosen, total } = useWatch({ control: form.control }) as Decision;
+  const { errors } = form.formState;
+  const { meant, week, asked, levelId } = meantBy(waiting, mayBe, { child, weekId, levelId: chosen });
+  const number = totalOf(total);
+  const count = form.handleSubmit(() => {
+    if (!meant || !week || !asked) return form.setError('child', { message: 'Nobody who was sent that week is called so.' }, { shouldFocus: true });
+    if (!number) return form.setError('total', { message: 'Write the score, or n for “not finished”.' }, { shouldFocus: true });
     onCount(
-      { assignmentId: asked.assignmentId, levelId, total: number },
-      `${meant.name}: ${number === null ? 'not finished' : `${number} ${week.unit}`}`,
+      { assignmentId: asked.assignmentId, levelId, total: number.total },
+      `${meant.name}: ${number.total === null ? 'not finished' : `${number.total} ${week.unit}`}`,
     );
-  };
+  });
   const onKey = (event: KeyboardEvent) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
-    count();
+    void count();
   };
   return (
     <Told aria-live="polite">
       <h1>{waiting.source}</h1>
-      <p style={{ margin: 0, color: 'var(--ink-soft)' }}>
+      <Source>
         {WAY_WORDS[waiting.way]}, {waiting.receivedOn}
         {waiting.confidence !== null && ` · read with about ${Math.round(waiting.confidence * 10)} in 10 certainty`}
-      </p>
+      </Source>
       <blockquote>{waiting.sentence}</blockquote>
       <Marked words={waiting.words} spans={waiting.spans} />
       {waiting.settledBy ? (
@@ -103,25 +128,22 @@ export function OneWaiting({
         <p>A teacher decides this.</p>
       ) : (
         <>
-          <EntryFields onKeyDown={onKey} onSubmit={(event) => event.preventDefault()}>
-            <label>
-              Child
-              <input
-                value={child}
-                autoFocus
-                autoComplete="off"
-                spellCheck={false}
-                aria-describedby="meant"
-                onChange={(event) => setChild(event.target.value)}
-              />
-            </label>
-            <span id="meant" aria-live="polite" style={{ minWidth: '7rem', paddingBottom: 8 }}>
-              <b>{meant ? meant.name : written === '' ? '' : 'nobody'}</b>
+          <Decide onKeyDown={onKey} onSubmit={(event) => event.preventDefault()}>
+            <EntryField
+              label="Child"
+              autoFocus
+              spellCheck={false}
+              aria-describedby="meant"
+              problem={errors.child?.message}
+              {...form.register('child')}
+            />
+            <span id="meant" className="which" aria-live="polite">
+              <b>{meant ? meant.name : child.trim() === '' ? '' : 'nobody'}</b>
               {meant && !asked && <small> was not sent this week</small>}
             </span>
             <label>
               Week
-              <select value={weekId} onChange={(event) => setWeekId(event.target.value)}>
+              <select {...form.register('weekId')}>
                 {mayBe.weeks.map((one) => (
                   <option key={one.id} value={one.id}>
                     {one.number}, {one.title}
@@ -131,7 +153,7 @@ export function OneWaiting({
             </label>
             <label>
               Level
-              <select value={levelId} onChange={(event) => setLevel(event.target.value)}>
+              <select value={levelId} onChange={(event) => form.setValue('levelId', event.target.value)}>
                 {week?.levels.map((one) => (
                   <option key={one.id} value={one.id}>
                     {one.name}
@@ -139,17 +161,14 @@ export function OneWaiting({
                 ))}
               </select>
             </label>
-            <label>
-              Score
-              <input style={{ width: '5rem' }} value={total} autoComplete="off" onChange={(event) => setTotal(event.target.value)} />
-            </label>
-          </EntryFields>
-          <p style={{ display: 'flex', gap: 10, margin: '16px 0 10px' }}>
-            <Button $strong isDisabled={!valid} onPress={count}>
+            <EntryField label="Score" className="score" problem={errors.total?.message} {...form.register('total')} />
+          </Decide>
+          <Deeds>
+            <Button $strong isDisabled={!asked || !number} onPress={() => void count()}>
               Yes, count it (Enter)
             </Button>
             <Button onPress={onAside}>Set aside</Button>
-          </p>
+          </Deeds>
         </>
       )}
     </Told>

@@ -10,6 +10,24 @@ import { Notice } from '@/ui/notice';
 import { Figures } from '@/ui/page';
 import { send } from '@/ui/post';
 
+const SubHead = styled.h2`
+  font-size: 1rem;
+  margin: 26px 0 4px;
+`;
+
+const Aside = styled.p`
+  margin: 0;
+  color: var(--ink-soft);
+`;
+
+const Keys = styled(Figures)`
+  margin-top: 8px;
+`;
+
+const NewKey = styled(Notice)`
+  margin-top: 10px;
+`;
+
 export interface KeyShown {
   readonly id: string;
   readonly name: string;
@@ -60,15 +78,13 @@ export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
   };
   return (
     <section aria-labelledby="programs">
-      <h2 id="programs" style={{ fontSize: '1rem', margin: '26px 0 4px' }}>
-        Another program of the school
-      </h2>
-      <p style={{ margin: 0, color: 'var(--ink-soft)' }}>
+      <SubHead id="programs">Another program of the school</SubHead>
+      <Aside>
         It asks what was sent and hands in reports as JSON, with a key; who makes it finds how in docs/report-api.md of Lochside. A key reads names
         and stores scores of the whole school: give each program its own, and withdraw it when it is not needed.
-      </p>
+      </Aside>
       {keys.length > 0 && (
-        <Figures style={{ marginTop: 8 }}>
+        <Keys>
           <thead>
             <tr>
               <th>Program</th>
@@ -93,13 +109,13 @@ export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
               </tr>
             ))}
           </tbody>
-        </Figures>
+        </Keys>
       )}
       {made && (
-        <Notice $tone="remark" role="status" style={{ marginTop: 10 }}>
+        <NewKey $tone="remark" role="status">
           The key of {made.name}, shown this once:
           <Told>{made.key}</Told>
-        </Notice>
+        </NewKey>
       )}
       <Making onSubmit={(event) => void make(event)} noValidate>
         <FormText control={form.control} name="name" label="Name of the program" maxLength={60} />

@@ -17,9 +17,25 @@ export const Told = styled.section`
 /** Fields side by side in which a score is written. */
 export const EntryFields = styled.form`
   display: flex;
-  align-items: end;
+  align-items: start;
   flex-wrap: wrap;
   gap: 10px 14px;
+  /* What stands beside the fields stands on their line. */
+  & > span,
+  & > button {
+    margin-top: 24px;
+    min-height: 38px;
+  }
+  & > span {
+    padding-top: 8px;
+  }
+  & .problem {
+    display: block;
+    max-width: 14rem;
+    margin-top: 3px;
+    font-size: var(--type-1);
+    color: var(--rowan);
+  }
   & label {
     display: flex;
     flex-direction: column;

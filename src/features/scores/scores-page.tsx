@@ -16,6 +16,34 @@ import { isShown, SHOWN, type Shown } from './rows-in-order';
 import { ScoresNav } from './scores-nav';
 import { TypeIn } from './type-in';
 
+const ClassChooser = styled.div`
+  width: 260px;
+`;
+
+const WeekChooser = styled.div`
+  width: 240px;
+`;
+
+const Title = styled.h1`
+  && {
+    flex: 1;
+    margin: 0;
+    font-size: 1.25rem;
+  }
+`;
+
+const RuleChooser = styled.div`
+  width: 180px;
+`;
+
+const HowFar = styled.span`
+  && {
+    text-align: right;
+    font-size: 0.875rem;
+    color: var(--ink-soft);
+  }
+`;
+
 const POLL_MS = 4000;
 
 const Heads = styled.div`
@@ -71,7 +99,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
       <ScoresNav classes={classes} classId={classId} />
       <PageHead>
         {week && (
-          <div style={{ width: 260 }}>
+          <ClassChooser>
             <Select
               hideLabel
               label="Week"
@@ -79,10 +107,10 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
               choices={found.weeks.map((one) => ({ value: one.id, label: `week ${one.number}, due ${dayWords(one.dueOn)}` }))}
               onChange={(id) => router.push(`/scores?class=${classId}&week=${id}`)}
             />
-          </div>
+          </ClassChooser>
         )}
         {week && found.games.length > 1 && (
-          <div style={{ width: 240 }}>
+          <WeekChooser>
             <Select
               hideLabel
               label="Game"
@@ -93,13 +121,13 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
               ]}
               onChange={(id) => router.push(`/scores?class=${classId}&week=${week.id}&game=${id}`)}
             />
-          </div>
+          </WeekChooser>
         )}
-        <h1 style={{ flex: 1, margin: 0, fontSize: '1.25rem' }}>{(whole ? found.gameTitle.split(':')[0] : found.gameTitle) || 'Scores'}</h1>
+        <Title>{(whole ? found.gameTitle.split(':')[0] : found.gameTitle) || 'Scores'}</Title>
         {week && !shownEvent && (
-          <div style={{ width: 180 }}>
+          <RuleChooser>
             <Select hideLabel label="Show" value={shown} choices={SHOWN.map((value) => ({ value, label: SHOWN_WORDS[value] }))} onChange={setShown} />
-          </div>
+          </RuleChooser>
         )}
         {week && heads.notYet > 0 && <ButtonLink href={`/weeks/${week.id}`}>Remind {heads.notYet}</ButtonLink>}
         <Button onPress={() => window.print()}>Print</Button>
@@ -125,9 +153,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
               <b>{heads.notYet}</b>
               <span>not yet</span>
             </div>
-            <span role="status" style={{ textAlign: 'right', fontSize: '0.875rem', color: 'var(--ink-soft)' }}>
-              {stale ? 'No connection just now; these are the last figures received.' : 'keeps itself up to date'}
-            </span>
+            <HowFar role="status">{stale ? 'No connection just now; these are the last figures received.' : 'keeps itself up to date'}</HowFar>
           </Heads>
           {shownEvent ? (
             <EventTable week={found} />

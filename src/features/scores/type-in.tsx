@@ -1,24 +1,30 @@
 'use client';
 import { typeInSchema, type TypeInAnswer } from '@/contract/typed';
 import type { ScoreRow } from '@/contract/class-week';
+import Joi from 'joi';
 import { useMemo, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
 import { resolveLevel } from '@/core/rules/level';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { TextField } from '@/ui/field';
+import { FormNumber, FormProblem, FormText } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { send } from '@/ui/post';
 import { useRead } from '@/ui/reads';
-import { reportFromFields, workedOut } from '@/core/reports/from-parts';
+import { reportFromFields } from '@/core/reports/from-parts';
 import { partFields } from '@/core/reports/parts';
+import { cellsSchema, readCells, totalOf, totalSchema, workedOutOf, type SheetLine } from './typed-parts';
 
 const Cells = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(110px, 1fr));
   gap: 14px;
 `;
+
+type PartsTyped = Pick<SheetLine, 'cells' | 'total'>;
 
 /** A score from a sheet of paper: the parts of the score as this game has them; the sum is worked out while it is typed. */
 export function TypeIn({ row, onClose }: { row: ScoreRow; onClose: (done: boolean) => void }) {
@@ -40,69 +46,47 @@ function Sheet({ row, assignment, onClose }: { row: ScoreRow; assignment: TypeIn
     return resolveLevel(assignment.game, Math.max(0, index));
   }, [assignment]);
   const fields = useMemo(() => partFields(level), [level]);
-  const [cells, setCells] = useState<readonly string[]>(() => fields.map(() => ''));
-  const [total, setTotal] = useState('');
-  const [problem, setProblem] = useState('');
-  const [busy, setBusy] = useState(false);
+  const form = useSchemaForm(
+    useMemo(() => Joi.object<PartsTyped>({ cells: cellsSchema(fields), total: totalSchema }), [fields]),
+    { cells: fields.map(() => null), total: '' },
+  );
+  const { cells, total } = useWatch({ control: form.control }) as PartsTyped;
   const [playId] = useState(() => v7());
-  const typed = cells.map((text) => (text.trim() === '' ? null : Number(text)));
-  const valid = typed.every(
-    (number, index) => number === null || (Number.isInteger(number) && number >= fields[index]!.least && number <= fields[index]!.most),
-  );
-  const worked = useMemo(
-    () =>
-      valid
-        ? workedOut(
-            level,
-            cells.map((text) => (text.trim() === '' ? null : Number(text))),
-          )
-        : null,
-    [level, cells, valid],
-  );
-  const written = total.trim() === '' ? (worked?.value ?? null) : Number(total);
-  const save = async () => {
-    if (!valid || !worked || (written !== null && !Number.isInteger(written))) return setProblem('Write whole numbers only.');
-    setBusy(true);
-    const answer = await send('POST', '/api/v1/scores/typed', {
-      playId,
-      assignmentId: row.assignmentId,
-      report: reportFromFields(assignment, level, typed, written, worked.unit, new Date()),
-    });
-    setBusy(false);
-    if (answer.ok) onClose(true);
-    else setProblem(answer.problem);
-  };
+  const worked = workedOutOf(level, fields, cells);
+  const written = totalOf(total);
+  const save = form.handleSubmit(async (typed) => {
+    const value = written ? written.total : (worked?.value ?? null);
+    const unit = worked?.unit ?? level.parts[0]!.measure.unit;
+    const report = reportFromFields(assignment, level, readCells(fields, typed.cells)!, value, unit, new Date());
+    if (tookIt(form, await send('POST', '/api/v1/scores/typed', { playId, assignmentId: row.assignmentId, report }))) onClose(true);
+  });
   return (
-    <>
+    <form onSubmit={(event) => void save(event)} noValidate>
       <Cells>
         {fields.map((field, index) => (
-          <TextField
+          <FormNumber
             key={index}
+            control={form.control}
+            name={`cells.${index}`}
             label={`${level.parts.length > 1 ? `${level.parts[field.part]!.title ?? ''}: ` : ''}${field.label}${field.each !== null && field.each !== 1 ? ` (${field.each} each)` : ''}`}
-            value={cells[index] ?? ''}
-            onChange={(text) => setCells(cells.map((old, at) => (at === index ? text : old)))}
             autoFocus={index === 0}
           />
         ))}
-        <TextField label="Total on the sheet" value={total} onChange={setTotal} />
+        <FormText control={form.control} name="total" label="Total on the sheet" />
       </Cells>
       <p role="status">
         Worked out: <b>{worked ? worked.sum : '–'}</b> {worked?.unit}
       </p>
-      {worked && total.trim() !== '' && written !== worked.value && (
+      {worked && written && written.total !== worked.value && (
         <Notice $tone="open">The sheet says {total}. Both are kept; it will stand under “to look at”.</Notice>
       )}
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      <FormProblem form={form} />
       <DialogActions>
         <Button onPress={() => onClose(false)}>Not now</Button>
-        <Button $strong isDisabled={busy || cells.every((text) => text.trim() === '')} onPress={() => void save()}>
+        <Button $strong type="submit" isDisabled={form.formState.isSubmitting || (written === null && cells.every((one) => one === null))}>
           Keep this score
         </Button>
       </DialogActions>
-    </>
+    </form>
   );
 }

@@ -2,21 +2,25 @@
 /** Many sheets of paper, one line each: the child by the first letters or the code of the slip, the cells of this game, Enter. */
 import type { SheetsToType, SheetToType } from '@/contract/sheets';
 import { useRouter } from 'next/navigation';
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useMemo, useState, type ChangeEvent, type KeyboardEvent } from 'react';
+import { useWatch } from 'react-hook-form';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
 import { dayWords } from '@/core/measure/days';
-import { reportFromFields, workedOut } from '@/core/reports/from-parts';
+import { reportFromFields } from '@/core/reports/from-parts';
 import { partFields } from '@/core/reports/parts';
 import { levelById } from '@/core/rules/level';
 import type { Game } from '@/core/rules/game';
 import { Button } from '@/ui/button';
 import { Select } from '@/ui/field';
-import { Notice } from '@/ui/notice';
+import { FormProblem } from '@/ui/form/fields';
+import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Empty, Figures, Page } from '@/ui/page';
 import { send } from '@/ui/post';
+import { EntryField } from './entry-field';
 import { EntryFields } from './score-style';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
+import { isNearer, lineSchema, readCells, setUpAtSteps, totalOf, workedOutOf, type SheetLine } from './typed-parts';
 
 const Line = styled(EntryFields)`
   padding: 14px 16px;
@@ -32,6 +36,45 @@ const Line = styled(EntryFields)`
   & input.steps {
     width: 8rem;
   }
+  & .which {
+    min-width: 8.5rem;
+  }
+  &.plain {
+    padding: 8px 0;
+    border: 0;
+    background: none;
+  }
+`;
+
+const Sum = styled.span<{ $differs: boolean }>`
+  min-width: 7rem;
+  ${({ $differs }) => $differs && 'color: var(--rowan);'}
+`;
+
+const Otherwise = styled.details`
+  padding: 6px 16px;
+`;
+
+const Short = styled.div`
+  width: 180px;
+`;
+
+const Chooser = styled.div`
+  width: 320px;
+`;
+
+const Aside = styled.span`
+  color: var(--ink-soft);
+`;
+
+const Hint = styled.p`
+  color: var(--ink-soft);
+  font-size: var(--type-1);
+`;
+
+const Kept = styled(Figures)`
+  width: auto;
+  min-width: 460px;
 `;
 
 const Bar = styled.div`
@@ -48,16 +91,10 @@ interface Typed {
   readonly doubt: boolean;
 }
 
-/** A total as it may be typed: a number, or n for “not finished”; null for nothing typed, undefined for neither. */
-function totalOf(text: string): { total: number | null } | null | undefined {
-  const written = text.trim().toLocaleLowerCase('en-GB');
-  if (written === '') return null;
-  if (/^(n|nf|not finished)$/.test(written)) return { total: null };
-  const number = Number(written.replace(',', '.'));
-  return Number.isInteger(number) ? { total: number } : undefined;
-}
-
 const SHORTEST_CODE = 16;
+
+/** React Hook Form asks this also of what the form holds already. */
+const cellOf = (held: string | number | null): number | null => (held === null || String(held).trim() === '' ? null : Number(held));
 
 export function TypingPage({ classes, classId, found }: ScoresNavProps & { found: SheetsToType }) {
   const router = useRouter();
@@ -76,7 +113,7 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
       ) : (
         <>
           <Bar>
-            <div style={{ width: 320 }}>
+            <Chooser>
               <Select
                 label="Week"
                 hideLabel
@@ -84,9 +121,9 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
                 choices={found.weeks.map((one) => ({ value: one.id, label: `week ${one.number}, due ${dayWords(one.dueOn)}` }))}
                 onChange={(id) => go(`&week=${id}`)}
               />
-            </div>
+            </Chooser>
             {found.games.length > 1 ? (
-              <div style={{ width: 250 }}>
+              <Chooser>
                 <Select
                   label="Game"
                   hideLabel
@@ -94,11 +131,11 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
                   choices={found.games.map((one) => ({ value: one.itemId, label: one.title }))}
                   onChange={(id) => go(`&week=${found.weekId}&game=${id}`)}
                 />
-              </div>
+              </Chooser>
             ) : (
               <b>{game.title}</b>
             )}
-            <span style={{ color: 'var(--ink-soft)' }}>{missing.length === 0 ? 'Everybody has a score.' : `${missing.length} without a score`}</span>
+            <Aside>{missing.length === 0 ? 'Everybody has a score.' : `${missing.length} without a score`}</Aside>
           </Bar>
           <EntryLine
             game={game}
@@ -109,12 +146,12 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
               setTypedIds([...typedIds, sheet.assignmentId]);
             }}
           />
-          <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
+          <Hint>
             The child by the first letters, or the code of the slip; <b>Tab</b> to the next cell; <b>Enter</b> keeps the line. In the total <b>n</b>{' '}
             is “not finished”. Without a total the sum of the cells is taken.
-          </p>
+          </Hint>
           {done.length > 0 && (
-            <Figures style={{ width: 'auto', minWidth: 460 }}>
+            <Kept>
               <thead>
                 <tr>
                   <th>Typed in now</th>
@@ -132,7 +169,7 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
                   </tr>
                 ))}
               </tbody>
-            </Figures>
+            </Kept>
           )}
         </>
       )}
@@ -151,87 +188,72 @@ function EntryLine({
   missing: readonly SheetToType[];
   onKept: (sheet: SheetToType, typed: Typed) => void;
 }) {
-  const [child, setChild] = useState('');
   const [coded, setCoded] = useState<string | null>(null);
-  const [levelId, setLevelId] = useState<string | null>(null);
-  const [cells, setCells] = useState<readonly string[]>([]);
-  const [total, setTotal] = useState('');
-  const [steps, setSteps] = useState('');
-  const [problem, setProblem] = useState('');
-  const busy = useRef(false);
-  const childField = useRef<HTMLInputElement>(null);
+  const empty: SheetLine = { child: '', levelId: game.levels[0]!.id, cells: [], total: '', steps: '' };
+  const form = useSchemaForm(
+    useMemo(() => lineSchema(game), [game]),
+    empty,
+  );
+  const { child, levelId, cells, total } = useWatch({ control: form.control }) as SheetLine;
+  const { errors } = form.formState;
 
-  const starts = (sheet: SheetToType) => sheet.name.toLocaleLowerCase('en-GB').startsWith(child.trim().toLocaleLowerCase('en-GB'));
-  const sheet =
-    coded !== null ? sheets.find((one) => one.childId === coded) : child.trim() === '' ? undefined : (missing.find(starts) ?? sheets.find(starts));
-  const level = useMemo(() => levelById(game, levelId ?? sheet?.levelId ?? game.levels[0]!.id), [game, levelId, sheet?.levelId]);
+  const sheetOf = (typed: string) => {
+    const starts = ({ name }: SheetToType) => name.toLocaleLowerCase('en-GB').startsWith(typed.trim().toLocaleLowerCase('en-GB'));
+    return typed.trim() === '' ? undefined : (missing.find(starts) ?? sheets.find(starts));
+  };
+  const sheet = coded !== null ? sheets.find((one) => one.childId === coded) : sheetOf(child);
+  const level = useMemo(() => levelById(game, levelId), [game, levelId]);
   const fields = useMemo(() => partFields(level), [level]);
-  const numbers = fields.map((_, index) => ((cells[index] ?? '').trim() === '' ? null : Number(cells[index])));
-  const valid = numbers.every((one, index) => one === null || (Number.isInteger(one) && one >= fields[index]!.least && one <= fields[index]!.most));
-  const some = numbers.some((one) => one !== null);
-  const worked = useMemo(() => {
-    const read = fields.map((_, index) => ((cells[index] ?? '').trim() === '' ? null : Number(cells[index])));
-    return valid ? workedOut(level, read) : null;
-  }, [level, fields, cells, valid]);
+  const some = cells.some((one) => typeof one === 'number');
+  const worked = workedOutOf(level, fields, cells);
   const written = totalOf(total);
   const differs = some && worked && written && written.total !== worked.value;
 
+  /** The level is the one that was sent, until another is chosen. */
+  const meant = (found: SheetToType | undefined) => {
+    if (found && found !== sheet) form.setValue('levelId', found.levelId);
+  };
   const lookUp = async (text: string) => {
-    setChild(text);
     setCoded(null);
+    meant(sheetOf(text));
     const code = /[#&]k=([^&\s]+)/.exec(text)?.[1] ?? text.trim();
     if (code.length < SHORTEST_CODE || /\s/.test(code)) return;
     const answer = await send<{ childId: string }>('POST', '/api/v1/scores/slip', { code });
-    if (answer.ok) setCoded(answer.value!.childId);
-    else setProblem(answer.problem);
+    if (!answer.ok) return form.setError('child', { message: answer.problem });
+    setCoded(answer.value!.childId);
+    meant(sheets.find((one) => one.childId === answer.value!.childId));
   };
-  const keep = async () => {
-    if (busy.current) return;
-    if (!sheet) return setProblem('Which child is it? Type the first letters of the name.');
-    if (!valid) return setProblem('The cells take whole numbers only, as many as the game allows.');
-    if (written === undefined) return setProblem('The total is a whole number, or n for “not finished”.');
-    if (!some && written === null) return setProblem('Type the cells, or the total alone.');
-    const places =
-      steps.trim() === ''
-        ? null
-        : steps
-            .trim()
-            .split(/[\s,;]+/)
-            .map((one) => Number(one.replace('½', '.5')));
-    if (places && (places.length !== sheet.setUp.distancesM.length || places.some((one) => !(one > 0))))
-      return setProblem(`Give ${sheet.setUp.distancesM.length} numbers of steps, from the nearest mark, or leave it empty.`);
-    busy.current = true;
-    setProblem('');
-    const setUp = places ? { ...sheet.setUp, distancesM: places.map((one) => Math.round(one * sheet.setUp.stepM * 1000) / 1000) } : sheet.setUp;
-    const assigned = { game, levelId: levelId ?? sheet.levelId, setUp };
+  const keep = form.handleSubmit(async (line) => {
+    if (!sheet) return form.setError('child', { message: 'Nobody of this class is called so.' }, { shouldFocus: true });
+    if (!some && written === null) return form.setError('total', { message: 'Type the cells, or the total alone.' }, { shouldFocus: true });
+    const setUp = setUpAtSteps(sheet.setUp, line.steps);
+    if (typeof setUp === 'string') return form.setError('steps', { message: setUp }, { shouldFocus: true });
     const unit = worked?.unit ?? game.parts[0]!.measure.unit;
     const value = written ? written.total : (worked?.value ?? null);
+    const typed = some ? readCells(fields, line.cells)! : [];
     const answer = await send<{ verdict: string }>('POST', '/api/v1/scores/typed', {
       playId: v7(),
       assignmentId: sheet.assignmentId,
-      report: reportFromFields(assigned, level, some ? numbers : [], value, unit, new Date()),
+      report: reportFromFields({ game, levelId, setUp }, level, typed, value, unit, new Date()),
     });
-    busy.current = false;
-    if (!answer.ok) return setProblem(answer.problem);
+    if (!tookIt(form, answer)) return;
     onKept(sheet, {
       name: sheet.name,
       words: value === null ? 'not finished' : `${value} ${unit}`,
-      doubt:
-        answer.value?.verdict !== 'clean' ||
-        (places !== null && places.some((one, index) => one * sheet.setUp.stepM < sheet.setUp.distancesM[index]! - 0.25)),
+      doubt: answer.value?.verdict !== 'clean' || isNearer(setUp, sheet.setUp),
     });
-    setChild('');
+    // Before the form is emptied: its fields are not known again at once.
+    form.setFocus('child');
+    form.reset(empty);
     setCoded(null);
-    setLevelId(null);
-    setCells([]);
-    setTotal('');
-    setSteps('');
-    childField.current?.focus();
+  });
+  const submit = () => {
+    if (!form.formState.isSubmitting) void keep();
   };
   const onKey = (event: KeyboardEvent) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
-    void keep();
+    submit();
   };
   return (
     <>
@@ -239,69 +261,53 @@ function EntryLine({
         onKeyDown={onKey}
         onSubmit={(event) => {
           event.preventDefault();
-          void keep();
+          submit();
         }}
+        noValidate
       >
-        <label>
-          Child or code
-          <input
-            ref={childField}
-            className="child"
-            value={child}
-            autoFocus
-            autoComplete="off"
-            spellCheck={false}
-            aria-describedby="which-child"
-            onChange={(event) => void lookUp(event.target.value)}
-          />
-        </label>
-        <span id="which-child" aria-live="polite" style={{ minWidth: '8.5rem', paddingBottom: 8 }}>
+        <EntryField
+          label="Child or code"
+          className="child"
+          autoFocus
+          spellCheck={false}
+          aria-describedby="which-child"
+          problem={errors.child?.message}
+          {...form.register('child', { onChange: (event: ChangeEvent<HTMLInputElement>) => void lookUp(event.target.value) })}
+        />
+        <span id="which-child" className="which" aria-live="polite">
           <b>{sheet?.name ?? (child.trim() === '' ? '' : 'nobody')}</b>
           {sheet?.reported && <small> has a score</small>}
         </span>
         {fields.map((field, index) => (
-          <label key={index}>
-            {field.label}
-            {field.each !== null && field.each !== 1 && ` × ${field.each}`}
-            <input
-              inputMode="numeric"
-              value={cells[index] ?? ''}
-              autoComplete="off"
-              onChange={(event) => setCells(fields.map((_, at) => (at === index ? event.target.value : (cells[at] ?? ''))))}
-            />
-          </label>
+          <EntryField
+            key={`${levelId} ${index}`}
+            label={`${field.label}${field.each !== null && field.each !== 1 ? ` × ${field.each}` : ''}`}
+            inputMode="numeric"
+            problem={errors.cells?.[index]?.message}
+            {...form.register(`cells.${index}`, { setValueAs: cellOf })}
+          />
         ))}
-        <label>
-          Total
-          <input value={total} autoComplete="off" aria-describedby="worked-out" onChange={(event) => setTotal(event.target.value)} />
-        </label>
-        <span id="worked-out" role="status" style={{ minWidth: '7rem', paddingBottom: 8, color: differs ? 'var(--rowan)' : undefined }}>
+        <EntryField label="Total" aria-describedby="worked-out" problem={errors.total?.message} {...form.register('total')} />
+        <Sum id="worked-out" role="status" $differs={Boolean(differs)}>
           {some && worked ? worked.sum : ''}
-        </span>
-        <Button onPress={() => void keep()}>Keep</Button>
+        </Sum>
+        <Button onPress={submit}>Keep</Button>
       </Line>
-      <details style={{ padding: '6px 16px' }}>
+      <Otherwise>
         <summary>Played otherwise than sent</summary>
-        <Line as="div" style={{ border: 0, padding: '8px 0', background: 'none' }} onKeyDown={onKey}>
-          <div style={{ width: 180 }}>
+        <Line as="div" className="plain" onKeyDown={onKey}>
+          <Short>
             <Select
               label="Level"
-              value={levelId ?? sheet?.levelId ?? game.levels[0]!.id}
+              value={levelId}
               choices={game.levels.map((one) => ({ value: one.id, label: one.name }))}
-              onChange={setLevelId}
+              onChange={(id) => form.setValue('levelId', id)}
             />
-          </div>
-          <label>
-            Steps to each mark
-            <input className="steps" value={steps} placeholder="2 3½ 5" autoComplete="off" onChange={(event) => setSteps(event.target.value)} />
-          </label>
+          </Short>
+          <EntryField label="Steps to each mark" className="steps" placeholder="2 3½ 5" problem={errors.steps?.message} {...form.register('steps')} />
         </Line>
-      </details>
-      {problem && (
-        <Notice $tone="caution" role="alert">
-          {problem}
-        </Notice>
-      )}
+      </Otherwise>
+      <FormProblem form={form} />
     </>
   );
 }

@@ -1,11 +1,18 @@
 'use client';
 /** The class over its weeks as a chart: who took part, and every child's best against its par. The table below it says the same. */
 import type { ClassWeeks } from '@/contract/class-weeks';
+import styled from 'styled-components';
 import { BarChart, ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useChart, type ChartLook } from './use-chart';
+
+const ChartPlace = styled.div`
+  width: 100%;
+  height: 410px;
+  break-inside: avoid;
+`;
 
 register([BarChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, AriaComponent, CanvasRenderer]);
 
@@ -96,12 +103,5 @@ function optionsOf(found: ClassWeeks, { colour, text }: ChartLook) {
 // ts-unused-exports:disable-next-line
 export default function WeeksChart({ found }: { found: ClassWeeks }) {
   const place = useChart(found, optionsOf);
-  return (
-    <div
-      ref={place}
-      style={{ width: '100%', height: 410, breakInside: 'avoid' }}
-      role="img"
-      aria-label="Who took part and how scores lay against par, week by week; the table below says the same"
-    />
-  );
+  return <ChartPlace ref={place} role="img" aria-label="Who took part and how scores lay against par, week by week; the table below says the same" />;
 }

@@ -11,6 +11,20 @@ import { ClassFitSection } from './class-fit-section';
 import { CreditRuleChoice } from './credit-rule-choice';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
+const Summary = styled.summary`
+  cursor: pointer;
+  min-height: 28px;
+`;
+
+const ChartRoom = styled.div`
+  height: 410px;
+`;
+
+const Source = styled.p`
+  color: var(--ink-soft);
+  font-size: 0.875rem;
+`;
+
 const WeeksChart = lazy(() => import('./weeks-chart'));
 
 const Sheet = styled.div`
@@ -176,9 +190,7 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
               {unfit.length > NEWEST && (
                 <li>
                   <details>
-                    <summary style={{ cursor: 'pointer', minHeight: 28 }}>
-                      {unfit.length - NEWEST === 1 ? 'one earlier week' : `${unfit.length - NEWEST} earlier weeks`} that did not fit
-                    </summary>
+                    <Summary>{unfit.length - NEWEST === 1 ? 'one earlier week' : `${unfit.length - NEWEST} earlier weeks`} that did not fit</Summary>
                     <Fits>
                       {unfit.slice(NEWEST).map((week) => (
                         <FitOfWeek key={week.id} week={week} classId={classId} />
@@ -198,15 +210,15 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
               says more of luck than of the child there.
             </p>
           )}
-          <Suspense fallback={<div style={{ height: 410 }} />}>
+          <Suspense fallback={<ChartRoom />}>
             <WeeksChart found={found} />
           </Suspense>
           <Sheet>
             <SheetTable rows={children} columns={columns} rowId={(child) => child.id} tie="child" />
           </Sheet>
-          <p style={{ color: 'var(--ink-soft)', fontSize: '0.875rem' }}>
+          <Source>
             The best that counted on a like set-up, against the child’s own par; <b>?</b> waits to be looked at.
-          </p>
+          </Source>
           <CreditRuleChoice classId={classId} rule={found.creditRule} readOnly={readOnly} />
           <ClassFitSection key={classId} classId={classId} ageYears={ageYears} />
         </>

@@ -91,7 +91,7 @@ function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
   const body = useMemo(() => bodyOf(plan, chosen), [plan, chosen]);
   const settled = useSettled(body, PREVIEW_AFTER_MS);
   const some = plan.games.length > 0;
-  const seen = useRead(some && mayChange ? '/api/v1/weeks/preview' : null, cardSchema, { body: settled });
+  const seen = useRead(some && settled.games.length > 0 && mayChange ? '/api/v1/weeks/preview' : null, cardSchema, { body: settled });
 
   const [problem, setProblem] = useState('');
   const [onPaper, setOnPaper] = useState(false);

@@ -10,6 +10,24 @@ import { saveFile } from '@/ui/save-file';
 import { makePdf } from './make-pdf';
 import { PaperDialog } from './paper-dialog';
 
+const Aside = styled.span`
+  color: var(--ink-soft);
+`;
+
+const NotYet = styled.p`
+  && {
+    color: var(--ink-soft);
+    margin-bottom: 6px;
+  }
+`;
+
+const Source = styled.p`
+  && {
+    color: var(--ink-soft);
+    font-size: 0.9375rem;
+  }
+`;
+
 export interface OutboxNotice {
   readonly id: string;
   readonly kind: 'week' | 'reminder' | 'ask';
@@ -157,7 +175,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
                   <td>
                     {week.games.length > 1 && `${index + 1}. `}
                     {game.title}
-                    {game.opensWords && <span style={{ color: 'var(--ink-soft)' }}> opens {game.opensWords}</span>}
+                    {game.opensWords && <Aside> opens {game.opensWords}</Aside>}
                   </td>
                   <td>
                     {game.levels.length === 1 ? game.levels[0]!.name : game.levels.map((level) => `${level.name} ${level.children}`).join(' · ')}
@@ -213,12 +231,12 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
             <p>Everybody has.</p>
           ) : (
             <>
-              <p style={{ color: 'var(--ink-soft)', marginBottom: 6 }}>Not yet:</p>
+              <NotYet>Not yet:</NotYet>
               <Waiting>
                 {week.waiting.map((child) => (
                   <li key={child.childId}>
                     {child.name}
-                    {child.medium === 'paper' && <span style={{ color: 'var(--ink-soft)' }}> on paper</span>}
+                    {child.medium === 'paper' && <Aside> on paper</Aside>}
                   </li>
                 ))}
               </Waiting>
@@ -227,10 +245,10 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
         </section>
         <section>
           <h2>Outbox</h2>
-          <p style={{ color: 'var(--ink-soft)', fontSize: '0.9375rem' }}>
+          <Source>
             Texts for your school&apos;s own channel. Lochside keeps them and sends nothing itself; no child is named in them. Links and codes are on{' '}
             <Link href={`/classes/${week.classId}/links`}>their own page</Link>.
-          </p>
+          </Source>
           {notices.map((notice) => (
             <Text key={notice.id}>
               <h3>{notice.subject}</h3>

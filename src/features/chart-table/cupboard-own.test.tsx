@@ -1,0 +1,39 @@
+// @vitest-environment happy-dom
+import { render, screen } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { expect, it, vi } from 'vitest';
+import { starter } from '../../../tests/examples/starters';
+import { Own } from './cupboard-own';
+
+const open = () => {
+  const add = vi.fn();
+  render(<Own game={starter('harbour-lamps')} add={add} free={{ xM: 1, yM: 2 }} />);
+  return { add, user: userEvent.setup() };
+};
+const field = (name: string) => screen.getByLabelText(name) as HTMLInputElement;
+
+it('puts a thing of the teacher’s own on the floor, by its name and its size in centimetres', async () => {
+  const { add, user } = open();
+  await user.type(field('What it is called'), ' dog bed ');
+  await user.clear(field('Centimetres across'));
+  await user.type(field('Centimetres across'), '70{Enter}');
+  await user.clear(field('Centimetres high'));
+  await user.type(field('Centimetres high'), '15{Enter}');
+  await user.click(screen.getByRole('button', { name: 'Put on the floor' }));
+  await vi.waitFor(() =>
+    expect(add).toHaveBeenCalledWith({
+      kind: 'target',
+      object: 'bucket',
+      own: { name: 'dog bed', shape: { kind: 'opening', outline: 'round', diameterM: 0.7, rimM: 0.15 } },
+      spots: [{ xM: 1, yM: 2 }],
+    }),
+  );
+});
+
+it('without a name is asked for one, at the field, and nothing is put down', async () => {
+  const { add, user } = open();
+  await user.click(screen.getByRole('button', { name: 'Put on the floor' }));
+  expect(await screen.findByText('Give it a name that a family understands.')).toBeTruthy();
+  expect(document.activeElement).toBe(field('What it is called'));
+  expect(add).not.toHaveBeenCalled();
+});

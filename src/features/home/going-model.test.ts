@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest';
+import { english } from '@/core/words/english';
+import type { PlayEvent } from '@/core/rules/play';
+import { cardItem } from '../../../tests/examples/card-item';
+import { starter } from '../../../tests/examples/starters';
+import { keptGo, playOf, scoreSoFar, sessionWith, stepAfterSetUp, stepToBeginWith, stepToGoOn, stepToPlay } from './going-model';
+import { inHand } from './in-hand';
+import { emptyDraft, usualWays, type BegunGo, type KeptGo, type Session } from './store';
+
+const item = cardItem(starter('harbour-lamps'));
+const ways = usualWays('t');
+const hand = inHand(item, 'asked', ways);
+const hit: PlayEvent = { do: 'attempt', t: 900, end: 'in' };
+const begun = (more: Partial<BegunGo> = {}): BegunGo => ({
+  assignmentId: item.assignmentId,
+  formId: 'asked',
+  counting: 'attempts',
+  player: 0,
+  events: [hit],
+  ...more,
+});
+const now = new Date('2027-03-01T16:00:00Z');
+const goWorth = (value: number | null): KeptGo => ({ go: {} as never, value, unit: 'points', sum: '', words: '' });
+
+describe('a game that is opened', () => {
+  it('begins with setting it out, in the form of the session', () => {
+    expect(stepToBeginWith(item, undefined, undefined)).toMatchObject({ on: 'set-up', formId: item.forms[0]!.id, played: null });
+    expect(stepToBeginWith(item, undefined, { formId: 'seated' } as Session)).toMatchObject({ formId: 'seated' });
+  });
+
+  it('goes on in the middle of a go, when anything had been seen or the clock had run', () => {
+    expect(stepToBeginWith(item, begun(), undefined).on).toBe('begun');
+    expect(stepToBeginWith(item, begun({ events: [] }), undefined).on).toBe('set-up');
+    expect(stepToBeginWith(item, begun({ events: [], watchMs: 4000 }), undefined).on).toBe('begun');
+  });
+
+  it('keeps what was tapped and how it was counted when it goes on', () => {
+    expect(stepToGoOn(item, begun())).toMatchObject({ on: 'play', going: { counting: 'attempts', player: 0 }, already: [hit, { do: 'pause' }] });
+    expect(stepToGoOn(item, begun({ events: [], watchMs: 4000 }))).toMatchObject({ going: { counting: 'watch' }, fromMs: 4000, already: [] });
+  });
+});
+
+describe('before a go', () => {
+  const setUp = { on: 'set-up', item, formId: 'asked', played: null } as const;
+
+  it('an adult says yes once a day', () => {
+    expect(stepAfterSetUp(setUp, false).on).toBe('safety');
+    expect(stepAfterSetUp(setUp, true).on).toBe('practise');
+  });
+
+  it('the next go of a session follows at once, counted as the last one was', () => {
+    expect(stepAfterSetUp({ ...setUp, played: 'attempts' }, true)).toMatchObject({ on: 'play', going: { counting: 'attempts' } });
+    expect(stepAfterSetUp({ ...setUp, played: 'attempts' }, false).on).toBe('safety');
+    expect(stepAfterSetUp({ ...setUp, played: 'parts' }, true).on).toBe('practise');
+  });
+
+  it('parts are typed in without a counter', () => {
+    expect(stepToPlay(item, 'asked', 'parts')).toMatchObject({ on: 'parts', tookMs: null });
+    expect(stepToPlay(item, 'asked', 'watch', 1)).toMatchObject({ on: 'play', going: { counting: 'watch', player: 1 }, already: [] });
+  });
+});
+
+describe('what a go that was cut off had come to', () => {
+  it('is told, or that it had just begun', () => {
+    expect(scoreSoFar(hand, begun(), english)).toMatch(/^You had \d+ point/);
+    expect(scoreSoFar(hand, begun({ events: [] }), english)).toBe('It had just begun');
+  });
+});
+
+describe('what is kept', () => {
+  const result = { value: 7, unit: 'points', sum: '4 + 3' } as never;
+
+  it('of a go: the hand that threw, the level and the set-up as they were', () => {
+    const kept = keptGo(hand, { counting: 'watch', player: 0 }, ways, 'right', [hit], result);
+    expect(kept).toMatchObject({ value: 7, unit: 'points', go: { counting: 'parts', hand: 'right', level: item.levelId, total: 7 } });
+    const other = item.forms.find((form) => form.otherHand);
+    if (!other) throw new Error('the starter has no form with the other hand');
+    expect(keptGo(inHand(item, other.id, ways), { counting: 'attempts', player: 0 }, ways, 'right', [], result).go.hand).toBe('left');
+  });
+
+  it('of a session: its goes in order, under the play that it began as', () => {
+    const first = sessionWith(undefined, item, 'token', 'asked', goWorth(3), now);
+    const second = sessionWith(first, item, 'a newer token', 'seated', goWorth(5), new Date('2027-03-01T17:00:00Z'));
+    expect(second).toMatchObject({ playId: first.playId, startedAt: now.toISOString(), formId: 'seated', token: 'token' });
+    expect(second.goes.map(({ value }) => value)).toEqual([3, 5]);
+  });
+
+  it('of a report: what was said about it, and the best of its goes', () => {
+    const session = { ...sessionWith(undefined, item, 'token', 'asked', goWorth(3), now), goes: [goWorth(3), goWorth(null), goWorth(8)] };
+    const draft = { ...emptyDraft, felt: 'right' as const, initials: 'mt', word: ' fun ' };
+    const play = playOf(session, item, draft, 'token', now);
+    expect(play).toMatchObject({ state: 'waiting', total: 8, unit: 'points', report: { felt: 'right', adultInitials: 'MT', word: 'fun' } });
+    expect(play.report.sentAt).toBe(now.toISOString());
+    const plain = playOf({ ...session, goes: [goWorth(null)] }, item, emptyDraft, 'token', now);
+    expect(plain.total).toBeNull();
+    for (const left of ['felt', 'adultInitials', 'word', 'looks']) expect(plain.report).not.toHaveProperty(left);
+  });
+
+  it('of a race: the shortest time is the best', () => {
+    const race = cardItem(starter('oilskin-dash'));
+    const session = { ...sessionWith(undefined, race, 'token', 'asked', goWorth(41), now), goes: [goWorth(41), goWorth(38)] };
+    expect(playOf(session, race, emptyDraft, 'token', now).total).toBe(38);
+  });
+});

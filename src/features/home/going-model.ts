@@ -1,0 +1,141 @@
+/** The steps from setting a game out to having sent it, and what is kept of a go and of a session. No interface here. */
+import type { CardItem } from '@/contract/card';
+import { v7 } from 'uuid';
+import { goOf } from '@/core/reports/from-parts';
+import { markedLooks } from '@/core/reports/marked-looks';
+import type { Report } from '@/core/reports/report';
+import { compile } from '@/core/rules/compile';
+import { REPORT_FORMAT } from '@/core/rules/formats';
+import { measure, type Result } from '@/core/rules/measure';
+import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import { replay } from '@/core/rules/replay';
+import { lookForsOf, type Hand } from '@/core/sheet/teaching-points';
+import type { Words } from '@/core/words/words';
+import { inHand, stopped, type InHand } from './in-hand';
+import { usualWays, type BegunGo, type Draft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
+import { scoreWords } from './words';
+
+/** How a go is counted; `watch` is a clock for across the room, with the parts typed in afterwards. */
+export type Counting = CountingWay | 'watch';
+
+/** A go in the making: whose it is and how it is counted. */
+export interface GoInTheMaking {
+  readonly counting: Counting;
+  readonly player: number;
+}
+
+export type Step =
+  | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
+  | { readonly on: 'set-up' | 'safety' | 'practise' | 'count'; readonly item: CardItem; readonly formId: string; readonly played: Counting | null }
+  | {
+      readonly on: 'play';
+      readonly item: CardItem;
+      readonly formId: string;
+      readonly going: GoInTheMaking;
+      readonly already: readonly PlayEvent[];
+      readonly key: string;
+      /** What a clock for across the room had come to. */
+      readonly fromMs?: number;
+    }
+  | { readonly on: 'parts'; readonly item: CardItem; readonly formId: string; readonly going: GoInTheMaking; readonly tookMs: number | null }
+  | {
+      readonly on: 'result';
+      readonly item: CardItem;
+      readonly formId: string;
+      readonly going: GoInTheMaking;
+      readonly events: readonly PlayEvent[];
+      readonly result: Result;
+    }
+  | { readonly on: 'report'; readonly item: CardItem; readonly formId: string }
+  | { readonly on: 'sent'; readonly item: CardItem; readonly formId: string; readonly playId: string };
+
+/** Where a game that is opened begins: in the middle of a go that was begun, or with setting it out. */
+export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session: Session | undefined): Step {
+  if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0)) return { on: 'begun', item, go };
+  return { on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null };
+}
+
+/** A go is counted while it is played, or its parts are typed in when it is over. */
+export function stepToPlay(item: CardItem, formId: string, counting: Counting, player = 0): Step {
+  const going = { counting, player };
+  if (counting === 'parts') return { on: 'parts', item, formId, going, tookMs: null };
+  return { on: 'play', item, formId, going, already: [], key: v7() };
+}
+
+/** In the middle of a session the next go follows at once, when an adult has said yes today. */
+export function stepAfterSetUp(step: Extract<Step, { readonly played: unknown }>, agreedToday: boolean): Step {
+  if (!agreedToday) return { ...step, on: 'safety' };
+  return step.played && step.played !== 'parts' ? stepToPlay(step.item, step.formId, step.played) : { ...step, on: 'practise' };
+}
+
+/** How a go that was cut off had been counted. */
+export const howBegun = (go: BegunGo): GoInTheMaking => ({ counting: go.watchMs === undefined ? go.counting : 'watch', player: go.player });
+
+/** Goes on with it: what was tapped stays, the clock stands where it stood. */
+export function stepToGoOn(item: CardItem, go: BegunGo): Step {
+  const step = { on: 'play', item, formId: go.formId, going: howBegun(go), key: v7() } as const;
+  return go.watchMs === undefined ? { ...step, already: stopped(go.events) } : { ...step, already: [], fromMs: go.watchMs };
+}
+
+/** The session that a go belongs to: the one that is kept, or a new one. */
+export function sessionWith(held: Session | undefined, item: CardItem, token: string, formId: string, go: KeptGo, now: Date): Session {
+  const session = held ?? { assignmentId: item.assignmentId, token, playId: v7(), startedAt: now.toISOString(), goes: [] };
+  return { ...session, formId, goes: [...session.goes, go] };
+}
+
+/** A go as it is kept and reported: its level, set-up, hand and way of counting. */
+export function keptGo(hand: InHand, going: GoInTheMaking, ways: Ways, side: Hand, events: readonly PlayEvent[], result: Result): KeptGo {
+  const counting: CountingWay = going.counting === 'watch' ? 'parts' : going.counting;
+  const { otherHand } = hand.form;
+  const go = goOf(
+    { game: hand.item.game, levelId: hand.form.levelId, setUp: hand.used },
+    {
+      counting,
+      hand: otherHand ? (side === 'right' ? 'left' : 'right') : side,
+      otherHand,
+      events,
+      total: result.value,
+      unit: result.unit,
+      ...(ways.players > 1 && hand.level.sides.n === 1 ? { players: ways.players } : {}),
+    },
+  );
+  return { go, value: result.value, unit: result.unit, sum: result.sum, words: hand.words };
+}
+
+/** The report of a session, kept until the school has it. */
+export function playOf(session: Session, item: CardItem, draft: Draft, token: string, sentAt: Date): KeptPlay {
+  const looks = markedLooks(lookForsOf(inHand(item, session.formId, usualWays('')).level), draft.marks);
+  const report: Report = {
+    format: REPORT_FORMAT,
+    goes: session.goes.map(({ go }) => go),
+    startedAt: session.startedAt,
+    sentAt: sentAt.toISOString(),
+    ...(draft.felt ? { felt: draft.felt } : {}),
+    ...(draft.initials ? { adultInitials: draft.initials.toLocaleUpperCase('en-GB') } : {}),
+    ...(draft.word.trim() ? { word: draft.word.trim() } : {}),
+    ...(looks.length > 0 ? { looks: { by: draft.markedBy, marks: looks } } : {}),
+  };
+  const better = item.game.parts.length > 1 ? item.game.card.better : item.game.parts[0]!.measure.better;
+  const values = session.goes.flatMap(({ value }) => (value === null ? [] : [value]));
+  return {
+    playId: session.playId,
+    token,
+    assignmentId: session.assignmentId,
+    title: item.game.title,
+    report,
+    state: 'waiting',
+    words: '',
+    total: values.length === 0 ? null : better === 'high' ? Math.max(...values) : Math.min(...values),
+    unit: session.goes[0]?.unit ?? '',
+  };
+}
+
+/** What a go that was begun had come to. */
+export function scoreSoFar(hand: InHand, { events, counting }: BegunGo, words: Words): string {
+  const compiled = compile(hand.level);
+  if (!compiled.ok) return words.i18n.t('It had just begun');
+  const { value, unit } = measure(compiled.value, replay(compiled.value, events, counting).state);
+  return value === null || value === 0
+    ? words.i18n.t('It had just begun')
+    : words.i18n.t('You had {score}', { score: scoreWords(value, unit, words) });
+}
