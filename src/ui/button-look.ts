@@ -10,7 +10,7 @@ export const buttonShape = css`
   min-height: 36px;
   padding: 0 1rem;
   border: 1.5px solid var(--ink);
-  border-radius: 4px;
+  border-radius: var(--radius-1);
   background: transparent;
   color: var(--ink);
   font-weight: 600;

@@ -28,7 +28,7 @@ const Stack = styled.div`
   min-width: 0;
   & label,
   & .label {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & input,
@@ -37,7 +37,7 @@ const Stack = styled.div`
     min-height: 38px;
     padding: 6px 10px;
     border: 1.5px solid var(--line-strong);
-    border-radius: 4px;
+    border-radius: var(--radius-1);
     background: var(--sheet);
     width: 100%;
   }
@@ -48,10 +48,10 @@ const Stack = styled.div`
   & [slot='errorMessage'],
   & .problem {
     color: var(--rowan);
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
   & [slot='description'] {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
 `;
@@ -124,7 +124,7 @@ const Trigger = styled(AriaButton)`
   min-height: 38px;
   padding: 6px 10px;
   border: 1.5px solid var(--line-strong);
-  border-radius: 4px;
+  border-radius: var(--radius-1);
   background: var(--sheet);
   text-align: left;
   cursor: pointer;
@@ -136,7 +136,7 @@ const Sheet = styled(Popover)`
   max-height: 22rem;
   overflow: auto;
   border: 1.5px solid var(--ink);
-  border-radius: 4px;
+  border-radius: var(--radius-1);
   background: var(--sheet);
   color: var(--ink);
 `;

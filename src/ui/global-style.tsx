@@ -5,15 +5,17 @@ import { PALETTE_CSS } from '@/design/palette';
 /** A chart of shallow water: pale paper, thin ink, bands that deepen with difficulty. Roles are fixed; only their tones change in the dark. */
 export const GlobalStyle = createGlobalStyle`
   :root {
-    /* Six sizes of type, three radii, one scale of spaces. */
+    /* Six sizes of type and two for figures read from afar, three radii, one scale of spaces; where the layout changes: design/breakpoints.ts. */
     --type-1: 0.875rem;
     --type-2: 0.9375rem;
     --type-3: 1.0625rem;
     --type-4: 1.25rem;
     --type-5: 1.5rem;
-    --type-6: 2rem;
+    --type-6: 1.75rem;
+    --type-7: 2.75rem;
+    --type-8: 5rem;
     --radius-1: 4px;
-    --radius-2: 12px;
+    --radius-2: 10px;
     --radius-3: 999px;
     --space-1: 4px;
     --space-2: 8px;
@@ -27,10 +29,10 @@ export const GlobalStyle = createGlobalStyle`
   html { background: var(--paper); color: var(--ink); font-family: var(--font-desk), system-ui, sans-serif; font-size: 16px; line-height: 1.45; -webkit-text-size-adjust: 100%; }
   body { margin: 0; font-variant-numeric: tabular-nums; }
   h1, h2, h3, p { margin: 0; }
-  h1 { font-size: 1.5rem; line-height: 1.2; letter-spacing: -0.01em; }
-  h2 { font-size: 1.125rem; line-height: 1.3; }
+  h1 { font-size: var(--type-5); line-height: 1.2; letter-spacing: -0.01em; }
+  h2 { font-size: var(--type-4); line-height: 1.3; }
   a { color: inherit; text-decoration-color: var(--gorse); text-decoration-thickness: 2px; text-underline-offset: 4px; }
-  :focus-visible { outline: 3px solid var(--focus); outline-offset: 2px; border-radius: 3px; }
+  :focus-visible { outline: 3px solid var(--focus); outline-offset: 2px; border-radius: var(--radius-1); }
   button, input, select, textarea { font: inherit; color: inherit; }
   [hidden] { display: none !important; }
   @media (prefers-reduced-motion: reduce) { *, *::before, *::after { animation: none !important; transition: none !important; } }

@@ -25,7 +25,7 @@ const Edge = styled(Tab)`
   position: relative;
   padding: 3px 0 5px;
   color: var(--ink-soft);
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   cursor: pointer;
   outline: none;
   &[data-selected] {
@@ -36,15 +36,15 @@ const Edge = styled(Tab)`
   &[data-focus-visible] {
     outline: 3px solid var(--focus);
     outline-offset: 2px;
-    border-radius: 3px;
+    border-radius: var(--radius-1);
   }
   & sup {
     margin-left: 3px;
     padding: 0 5px;
-    border-radius: 8px;
+    border-radius: var(--radius-2);
     border: 1px solid var(--rowan);
     color: var(--rowan);
-    font-size: 0.75rem;
+    font-size: var(--type-1);
     font-weight: 700;
   }
 `;

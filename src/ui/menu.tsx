@@ -9,7 +9,7 @@ const Sheet = styled(Popover)`
   max-height: min(26rem, 70vh);
   overflow: auto;
   border: 1.5px solid var(--ink);
-  border-radius: 4px;
+  border-radius: var(--radius-1);
   background: var(--sheet);
   color: var(--ink);
 `;
@@ -25,7 +25,7 @@ const List = styled(AriaMenu)`
   }
   & header {
     padding: 4px 10px 2px;
-    font-size: 0.8125rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
 `;
@@ -45,7 +45,7 @@ const Item = styled(MenuItem)`
   }
   & small {
     color: var(--ink-soft);
-    font-size: 0.8125rem;
+    font-size: var(--type-1);
   }
 `;
 
@@ -53,7 +53,7 @@ const Small = styled(Button)`
   min-height: 30px;
   padding: 0 10px;
   font-weight: 400;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
 `;
 
 export interface MenuAct {

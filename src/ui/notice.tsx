@@ -5,7 +5,7 @@ import styled from 'styled-components';
 export const Notice = styled.div<{ $tone?: 'remark' | 'open' | 'caution' }>`
   padding: 2px 0 2px 12px;
   border-left: 3px solid ${({ $tone }) => ($tone === 'caution' ? 'var(--rowan)' : $tone === 'open' ? 'var(--gorse)' : 'var(--tide)')};
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   color: ${({ $tone }) => ($tone === 'remark' ? 'var(--ink-soft)' : 'var(--ink)')};
 `;
 

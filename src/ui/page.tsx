@@ -18,7 +18,7 @@ export const PageHead = styled.header`
   & .about {
     flex: 1;
     color: var(--ink-soft);
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
   @media print {
     & button,
@@ -32,12 +32,12 @@ export const PageHead = styled.header`
 export const Figures = styled.table`
   width: 100%;
   border-collapse: collapse;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & th {
     padding: 6px 12px 6px 0;
     border-bottom: 1px solid var(--ink);
     text-align: left;
-    font-size: 0.8125rem;
+    font-size: var(--type-1);
     font-weight: 600;
     color: var(--ink-soft);
     white-space: nowrap;

@@ -1,4 +1,5 @@
 /** The look of the chart table. */
+import { medium, narrow } from '@/design/breakpoints';
 import styled from 'styled-components';
 
 export const Page = styled.main`
@@ -18,7 +19,7 @@ export const Head = styled.header`
   min-height: 48px;
   margin-bottom: 2px;
   & .title {
-    font-size: 1.5rem;
+    font-size: var(--type-5);
     font-weight: 700;
     letter-spacing: -0.01em;
     border: 0;
@@ -34,13 +35,13 @@ export const Head = styled.header`
   & .about {
     flex: 1;
     color: var(--ink-soft);
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
     min-width: 0;
     white-space: nowrap;
     overflow: hidden;
     text-overflow: ellipsis;
     /* Where it would be cut off it says nothing. */
-    @media (max-width: 1180px) {
+    @media ${medium} {
       visibility: hidden;
     }
   }
@@ -52,7 +53,7 @@ export const Table = styled.div`
   gap: 22px;
   align-items: start;
   margin-bottom: 8px;
-  @media (max-width: 1000px) {
+  @media ${narrow} {
     grid-template-columns: 1fr;
   }
 `;
@@ -78,7 +79,7 @@ export const Foot = styled.div`
   justify-content: space-between;
   gap: 4px 24px;
   margin-top: 6px;
-  font-size: 0.8125rem;
+  font-size: var(--type-1);
   color: var(--ink-soft);
 `;
 
@@ -86,13 +87,13 @@ export const Shown = styled.div`
   display: flex;
   align-items: center;
   gap: 8px;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   color: var(--ink-soft);
   white-space: nowrap;
 `;
 
 export const Saved = styled.span`
-  font-size: 0.875rem;
+  font-size: var(--type-1);
   color: var(--ink-soft);
   white-space: nowrap;
 `;

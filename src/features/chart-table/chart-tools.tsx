@@ -1,6 +1,7 @@
 'use client';
 import type { Dispatch } from 'react';
 import { Toolbar } from 'react-aria-components';
+import { medium } from '@/design/breakpoints';
 import styled from 'styled-components';
 import { Archive, CopyPlus, Link2, Lock, LockOpen, RotateCcw, RotateCw, Ruler, Trash2, Unlink2 } from 'lucide-react';
 import { withDuplicated, withLocked, withRemoved, withTied } from '@/core/course/change';
@@ -31,11 +32,11 @@ const Bar = styled(Toolbar)`
     display: flex;
     align-items: center;
     gap: 6px;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
     white-space: nowrap;
   }
-  @media (max-width: 1180px) {
+  @media ${medium} {
     & .snap > span {
       display: none;
     }
@@ -43,7 +44,7 @@ const Bar = styled(Toolbar)`
   & .snap button {
     min-height: 30px;
     padding: 2px 8px;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink);
   }
 `;
@@ -52,7 +53,7 @@ const Tool = styled(Button)`
   min-height: 30px;
   padding: 0 8px;
   font-weight: 400;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   &[aria-pressed='true'] {
     box-shadow: inset 0 -3px 0 var(--gorse);
   }

@@ -13,7 +13,7 @@ const Board = styled.div`
   & table {
     border-collapse: collapse;
     width: 100%;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
   & th,
   & td {

@@ -1,4 +1,5 @@
 'use client';
+import { narrow } from '@/design/breakpoints';
 import styled from 'styled-components';
 
 export const Shelves = styled.div`
@@ -6,7 +7,7 @@ export const Shelves = styled.div`
   grid-template-columns: minmax(0, 1fr) 320px;
   gap: 22px;
   height: min(500px, 62vh);
-  @media (max-width: 860px) {
+  @media ${narrow} {
     grid-template-columns: 1fr;
   }
 `;
@@ -21,7 +22,7 @@ export const Board = styled.div<{ $wide?: boolean }>`
   scrollbar-width: thin;
   & h3 {
     grid-column: 1 / -1;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
     font-weight: 600;
   }
@@ -34,10 +35,10 @@ export const Card = styled.button`
   gap: 3px;
   padding: 6px 4px 5px;
   border: 1px solid var(--line);
-  border-radius: 3px;
+  border-radius: var(--radius-1);
   background: var(--sheet);
   cursor: pointer;
-  font-size: 0.8125rem;
+  font-size: var(--type-1);
   line-height: 1.2;
   text-align: center;
   & svg.chart {
@@ -61,9 +62,9 @@ export const About = styled.div`
   gap: 9px;
   overflow-y: auto;
   padding: 2px 4px 2px 0;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & h3 {
-    font-size: 1.0625rem;
+    font-size: var(--type-3);
   }
   & ul {
     display: grid;
@@ -72,7 +73,7 @@ export const About = styled.div`
     margin: 0;
     padding: 0;
     list-style: none;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
   & .views {
     display: flex;
@@ -87,7 +88,7 @@ export const About = styled.div`
     flex-direction: column;
     gap: 4px;
     margin: 0;
-    font-size: 0.8125rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
 `;

@@ -19,9 +19,9 @@ const Stack = styled.div`
   display: flex;
   flex-direction: column;
   gap: 12px;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & h3 {
-    font-size: 1rem;
+    font-size: var(--type-3);
     margin-bottom: 4px;
   }
   & fieldset {
@@ -35,7 +35,7 @@ const Stack = styled.div`
   & legend {
     padding: 0;
     color: var(--ink-soft);
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
   & label {
     display: inline-flex;

@@ -15,12 +15,12 @@ const Panel = styled.section`
   flex-direction: column;
   gap: 9px;
   & h2 {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     font-weight: 600;
     color: var(--ink-soft);
   }
   & .sentence {
-    font-size: 1.0313rem;
+    font-size: var(--type-3);
     line-height: 1.6;
   }
 `;
@@ -63,7 +63,7 @@ const LONG = 44;
 const Only = styled.small`
   margin-left: 2px;
   color: var(--ink-soft);
-  font-size: 0.75rem;
+  font-size: var(--type-1);
   vertical-align: super;
 `;
 
@@ -73,7 +73,7 @@ const Child = styled.div`
   background: var(--sheet);
   border: 1px solid var(--line);
   & p {
-    font-size: 1rem;
+    font-size: var(--type-3);
     line-height: 1.5;
   }
   & p + p {
@@ -84,7 +84,7 @@ const Child = styled.div`
 const Aside = styled.div`
   display: flex;
   gap: 20px;
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 const Cautions = styled.ul`
@@ -92,7 +92,7 @@ const Cautions = styled.ul`
   padding: 8px 12px 8px 28px;
   border: 1px solid var(--line);
   background: var(--sheet);
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 interface RulesPanelProps {

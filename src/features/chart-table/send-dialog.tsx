@@ -15,7 +15,7 @@ import { send } from '@/ui/post';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
 const Aside = styled.p`
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   color: var(--ink-soft);
 `;
 

@@ -23,9 +23,9 @@ const Stack = styled.div`
   display: flex;
   flex-direction: column;
   gap: 14px;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & h3 {
-    font-size: 1rem;
+    font-size: var(--type-3);
   }
   & ul {
     margin: 0;

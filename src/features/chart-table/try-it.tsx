@@ -34,12 +34,12 @@ const Phone = styled.section`
   margin-bottom: calc(440px - var(--phone));
   padding: 14px 16px;
   border: 1.5px solid var(--ink);
-  border-radius: 18px;
+  border-radius: var(--radius-3);
   background: var(--paper);
   font-family: var(--font-child), sans-serif;
   overflow-y: auto;
   & > h2 {
-    font-size: 1.05rem;
+    font-size: var(--type-3);
     font-weight: 400;
     color: var(--ink-soft);
   }

@@ -13,7 +13,7 @@ const Stack = styled.div`
   display: flex;
   flex-direction: column;
   gap: 10px;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & ol {
     margin: 0;
     padding: 0;
@@ -31,7 +31,7 @@ const Stack = styled.div`
   & small {
     display: block;
     color: var(--ink-soft);
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
 `;
 

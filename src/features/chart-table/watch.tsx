@@ -15,7 +15,7 @@ const Deeds = styled.div`
 `;
 
 const Told = styled.span`
-  font-size: 0.875rem;
+  font-size: var(--type-1);
   color: var(--ink-soft);
 `;
 
@@ -31,20 +31,20 @@ const Stack = styled.div`
   & .big {
     display: flex;
     justify-content: space-between;
-    font-size: 1.6rem;
+    font-size: var(--type-5);
     font-weight: 700;
     font-variant-numeric: tabular-nums;
   }
   & .big small {
     font-weight: 400;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & ol {
     margin: 0;
     padding: 0;
     list-style: none;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
     min-height: 8.4em;
   }
   & li {

@@ -21,7 +21,7 @@ const Two = styled.div`
   }
   & h3 {
     margin: 8px 0 2px;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     font-weight: 600;
     color: var(--ink-soft);
   }

@@ -4,6 +4,7 @@ import type { ChildRecord, WeekOfChild, AboutChild } from '@/contract/child';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { narrow } from '@/design/breakpoints';
 import styled from 'styled-components';
 import { format, parseISO } from 'date-fns';
 import { dayWords } from '@/core/measure/days';
@@ -26,7 +27,7 @@ const AsideHead = styled.th`
 
 const Small = styled.p`
   && {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
 `;
 
@@ -61,13 +62,13 @@ const Next = styled.section`
   background: var(--sheet);
   & h2 {
     margin: 0 0 4px;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
     font-weight: 600;
     color: var(--ink-soft);
   }
   & p {
     margin: 0;
-    font-size: 1.125rem;
+    font-size: var(--type-4);
   }
   & p + p {
     margin-top: 2px;
@@ -79,7 +80,7 @@ const Part = styled.section`
   margin: 0 0 26px;
   & h2 {
     margin: 0 0 6px;
-    font-size: 1.125rem;
+    font-size: var(--type-4);
   }
   & .soft {
     color: var(--ink-soft);
@@ -91,7 +92,7 @@ const Columns = styled.div`
   grid-template-columns: minmax(0, 1fr) 340px;
   gap: 12px 44px;
   align-items: start;
-  @media (max-width: 980px) {
+  @media ${narrow} {
     grid-template-columns: 1fr;
   }
 `;
@@ -100,7 +101,7 @@ const Lines = styled.ul`
   margin: 0;
   padding: 0;
   list-style: none;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & li {
     display: flex;
     gap: 10px;

@@ -45,16 +45,16 @@ const MEDIA = [
 ] as const;
 
 const File = styled.label`
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & input {
     display: block;
     margin-top: 4px;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
 `;
 
 const Found = styled.p`
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   max-height: 8rem;
   overflow: auto;
 `;

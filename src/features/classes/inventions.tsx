@@ -15,13 +15,13 @@ const Section = styled.section`
 `;
 
 const SubHead = styled.h2`
-  font-size: 1.25rem;
+  font-size: var(--type-4);
   margin-bottom: 8px;
 `;
 
 const Aside = styled.span`
   color: var(--ink-soft);
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 const Stack = styled.div`
@@ -64,7 +64,7 @@ const List = styled.ul`
     border: 1px solid var(--ink);
   }
   & p {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
 `;
 

@@ -48,11 +48,11 @@ const Slip = styled.li`
     font-family: var(--font-child), sans-serif;
   }
   & p {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & .url {
-    font-size: 0.75rem;
+    font-size: var(--type-1);
     overflow-wrap: anywhere;
   }
   @media print {

@@ -34,14 +34,14 @@ export const Left = styled.div`
 `;
 
 export const Ask = styled.p`
-  font-size: 1.7rem;
+  font-size: var(--type-6);
   font-weight: 700;
   text-align: center;
   line-height: 1.2;
 `;
 
 export const Said = styled.p`
-  font-size: 1.1rem;
+  font-size: var(--type-3);
   text-align: center;
   line-height: 1.25;
 `;
@@ -56,9 +56,9 @@ export const Marks = styled.div`
     height: 60px;
     padding: 0 8px;
     border: 2px solid var(--ink);
-    border-radius: 30px;
+    border-radius: var(--radius-3);
     background: var(--sheet);
-    font-size: 1.3rem;
+    font-size: var(--type-4);
     font-weight: 700;
     cursor: pointer;
   }
@@ -69,18 +69,18 @@ export const Marks = styled.div`
   &[data-many] button {
     min-width: 46px;
     height: 46px;
-    font-size: 1.05rem;
+    font-size: var(--type-3);
   }
 `;
 
 export const Score = styled.p`
   contain: layout paint;
   text-align: center;
-  font-size: 1.25rem;
+  font-size: var(--type-4);
   line-height: 1.05;
   & b {
     display: block;
-    font-size: 2.6rem;
+    font-size: var(--type-7);
   }
 `;
 
@@ -94,8 +94,8 @@ const big = css`
   width: 100%;
   min-height: 72px;
   border: 2px solid var(--ink);
-  border-radius: 10px;
-  font-size: 1.9rem;
+  border-radius: var(--radius-2);
+  font-size: var(--type-6);
   font-weight: 700;
   line-height: 1.1;
   cursor: pointer;
@@ -103,12 +103,12 @@ const big = css`
   -webkit-tap-highlight-color: transparent;
   user-select: none;
   & span {
-    font-size: 1.15rem;
+    font-size: var(--type-4);
     font-weight: 400;
   }
   &[data-several] {
     min-height: 60px;
-    font-size: 1.5rem;
+    font-size: var(--type-5);
   }
 `;
 
@@ -138,7 +138,7 @@ export const Owed = styled.section`
   padding-top: 18px;
   text-align: center;
   & .times {
-    font-size: 5.5rem;
+    font-size: var(--type-8);
     font-weight: 700;
     line-height: 1;
   }
@@ -174,9 +174,9 @@ export const Flags = styled.div`
     min-height: 48px;
     padding: 4px 10px;
     border: 2px dashed var(--ink);
-    border-radius: 10px;
+    border-radius: var(--radius-2);
     background: transparent;
-    font-size: 1.05rem;
+    font-size: var(--type-3);
     cursor: pointer;
   }
   & button[aria-pressed='true'] {
@@ -205,9 +205,9 @@ export const List = styled.ul`
     min-height: 48px;
     padding: 4px 12px;
     border: 2px solid var(--line-strong);
-    border-radius: 10px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
-    font-size: 1.15rem;
+    font-size: var(--type-4);
     text-align: start;
     cursor: pointer;
   }
@@ -227,9 +227,9 @@ export const Entry = styled.div`
   & button {
     min-height: 64px;
     border: 2px solid var(--ink);
-    border-radius: 10px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
-    font-size: 1.8rem;
+    font-size: var(--type-6);
     font-weight: 700;
     cursor: pointer;
   }
@@ -237,9 +237,9 @@ export const Entry = styled.div`
     width: 100%;
     min-height: 64px;
     border: 2px solid var(--ink);
-    border-radius: 10px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
-    font-size: 2.2rem;
+    font-size: var(--type-6);
     font-weight: 700;
     text-align: center;
   }
@@ -247,7 +247,7 @@ export const Entry = styled.div`
     grid-template-columns: 1fr;
   }
   &[data-words] input {
-    font-size: 1.5rem;
+    font-size: var(--type-5);
   }
 `;
 
@@ -255,7 +255,7 @@ export const Entry = styled.div`
 export const tile = css`
   min-height: 46px;
   border: 1.5px solid var(--line-strong);
-  border-radius: 6px;
+  border-radius: var(--radius-1);
   background: var(--sheet);
   cursor: pointer;
   &:has(:checked) {

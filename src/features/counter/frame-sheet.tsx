@@ -7,7 +7,7 @@ const Sheet = styled.table`
   width: 100%;
   border-collapse: collapse;
   table-layout: fixed;
-  font-size: 0.85rem;
+  font-size: var(--type-1);
   & td,
   & th {
     padding: 2px 0;
@@ -17,7 +17,7 @@ const Sheet = styled.table`
   }
   & tr:last-child td {
     font-weight: 700;
-    font-size: 1rem;
+    font-size: var(--type-3);
   }
 `;
 

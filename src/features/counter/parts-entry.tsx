@@ -12,9 +12,9 @@ const Steps = styled.div`
   & button {
     min-height: 56px;
     border: 2px solid var(--ink);
-    border-radius: 10px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
-    font-size: 1.6rem;
+    font-size: var(--type-5);
     font-weight: 700;
     cursor: pointer;
   }
@@ -25,7 +25,7 @@ const Steps = styled.div`
     border-bottom: 3px solid var(--gorse);
     background: transparent;
     text-align: center;
-    font-size: 1.7rem;
+    font-size: var(--type-6);
     font-weight: 700;
   }
   & small {

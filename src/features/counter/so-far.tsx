@@ -10,7 +10,7 @@ import type { PlayInHand } from './use-play';
 
 const SmallLine = styled.small`
   display: block;
-  font-size: 1rem;
+  font-size: var(--type-3);
   margin-top: 4px;
 `;
 

@@ -11,19 +11,19 @@ import { FrameSheet } from './frame-sheet';
 
 const Big = styled.b`
   && {
-    font-size: 2.2rem;
+    font-size: var(--type-6);
   }
 `;
 
 const OwnLine = styled.span`
   display: block;
-  font-size: 1rem;
+  font-size: var(--type-3);
 `;
 
 const Sum = styled.table`
   align-self: center;
   border-collapse: collapse;
-  font-size: 1.5rem;
+  font-size: var(--type-5);
   & td,
   & th {
     padding: 3px 8px;
@@ -31,7 +31,7 @@ const Sum = styled.table`
     font-weight: 400;
   }
   & th {
-    font-size: 1.05rem;
+    font-size: var(--type-3);
     color: var(--ink-soft);
     text-align: start;
   }
@@ -44,11 +44,11 @@ const Sum = styled.table`
 
 const Whole = styled.p`
   text-align: center;
-  font-size: 1.4rem;
+  font-size: var(--type-5);
   line-height: 1.1;
   & b {
     display: block;
-    font-size: 4.5rem;
+    font-size: var(--type-8);
     line-height: 1;
   }
 `;

@@ -13,13 +13,13 @@ const Bar = styled.header`
   padding: 0 22px;
   background: var(--sheet);
   border-bottom: 1px solid var(--line);
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & .name {
     display: flex;
     align-items: center;
     gap: 9px;
     font-weight: 700;
-    font-size: 1.0625rem;
+    font-size: var(--type-3);
     text-decoration: none;
     margin-right: 4px;
   }

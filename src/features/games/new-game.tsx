@@ -20,7 +20,7 @@ const Group = styled(RadioGroup)`
   flex-direction: column;
   gap: 6px;
   & > span {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & .options {
@@ -33,7 +33,7 @@ const Group = styled(RadioGroup)`
 const Pick = styled(Radio)`
   padding: 7px 13px;
   border: 1.5px solid var(--line-strong);
-  border-radius: 4px;
+  border-radius: var(--radius-1);
   background: var(--sheet);
   cursor: pointer;
   &[data-selected] {

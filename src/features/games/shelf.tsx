@@ -79,11 +79,11 @@ const Item = styled.li`
   }
   & h2 span {
     font-weight: 400;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & .about {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & dl {
@@ -92,7 +92,7 @@ const Item = styled.li`
     gap: 3px 10px;
     align-items: center;
     margin: 0;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
   & dt,
   & dd {
@@ -102,7 +102,7 @@ const Item = styled.li`
     display: flex;
     align-items: center;
     gap: 16px;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
     & button {
       display: inline-flex;

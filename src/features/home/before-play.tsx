@@ -23,7 +23,7 @@ import { Top } from './top';
 const Word = styled.b`
   && {
     min-width: 96px;
-    font-size: 1.4rem;
+    font-size: var(--type-5);
   }
 `;
 
@@ -204,18 +204,18 @@ const Choice = styled.button`
   min-height: 76px;
   padding: 10px 14px;
   border: 2px solid var(--ink);
-  border-radius: 10px;
+  border-radius: var(--radius-2);
   background: var(--sheet);
   color: var(--ink);
   text-align: start;
   cursor: pointer;
   & b {
-    font-size: 1.2rem;
+    font-size: var(--type-4);
   }
   & small {
     grid-column: 2;
     color: var(--ink-soft);
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
   & svg {
     grid-row: 1 / span 2;
@@ -231,7 +231,7 @@ const Players = styled.div`
     display: grid;
     place-items: center;
     flex: 1;
-    font-size: 1.2rem;
+    font-size: var(--type-4);
   }
   & input {
     position: absolute;

@@ -15,7 +15,7 @@ const Summary = styled.summary`
 `;
 
 const Aside = styled.p`
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   color: var(--ink-soft);
 `;
 

@@ -6,7 +6,7 @@ export const Kept = styled.p`
   padding: 8px 12px;
   border-inline-start: 5px solid var(--tide);
   background: var(--sheet);
-  font-size: 1.0313rem;
+  font-size: var(--type-3);
 `;
 
 export const Game = styled.li`
@@ -23,7 +23,7 @@ export const Game = styled.li`
     min-height: 48px;
     padding: 0 16px;
     border: 2px solid var(--ink);
-    border-radius: 10px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
     font-weight: 700;
     cursor: pointer;

@@ -39,7 +39,7 @@ const Fields = styled.div`
     min-height: 48px;
     padding: 4px 10px;
     border: 2px solid var(--ink);
-    border-radius: 8px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
     font: inherit;
     color: inherit;

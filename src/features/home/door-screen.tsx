@@ -22,9 +22,9 @@ const Code = styled.label`
     min-height: 52px;
     padding: 6px 12px;
     border: 2px solid var(--ink);
-    border-radius: 8px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
-    font-size: 1.2rem;
+    font-size: var(--type-4);
   }
 `;
 

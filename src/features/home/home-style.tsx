@@ -11,17 +11,17 @@ export const Screen = styled.main`
   margin: 0 auto;
   padding: 14px 20px 24px;
   font-family: var(--font-child), sans-serif;
-  font-size: 1.125rem;
+  font-size: var(--type-4);
   line-height: 1.45;
   /* A floor has no reading direction: what is drawn stays where it is. */
   & svg {
     direction: ltr;
   }
   & h1 {
-    font-size: 1.75rem;
+    font-size: var(--type-6);
   }
   & h2 {
-    font-size: 1.3rem;
+    font-size: var(--type-4);
   }
 `;
 
@@ -29,7 +29,7 @@ export const TopLine = styled.div`
   display: flex;
   justify-content: space-between;
   gap: 12px;
-  font-size: 1.0625rem;
+  font-size: var(--type-3);
   color: var(--ink-soft);
 `;
 
@@ -42,8 +42,8 @@ const bigShape = css`
   min-height: 64px;
   padding: 10px 18px;
   border: 2px solid var(--ink);
-  border-radius: 10px;
-  font-size: 1.35rem;
+  border-radius: var(--radius-2);
+  font-size: var(--type-4);
   font-weight: 700;
   cursor: pointer;
   touch-action: manipulation;
@@ -64,7 +64,7 @@ export const Plain = styled.button`
   min-height: 52px;
   background: var(--sheet);
   color: var(--ink);
-  font-size: 1.15rem;
+  font-size: var(--type-4);
 `;
 
 /** What to do next, at the foot; kept in sight where the page is longer than the screen. */
@@ -97,7 +97,7 @@ export const Ruled = styled.ul`
   }
   & li small {
     display: block;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
     color: var(--ink-soft);
   }
 `;
@@ -119,7 +119,7 @@ export const Tick = styled.label`
   min-height: 56px;
   padding: 8px 14px;
   border: 2px solid var(--ink);
-  border-radius: 10px;
+  border-radius: var(--radius-2);
   background: var(--sheet);
   font-weight: 700;
   cursor: pointer;

@@ -18,7 +18,7 @@ const WholeScore = styled.label`
   display: flex;
   align-items: center;
   gap: 12px;
-  font-size: 1.3rem;
+  font-size: var(--type-4);
   & input {
     width: 7rem;
     min-height: 60px;
@@ -26,13 +26,13 @@ const WholeScore = styled.label`
     border-bottom: 3px solid var(--gorse);
     background: transparent;
     text-align: center;
-    font-size: 2rem;
+    font-size: var(--type-6);
     font-weight: 700;
   }
 `;
 
 const Sum = styled.p`
-  font-size: 1.4rem;
+  font-size: var(--type-5);
 `;
 
 export interface PartsDone {

@@ -23,7 +23,7 @@ const Centred = styled.p`
 `;
 
 const ResultWords = styled.p`
-  font-size: 1.6rem;
+  font-size: var(--type-5);
   font-weight: 700;
 `;
 

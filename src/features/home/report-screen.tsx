@@ -32,9 +32,9 @@ const Faces = styled.div`
     padding: 8px 4px;
     min-height: 84px;
     border: 2px solid var(--line-strong);
-    border-radius: 10px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
-    font-size: 1rem;
+    font-size: var(--type-3);
     cursor: pointer;
   }
   & button[aria-pressed='true'] {
@@ -53,7 +53,7 @@ const Written = styled.label`
     min-height: 48px;
     padding: 6px 10px;
     border: 2px solid var(--ink);
-    border-radius: 8px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
     font: inherit;
   }
@@ -64,7 +64,7 @@ const Written = styled.label`
   }
   &[data-short] input {
     width: 6rem;
-    font-size: 1.3rem;
+    font-size: var(--type-4);
     text-transform: uppercase;
   }
 `;
@@ -88,7 +88,7 @@ const Goes = styled.table`
   & small {
     display: block;
     color: var(--ink-soft);
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
 `;
 

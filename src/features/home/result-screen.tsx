@@ -29,7 +29,7 @@ const Offers = styled.div`
   grid-template-columns: 1fr 1fr;
   gap: 8px 12px;
   & h2 {
-    font-size: 1.1rem;
+    font-size: var(--type-3);
   }
   & > div {
     display: flex;
@@ -40,7 +40,7 @@ const Offers = styled.div`
     min-height: 56px;
     padding: 6px 10px;
     border: 1.5px solid var(--line-strong);
-    border-radius: 8px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
     text-align: start;
     font-weight: 700;
@@ -50,7 +50,7 @@ const Offers = styled.div`
     display: block;
     font-weight: 400;
     color: var(--ink-soft);
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
     line-height: 1.25;
   }
 `;

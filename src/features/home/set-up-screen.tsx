@@ -32,7 +32,7 @@ const Ask = styled.fieldset`
     float: inline-start;
     padding: 0;
     font-weight: 700;
-    font-size: 1.2rem;
+    font-size: var(--type-4);
   }
 `;
 
@@ -66,9 +66,9 @@ const Line = styled.div`
     min-height: 48px;
     padding: 4px 10px;
     border: 2px solid var(--ink);
-    border-radius: 8px;
+    border-radius: var(--radius-2);
     background: var(--sheet);
-    font-size: 1.3rem;
+    font-size: var(--type-4);
   }
 `;
 

@@ -52,7 +52,7 @@ const Moves = styled.ul`
 const CalendarText = styled(TextButton)`
   && {
     min-height: 32px;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
 `;
 

@@ -20,7 +20,7 @@ const Told = styled.p`
 
 const FileName = styled.h1`
   && {
-    font-size: 1.25rem;
+    font-size: var(--type-4);
     margin: 6px 0;
   }
 `;
@@ -52,7 +52,7 @@ const Deeds = styled.p`
 `;
 
 const SubHead = styled.h2`
-  font-size: 1rem;
+  font-size: var(--type-3);
   margin: 18px 0 6px;
 `;
 

@@ -8,7 +8,7 @@ import { HitsByDistance } from './hits-by-distance';
 
 const SubHead = styled.h2`
   margin: 26px 0 4px;
-  font-size: 1.125rem;
+  font-size: var(--type-4);
 `;
 
 /** How steady the class is by its own reports: worked out on the server when somebody looks, since it may take a moment. */

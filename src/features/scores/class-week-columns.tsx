@@ -15,23 +15,23 @@ const Reason = styled.span`
 
 const Best = styled.span`
   border: 1.5px solid var(--ink);
-  border-radius: 999px;
+  border-radius: var(--radius-3);
   background: var(--gorse);
   color: var(--on-gorse);
   padding: 0 8px;
-  font-size: 0.8125rem;
+  font-size: var(--type-1);
   font-weight: 600;
   white-space: nowrap;
 `;
 
 const Aside = styled.span`
   color: var(--ink-soft);
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 const Word = styled.span`
   display: block;
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 const FELT: Readonly<Record<string, string>> = { hard: 'hard', right: 'right', easy: 'easy' };

@@ -1,6 +1,6 @@
 'use client';
 /** One short list of what does not count by itself: the reason, the working, and two to four answers, each on a key. */
-import { toLookAtSchema, type Doubt, type ToLookAt, type Waiting } from '@/contract/to-look-at';
+import { toLookAtSchema, type Doubt, type ToLookAt } from '@/contract/to-look-at';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { WAY_WORDS } from '@/core/reports/around';
@@ -10,13 +10,15 @@ import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page } from '@/ui/page';
 import { send } from '@/ui/post';
 import { useRead } from '@/ui/reads';
+import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
+import { CHOSEN, entriesOf, weekOf, whoOf, whyOf, type Entry } from './doubts-model';
 import { Told } from './score-style';
 import { OneWaiting, type AsReport } from './one-waiting';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
 const SubHead = styled.h2`
   margin: 18px 0 4px;
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 const Stays = styled.div`
@@ -32,7 +34,7 @@ const Said = styled.p`
 
 const Hint = styled.p`
   color: var(--ink-soft);
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 const Source = styled.p`
@@ -52,35 +54,40 @@ const Columns = styled.div`
   align-items: start;
 `;
 
-const List = styled.ul`
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  border-top: 1px solid var(--ink);
-  & button {
-    display: grid;
-    grid-template-columns: 1fr auto;
-    gap: 0 10px;
+/** A table of two columns, its rows pressed whole by their first. */
+const List = styled.div`
+  & table {
+    table-layout: fixed;
+    border-top: 1px solid var(--ink);
+  }
+  & td {
+    padding: 0;
+  }
+  & button.who {
+    display: block;
     width: 100%;
     padding: 7px 8px 7px 10px;
     border: 0;
     border-left: 4px solid transparent;
-    border-bottom: 1px solid var(--line);
     background: none;
     color: inherit;
     text-align: left;
     cursor: pointer;
   }
-  & button[aria-current] {
-    border-left-color: var(--gorse);
+  & tr[aria-current] {
     background: var(--sheet);
   }
-  & button small {
-    grid-column: 1 / -1;
-    color: var(--ink-soft);
+  & tr[aria-current] button.who {
+    border-left-color: var(--gorse);
+  }
+  & button.who > * {
+    display: block;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
+  }
+  & small {
+    color: var(--ink-soft);
   }
 `;
 
@@ -94,39 +101,22 @@ const Answers = styled.div`
     min-width: 1.5em;
     margin-right: 8px;
     border: 1px solid currentColor;
-    border-radius: 4px;
+    border-radius: var(--radius-1);
     text-align: center;
     font: inherit;
-    font-size: 0.8125rem;
+    font-size: var(--type-1);
   }
 `;
 
-const CHOSEN: Readonly<Record<Choice, string>> = {
-  'count-worked-out': 'counted as worked out',
-  'keep-as-sent': 'kept as sent',
-  'set-aside': 'set aside',
-  'ask-family': 'the family is asked',
-};
-
 const score = (value: number | null, unit: string) => (value === null ? 'not finished' : `${value} ${unit}`);
-
-/** One line of the list: a report in doubt, or a score that is nobody's yet. */
-type Entry =
-  | { readonly on: 'doubt'; readonly id: string; readonly open: boolean; readonly doubt: Doubt }
-  | { readonly on: 'waiting'; readonly id: string; readonly open: boolean; readonly waiting: Waiting };
-
-function entriesOf({ doubts, waiting }: ToLookAt): readonly Entry[] {
-  const all: Entry[] = [
-    ...doubts.map((doubt): Entry => ({ on: 'doubt', id: doubt.reportId, open: doubt.choice === null, doubt })),
-    ...waiting.map((one): Entry => ({ on: 'waiting', id: one.id, open: one.settledBy === null, waiting: one })),
-  ];
-  return [...all.filter((one) => one.open), ...all.filter((one) => !one.open)];
-}
 
 export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps & { first: ToLookAt; readOnly: boolean }) {
   const { data: found = first, mutate: read } = useRead(`/api/v1/classes/${classId}/doubts`, toLookAtSchema, { first });
   const entries = useMemo(() => entriesOf(found), [found]);
-  const open = entries.filter((one) => one.open);
+  const [open, decided] = useMemo(() => [entries.filter((one) => one.open), entries.filter((one) => !one.open)], [entries]);
+  // As they stand in the tables, for the arrow keys.
+  const [openIds, setOpenIds] = useState<readonly string[]>([]);
+  const [decidedIds, setDecidedIds] = useState<readonly string[]>([]);
   const [pickedId, setPickedId] = useState<string | null>(open[0]?.id ?? null);
   const [last, setLast] = useState<{ entry: Entry; said: string } | null>(null);
   const [problem, setProblem] = useState('');
@@ -141,8 +131,8 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
     const done = await send('POST', entry.on === 'doubt' ? `/api/v1/reports/${entry.id}/decision` : `/api/v1/incoming/${entry.id}`, body);
     busy.current = false;
     if (!done.ok) return setProblem(done.problem);
-    const at = open.findIndex((one) => one.id === entry.id);
-    setPickedId((open[at + 1] ?? open[at - 1])?.id ?? null);
+    const at = openIds.indexOf(entry.id);
+    setPickedId(openIds[at + 1] ?? openIds[at - 1] ?? null);
     setLast({ entry, said });
     await read();
   };
@@ -169,9 +159,9 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
       if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
         if (target.closest('select, textarea')) return;
         event.preventDefault();
-        const at = entries.findIndex((one) => one.id === picked?.id);
-        const next = entries[at + (event.key === 'ArrowDown' ? 1 : -1)];
-        if (next) setPickedId(next.id);
+        const ids = [...openIds, ...decidedIds];
+        const next = picked && ids[ids.indexOf(picked.id) + (event.key === 'ArrowDown' ? 1 : -1)];
+        if (next) setPickedId(next);
       } else if (writing) return;
       else if (/^[1-4]$/.test(event.key) && picked?.on === 'doubt' && picked.open) {
         const chosen = picked.doubt.answers[Number(event.key) - 1];
@@ -182,33 +172,31 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
     return () => window.removeEventListener('keydown', onKey);
   });
 
-  const line = (entry: Entry) => (
-    <li key={entry.id}>
-      <button
-        type="button"
-        aria-current={entry.id === picked?.id || undefined}
-        onClick={() => setPickedId(entry.id)}
-        ref={(element) => {
-          if (entry.id === picked?.id) element?.scrollIntoView({ block: 'nearest' });
-        }}
-      >
-        {entry.on === 'doubt' ? (
-          <>
-            <b>{entry.doubt.childName}</b>
-            <span>week {entry.doubt.weekNumber}</span>
-            <small>{entry.doubt.choice ? `${CHOSEN[entry.doubt.choice]}, ${entry.doubt.decided}` : entry.doubt.sentences[0]}</small>
-          </>
-        ) : (
-          <>
-            <b>{entry.waiting.source}</b>
-            <span>{entry.waiting.way}</span>
-            <small>
-              {entry.waiting.settledBy ? `${entry.waiting.counted ? 'counted' : 'set aside'}, ${entry.waiting.settledBy}` : entry.waiting.sentence}
-            </small>
-          </>
-        )}
-      </button>
-    </li>
+  const columns: readonly SheetColumn<Entry>[] = [
+    {
+      id: 'who',
+      words: 'Who',
+      by: whoOf,
+      cell: (entry) => (
+        <button
+          type="button"
+          className="who"
+          onClick={() => setPickedId(entry.id)}
+          ref={(element) => {
+            if (entry.id === picked?.id) element?.scrollIntoView({ block: 'nearest' });
+          }}
+        >
+          <b>{whoOf(entry)}</b>
+          <small>{whyOf(entry)}</small>
+        </button>
+      ),
+    },
+    { id: 'week', words: 'Week', width: 92, by: weekOf, cell: (entry) => (entry.on === 'doubt' ? entry.doubt.weekNumber : entry.waiting.way) },
+  ];
+  const list = (label: string, rows: readonly Entry[], onOrder: (ids: readonly string[]) => void) => (
+    <List>
+      <SheetTable label={label} rows={rows} columns={columns} rowId={({ id }) => id} tie="who" picked={picked?.id} onOrder={onOrder} />
+    </List>
   );
   return (
     <Page>
@@ -220,12 +208,11 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
       ) : (
         <Columns>
           <div>
-            <List aria-label="To look at">{open.map(line)}</List>
-            {open.length === 0 && <p>Nothing is left to look at.</p>}
+            {open.length > 0 ? list('To look at', open, setOpenIds) : <p>Nothing is left to look at.</p>}
             {entries.length > open.length && (
               <>
                 <SubHead>Decided</SubHead>
-                <List aria-label="Decided">{entries.filter((one) => !one.open).map(line)}</List>
+                {list('Decided', decided, setDecidedIds)}
               </>
             )}
           </div>

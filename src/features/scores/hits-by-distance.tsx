@@ -1,5 +1,6 @@
 'use client';
 import { lazy, Suspense, useState } from 'react';
+import { narrow } from '@/design/breakpoints';
 import styled from 'styled-components';
 import { aimWords } from '@/core/progress/aim-words';
 import type { AimCurve } from '@/core/progress/chance-by-distance';
@@ -17,7 +18,7 @@ const ChartRoom = styled.div`
 
 const Source = styled.p`
   color: var(--ink-soft);
-  font-size: 0.875rem;
+  font-size: var(--type-1);
   margin: 2px 0 0;
 `;
 
@@ -28,7 +29,7 @@ const Beside = styled.div`
   grid-template-columns: minmax(0, 1fr) 300px;
   gap: 8px 32px;
   align-items: start;
-  @media (max-width: 900px) {
+  @media ${narrow} {
     grid-template-columns: 1fr;
   }
 `;

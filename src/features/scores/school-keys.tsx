@@ -11,7 +11,7 @@ import { Figures } from '@/ui/page';
 import { send } from '@/ui/post';
 
 const SubHead = styled.h2`
-  font-size: 1rem;
+  font-size: var(--type-3);
   margin: 26px 0 4px;
 `;
 
@@ -53,7 +53,7 @@ const Told = styled.code`
   padding: 8px 10px;
   background: var(--sheet);
   border: 1px solid var(--line-strong);
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   overflow-wrap: anywhere;
   user-select: all;
 `;

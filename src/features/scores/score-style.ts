@@ -4,13 +4,13 @@ import styled from 'styled-components';
 export const Told = styled.section`
   & h1 {
     margin: 0 0 2px;
-    font-size: 1.375rem;
+    font-size: var(--type-4);
   }
   & blockquote {
     margin: 12px 0;
     padding: 2px 0 2px 12px;
     border-left: 3px solid var(--rowan);
-    font-size: 1.0625rem;
+    font-size: var(--type-3);
   }
 `;
 
@@ -40,7 +40,7 @@ export const EntryFields = styled.form`
     display: flex;
     flex-direction: column;
     gap: 3px;
-    font-size: 0.8125rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & input,
@@ -52,7 +52,7 @@ export const EntryFields = styled.form`
     background: var(--sheet);
     color: var(--ink);
     font: inherit;
-    font-size: 1.0625rem;
+    font-size: var(--type-3);
   }
   & input:focus-visible,
   & select:focus-visible {

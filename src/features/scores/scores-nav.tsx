@@ -16,7 +16,7 @@ const Row = styled.nav`
     border-bottom: 3px solid transparent;
     color: var(--ink-soft);
     text-decoration: none;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
   & a[aria-current] {
     border-bottom-color: var(--tide);

@@ -28,7 +28,7 @@ const Title = styled.h1`
   && {
     flex: 1;
     margin: 0;
-    font-size: 1.25rem;
+    font-size: var(--type-4);
   }
 `;
 
@@ -39,7 +39,7 @@ const RuleChooser = styled.div`
 const HowFar = styled.span`
   && {
     text-align: right;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
 `;
@@ -54,18 +54,18 @@ const Heads = styled.div`
   padding: 4px 0 14px;
   & div b {
     display: block;
-    font-size: 1.75rem;
+    font-size: var(--type-6);
     line-height: 1.15;
   }
   & div span {
-    font-size: 0.875rem;
+    font-size: var(--type-1);
     color: var(--ink-soft);
   }
 `;
 
 const Aside = styled.span`
   color: var(--ink-soft);
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 export interface ScoresPageProps {

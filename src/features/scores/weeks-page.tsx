@@ -22,7 +22,7 @@ const ChartRoom = styled.div`
 
 const Source = styled.p`
   color: var(--ink-soft);
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 const WeeksChart = lazy(() => import('./weeks-chart'));
@@ -58,7 +58,7 @@ const Row = styled.div`
   & h1 {
     flex: 1;
     margin: 0;
-    font-size: 1.25rem;
+    font-size: var(--type-4);
   }
   & a {
     text-underline-offset: 3px;

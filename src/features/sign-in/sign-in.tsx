@@ -28,7 +28,7 @@ const Slip = styled.form`
   border-top: 4px solid var(--gorse);
   & .about {
     color: var(--ink-soft);
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
 `;
 

@@ -24,7 +24,7 @@ const NotYet = styled.p`
 const Source = styled.p`
   && {
     color: var(--ink-soft);
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
 `;
 
@@ -65,7 +65,7 @@ const Columns = styled.div`
   gap: 12px 48px;
   & h2 {
     margin: 18px 0 6px;
-    font-size: 1.0625rem;
+    font-size: var(--type-3);
   }
 `;
 
@@ -82,12 +82,12 @@ const Text = styled.article`
   padding: 10px 0 14px;
   border-top: 1px solid var(--line);
   & h3 {
-    font-size: 1rem;
+    font-size: var(--type-3);
   }
   & p {
     white-space: pre-line;
     margin: 6px 0 8px;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
   & .acts {
     display: flex;
@@ -96,7 +96,7 @@ const Text = styled.article`
   }
   & time {
     color: var(--ink-soft);
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
 `;
 

@@ -189,7 +189,7 @@ const Day = styled(DatePicker)`
   }
   & .react-aria-DateSegment {
     padding: 2px 1px;
-    border-radius: 2px;
+    border-radius: var(--radius-1);
     outline: none;
     &[data-focused] {
       background: var(--ink);

@@ -13,7 +13,7 @@ import {
   useTable,
   type ColumnDef,
 } from '@tanstack/react-table';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Figures } from '../page';
 
@@ -61,6 +61,10 @@ export interface SheetTableProps<Row> {
   /** In place of the rows where none is shown. */
   readonly none?: ReactNode;
   readonly label?: string;
+  /** The row that is shown beside the table. */
+  readonly picked?: string | undefined;
+  /** Hears the rows in the order in which they stand: for keys that go from one to the next. */
+  readonly onOrder?: (ids: readonly string[]) => void;
 }
 
 const Key = styled.button`
@@ -95,7 +99,7 @@ const compared = (one: string | number, other: string | number) =>
 
 type Def<Row extends object> = ColumnDef<typeof features, Row, unknown>;
 
-export function SheetTable<Row extends object>({ rows, columns, rowId, first, tie, keep, none, label }: SheetTableProps<Row>) {
+export function SheetTable<Row extends object>({ rows, columns, rowId, first, tie, keep, none, label, picked, onOrder }: SheetTableProps<Row>) {
   const [order, setOrder] = useState(first);
   const defs = useMemo(
     () =>
@@ -121,6 +125,8 @@ export function SheetTable<Row extends object>({ rows, columns, rowId, first, ti
     enableMultiSort: true,
   });
   const shown = table.getRowModel().rows;
+  const ids = shown.map(({ id }) => id).join('\n');
+  useEffect(() => onOrder?.(ids === '' ? [] : ids.split('\n')), [ids, onOrder]);
   const press = ({ id, figure = false }: SheetColumn<Row>) => setOrder({ column: id, down: order?.column === id ? !order.down : figure });
   return (
     <>
@@ -152,7 +158,7 @@ export function SheetTable<Row extends object>({ rows, columns, rowId, first, ti
         </thead>
         <tbody>
           {shown.map(({ id, original }) => (
-            <tr key={id}>
+            <tr key={id} aria-current={id === picked || undefined}>
               {columns.map((column) => (
                 <td
                   key={column.id}

@@ -5,9 +5,9 @@ export const Stack = styled.div`
   display: flex;
   flex-direction: column;
   gap: 10px;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & h3 {
-    font-size: 1rem;
+    font-size: var(--type-3);
   }
   & .figures {
     line-height: 1.9;
@@ -25,7 +25,7 @@ export const Stack = styled.div`
 export const List = styled.table`
   width: 100%;
   border-collapse: collapse;
-  font-size: 0.875rem;
+  font-size: var(--type-1);
   & th {
     text-align: left;
     font-weight: 600;

@@ -34,7 +34,7 @@ export const Head = styled.div`
     padding: 0;
     min-height: 26px;
     background: none;
-    font-size: 1.0625rem;
+    font-size: var(--type-3);
     font-weight: 700;
     cursor: pointer;
     text-align: left;
@@ -48,7 +48,7 @@ export const Head = styled.div`
     border: 0;
     border-bottom: 2px solid transparent;
     background: none;
-    font-size: 1.0625rem;
+    font-size: var(--type-3);
     font-weight: 700;
   }
   & input:hover,
@@ -57,11 +57,11 @@ export const Head = styled.div`
   }
   & span {
     color: var(--ink-soft);
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
   & b {
     font-weight: 400;
-    font-size: 1rem;
+    font-size: var(--type-3);
   }
 `;
 
@@ -73,7 +73,7 @@ export const Chance = styled.div`
 `;
 
 export const Small = styled.p`
-  font-size: 0.875rem;
+  font-size: var(--type-1);
   color: var(--ink-soft);
 `;
 
@@ -81,7 +81,7 @@ export const Lengths = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 2px 10px;
-  font-size: 0.875rem;
+  font-size: var(--type-1);
 `;
 
 export const Finder = styled.div`
@@ -89,19 +89,19 @@ export const Finder = styled.div`
   flex-direction: column;
   gap: 3px;
   padding: 5px 0 2px 14px;
-  font-size: 0.9375rem;
+  font-size: var(--type-2);
   & h2 {
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
   & > button {
     min-height: 30px;
-    font-size: 0.9375rem;
+    font-size: var(--type-2);
   }
   & .acts {
     display: flex;
     flex-wrap: wrap;
     gap: 1px 12px;
     align-items: center;
-    font-size: 0.875rem;
+    font-size: var(--type-1);
   }
 `;

@@ -30,7 +30,7 @@ export const Palette = styled.div`
     min-height: 44px;
     padding: 0 12px;
     border: 1.5px solid var(--line-strong);
-    border-radius: 6px;
+    border-radius: var(--radius-1);
     background: var(--sheet);
     color: inherit;
     cursor: pointer;
