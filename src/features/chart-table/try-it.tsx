@@ -34,7 +34,7 @@ const Phone = styled.section`
   margin-bottom: calc(440px - var(--phone));
   padding: 14px 16px;
   border: 1.5px solid var(--ink);
-  border-radius: var(--radius-3);
+  border-radius: var(--radius-2);
   background: var(--paper);
   font-family: var(--font-child), sans-serif;
   overflow-y: auto;
