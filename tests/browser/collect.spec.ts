@@ -47,7 +47,7 @@ test('a sheet of paper is typed in with the keyboard alone, in at most fifteen k
   await page.keyboard.press('Tab');
   await page.keyboard.type('many');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('The cells take whole numbers only')).toBeVisible();
+  await expect(page.getByLabel(/^near mark/)).toHaveAccessibleErrorMessage('Write a number.');
   await expect(field).toHaveValue('c');
 });
 
