@@ -12,12 +12,15 @@ const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!
 
 const ADDRESS = `http://127.0.0.1:${process.env['LOCHSIDE_TEST_PORT'] ?? '3100'}`;
 
+/** A connection for each request: one that was left open may be closed by the server just when it is used again. */
+const ONCE = { connection: 'close' };
+
 /** The sessions that this worker has opened. */
 const sessions = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>();
 
 /** Sends to a route as this page's person, without a page to send it from. */
 export async function post<T>(page: Page, path: string, body: unknown): Promise<T> {
-  const answer = await page.request.post(`${ADDRESS}${path}`, { data: body, headers: { origin: ADDRESS } });
+  const answer = await page.request.post(`${ADDRESS}${path}`, { data: body, headers: { origin: ADDRESS, ...ONCE } });
   if (!answer.ok()) throw new Error(`${path}: ${await answer.text()}`);
   return (await answer.json()) as T;
 }
@@ -49,9 +52,9 @@ export async function signInByHand(page: Page): Promise<void> {
 
 /** The links of a class, by child's name, as the page of links lists them. */
 export async function linksOf(page: Page, className: string): Promise<Map<string, string>> {
-  const classes = await (await page.request.get(`${ADDRESS}/classes`)).text();
+  const classes = await (await page.request.get(`${ADDRESS}/classes`, { headers: ONCE })).text();
   const row = classes.split('<tr').find((one) => one.includes(`>${className}<`))!;
-  const links = await (await page.request.get(ADDRESS + /href="(\/classes\/[0-9a-f-]+\/links)"/.exec(row)![1]!)).text();
+  const links = await (await page.request.get(ADDRESS + /href="(\/classes\/[0-9a-f-]+\/links)"/.exec(row)![1]!, { headers: ONCE })).text();
   const found = [...links.matchAll(/<h2[^>]*>([^<]+)<\/h2>.*?<a [^>]*href="([^"]+)"/gs)];
   if (found.length === 0) throw new Error(`${className} has no links`);
   return new Map(found.map(([, name, link]) => [name!, link!] as const));

@@ -1,4 +1,5 @@
 'use client';
+import { useDrag } from '@use-gesture/react';
 import { memo, useMemo, useRef, useState, type Dispatch, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { aimOf, distanceM } from '@/core/course/geometry';
@@ -150,24 +151,22 @@ export function Chart({
     const key = (target as Element).closest('[data-thing]')?.getAttribute('data-thing');
     return key ? byKey.get(key) : undefined;
   };
-  const begin = (event: PointerEvent, what: Held) => {
+  const begin = (what: Held) => {
     held.current = what;
-    svg.current!.setPointerCapture(event.pointerId);
     if (what.on !== 'floor' && what.on !== 'tape') dispatch({ do: 'drag-start' });
   };
   const down = (event: PointerEvent) => {
-    if (event.button !== 0) return;
     const at = spotAt(event);
-    if (taping) return begin(event, { on: 'tape', from: nearThing(level, at) });
+    if (taping) return begin({ on: 'tape', from: nearThing(level, at) });
     const grip = (event.target as Element).closest('[data-grip]')?.getAttribute('data-grip') as Grip | undefined;
     if (grip && !readOnly) {
       const about = middleOfAll(moving.map((thing) => spotOf(course, thing)!));
-      if (grip === 'turn') return begin(event, { on: 'turn', about, startRad: Math.atan2(at.yM - about.yM, at.xM - about.xM) });
-      return begin(event, { on: 'spread', about, startM: Math.max(0.05, distanceM(at, about)) });
+      if (grip === 'turn') return begin({ on: 'turn', about, startRad: Math.atan2(at.yM - about.yM, at.xM - about.xM) });
+      return begin({ on: 'spread', about, startM: Math.max(0.05, distanceM(at, about)) });
     }
     const thing = thingOf(event.target);
     if (!thing) {
-      if (!(event.target as Element).closest('[data-misfit]')) begin(event, { on: 'floor', from: at });
+      if (!(event.target as Element).closest('[data-misfit]')) begin({ on: 'floor', from: at });
       return;
     }
     if (event.shiftKey) {
@@ -184,23 +183,22 @@ export function Chart({
     if (!already || keyOf(next[0]!) !== keyOf(main!)) onPick(next);
     if (readOnly) return;
     const now = spotOf(course, thing)!;
-    begin(event, { on: 'thing', thing, with: next, offset: { xM: now.xM - at.xM, yM: now.yM - at.yM } });
+    begin({ on: 'thing', thing, with: next, offset: { xM: now.xM - at.xM, yM: now.yM - at.yM } });
   };
-  const move = (event: PointerEvent) => {
+  const move = (at: Spot, free: boolean) => {
     const what = held.current;
     if (!what) return;
-    const at = spotAt(event);
     switch (what.on) {
       case 'thing': {
         const wanted = { xM: at.xM + what.offset.xM, yM: at.yM + what.offset.yM };
-        const to = snapped(level, what.thing, wanted, event.altKey ? 'free' : snap, stepM, moving);
+        const to = snapped(level, what.thing, wanted, free ? 'free' : snap, stepM, moving);
         if (to.acrossM !== guides.acrossM || to.downM !== guides.downM) setGuides({ acrossM: to.acrossM, downM: to.downM });
         dispatch({ do: 'move', level: levelIndex, thing: what.thing, with: what.with, to: to.spot, alone, onlyHere });
         return;
       }
       case 'turn': {
         const raw = toDegrees(Math.atan2(at.yM - what.about.yM, at.xM - what.about.xM) - what.startRad);
-        const degrees = event.altKey ? raw : Math.round(raw / TURN_STEP) * TURN_STEP;
+        const degrees = free ? raw : Math.round(raw / TURN_STEP) * TURN_STEP;
         dispatch({ do: 'turn', level: levelIndex, things: picked, byRad: toRadians(degrees), alone, onlyHere });
         return;
       }
@@ -240,6 +238,15 @@ export function Chart({
     setAlone(false);
     setLasso(null);
   };
+  // One finger or button at a time: what a second one does meanwhile is no gesture of its own.
+  const bindDrag = useDrag<PointerEvent>(
+    ({ event, first, last, xy: [clientX, clientY], altKey }) => {
+      if (first) down(event);
+      else if (!last) move(spotAt({ clientX, clientY }), altKey);
+      if (last) drop();
+    },
+    { pointer: { keys: false } },
+  );
   const twice = (event: MouseEvent) => {
     const thing = thingOf(event.target);
     if (!thing) return;
@@ -306,10 +313,7 @@ export function Chart({
         viewBox={`${-PAD} ${-PAD} ${width + 2 * PAD} ${depth + 2 * PAD}`}
         role="group"
         aria-label={`The floor from above, ${widthM} by ${depthM} metres`}
-        onPointerDown={down}
-        onPointerMove={move}
-        onPointerUp={drop}
-        onPointerCancel={drop}
+        {...bindDrag()}
         onDoubleClick={twice}
         onKeyDown={key}
         onFocus={(event) => {
