@@ -52,6 +52,17 @@ export const Figures = styled.table`
   }
 `;
 
+/** A heading within a page. */
+export const SubHead = styled.h2`
+  margin: 24px 0 6px;
+`;
+
+/** A line that stands back: a source, a hint, where something belongs. */
+export const SoftLine = styled.p<{ $small?: boolean }>`
+  color: var(--ink-soft);
+  ${({ $small }) => $small && 'font-size: var(--type-1);'}
+`;
+
 export const Empty = styled.div`
   padding: 48px 24px;
   border: 1px dashed var(--line-strong);

@@ -9,14 +9,10 @@ import { Button } from '@/ui/button';
 import { FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { send } from '@/ui/post';
+import { SubHead } from '@/ui/page';
 
 const Section = styled.section`
   margin-top: 32px;
-`;
-
-const SubHead = styled.h2`
-  font-size: var(--type-4);
-  margin-bottom: 8px;
 `;
 
 const Aside = styled.span`

@@ -8,7 +8,7 @@ import { COLUMN_WORDS, type ColumnKind } from '@/core/reports/read-table';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Notice } from '@/ui/notice';
-import { Figures, Page } from '@/ui/page';
+import { Figures, Page, SubHead } from '@/ui/page';
 import { send } from '@/ui/post';
 import { SchoolKeys, type KeyShown } from './school-keys';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
@@ -49,11 +49,6 @@ const ColumnHead = styled.th`
 const Deeds = styled.p`
   display: flex;
   gap: 12px;
-`;
-
-const SubHead = styled.h2`
-  font-size: var(--type-3);
-  margin: 18px 0 6px;
 `;
 
 const Drop = styled.div`

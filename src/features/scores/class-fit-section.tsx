@@ -1,15 +1,10 @@
 'use client';
 import { classFitSchema } from '@/contract/class-fit';
-import styled from 'styled-components';
 import { skillWords } from '@/core/progress/skill-words';
 import { Notice } from '@/ui/notice';
 import { useRead } from '@/ui/reads';
 import { HitsByDistance } from './hits-by-distance';
-
-const SubHead = styled.h2`
-  margin: 26px 0 4px;
-  font-size: var(--type-4);
-`;
+import { SubHead } from '@/ui/page';
 
 /** How steady the class is by its own reports: worked out on the server when somebody looks, since it may take a moment. */
 export function ClassFitSection({ classId, ageYears }: { classId: string; ageYears: number }) {

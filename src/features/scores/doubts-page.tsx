@@ -7,7 +7,7 @@ import { WAY_WORDS } from '@/core/reports/around';
 import type { Choice } from '@/core/reports/decision';
 import { Button, QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
-import { Empty, Figures, Page } from '@/ui/page';
+import { Empty, Figures, Page, SubHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
 import { useRead } from '@/ui/reads';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
@@ -16,11 +16,6 @@ import { Told } from './score-style';
 import { OneWaiting, type AsReport } from './one-waiting';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
-const SubHead = styled.h2`
-  margin: 18px 0 4px;
-  font-size: var(--type-1);
-`;
-
 const Stays = styled.div`
   position: sticky;
   top: 12px;
@@ -28,16 +23,6 @@ const Stays = styled.div`
 
 const Said = styled.p`
   min-height: 1.6em;
-  margin: 0;
-  color: var(--ink-soft);
-`;
-
-const Hint = styled.p`
-  color: var(--ink-soft);
-  font-size: var(--type-1);
-`;
-
-const Source = styled.p`
   margin: 0;
   color: var(--ink-soft);
 `;
@@ -248,9 +233,9 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
                 onUndo={() => void undo(picked)}
               />
             )}
-            <Hint>
+            <SoftLine $small>
               Keys: <b>↑ ↓</b> another one, <b>1–4</b> an answer, <b>u</b> take the last one back. What was sent is never changed.
-            </Hint>
+            </SoftLine>
           </Stays>
         </Columns>
       )}
@@ -272,9 +257,9 @@ function OneDoubt({
   return (
     <Told aria-live="polite">
       <h1>{doubt.childName}</h1>
-      <Source>
+      <SoftLine>
         {doubt.gameTitle}, week {doubt.weekNumber} · {WAY_WORDS[doubt.way]} on {doubt.receivedOn}
-      </Source>
+      </SoftLine>
       <blockquote>
         {doubt.sentences.map((sentence) => (
           <div key={sentence}>{sentence}</div>

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { aimWords } from '@/core/progress/aim-words';
 import type { AimCurve } from '@/core/progress/chance-by-distance';
 import { Select } from '@/ui/field';
-import { Figures } from '@/ui/page';
+import { Figures, SoftLine } from '@/ui/page';
 
 const LevelChooser = styled.div`
   max-width: 420px;
@@ -14,12 +14,6 @@ const LevelChooser = styled.div`
 
 const ChartRoom = styled.div`
   height: 280px;
-`;
-
-const Source = styled.p`
-  color: var(--ink-soft);
-  font-size: var(--type-1);
-  margin: 2px 0 0;
 `;
 
 const ChanceChart = lazy(() => import('./chance-chart'));
@@ -86,9 +80,9 @@ export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; who
           </tbody>
         </Figures>
       </Beside>
-      <Source>
+      <SoftLine $small>
         {aimWords(aim.aim)}. Dots: what was tapped, with what the chance may well be (four times in five). Line: the fitted skill with its band.
-      </Source>
+      </SoftLine>
     </>
   );
 }

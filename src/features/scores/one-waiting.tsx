@@ -10,6 +10,7 @@ import { EntryField } from './entry-field';
 import { EntryFields, Told } from './score-style';
 import { totalOf } from './typed-parts';
 import { decisionSchema, meantBy, type Decision } from './waiting-model';
+import { SoftLine } from '@/ui/page';
 
 const Words = styled.pre`
   max-height: 260px;
@@ -41,11 +42,6 @@ const Deeds = styled.p`
   display: flex;
   gap: 10px;
   margin: 16px 0 10px;
-`;
-
-const Source = styled.p`
-  margin: 0;
-  color: var(--ink-soft);
 `;
 
 /** The text with what was read out of it marked, and what each mark was read as. */
@@ -114,10 +110,10 @@ export function OneWaiting({
   return (
     <Told aria-live="polite">
       <h1>{waiting.source}</h1>
-      <Source>
+      <SoftLine>
         {WAY_WORDS[waiting.way]}, {waiting.receivedOn}
         {waiting.confidence !== null && ` · read with about ${Math.round(waiting.confidence * 10)} in 10 certainty`}
-      </Source>
+      </SoftLine>
       <blockquote>{waiting.sentence}</blockquote>
       <Marked words={waiting.words} spans={waiting.spans} />
       {waiting.settledBy ? (

@@ -7,18 +7,8 @@ import { Button, QuietButton } from '@/ui/button';
 import { FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
-import { Figures } from '@/ui/page';
+import { Figures, SubHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
-
-const SubHead = styled.h2`
-  font-size: var(--type-3);
-  margin: 26px 0 4px;
-`;
-
-const Aside = styled.p`
-  margin: 0;
-  color: var(--ink-soft);
-`;
 
 const Keys = styled(Figures)`
   margin-top: 8px;
@@ -79,10 +69,10 @@ export function SchoolKeys({ keys }: { keys: readonly KeyShown[] }) {
   return (
     <section aria-labelledby="programs">
       <SubHead id="programs">Another program of the school</SubHead>
-      <Aside>
+      <SoftLine>
         It asks what was sent and hands in reports as JSON, with a key; who makes it finds how in docs/report-api.md of Lochside. A key reads names
         and stores scores of the whole school: give each program its own, and withdraw it when it is not needed.
-      </Aside>
+      </SoftLine>
       {keys.length > 0 && (
         <Keys>
           <thead>

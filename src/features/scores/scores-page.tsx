@@ -16,11 +16,11 @@ import { isShown, SHOWN, type Shown } from './rows-in-order';
 import { ScoresNav } from './scores-nav';
 import { TypeIn } from './type-in';
 
-const ClassChooser = styled.div`
+const WeekChooser = styled.div`
   width: 260px;
 `;
 
-const WeekChooser = styled.div`
+const GameChooser = styled.div`
   width: 240px;
 `;
 
@@ -32,7 +32,7 @@ const Title = styled.h1`
   }
 `;
 
-const RuleChooser = styled.div`
+const ShownChooser = styled.div`
   width: 180px;
 `;
 
@@ -99,7 +99,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
       <ScoresNav classes={classes} classId={classId} />
       <PageHead>
         {week && (
-          <ClassChooser>
+          <WeekChooser>
             <Select
               hideLabel
               label="Week"
@@ -107,10 +107,10 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
               choices={found.weeks.map((one) => ({ value: one.id, label: `week ${one.number}, due ${dayWords(one.dueOn)}` }))}
               onChange={(id) => router.push(`/scores?class=${classId}&week=${id}`)}
             />
-          </ClassChooser>
+          </WeekChooser>
         )}
         {week && found.games.length > 1 && (
-          <WeekChooser>
+          <GameChooser>
             <Select
               hideLabel
               label="Game"
@@ -121,13 +121,13 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
               ]}
               onChange={(id) => router.push(`/scores?class=${classId}&week=${week.id}&game=${id}`)}
             />
-          </WeekChooser>
+          </GameChooser>
         )}
         <Title>{(whole ? found.gameTitle.split(':')[0] : found.gameTitle) || 'Scores'}</Title>
         {week && !shownEvent && (
-          <RuleChooser>
+          <ShownChooser>
             <Select hideLabel label="Show" value={shown} choices={SHOWN.map((value) => ({ value, label: SHOWN_WORDS[value] }))} onChange={setShown} />
-          </RuleChooser>
+          </ShownChooser>
         )}
         {week && heads.notYet > 0 && <ButtonLink href={`/weeks/${week.id}`}>Remind {heads.notYet}</ButtonLink>}
         <Button onPress={() => window.print()}>Print</Button>

@@ -15,7 +15,7 @@ import { Button } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { FormProblem } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
-import { Empty, Figures, Page } from '@/ui/page';
+import { Empty, Figures, Page, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
 import { EntryField } from './entry-field';
 import { EntryFields } from './score-style';
@@ -65,11 +65,6 @@ const Chooser = styled.div`
 
 const Aside = styled.span`
   color: var(--ink-soft);
-`;
-
-const Hint = styled.p`
-  color: var(--ink-soft);
-  font-size: var(--type-1);
 `;
 
 const Kept = styled(Figures)`
@@ -146,10 +141,10 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
               setTypedIds([...typedIds, sheet.assignmentId]);
             }}
           />
-          <Hint>
+          <SoftLine $small>
             The child by the first letters, or the code of the slip; <b>Tab</b> to the next cell; <b>Enter</b> keeps the line. In the total <b>n</b>{' '}
             is “not finished”. Without a total the sum of the cells is taken.
-          </Hint>
+          </SoftLine>
           {done.length > 0 && (
             <Kept>
               <thead>

@@ -5,7 +5,7 @@ import { lazy, Suspense, useMemo } from 'react';
 import styled from 'styled-components';
 import { inTenWords } from '@/core/progress/wilson';
 import { Button, ButtonLink } from '@/ui/button';
-import { Empty, Page } from '@/ui/page';
+import { Empty, Page, SoftLine } from '@/ui/page';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { ClassFitSection } from './class-fit-section';
 import { CreditRuleChoice } from './credit-rule-choice';
@@ -18,11 +18,6 @@ const Summary = styled.summary`
 
 const ChartRoom = styled.div`
   height: 410px;
-`;
-
-const Source = styled.p`
-  color: var(--ink-soft);
-  font-size: var(--type-1);
 `;
 
 const WeeksChart = lazy(() => import('./weeks-chart'));
@@ -216,9 +211,9 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
           <Sheet>
             <SheetTable rows={children} columns={columns} rowId={(child) => child.id} tie="child" />
           </Sheet>
-          <Source>
+          <SoftLine $small>
             The best that counted on a like set-up, against the child’s own par; <b>?</b> waits to be looked at.
-          </Source>
+          </SoftLine>
           <CreditRuleChoice classId={classId} rule={found.creditRule} readOnly={readOnly} />
           <ClassFitSection key={classId} classId={classId} ageYears={ageYears} />
         </>
