@@ -8,7 +8,10 @@ import { schoolDay } from '../school-day';
 import { classToFill } from './bring-in';
 
 export async function waitingOf(schoolId: Uuid, classId: Uuid, timeZone: string, today: string): Promise<{ waiting: Waiting[]; mayBe: MayBe }> {
-  const [incoming, fill] = await Promise.all([incomingOfClass(classId), classToFill(schoolId, classId, today)]);
+  const incoming = await incomingOfClass(classId);
+  // What it may be is much, and is asked for only where something waits or has waited.
+  if (incoming.length === 0) return { waiting: [], mayBe: { children: [], weeks: [] } };
+  const fill = await classToFill(schoolId, classId, today);
   const mayBe: MayBe = {
     children: fill.children,
     weeks: fill.games.map((week) => ({
