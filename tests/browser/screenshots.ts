@@ -4,7 +4,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { withDemo } from './demo-stack';
-import { linksOf, openScores, PHONE, signInAs } from './people';
+import { openLinks, openScores, PHONE, signInAs } from './people';
 import { choose } from './by-hand';
 
 const root = join(import.meta.dirname, '../..');
@@ -99,7 +99,7 @@ await withDemo(async (browser, address) => {
   await desk.getByRole('link', { name: 'P4 Dippers', exact: true }).click();
   await desk.getByRole('heading', { name: 'P4 Dippers' }).waitFor();
   await shoot(desk, 'class');
-  const links = await linksOf(desk, 'P4 Dippers');
+  const links = await openLinks(desk, 'P4 Dippers');
   await shoot(desk, 'links');
 
   const home = await (await browser.newContext({ viewport: PHONE, deviceScaleFactor: 1, baseURL: address })).newPage();
