@@ -63,6 +63,12 @@ export const SoftLine = styled.p<{ $small?: boolean }>`
   ${({ $small }) => $small && 'font-size: var(--type-1);'}
 `;
 
+/** The same within a line. */
+export const SoftWords = styled.span<{ $small?: boolean }>`
+  color: var(--ink-soft);
+  ${({ $small }) => $small && 'font-size: var(--type-1);'}
+`;
+
 export const Empty = styled.div`
   padding: 48px 24px;
   border: 1px dashed var(--line-strong);

@@ -4,8 +4,7 @@ import { shippedRacks } from '../../src/core/forecast/shipped-racks';
 import type { Game } from '../../src/core/rules/game';
 import { starter } from '../examples/starters';
 import { complaintsOf, expectAccessible, signedIn, post } from './people';
-
-const LONG = process.env['LOCHSIDE_LONG'] === 'yes';
+import { LONG } from '../long';
 
 /** Puts a game on the shelf and opens it on the chart table, with its forecast there. */
 async function open(page: Page, game: Game, ageYears: number): Promise<void> {

@@ -6,8 +6,7 @@ import { asPlayed } from '../examples/rebuild';
 import { starter } from '../examples/starters';
 import { blankFloor, choose, cupboard, floor, leaf, playItSo, putDown, rebuildByHand, savedGame, typed } from './by-hand';
 import { complaintsOf, expectAccessible, openStarter, signedIn } from './people';
-
-const LONG = process.env['LOCHSIDE_LONG'] === 'yes';
+import { LONG } from '../long';
 
 const row = (page: Page, words: string | RegExp) => page.getByRole('table', { name: 'Everything on the floor' }).getByRole('row', { name: words });
 

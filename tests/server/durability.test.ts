@@ -11,9 +11,8 @@ import { toText } from '@/server/db/ids';
 import { firstRow, pool, rows } from '@/server/db/pool';
 import { startWebServer } from '../web-server';
 import { envelopeFor, makeSchool, sendTo } from './school';
+import { LONG } from '../long';
 
-/** `npm run drill` takes the long form. */
-const LONG = process.env['LOCHSIDE_LONG'] === 'yes';
 const ROUNDS = LONG ? 20 : 3;
 const homes: string[] = [];
 

@@ -20,9 +20,10 @@ import { plainText, sentencesOf } from '@/core/rules/sentences';
 import { canBe, reachableTotals } from '@/core/rules/totals';
 import { setUpFor } from '@/core/sheet/set-up';
 import { STARTERS } from '../examples/starters';
+import { LONG } from '../long';
 
 /** `npm run drill` plays more. */
-const PLAYS = process.env['LOCHSIDE_LONG'] === 'yes' ? 1000 : 300;
+const PLAYS = LONG ? 1000 : 300;
 const SEED = 77;
 
 function programOf(game: Game, level: number): Program {

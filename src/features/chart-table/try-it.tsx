@@ -17,10 +17,7 @@ import { LookFors } from '../counter/look-fors';
 import { PartsEntry } from '../counter/parts-entry';
 import { usePlay } from '../counter/use-play';
 import { WholeScore, Working } from '../counter/working';
-
-const Centred = styled.p`
-  text-align: center;
-`;
+import { Centred } from '../counter/counter-style';
 
 const Phone = styled.section`
   display: flex;

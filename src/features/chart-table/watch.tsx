@@ -7,16 +7,12 @@ import { measure } from '@/core/rules/measure';
 import { replay } from '@/core/rules/replay';
 import type { Game } from '@/core/rules/game';
 import { Button, QuietButton } from '@/ui/button';
+import { SoftWords } from '@/ui/page';
 
 const Deeds = styled.div`
   display: flex;
   gap: 10px;
   flex-wrap: wrap;
-`;
-
-const Told = styled.span`
-  font-size: var(--type-1);
-  color: var(--ink-soft);
 `;
 
 const Close = styled(QuietButton)`
@@ -145,7 +141,9 @@ export function Watch({
         </Button>
         <Button onPress={() => again(play + 1)}>Another child</Button>
       </Deeds>
-      <Told role="status">{over ? `Over: ${result.value ?? 'no score'} ${result.unit}.` : ''}</Told>
+      <SoftWords $small role="status">
+        {over ? `Over: ${result.value ?? 'no score'} ${result.unit}.` : ''}
+      </SoftWords>
       <Close onPress={onClose}>Back</Close>
     </Stack>
   );

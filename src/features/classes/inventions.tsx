@@ -9,15 +9,10 @@ import { Button } from '@/ui/button';
 import { FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { send } from '@/ui/post';
-import { SubHead } from '@/ui/page';
+import { SubHead, SoftWords } from '@/ui/page';
 
 const Section = styled.section`
   margin-top: 32px;
-`;
-
-const Aside = styled.span`
-  color: var(--ink-soft);
-  font-size: var(--type-1);
 `;
 
 const Stack = styled.div`
@@ -89,10 +84,10 @@ function One({ invention, ageYears, mayChange }: { invention: ListedInvention; a
     <li>
       <CourseDrawing id={`invention-${invention.id}`} course={invention.course} parts={[]} label={`The floor of ${invention.title}`} numbers />
       <b>{invention.title}</b>
-      <Aside>
+      <SoftWords $small>
         by {invention.childName}
         {invention.score === null ? '' : `, who scored ${invention.score}`}
-      </Aside>
+      </SoftWords>
       <p>{invention.words}</p>
       {invention.gameId ? (
         <Link href={`/games/${invention.gameId}`}>On the shelf</Link>

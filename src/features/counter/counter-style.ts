@@ -268,3 +268,7 @@ export const tile = css`
     outline-offset: 2px;
   }
 `;
+
+export const Centred = styled.p`
+  text-align: center;
+`;

@@ -4,15 +4,10 @@ import { useWords } from '@/features/languages/use-words';
 import { TextButton } from '../counter/counter-style';
 import { isOpen, type CardScreenProps } from './card-model';
 import { Game, Kept, SmallText } from './card-style';
-import { Big, Bottom, Ruled, Screen, TopLine } from './home-style';
+import { Big, Bottom, Ruled, Screen, TopLine, Summary } from './home-style';
 import { LanguagePicker } from './language-picker';
 import { ThisWeek } from './this-week';
 import { scoreWords, todayHere } from './words';
-
-const Summary = styled.summary`
-  min-height: 44px;
-  cursor: pointer;
-`;
 
 const Aside = styled.p`
   font-size: var(--type-2);

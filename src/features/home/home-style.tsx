@@ -130,3 +130,9 @@ export const Tick = styled.label`
     flex: none;
   }
 `;
+
+/** What opens more of a card: as large as a button. */
+export const Summary = styled.summary`
+  min-height: 44px;
+  cursor: pointer;
+`;

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import type { Result } from '@/core/rules/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { Counter } from '../counter/counter';
-import { TextButton } from '../counter/counter-style';
+import { TextButton, Centred } from '../counter/counter-style';
 import { TrueClock } from '../counter/true-clock';
 import { usePlay } from '../counter/use-play';
 import { cue, type Cues } from './cues';
@@ -16,10 +16,6 @@ import { Top } from './top';
 
 const WholeScreen = styled(Screen)`
   height: 100dvh;
-`;
-
-const Centred = styled.p`
-  text-align: center;
 `;
 
 const ResultWords = styled.p`

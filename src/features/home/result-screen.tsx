@@ -13,10 +13,7 @@ import { Top } from './top';
 import type { Words } from '@/core/words/words';
 import { useWords } from '@/features/languages/use-words';
 import { scoreWords } from './words';
-
-const Centred = styled.p`
-  text-align: center;
-`;
+import { Centred } from '../counter/counter-style';
 
 const UpButton = styled(Plain)`
   && {

@@ -7,18 +7,13 @@ import { readThrowRules } from '@/core/rules/throw-rules';
 import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
 import { TextButton, tile } from '../counter/counter-style';
-import { Big, Bottom, Ruled, Screen } from './home-style';
+import { Big, Bottom, Ruled, Screen, Summary } from './home-style';
 import { paceOf, type InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import { SetUpDrawing } from './set-up-drawing';
 import type { PaceKind, Ways } from './store';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
-
-const Summary = styled.summary`
-  min-height: 44px;
-  cursor: pointer;
-`;
 
 const Ask = styled.fieldset`
   display: flex;

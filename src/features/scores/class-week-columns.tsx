@@ -7,6 +7,7 @@ import type { ClassWeek, ScoreRow } from '@/contract/class-week';
 import { QuietButton } from '@/ui/button';
 import type { SheetColumn } from '@/ui/table/sheet-table';
 import { keyOf, type Column } from './rows-in-order';
+import { SoftWords } from '@/ui/page';
 
 const Reason = styled.span`
   border-left: 3px solid var(--rowan);
@@ -22,11 +23,6 @@ const Best = styled.span`
   font-size: var(--type-1);
   font-weight: 600;
   white-space: nowrap;
-`;
-
-const Aside = styled.span`
-  color: var(--ink-soft);
-  font-size: var(--type-1);
 `;
 
 const Word = styled.span`
@@ -87,8 +83,12 @@ const Received = styled.span`
 function Credit({ row }: { row: ScoreRow }) {
   return (
     <>
-      {row.state === 'not-assigned' ? '' : row.credit ? 'yes' : <Aside>no</Aside>}
-      {!row.credit && row.missing !== 'nothing yet' && row.missing !== '' && <Aside as="div">{row.missing}</Aside>}
+      {row.state === 'not-assigned' ? '' : row.credit ? 'yes' : <SoftWords $small>no</SoftWords>}
+      {!row.credit && row.missing !== 'nothing yet' && row.missing !== '' && (
+        <SoftWords $small as="div">
+          {row.missing}
+        </SoftWords>
+      )}
     </>
   );
 }
@@ -127,10 +127,10 @@ function Remark({ row, filmAlone, onType, onLook }: { row: ScoreRow; filmAlone: 
           </QuietButton>
         </>
       )}
-      {row.film && <Aside> · film</Aside>}
-      {row.typed && <Aside> typed in</Aside>}
-      {row.otherForms > 0 && <Aside> · {row.otherForms === 1 ? '1 go' : `${row.otherForms} goes`} made easier or harder</Aside>}
-      {row.diaryMinutes > 0 && <Aside> · diary {row.diaryMinutes} min</Aside>}
+      {row.film && <SoftWords $small> · film</SoftWords>}
+      {row.typed && <SoftWords $small> typed in</SoftWords>}
+      {row.otherForms > 0 && <SoftWords $small> · {row.otherForms === 1 ? '1 go' : `${row.otherForms} goes`} made easier or harder</SoftWords>}
+      {row.diaryMinutes > 0 && <SoftWords $small> · diary {row.diaryMinutes} min</SoftWords>}
       {row.word && <Word>“{row.word}”</Word>}
       {row.comment && <Word>Teacher: {row.comment}</Word>}
     </>

@@ -2,26 +2,10 @@
 import { render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { MayBe, Waiting } from '@/contract/to-look-at';
+import type { Waiting } from '@/contract/to-look-at';
 import { OneWaiting } from './one-waiting';
+import { mayBe, WEEK } from '../../../tests/examples/may-be';
 
-const WEEK = '018f0000-0000-7000-8000-000000000003';
-const mayBe = {
-  children: [
-    { id: 'isla', name: 'Isla M.' },
-    { id: 'ivor', name: 'Ivor B.' },
-  ],
-  weeks: [
-    {
-      id: WEEK,
-      number: 3,
-      title: 'Lantern Quay',
-      unit: 'points',
-      levels: [{ id: 'level-1', name: 'Paddle' }],
-      asked: { isla: { assignmentId: 'a-1', levelId: 'level-1' } },
-    },
-  ],
-} as unknown as MayBe;
 const waiting = {
   id: 'w-1',
   way: 'message',

@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { format } from 'date-fns';
 import { Button, ButtonLink } from '@/ui/button';
 import { Select } from '@/ui/field';
-import { Empty, Page, PageHead } from '@/ui/page';
+import { Empty, Page, PageHead, SoftWords } from '@/ui/page';
 import { SheetTable } from '@/ui/table/sheet-table';
 import { useRead } from '@/ui/reads';
 import { Looks } from './looks';
@@ -61,11 +61,6 @@ const Heads = styled.div`
     font-size: var(--type-1);
     color: var(--ink-soft);
   }
-`;
-
-const Aside = styled.span`
-  color: var(--ink-soft);
-  font-size: var(--type-1);
 `;
 
 export interface ScoresPageProps {
@@ -168,12 +163,12 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
               none={<p>No child is “{SHOWN_WORDS[shown]}” this week.</p>}
             />
           )}
-          <Aside as="p">
+          <SoftWords $small as="p">
             {found.restsOn > 0
               ? `Par and what is likely rest on ${found.restsOn} tries that this class had reported when the week was sent.`
               : 'Par and what is likely are what is assumed for the age.'}{' '}
             {found.creditRule === 'both' ? 'Credit asks for a report and a signed log.' : 'Credit asks for a report or a signed log.'}
-          </Aside>
+          </SoftWords>
         </>
       )}
       {looking?.assignmentId && (

@@ -15,7 +15,7 @@ import { Button } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { FormProblem } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
-import { Empty, Figures, Page, SoftLine } from '@/ui/page';
+import { Empty, Figures, Page, SoftLine, SoftWords } from '@/ui/page';
 import { send } from '@/ui/post';
 import { EntryField } from './entry-field';
 import { EntryFields } from './score-style';
@@ -61,10 +61,6 @@ const Short = styled.div`
 
 const Chooser = styled.div`
   width: 320px;
-`;
-
-const Aside = styled.span`
-  color: var(--ink-soft);
 `;
 
 const Kept = styled(Figures)`
@@ -130,7 +126,7 @@ export function TypingPage({ classes, classId, found }: ScoresNavProps & { found
             ) : (
               <b>{game.title}</b>
             )}
-            <Aside>{missing.length === 0 ? 'Everybody has a score.' : `${missing.length} without a score`}</Aside>
+            <SoftWords>{missing.length === 0 ? 'Everybody has a score.' : `${missing.length} without a score`}</SoftWords>
           </Bar>
           <EntryLine
             game={game}

@@ -1,27 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { MayBe } from '@/contract/to-look-at';
 import { decisionSchema, meantBy } from './waiting-model';
+import { mayBe, WEEK } from '../../../tests/examples/may-be';
 
-const WEEK = '018f0000-0000-7000-8000-000000000003';
-const mayBe = {
-  children: [
-    { id: 'isla', name: 'Isla M.' },
-    { id: 'ivor', name: 'Ivor B.' },
-  ],
-  weeks: [
-    {
-      id: WEEK,
-      number: 3,
-      title: 'Lantern Quay',
-      unit: 'points',
-      levels: [
-        { id: 'level-1', name: 'Paddle' },
-        { id: 'level-2', name: 'Wade' },
-      ],
-      asked: { isla: { assignmentId: 'a-1', levelId: 'level-2' } },
-    },
-  ],
-} as unknown as MayBe;
 const meant = (child: string, more: { weekId?: string; levelId?: string } = {}, read?: string) =>
   meantBy({ levelId: read ?? null } as never, mayBe, { child, weekId: WEEK, levelId: '', ...more });
 

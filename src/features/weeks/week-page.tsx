@@ -4,15 +4,11 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
-import { Figures, Page, PageHead } from '@/ui/page';
+import { Figures, Page, PageHead, SoftWords } from '@/ui/page';
 import { send } from '@/ui/post';
 import { saveFile } from '@/ui/save-file';
 import { makePdf } from './make-pdf';
 import { PaperDialog } from './paper-dialog';
-
-const Aside = styled.span`
-  color: var(--ink-soft);
-`;
 
 const NotYet = styled.p`
   && {
@@ -175,7 +171,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
                   <td>
                     {week.games.length > 1 && `${index + 1}. `}
                     {game.title}
-                    {game.opensWords && <Aside> opens {game.opensWords}</Aside>}
+                    {game.opensWords && <SoftWords> opens {game.opensWords}</SoftWords>}
                   </td>
                   <td>
                     {game.levels.length === 1 ? game.levels[0]!.name : game.levels.map((level) => `${level.name} ${level.children}`).join(' · ')}
@@ -236,7 +232,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
                 {week.waiting.map((child) => (
                   <li key={child.childId}>
                     {child.name}
-                    {child.medium === 'paper' && <Aside> on paper</Aside>}
+                    {child.medium === 'paper' && <SoftWords> on paper</SoftWords>}
                   </li>
                 ))}
               </Waiting>
