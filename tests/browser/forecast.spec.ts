@@ -70,6 +70,37 @@ for (const [id, thing] of LONG ? DRAGGED : DRAGGED.slice(0, 1))
     expect(complaints).toEqual([]);
   });
 
+test('levels are put in another order by their grip, with the pointer and by keys; the level that was shown is shown on', async ({ page }) => {
+  await signedIn(page);
+  await open(page, starter('loch-frames'), 8);
+  const order = () => page.getByRole('grid', { name: 'Levels in their order' }).getByRole('row').allTextContents();
+  // The name of the level that is shown is a field, without a text of its own.
+  const names = async () => (await order()).map((text) => /^(Paddle|Wade|Swim)/.exec(text)?.[0] ?? 'shown');
+  const shown = page.getByLabel('Name of the level that is shown');
+  await expect(shown).toHaveValue('Wade');
+  expect(await names()).toEqual(['Paddle', 'shown', 'Swim']);
+  const grip = (await page.getByRole('button', { name: 'Move Paddle' }).boundingBox())!;
+  const to = (await page.getByRole('row', { name: 'Swim' }).boundingBox())!;
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + 60, grip.y + 12, { steps: 4 });
+  await page.mouse.move(to.x + 0.8 * to.width, to.y + 30, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(names).toEqual(['shown', 'Swim', 'Paddle']);
+  await expect(shown).toHaveValue('Wade');
+  await page.keyboard.press('Control+z');
+  await expect.poll(names).toEqual(['Paddle', 'shown', 'Swim']);
+  await page.getByRole('button', { name: 'Move Swim' }).focus();
+  await page.keyboard.press('Enter');
+  const first = page.getByRole('button', { name: 'Insert before Paddle' });
+  for (let places = 0; places < 4 && !(await first.evaluate((place) => place === document.activeElement)); places += 1)
+    await page.keyboard.press('ArrowDown');
+  await expect(first).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect.poll(names).toEqual(['Swim', 'Paddle', 'shown']);
+  await expectAccessible(page);
+});
+
 test('an exercise that the clock has no room for is told, with the mend', async ({ page }) => {
   await signedIn(page);
   const game = structuredClone(starter('four-before-dusk')) as unknown as { parts: { gates: Record<string, { n: number }>; clock: { s: number } }[] };
@@ -103,7 +134,7 @@ test('distances are found for wanted chances; a floor that is too short says so 
   await wide.fill('2.6');
   await wide.press('Enter');
   await page.getByRole('button', { name: 'Set the marks' }).click();
-  await page.getByRole('button', { name: 'Swim' }).click();
+  await page.getByRole('button', { name: 'Swim', exact: true }).click();
   await expect(page.getByText(/There is no room on this floor for 3 in 10 at Swim/)).toBeVisible();
   const narrower = page.getByRole('button', { name: /^Make the gate of two shoes \d+ cm wide there/ });
   await narrower.click();

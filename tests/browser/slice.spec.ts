@@ -166,9 +166,9 @@ test('the chart table answers: drag, arrow keys, typed lengths, slots, undo, and
 
   await page.getByLabel('Name of the level that is shown').fill('Waist deep');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Swim' }).click();
-  await expect(page.getByRole('button', { name: 'Waist deep' })).toBeVisible();
-  await page.getByRole('button', { name: 'Waist deep' }).click();
+  await page.getByRole('button', { name: 'Swim', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Waist deep', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Waist deep', exact: true }).click();
 
   await page.getByRole('spinbutton', { name: 'Seconds' }).fill('45');
   await page.keyboard.press('Tab');

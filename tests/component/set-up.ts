@@ -6,6 +6,8 @@ if (typeof document !== 'undefined') {
   afterEach(cleanup);
   // React Aria's segments of a date collapse the selection, which happy-dom answers with another focus.
   Selection.prototype.collapse = () => undefined;
+  // happy-dom's document is not an instance of the Document of its own window: React Aria would not find where the focus is.
+  Object.defineProperty(window, 'Document', { value: Object.getPrototypeOf(document.constructor), configurable: true });
   vi.doMock('next/navigation', () => ({
     useRouter: () => ({ push: vi.fn(), refresh: vi.fn(), replace: vi.fn() }),
     usePathname: () => '/',

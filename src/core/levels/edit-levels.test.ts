@@ -9,7 +9,7 @@ import { withThingAt } from '../course/move';
 import { throwerWith } from '../motion/release';
 import { forecastLevel } from '../forecast/forecast-level';
 import { easierForms, withEasierForm } from './easier-forms';
-import { MOST_LEVELS, withLevelAdded, withLevelChange, withLevelMoved, withLevelRemoved } from './edit-levels';
+import { MOST_LEVELS, withLevelAdded, withLevelChange, withLevelMoved, withLevelRemoved, withLevelTo } from './edit-levels';
 import { levelChance } from './solve';
 import { changedSince, toBeatOf } from './to-beat';
 
@@ -41,6 +41,18 @@ describe('levels put in, taken out and in another order', () => {
     expect(names(withLevelMoved(lamps, 2, -1))).toEqual(['Paddle', 'Swim', 'Wade']);
     expect(withLevelMoved(lamps, 0, -1)).toBe(lamps);
     expect(withLevelMoved(lamps, 2, 1)).toBe(lamps);
+  });
+  it('before or after another; a level that is not there, or itself, changes nothing', () => {
+    const [paddle, wade, swim] = lamps.levels.map((level) => level.id) as [string, string, string];
+    expect(names(withLevelTo(lamps, paddle, 'after', swim))).toEqual(['Wade', 'Swim', 'Paddle']);
+    expect(names(withLevelTo(lamps, swim, 'before', paddle))).toEqual(['Swim', 'Paddle', 'Wade']);
+    expect(names(withLevelTo(lamps, paddle, 'before', wade))).toEqual(names(lamps));
+    for (const [id, other] of [
+      [paddle, paddle],
+      [paddle, 'gone'],
+      ['gone', paddle],
+    ] as const)
+      expect(withLevelTo(lamps, id, 'after', other)).toBe(lamps);
   });
 });
 

@@ -46,6 +46,14 @@ export function withLevelMoved(game: Game, index: number, by: 1 | -1): Game {
   return { ...game, levels };
 }
 
+/** The game with a level taken to a place: right before or after another. Ids of levels that are not there change nothing. */
+export function withLevelTo(game: Game, id: string, where: 'before' | 'after', other: string): Game {
+  const moved = game.levels.find((level) => level.id === id);
+  const rest = game.levels.filter((level) => level.id !== id);
+  const at = rest.findIndex((level) => level.id === other);
+  return moved && at >= 0 ? { ...game, levels: rest.toSpliced(at + Number(where === 'after'), 0, moved) } : game;
+}
+
 /** Slots of the kit that a game may leave out, with what they are then. */
 const UNSAID = { form: 'standing', hand: 'own' } as const;
 

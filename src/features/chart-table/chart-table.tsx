@@ -27,7 +27,7 @@ import { MendOfLevel, type LevelToMend } from './mend-of-level';
 import { Probe } from './probe';
 import { Lengths } from './lengths';
 import { SendDialog, type ClassChoice } from './send-dialog';
-import { asMine, firstPicked, firstShown, keyMeans, saidOf, withToBeat } from './table-model';
+import { asMine, firstPicked, firstShown, keyMeans, levelAt, saidOf, shownOf, withToBeat } from './table-model';
 import { TryIt } from './try-it';
 import { Players } from './watch';
 import { useAutosave } from './use-autosave';
@@ -63,8 +63,8 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const byClass = classes.find((one) => one.id === classId && one.ageYears === ageYears);
   const fitted = byClass?.fitted ?? null;
   const skill = fitted?.skill ?? 1;
-  const [wantedLevel, setShown] = useState(() => firstShown(game, mend?.levelId));
-  const shown = Math.min(wantedLevel, game.levels.length - 1);
+  const [wanted, setWanted] = useState(() => levelAt(game, firstShown(game, mend?.levelId)));
+  const shown = shownOf(game, wanted);
   const [pickedNow, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
   const [open, setOpen] = useState<'send' | 'cupboard' | 'ways' | 'compare' | null>(null);
   const [trying, setTrying] = useState(false);
@@ -139,11 +139,11 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         dispatch({ do: means.do });
       } else if (means.do === 'keys') setKeysShown((on) => !on);
       else if (means.do === 'tape') setTaping((on) => !on);
-      else setShown(means.level);
+      else setWanted(levelAt(game, means.level));
     };
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
-  }, [game.levels.length]);
+  }, [game]);
 
   const forecast = forecasts.levels[shown] ?? null;
   const said = forecast && !dragging ? saidOf(levelName, forecast) : '';
@@ -279,7 +279,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       <LevelStrip
         game={game}
         shown={shown}
-        onShow={setShown}
+        onShow={setWanted}
         forecasts={forecasts.levels}
         stepM={stepM}
         ageYears={ageYears}

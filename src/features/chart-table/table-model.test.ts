@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { resolveLevel } from '@/core/rules/level';
 import { starter } from '../../../tests/examples/starters';
-import { asMine, firstPicked, firstShown, keyMeans, savedWords, saidOf, withToBeat } from './table-model';
+import { asMine, firstPicked, firstShown, keyMeans, levelAt, savedWords, saidOf, shownOf, withToBeat } from './table-model';
 
 const lamps = starter('harbour-lamps');
 const free = { ctrl: false, shift: false, alt: false };
@@ -11,6 +11,12 @@ describe('the chart table when it is opened', () => {
     expect(firstShown(lamps, lamps.levels[2]!.id)).toBe(2);
     expect(firstShown(lamps, 'gone')).toBe(1);
     expect(firstShown({ ...lamps, levels: lamps.levels.slice(0, 1) }, undefined)).toBe(0);
+  });
+  it('stays the same level wherever it is moved; where it is gone, the one in its place', () => {
+    const swim = levelAt(lamps, 2);
+    expect(shownOf({ ...lamps, levels: lamps.levels.toReversed() }, swim)).toBe(0);
+    expect(shownOf({ ...lamps, levels: lamps.levels.slice(0, 2) }, swim)).toBe(1);
+    expect(shownOf({ ...lamps, levels: lamps.levels.slice(1) }, levelAt(lamps, 0))).toBe(0);
   });
 
   it('takes hold of the middle mark of the first group; of nothing where there is no mark', () => {

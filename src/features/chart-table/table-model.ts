@@ -14,6 +14,20 @@ export function firstPicked(level: Game): Picked {
   return [{ kind: 'place', group: first.group, index: Math.min(1, level.course.places[first.group]!.length - 1) }];
 }
 
+/** The level that is wanted: by its id, so that it stays the one that is shown wherever it is moved; by its place where it is gone. */
+export interface WantedLevel {
+  readonly id: string;
+  readonly index: number;
+}
+
+export const levelAt = (game: Game, index: number): WantedLevel => ({ id: game.levels[index]?.id ?? '', index });
+
+/** The place of the level to show. */
+export function shownOf(game: Game, { id, index }: WantedLevel): number {
+  const at = game.levels.findIndex((level) => level.id === id);
+  return at >= 0 ? at : Math.min(index, game.levels.length - 1);
+}
+
 /** The level that is shown at first: the one that is asked for, else the middle one of three. */
 export function firstShown(game: Game, levelId: string | undefined): number {
   const named = game.levels.findIndex((one) => one.id === levelId);

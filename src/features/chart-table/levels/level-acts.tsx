@@ -8,6 +8,7 @@ import { QuietButton } from '@/ui/button';
 import { Menu, type MenuGroup } from '@/ui/menu';
 import { NumberSlot } from '@/ui/number-slot';
 import type { DraftAction } from '../draft';
+import { levelAt, type WantedLevel } from '../table-model';
 import { withMoveUpAt } from './model';
 
 interface LevelActsProps {
@@ -41,12 +42,12 @@ export function LevelMenu({
   ageYears,
   dispatch,
   onShow,
-}: LevelActsProps & { readonly ageYears: number; readonly onShow: (level: number) => void }) {
+}: LevelActsProps & { readonly ageYears: number; readonly onShow: (level: WantedLevel) => void }) {
   const { name } = game.levels[shown]!;
   const full = game.levels.length >= MOST_LEVELS;
   const put = (next: Game, show: number) => {
     dispatch({ do: 'mend', game: next });
-    onShow(show);
+    onShow(levelAt(next, show));
   };
   // Worked out when the menu is opened: nearer and bigger forms are solved for.
   const others = () =>

@@ -1,6 +1,8 @@
 'use client';
 /** One level: its name and reach, the chance as ten dots, likely scores with par, throws and time. */
+import { GripVertical } from 'lucide-react';
 import { memo, type Dispatch } from 'react';
+import { Button } from 'react-aria-components';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceWords } from '@/core/forecast/words';
 import { placeName } from '@/core/rules/place-name';
@@ -9,10 +11,12 @@ import { ScoreBand } from '@/ui/score-band';
 import { TenDots } from '@/ui/ten-dots';
 import { useAlive } from '@/ui/use-alive';
 import type { DraftAction } from '../draft';
+import type { WantedLevel } from '../table-model';
 import { inTen, likelyWords, reachWords, readDistances, remarksOf } from './model';
 import { Chance, Column, Head, Lengths, Small } from './style';
 
 interface LevelColumnProps {
+  readonly id: string;
   readonly name: string;
   readonly index: number;
   readonly on: boolean;
@@ -20,7 +24,7 @@ interface LevelColumnProps {
   readonly distances: string;
   readonly forecast: LevelForecast | null;
   readonly stepM: number;
-  readonly onShow: (level: number) => void;
+  readonly onShow: (level: WantedLevel) => void;
   readonly dispatch: Dispatch<DraftAction>;
   readonly readOnly: boolean;
   /** A game whose marks can be moved and whose throws are forecast. */
@@ -35,6 +39,7 @@ interface LevelColumnProps {
 }
 
 export const LevelColumn = memo(function LevelColumn({
+  id,
   name,
   index,
   on,
@@ -54,8 +59,13 @@ export const LevelColumn = memo(function LevelColumn({
   const distances = readDistances(written);
   const reach = reachWords(distances, stepM);
   return (
-    <Column $on={on} onClick={() => onShow(index)}>
+    <Column id={id} textValue={name} style={{ gridColumn: index + 1 }} $on={on} onClick={() => onShow({ id, index })}>
       <Head>
+        {!readOnly && (
+          <Button slot="drag" className="grip" aria-label={`Move ${name}`}>
+            <GripVertical size={14} aria-hidden />
+          </Button>
+        )}
         {on && !readOnly ? (
           <input
             key={name}
@@ -67,7 +77,7 @@ export const LevelColumn = memo(function LevelColumn({
             onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
           />
         ) : (
-          <button type="button" aria-pressed={on} disabled={!alive} onClick={() => onShow(index)}>
+          <button type="button" aria-pressed={on} disabled={!alive} onClick={() => onShow({ id, index })}>
             {name}
           </button>
         )}

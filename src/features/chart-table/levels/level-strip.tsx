@@ -1,7 +1,9 @@
 'use client';
 import { useDeferredValue, useMemo, useState, type Dispatch } from 'react';
+import { useDragAndDrop } from 'react-aria-components';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { restsOnWords } from '@/core/forecast/words';
+import { withLevelTo } from '@/core/levels/edit-levels';
 import { isAimed } from '@/core/levels/solve';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
@@ -9,15 +11,16 @@ import { readThrowRules } from '@/core/rules/throw-rules';
 import { Button, QuietButton } from '@/ui/button';
 import { NumberSlot } from '@/ui/number-slot';
 import type { DraftAction } from '../draft';
+import type { WantedLevel } from '../table-model';
 import { LevelMenu, MoveUp } from './level-acts';
 import { LevelColumn } from './level-column';
 import { beatWords, differenceWords, distancesText, hasChoice } from './model';
-import { Finder, Small, Strip } from './style';
+import { Columns, Finder, Landing, Small, Strip } from './style';
 
 export interface LevelStripProps {
   readonly game: Game;
   readonly shown: number;
-  readonly onShow: (level: number) => void;
+  readonly onShow: (level: WantedLevel) => void;
   readonly forecasts: readonly (LevelForecast | null)[];
   readonly stepM: number;
   readonly ageYears: number;
@@ -48,33 +51,56 @@ export function LevelStrip({
   const aimed = useMemo(() => plain || isAimed(game), [plain, game]);
   const restsOn = restsOnWords(forecasts.find((one) => one !== null) ?? { restsOn: 0 });
   const n = game.levels.length;
+  const { dragAndDropHooks } = useDragAndDrop({
+    isDisabled: readOnly,
+    renderDropIndicator: (target) => {
+      if (target.type !== 'item') return <Landing target={target} />;
+      const at = game.levels.findIndex((level) => level.id === target.key) + Number(target.dropPosition === 'after');
+      return <Landing target={target} style={{ gridColumn: Math.min(at, n - 1) + 1, justifySelf: at < n ? 'start' : 'end' }} />;
+    },
+    getItems: (ids) => [...ids].map((id) => ({ 'text/plain': String(id) })),
+    onReorder: ({ keys, target: { key, dropPosition } }) => {
+      const next = dropPosition === 'on' ? game : withLevelTo(game, String([...keys][0]), dropPosition, String(key));
+      if (next !== game) dispatch({ do: 'mend', game: next });
+    },
+  });
   // What sets levels apart is told a moment later: while something is dragged the frame goes first.
   const settled = useDeferredValue(game);
   const differs = useMemo(() => settled.levels.map((level, index) => [level.id, differenceWords(settled, index)] as const), [settled]);
   return (
     <Strip $levels={n} aria-label="Levels" tabIndex={n > 3 ? 0 : undefined}>
-      {game.levels.map((level, index) => {
-        const there = resolveLevel(game, index);
-        return (
-          <LevelColumn
-            key={level.id}
-            name={level.name}
-            index={index}
-            on={index === shown}
-            distances={distancesText(there)}
-            forecast={forecasts[index] ?? null}
-            stepM={stepM}
-            onShow={onShow}
-            dispatch={dispatch}
-            readOnly={readOnly}
-            plain={readThrowRules(there) !== null}
-            group={there.parts[0]!.tasks[0]!.from ?? ''}
-            differs={differs.find(([id]) => id === level.id)?.[1] ?? ''}
-            beat={beatWords(there, level)}
-            narrow={n > 3}
-          />
-        );
-      })}
+      <Columns
+        $levels={n}
+        layout="grid"
+        aria-label="Levels in their order"
+        dragAndDropHooks={dragAndDropHooks}
+        keyboardNavigationBehavior="tab"
+        disallowTypeAhead
+      >
+        {game.levels.map((level, index) => {
+          const there = resolveLevel(game, index);
+          return (
+            <LevelColumn
+              key={level.id}
+              id={level.id}
+              name={level.name}
+              index={index}
+              on={index === shown}
+              distances={distancesText(there)}
+              forecast={forecasts[index] ?? null}
+              stepM={stepM}
+              onShow={onShow}
+              dispatch={dispatch}
+              readOnly={readOnly}
+              plain={readThrowRules(there) !== null}
+              group={there.parts[0]!.tasks[0]!.from ?? ''}
+              differs={differs.find(([id]) => id === level.id)?.[1] ?? ''}
+              beat={beatWords(there, level)}
+              narrow={n > 3}
+            />
+          );
+        })}
+      </Columns>
       <Finder>
         {aimed && (
           <>

@@ -1,4 +1,5 @@
 /** The look of the level strip. */
+import { DropIndicator, GridList, GridListItem } from 'react-aria-components';
 import styled from 'styled-components';
 
 export const Strip = styled.section<{ $levels: number }>`
@@ -11,8 +12,26 @@ export const Strip = styled.section<{ $levels: number }>`
   scrollbar-width: thin;
 `;
 
-export const Column = styled.div<{ $on: boolean }>`
+export const Columns = styled(GridList)<{ $levels: number }>`
+  grid-column: 1 / span ${({ $levels }) => $levels};
+  display: grid;
+  grid-template-columns: subgrid;
+  outline: none;
+`;
+
+/** Where a dragged level would stand: a bar between two columns, that takes no room of its own. */
+export const Landing = styled(DropIndicator)`
+  z-index: 1;
+  grid-row: 1;
+  width: 0;
+  &[data-drop-target] {
+    outline: 2px solid var(--focus);
+  }
+`;
+
+export const Column = styled(GridListItem)<{ $on: boolean }>`
   position: relative;
+  grid-row: 1;
   display: flex;
   flex-direction: column;
   gap: 4px;
@@ -22,6 +41,14 @@ export const Column = styled.div<{ $on: boolean }>`
   background: ${({ $on }) => ($on ? 'var(--sheet)' : 'transparent')};
   box-shadow: ${({ $on }) => ($on ? 'inset 0 4px 0 var(--gorse)' : 'none')};
   cursor: pointer;
+  outline: none;
+  &[data-focus-visible] {
+    outline: 3px solid var(--focus);
+    outline-offset: -3px;
+  }
+  &[data-dragging] {
+    opacity: 0.5;
+  }
 `;
 
 export const Head = styled.div`
@@ -38,6 +65,12 @@ export const Head = styled.div`
     font-weight: 700;
     cursor: pointer;
     text-align: left;
+  }
+  & > .grip {
+    align-self: center;
+    margin-left: -6px;
+    color: var(--ink-soft);
+    cursor: grab;
   }
   & input {
     width: auto;
