@@ -20,7 +20,7 @@ export const Button = styled(AliveButton)<{ $strong?: boolean }>`
 
 /** A small act inside text or a list: underlined, like a slot. */
 export const QuietButton = styled(AliveButton)`
-  padding: 2px 0;
+  padding: var(--space-1) 0;
   border: 0;
   border-bottom: 2px solid var(--gorse);
   background: none;

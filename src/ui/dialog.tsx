@@ -8,7 +8,7 @@ const Veil = styled(ModalOverlay)`
   inset: 0;
   display: grid;
   place-items: start center;
-  padding: 8vh 16px 16px;
+  padding: 8vh var(--space-6) var(--space-6);
   background: color-mix(in srgb, var(--veil) 55%, transparent);
   z-index: 20;
   overflow: auto;
@@ -25,8 +25,8 @@ const Slip = styled(Modal)<{ $width: number }>`
 const Body = styled(AriaDialog)`
   display: flex;
   flex-direction: column;
-  gap: 16px;
-  padding: 20px 24px 24px;
+  gap: var(--space-6);
+  padding: var(--space-7) var(--space-7) var(--space-7);
   outline: none;
 `;
 
@@ -58,6 +58,6 @@ export const DialogActions = styled.div`
   display: flex;
   flex-wrap: wrap;
   justify-content: flex-end;
-  gap: 12px;
-  margin-top: 4px;
+  gap: var(--space-5);
+  margin-top: var(--space-2);
 `;

@@ -24,7 +24,7 @@ const BareSelect = styled(AriaSelect)`
 const Stack = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: var(--space-2);
   min-width: 0;
   & label,
   & .label {
@@ -35,7 +35,7 @@ const Stack = styled.div`
   & textarea,
   & select {
     min-height: 38px;
-    padding: 6px 10px;
+    padding: var(--space-3) var(--space-4);
     border: 1.5px solid var(--line-strong);
     border-radius: var(--radius-1);
     background: var(--sheet);
@@ -120,9 +120,9 @@ const Trigger = styled(AriaButton)`
   display: flex;
   align-items: center;
   justify-content: space-between;
-  gap: 8px;
+  gap: var(--space-4);
   min-height: 38px;
-  padding: 6px 10px;
+  padding: var(--space-3) var(--space-4);
   border: 1.5px solid var(--line-strong);
   border-radius: var(--radius-1);
   background: var(--sheet);
@@ -143,11 +143,11 @@ const Sheet = styled(Popover)`
 
 const Options = styled(ListBox)`
   outline: none;
-  padding: 4px;
+  padding: var(--space-2);
 `;
 
 const Option = styled(ListBoxItem)`
-  padding: 7px 12px 7px 10px;
+  padding: var(--space-4) var(--space-5) var(--space-4) var(--space-4);
   border-left: 3px solid transparent;
   cursor: pointer;
   outline: none;
@@ -231,7 +231,7 @@ export function Select<K extends string>({
 
 const WordTrigger = styled(AriaButton)`
   display: inline;
-  padding: 0 2px;
+  padding: 0 var(--space-1);
   border: 0;
   border-bottom: 2px solid var(--gorse);
   background: transparent;

@@ -5,7 +5,7 @@ import { PALETTE_CSS } from '@/design/palette';
 /** A chart of shallow water: pale paper, thin ink, bands that deepen with difficulty. Roles are fixed; only their tones change in the dark. */
 export const GlobalStyle = createGlobalStyle`
   :root {
-    /* Six sizes of type and two for figures read from afar, three radii, one scale of spaces; where the layout changes: design/breakpoints.ts. */
+    /* Six sizes of type and two for figures read from afar, three radii, nine spaces; where the layout changes: design/breakpoints.ts. */
     --type-1: 0.875rem;
     --type-2: 0.9375rem;
     --type-3: 1.0625rem;
@@ -17,12 +17,15 @@ export const GlobalStyle = createGlobalStyle`
     --radius-1: 4px;
     --radius-2: 10px;
     --radius-3: 999px;
-    --space-1: 4px;
-    --space-2: 8px;
-    --space-3: 12px;
-    --space-4: 16px;
-    --space-5: 24px;
-    --space-6: 36px;
+    --space-1: 2px;
+    --space-2: 4px;
+    --space-3: 6px;
+    --space-4: 8px;
+    --space-5: 12px;
+    --space-6: 16px;
+    --space-7: 24px;
+    --space-8: 36px;
+    --space-9: 48px;
   }
   ${PALETTE_CSS}
   *, *::before, *::after { box-sizing: border-box; }

@@ -16,14 +16,14 @@ const Stack = styled(Tabs)`
 
 const Edges = styled(TabList)`
   display: flex;
-  gap: 18px;
-  margin-bottom: 8px;
+  gap: var(--space-6);
+  margin-bottom: var(--space-4);
   border-bottom: 1px solid var(--line);
 `;
 
 const Edge = styled(Tab)`
   position: relative;
-  padding: 3px 0 5px;
+  padding: var(--space-2) 0 var(--space-2);
   color: var(--ink-soft);
   font-size: var(--type-2);
   cursor: pointer;
@@ -39,8 +39,8 @@ const Edge = styled(Tab)`
     border-radius: var(--radius-1);
   }
   & sup {
-    margin-left: 3px;
-    padding: 0 5px;
+    margin-left: var(--space-2);
+    padding: 0 var(--space-2);
     border-radius: var(--radius-2);
     border: 1px solid var(--rowan);
     color: var(--rowan);

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { Empty, Page } from './page';
 
 const Title = styled.h1`
-  margin: 64px 0 20px;
+  margin: var(--space-9) 0 var(--space-7);
 `;
 
 /** A page that is not there, or that broke: what happened and the ways on. */

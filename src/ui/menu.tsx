@@ -16,15 +16,15 @@ const Sheet = styled(Popover)`
 
 const List = styled(AriaMenu)`
   outline: none;
-  padding: 4px;
+  padding: var(--space-2);
   min-width: 12rem;
   & [role='group'] + [role='group'] {
     border-top: 1px solid var(--line);
-    margin-top: 4px;
-    padding-top: 4px;
+    margin-top: var(--space-2);
+    padding-top: var(--space-2);
   }
   & header {
-    padding: 4px 10px 2px;
+    padding: var(--space-2) var(--space-4) var(--space-1);
     font-size: var(--type-1);
     color: var(--ink-soft);
   }
@@ -33,7 +33,7 @@ const List = styled(AriaMenu)`
 const Item = styled(MenuItem)`
   display: flex;
   flex-direction: column;
-  padding: 6px 12px 6px 10px;
+  padding: var(--space-3) var(--space-5) var(--space-3) var(--space-4);
   cursor: pointer;
   outline: none;
   &[data-focused] {
@@ -51,7 +51,7 @@ const Item = styled(MenuItem)`
 
 const Small = styled(Button)`
   min-height: 30px;
-  padding: 0 10px;
+  padding: 0 var(--space-4);
   font-weight: 400;
   font-size: var(--type-2);
 `;

@@ -3,7 +3,7 @@ import styled from 'styled-components';
 
 /** A remark at the place it concerns: a rule at its side tells a caution from a remark, and its words do too. */
 export const Notice = styled.div<{ $tone?: 'remark' | 'open' | 'caution' }>`
-  padding: 2px 0 2px 12px;
+  padding: var(--space-1) 0 var(--space-1) var(--space-5);
   border-left: 3px solid ${({ $tone }) => ($tone === 'caution' ? 'var(--rowan)' : $tone === 'open' ? 'var(--gorse)' : 'var(--tide)')};
   font-size: var(--type-2);
   color: ${({ $tone }) => ($tone === 'remark' ? 'var(--ink-soft)' : 'var(--ink)')};

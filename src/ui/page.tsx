@@ -5,16 +5,16 @@ import styled from 'styled-components';
 export const Page = styled.main<{ $width?: number }>`
   max-width: ${({ $width }) => $width ?? 1320}px;
   margin: 0 auto;
-  padding: 18px 22px 48px;
+  padding: var(--space-6) var(--space-7) var(--space-9);
 `;
 
 export const PageHead = styled.header`
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  gap: 10px 16px;
+  gap: var(--space-4) var(--space-6);
   min-height: 40px;
-  margin-bottom: 16px;
+  margin-bottom: var(--space-6);
   & .about {
     flex: 1;
     color: var(--ink-soft);
@@ -34,7 +34,7 @@ export const Figures = styled.table`
   border-collapse: collapse;
   font-size: var(--type-2);
   & th {
-    padding: 6px 12px 6px 0;
+    padding: var(--space-3) var(--space-5) var(--space-3) 0;
     border-bottom: 1px solid var(--ink);
     text-align: left;
     font-size: var(--type-1);
@@ -43,7 +43,7 @@ export const Figures = styled.table`
     white-space: nowrap;
   }
   & td {
-    padding: 6px 12px 6px 0;
+    padding: var(--space-3) var(--space-5) var(--space-3) 0;
     border-bottom: 1px solid var(--line);
     vertical-align: middle;
   }
@@ -54,7 +54,7 @@ export const Figures = styled.table`
 
 /** A heading within a page. */
 export const SubHead = styled.h2`
-  margin: 24px 0 6px;
+  margin: var(--space-7) 0 var(--space-3);
 `;
 
 /** A line that stands back: a source, a hint, where something belongs. */
@@ -70,12 +70,12 @@ export const SoftWords = styled.span<{ $small?: boolean }>`
 `;
 
 export const Empty = styled.div`
-  padding: 48px 24px;
+  padding: var(--space-9) var(--space-7);
   border: 1px dashed var(--line-strong);
   text-align: center;
   & p {
     max-width: 34rem;
-    margin: 0 auto 16px;
+    margin: 0 auto var(--space-6);
     color: var(--ink-soft);
   }
 `;

@@ -9,15 +9,15 @@ export const Page = styled.main`
   }
   max-width: 1320px;
   margin: 0 auto;
-  padding: 6px 22px 6px;
+  padding: var(--space-3) var(--space-7) var(--space-3);
 `;
 
 export const Head = styled.header`
   display: flex;
   align-items: center;
-  gap: 14px;
+  gap: var(--space-5);
   min-height: 48px;
-  margin-bottom: 2px;
+  margin-bottom: var(--space-1);
   & .title {
     font-size: var(--type-5);
     font-weight: 700;
@@ -25,7 +25,7 @@ export const Head = styled.header`
     border: 0;
     border-bottom: 2px solid transparent;
     background: transparent;
-    padding: 0 2px;
+    padding: 0 var(--space-1);
     min-width: 6rem;
     &:hover,
     &:focus {
@@ -50,9 +50,9 @@ export const Head = styled.header`
 export const Table = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1.88fr) minmax(320px, 1fr);
-  gap: 22px;
+  gap: var(--space-7);
   align-items: start;
-  margin-bottom: 8px;
+  margin-bottom: var(--space-4);
   @media ${narrow} {
     grid-template-columns: 1fr;
   }
@@ -61,7 +61,7 @@ export const Table = styled.div`
 export const Side = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-4);
   height: max(440px, calc(100vh - 360px));
   overflow-y: auto;
   scrollbar-width: thin;
@@ -70,15 +70,15 @@ export const Side = styled.div`
 export const SideStack = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-4);
 `;
 
 export const Foot = styled.div`
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;
-  gap: 4px 24px;
-  margin-top: 6px;
+  gap: var(--space-2) var(--space-7);
+  margin-top: var(--space-3);
   font-size: var(--type-1);
   color: var(--ink-soft);
 `;
@@ -86,7 +86,7 @@ export const Foot = styled.div`
 export const Shown = styled.div`
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   font-size: var(--type-2);
   color: var(--ink-soft);
   white-space: nowrap;

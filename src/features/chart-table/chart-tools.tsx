@@ -19,9 +19,9 @@ const Bar = styled(Toolbar)`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 6px;
+  gap: var(--space-3);
   min-height: 36px;
-  margin-bottom: 4px;
+  margin-bottom: var(--space-2);
   & button {
     min-height: 30px;
   }
@@ -31,7 +31,7 @@ const Bar = styled(Toolbar)`
   & .snap {
     display: flex;
     align-items: center;
-    gap: 6px;
+    gap: var(--space-3);
     font-size: var(--type-1);
     color: var(--ink-soft);
     white-space: nowrap;
@@ -43,7 +43,7 @@ const Bar = styled(Toolbar)`
   }
   & .snap button {
     min-height: 30px;
-    padding: 2px 8px;
+    padding: var(--space-1) var(--space-4);
     font-size: var(--type-1);
     color: var(--ink);
   }
@@ -51,7 +51,7 @@ const Bar = styled(Toolbar)`
 
 const Tool = styled(Button)`
   min-height: 30px;
-  padding: 0 8px;
+  padding: 0 var(--space-4);
   font-weight: 400;
   font-size: var(--type-2);
   &[aria-pressed='true'] {

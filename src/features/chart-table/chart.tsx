@@ -25,7 +25,7 @@ import { toDegrees, toRadians } from '@/core/measure/angles';
 const Frame = styled.div`
   position: relative;
   border: 1px solid var(--ink);
-  padding: 6px;
+  padding: var(--space-3);
   background: var(--sheet);
   & > svg {
     display: block;

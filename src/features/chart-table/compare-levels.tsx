@@ -17,7 +17,7 @@ const Board = styled.div`
   }
   & th,
   & td {
-    padding: 7px 12px 7px 0;
+    padding: var(--space-4) var(--space-5) var(--space-4) 0;
     border-bottom: 1px solid var(--line);
     text-align: left;
     vertical-align: top;
@@ -34,10 +34,10 @@ const Board = styled.div`
     height: 80px;
     border: 1px solid var(--ink);
     background: var(--sheet);
-    margin-top: 4px;
+    margin-top: var(--space-2);
   }
   & p + p {
-    margin-top: 4px;
+    margin-top: var(--space-2);
   }
 `;
 

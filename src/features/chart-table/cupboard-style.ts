@@ -5,7 +5,7 @@ import styled from 'styled-components';
 export const Shelves = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
-  gap: 22px;
+  gap: var(--space-7);
   height: min(500px, 62vh);
   @media ${narrow} {
     grid-template-columns: 1fr;
@@ -16,9 +16,9 @@ export const Board = styled.div<{ $wide?: boolean }>`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(${({ $wide }) => ($wide ? 220 : 128)}px, 1fr));
   align-content: start;
-  gap: 8px;
+  gap: var(--space-4);
   overflow-y: auto;
-  padding: 4px 10px 4px 4px;
+  padding: var(--space-2) var(--space-4) var(--space-2) var(--space-2);
   scrollbar-width: thin;
   & h3 {
     grid-column: 1 / -1;
@@ -32,8 +32,8 @@ export const Card = styled.button`
   display: flex;
   flex-direction: column;
   align-items: center;
-  gap: 3px;
-  padding: 6px 4px 5px;
+  gap: var(--space-2);
+  padding: var(--space-3) var(--space-2) var(--space-2);
   border: 1px solid var(--line);
   border-radius: var(--radius-1);
   background: var(--sheet);
@@ -59,9 +59,9 @@ export const Card = styled.button`
 export const About = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 9px;
+  gap: var(--space-4);
   overflow-y: auto;
-  padding: 2px 4px 2px 0;
+  padding: var(--space-1) var(--space-2) var(--space-1) 0;
   font-size: var(--type-2);
   & h3 {
     font-size: var(--type-3);
@@ -69,7 +69,7 @@ export const About = styled.div`
   & ul {
     display: grid;
     grid-template-columns: 1fr 1fr;
-    gap: 2px 16px;
+    gap: var(--space-1) var(--space-6);
     margin: 0;
     padding: 0;
     list-style: none;
@@ -77,16 +77,16 @@ export const About = styled.div`
   }
   & .views {
     display: flex;
-    gap: 14px;
+    gap: var(--space-5);
     align-items: end;
     min-height: 116px;
     border-bottom: 1px solid var(--line);
-    padding-bottom: 6px;
+    padding-bottom: var(--space-3);
   }
   & figure {
     display: flex;
     flex-direction: column;
-    gap: 4px;
+    gap: var(--space-2);
     margin: 0;
     font-size: var(--type-1);
     color: var(--ink-soft);
@@ -97,5 +97,5 @@ export const Row = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: end;
-  gap: 8px 14px;
+  gap: var(--space-4) var(--space-5);
 `;

@@ -18,16 +18,16 @@ import type { DraftAction } from './draft';
 const Stack = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-5);
   font-size: var(--type-2);
   & h3 {
     font-size: var(--type-3);
-    margin-bottom: 4px;
+    margin-bottom: var(--space-2);
   }
   & fieldset {
     display: flex;
     flex-wrap: wrap;
-    gap: 2px 16px;
+    gap: var(--space-1) var(--space-6);
     margin: 0;
     padding: 0;
     border: 0;
@@ -40,7 +40,7 @@ const Stack = styled.div`
   & label {
     display: inline-flex;
     align-items: center;
-    gap: 6px;
+    gap: var(--space-3);
     min-height: 26px;
   }
 `;

@@ -10,7 +10,7 @@ import type { DraftAction } from './draft';
 const Mends = styled.span`
   display: inline-flex;
   flex-wrap: wrap;
-  gap: 2px 14px;
+  gap: var(--space-1) var(--space-5);
 `;
 
 const SHOWN = 3;

@@ -13,7 +13,7 @@ import type { DraftAction } from './draft';
 const Panel = styled.section`
   display: flex;
   flex-direction: column;
-  gap: 9px;
+  gap: var(--space-4);
   & h2 {
     font-size: var(--type-1);
     font-weight: 600;
@@ -61,7 +61,7 @@ const LongWords = styled.textarea`
 const LONG = 44;
 
 const Only = styled.small`
-  margin-left: 2px;
+  margin-left: var(--space-1);
   color: var(--ink-soft);
   font-size: var(--type-1);
   vertical-align: super;
@@ -69,7 +69,7 @@ const Only = styled.small`
 
 const Child = styled.div`
   font-family: var(--font-child), sans-serif;
-  padding: 10px 14px;
+  padding: var(--space-4) var(--space-5);
   background: var(--sheet);
   border: 1px solid var(--line);
   & p {
@@ -77,19 +77,19 @@ const Child = styled.div`
     line-height: 1.5;
   }
   & p + p {
-    margin-top: 6px;
+    margin-top: var(--space-3);
   }
 `;
 
 const Aside = styled.div`
   display: flex;
-  gap: 20px;
+  gap: var(--space-7);
   font-size: var(--type-1);
 `;
 
 const Cautions = styled.ul`
   margin: 0;
-  padding: 8px 12px 8px 28px;
+  padding: var(--space-4) var(--space-5) var(--space-4) var(--space-7);
   border: 1px solid var(--line);
   background: var(--sheet);
   font-size: var(--type-1);

@@ -31,7 +31,7 @@ export interface ClassChoice {
 const Pair = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 14px;
+  gap: var(--space-5);
 `;
 
 interface Sent {

@@ -22,19 +22,19 @@ import type { DraftAction } from './draft';
 const Stack = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 14px;
+  gap: var(--space-5);
   font-size: var(--type-2);
   & h3 {
     font-size: var(--type-3);
   }
   & ul {
     margin: 0;
-    padding-left: 18px;
+    padding-left: var(--space-6);
   }
   & .row {
     display: flex;
     justify-content: space-between;
-    gap: 12px;
+    gap: var(--space-5);
     align-items: baseline;
   }
 `;
@@ -42,13 +42,13 @@ const Stack = styled.div`
 const Point = styled.div`
   display: grid;
   grid-template-columns: 64px 1fr;
-  gap: 10px;
-  padding: 6px 0;
+  gap: var(--space-4);
+  padding: var(--space-3) 0;
   border-top: 1px solid var(--line);
   & textarea,
   & input {
     width: 100%;
-    padding: 1px 2px;
+    padding: 1px var(--space-1);
     border: 0;
     border-bottom: 1.5px solid var(--line-strong);
     background: transparent;
@@ -71,10 +71,10 @@ const Point = styled.div`
 const Lines = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: var(--space-2);
   & input {
     width: 100%;
-    padding: 2px;
+    padding: var(--space-1);
     border: 0;
     border-bottom: 1.5px solid var(--line-strong);
     background: transparent;
@@ -84,7 +84,7 @@ const Lines = styled.div`
   }
   & div {
     display: flex;
-    gap: 8px;
+    gap: var(--space-4);
   }
 `;
 

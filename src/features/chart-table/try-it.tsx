@@ -22,14 +22,14 @@ import { Centred } from '../counter/counter-style';
 const Phone = styled.section`
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-4);
   --phone: min(640px, max(520px, calc(100vh - 342px)));
   position: relative;
   z-index: 2;
   height: var(--phone);
   /* It lies on what is below, so that nothing jumps. */
   margin-bottom: calc(440px - var(--phone));
-  padding: 14px 16px;
+  padding: var(--space-5) var(--space-6);
   border: 1.5px solid var(--ink);
   border-radius: var(--radius-2);
   background: var(--paper);
@@ -45,7 +45,7 @@ const Phone = styled.section`
 const Ways = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-4);
   font-family: var(--font-desk), sans-serif;
 `;
 

@@ -12,7 +12,7 @@ import type { DraftAction } from './draft';
 const Stack = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-4);
   font-size: var(--type-2);
   & ol {
     margin: 0;
@@ -20,13 +20,13 @@ const Stack = styled.div`
     list-style: none;
   }
   & li {
-    padding: 7px 0;
+    padding: var(--space-4) 0;
     border-top: 1px solid var(--line);
   }
   & li > div {
     display: flex;
     justify-content: space-between;
-    gap: 10px;
+    gap: var(--space-4);
   }
   & small {
     display: block;

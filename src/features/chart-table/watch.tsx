@@ -11,7 +11,7 @@ import { SoftWords } from '@/ui/page';
 
 const Deeds = styled.div`
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   flex-wrap: wrap;
 `;
 
@@ -22,7 +22,7 @@ const Close = styled(QuietButton)`
 const Stack = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-5);
   font-family: var(--font-desk), sans-serif;
   & .big {
     display: flex;
@@ -47,12 +47,12 @@ const Stack = styled.div`
     display: flex;
     justify-content: space-between;
     border-bottom: 1px solid var(--line);
-    padding: 2px 0;
+    padding: var(--space-1) 0;
   }
   & label {
     display: flex;
     align-items: center;
-    gap: 10px;
+    gap: var(--space-4);
   }
   & input[type='range'] {
     flex: 1;

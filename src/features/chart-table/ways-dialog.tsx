@@ -13,33 +13,33 @@ import { Select } from '@/ui/field';
 const Two = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 24px;
+  gap: var(--space-7);
   height: min(480px, 60vh);
   & > div {
     overflow-y: auto;
     scrollbar-width: thin;
   }
   & h3 {
-    margin: 8px 0 2px;
+    margin: var(--space-4) 0 var(--space-1);
     font-size: var(--type-1);
     font-weight: 600;
     color: var(--ink-soft);
   }
   & .told p {
-    margin-bottom: 6px;
+    margin-bottom: var(--space-3);
   }
   & .roles {
     display: flex;
     flex-direction: column;
-    gap: 8px;
-    margin-top: 12px;
+    gap: var(--space-4);
+    margin-top: var(--space-5);
   }
 `;
 
 const Row = styled.button`
   display: block;
   width: 100%;
-  padding: 5px 8px;
+  padding: var(--space-2) var(--space-4);
   border: 0;
   border-left: 3px solid transparent;
   background: none;

@@ -21,7 +21,7 @@ import { HitsByDistance } from '../scores/hits-by-distance';
 
 const AsideHead = styled.th`
   && {
-    padding-left: 18px;
+    padding-left: var(--space-6);
   }
 `;
 
@@ -39,29 +39,29 @@ const OwnLine = styled.small`
 
 const AsideCell = styled.td`
   && {
-    padding-left: 18px;
+    padding-left: var(--space-6);
   }
 `;
 
 const Summary = styled.summary`
-  padding: 5px 0;
+  padding: var(--space-2) 0;
   cursor: pointer;
 `;
 
 const Deeds = styled.div`
   display: flex;
   align-items: center;
-  gap: 12px;
-  margin-top: 8px;
+  gap: var(--space-5);
+  margin-top: var(--space-4);
 `;
 
 const Next = styled.section`
-  margin: 4px 0 22px;
-  padding: 12px 18px 14px;
+  margin: var(--space-2) 0 var(--space-7);
+  padding: var(--space-5) var(--space-6) var(--space-5);
   border-left: 5px solid var(--gorse);
   background: var(--sheet);
   & h2 {
-    margin: 0 0 4px;
+    margin: 0 0 var(--space-2);
     font-size: var(--type-2);
     font-weight: 600;
     color: var(--ink-soft);
@@ -71,15 +71,15 @@ const Next = styled.section`
     font-size: var(--type-4);
   }
   & p + p {
-    margin-top: 2px;
+    margin-top: var(--space-1);
     font-weight: 600;
   }
 `;
 
 const Part = styled.section`
-  margin: 0 0 26px;
+  margin: 0 0 var(--space-7);
   & h2 {
-    margin: 0 0 6px;
+    margin: 0 0 var(--space-3);
     font-size: var(--type-4);
   }
   & .soft {
@@ -90,7 +90,7 @@ const Part = styled.section`
 const Columns = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;
-  gap: 12px 44px;
+  gap: var(--space-5) var(--space-9);
   align-items: start;
   @media ${narrow} {
     grid-template-columns: 1fr;
@@ -104,8 +104,8 @@ const Lines = styled.ul`
   font-size: var(--type-2);
   & li {
     display: flex;
-    gap: 10px;
-    padding: 4px 0;
+    gap: var(--space-4);
+    padding: var(--space-2) 0;
     border-bottom: 1px solid var(--line);
   }
   & li > :nth-child(2) {

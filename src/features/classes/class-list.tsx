@@ -13,7 +13,7 @@ import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { send } from '@/ui/post';
 
 const Below = styled.p`
-  margin-top: 24px;
+  margin-top: var(--space-7);
 `;
 
 export interface ListedClass {
@@ -26,7 +26,7 @@ export interface ListedClass {
 
 const Acts = styled.div`
   display: flex;
-  gap: 18px;
+  gap: var(--space-6);
   justify-content: flex-end;
 `;
 

@@ -48,7 +48,7 @@ const File = styled.label`
   font-size: var(--type-2);
   & input {
     display: block;
-    margin-top: 4px;
+    margin-top: var(--space-2);
     font-size: var(--type-1);
   }
 `;
@@ -62,7 +62,7 @@ const Found = styled.p`
 const Grid = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 14px;
+  gap: var(--space-5);
 `;
 
 export interface ClassPageProps {

@@ -12,12 +12,12 @@ import { send } from '@/ui/post';
 import { SubHead, SoftWords } from '@/ui/page';
 
 const Section = styled.section`
-  margin-top: 32px;
+  margin-top: var(--space-8);
 `;
 
 const Stack = styled.div`
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
   justify-items: start;
 `;
 
@@ -38,15 +38,15 @@ export interface ListedInvention {
 const List = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(420px, 1fr));
-  gap: 14px 32px;
+  gap: var(--space-5) var(--space-8);
   margin: 0;
   padding: 0;
   list-style: none;
   & li {
     display: grid;
     grid-template-columns: 150px 1fr;
-    gap: 4px 16px;
-    padding: 10px 0;
+    gap: var(--space-2) var(--space-6);
+    padding: var(--space-4) 0;
     border-top: 1px solid var(--line);
   }
   & svg {

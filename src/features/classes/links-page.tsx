@@ -21,7 +21,7 @@ export interface ChildLink {
 const Slips = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));
-  gap: 0 24px;
+  gap: 0 var(--space-7);
   margin: 0;
   padding: 0;
   list-style: none;
@@ -33,16 +33,16 @@ const Slips = styled.ul`
 const Slip = styled.li`
   display: grid;
   grid-template-columns: auto 1fr;
-  gap: 14px;
+  gap: var(--space-5);
   align-items: center;
-  padding: 14px 0;
+  padding: var(--space-5) 0;
   border-bottom: 1px dashed var(--line-strong);
   break-inside: avoid;
   & img {
     width: 108px;
     height: 108px;
     background: #fff;
-    padding: 4px;
+    padding: var(--space-2);
   }
   & h2 {
     font-family: var(--font-child), sans-serif;

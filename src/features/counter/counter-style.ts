@@ -5,7 +5,7 @@ export const Field = styled.div`
   display: flex;
   flex-direction: column;
   flex: 1;
-  gap: 10px;
+  gap: var(--space-4);
   min-height: 0;
 `;
 
@@ -50,11 +50,11 @@ export const Marks = styled.div`
   display: flex;
   flex-wrap: wrap;
   justify-content: center;
-  gap: 10px 14px;
+  gap: var(--space-4) var(--space-5);
   & button {
     min-width: 60px;
     height: 60px;
-    padding: 0 8px;
+    padding: 0 var(--space-4);
     border: 2px solid var(--ink);
     border-radius: var(--radius-3);
     background: var(--sheet);
@@ -90,7 +90,7 @@ const big = css`
   flex-direction: column;
   align-items: center;
   justify-content: center;
-  gap: 6px;
+  gap: var(--space-3);
   width: 100%;
   min-height: 72px;
   border: 2px solid var(--ink);
@@ -134,8 +134,8 @@ export const Owed = styled.section`
   display: flex;
   flex-direction: column;
   flex: 1;
-  gap: 14px;
-  padding-top: 18px;
+  gap: var(--space-5);
+  padding-top: var(--space-6);
   text-align: center;
   & .times {
     font-size: var(--type-8);
@@ -148,12 +148,12 @@ export const Small = styled.div`
   display: flex;
   justify-content: space-between;
   flex-wrap: wrap;
-  gap: 4px 14px;
+  gap: var(--space-2) var(--space-5);
 `;
 
 export const TextButton = styled.button`
   min-height: 44px;
-  padding: 0 2px;
+  padding: 0 var(--space-1);
   border: 0;
   background: none;
   font-size: clamp(0.95rem, 4.6vw, 1.15rem);
@@ -168,11 +168,11 @@ export const TextButton = styled.button`
 export const Flags = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-4);
   & button {
     flex: 1 1 40%;
     min-height: 48px;
-    padding: 4px 10px;
+    padding: var(--space-2) var(--space-4);
     border: 2px dashed var(--ink);
     border-radius: var(--radius-2);
     background: transparent;
@@ -191,19 +191,19 @@ export const List = styled.ul`
   display: flex;
   flex-direction: column;
   flex: 1;
-  gap: 6px;
+  gap: var(--space-3);
   min-height: 120px;
   margin: 0;
-  padding: 2px;
+  padding: var(--space-1);
   overflow-y: auto;
   list-style: none;
   & button {
     display: flex;
     align-items: center;
-    gap: 12px;
+    gap: var(--space-5);
     width: 100%;
     min-height: 48px;
-    padding: 4px 12px;
+    padding: var(--space-2) var(--space-5);
     border: 2px solid var(--line-strong);
     border-radius: var(--radius-2);
     background: var(--sheet);
@@ -223,7 +223,7 @@ export const List = styled.ul`
 export const Entry = styled.div`
   display: grid;
   grid-template-columns: 64px 1fr 64px;
-  gap: 10px;
+  gap: var(--space-4);
   & button {
     min-height: 64px;
     border: 2px solid var(--ink);

@@ -10,7 +10,7 @@ const Sheet = styled.table`
   font-size: var(--type-1);
   & td,
   & th {
-    padding: 2px 0;
+    padding: var(--space-1) 0;
     border: 1px solid var(--ink);
     text-align: center;
     font-weight: 400;

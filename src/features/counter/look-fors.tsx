@@ -18,25 +18,25 @@ const List = styled.ul`
   padding: 0;
   list-style: none;
   & li {
-    padding: 8px 0;
+    padding: var(--space-4) 0;
     border-bottom: 1px solid var(--line);
   }
   & fieldset {
     display: flex;
     flex-wrap: wrap;
-    gap: 6px;
+    gap: var(--space-3);
     margin: 0;
     padding: 0;
     border: 0;
   }
   & legend {
-    padding: 0 0 4px;
+    padding: 0 0 var(--space-2);
   }
   & label {
     ${tile}
     display: inline-flex;
     align-items: center;
-    padding: 0 14px;
+    padding: 0 var(--space-5);
   }
   & input {
     position: absolute;

@@ -8,7 +8,7 @@ const Steps = styled.div`
   display: grid;
   grid-template-columns: 1fr 60px 76px 60px;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   & button {
     min-height: 56px;
     border: 2px solid var(--ink);
@@ -34,7 +34,7 @@ const Steps = styled.div`
 `;
 
 const Title = styled.h2`
-  margin-top: 6px;
+  margin-top: var(--space-3);
 `;
 
 /** Nothing was tapped: the parts of the score, written at the end, as few or as many as the game has. */

@@ -11,7 +11,7 @@ import type { PlayInHand } from './use-play';
 const SmallLine = styled.small`
   display: block;
   font-size: var(--type-3);
-  margin-top: 4px;
+  margin-top: var(--space-2);
 `;
 
 /** What has been made so far. */

@@ -26,7 +26,7 @@ const Sum = styled.table`
   font-size: var(--type-5);
   & td,
   & th {
-    padding: 3px 8px;
+    padding: var(--space-2) var(--space-4);
     text-align: end;
     font-weight: 400;
   }

@@ -8,24 +8,24 @@ import { send } from '@/ui/post';
 const Bar = styled.header`
   display: flex;
   align-items: center;
-  gap: 26px;
+  gap: var(--space-7);
   height: 46px;
-  padding: 0 22px;
+  padding: 0 var(--space-7);
   background: var(--sheet);
   border-bottom: 1px solid var(--line);
   font-size: var(--type-2);
   & .name {
     display: flex;
     align-items: center;
-    gap: 9px;
+    gap: var(--space-4);
     font-weight: 700;
     font-size: var(--type-3);
     text-decoration: none;
-    margin-right: 4px;
+    margin-right: var(--space-2);
   }
   & nav {
     display: flex;
-    gap: 24px;
+    gap: var(--space-7);
     flex: 1;
   }
   & nav a {

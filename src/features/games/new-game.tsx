@@ -18,7 +18,7 @@ import { send } from '@/ui/post';
 const Group = styled(RadioGroup)`
   display: flex;
   flex-direction: column;
-  gap: 6px;
+  gap: var(--space-3);
   & > span {
     font-size: var(--type-1);
     color: var(--ink-soft);
@@ -26,12 +26,12 @@ const Group = styled(RadioGroup)`
   & .options {
     display: flex;
     flex-wrap: wrap;
-    gap: 8px;
+    gap: var(--space-4);
   }
 `;
 
 const Pick = styled(Radio)`
-  padding: 7px 13px;
+  padding: var(--space-4) var(--space-5);
   border: 1.5px solid var(--line-strong);
   border-radius: var(--radius-1);
   background: var(--sheet);

@@ -17,7 +17,7 @@ import { NewGame } from './new-game';
 const About = styled.span`
   && {
     display: flex;
-    gap: 20px;
+    gap: var(--space-7);
   }
 `;
 
@@ -50,7 +50,7 @@ export interface ShelfGame {
 const Shelf = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
-  gap: 26px 24px;
+  gap: var(--space-7) var(--space-7);
   margin: 0;
   padding: 0;
   list-style: none;
@@ -59,13 +59,13 @@ const Shelf = styled.ul`
 const Item = styled.li`
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-4);
   & > a,
   & > .about-game {
     text-decoration: none;
     display: flex;
     flex-direction: column;
-    gap: 7px;
+    gap: var(--space-4);
   }
   & svg.chart {
     width: 100%;
@@ -89,7 +89,7 @@ const Item = styled.li`
   & dl {
     display: grid;
     grid-template-columns: auto 1fr auto;
-    gap: 3px 10px;
+    gap: var(--space-2) var(--space-4);
     align-items: center;
     margin: 0;
     font-size: var(--type-1);
@@ -101,13 +101,13 @@ const Item = styled.li`
   & .acts {
     display: flex;
     align-items: center;
-    gap: 16px;
+    gap: var(--space-6);
     font-size: var(--type-1);
     color: var(--ink-soft);
     & button {
       display: inline-flex;
       align-items: center;
-      gap: 6px;
+      gap: var(--space-3);
     }
   }
 `;

@@ -37,7 +37,7 @@ const Rule = styled.li`
   && {
     display: flex;
     align-items: center;
-    gap: 8px;
+    gap: var(--space-4);
   }
 `;
 
@@ -121,7 +121,7 @@ export function Safe({
 const Row = styled.div`
   display: flex;
   align-items: center;
-  gap: 14px;
+  gap: var(--space-5);
 `;
 
 const footed = (skill: string) => skill === 'kick' || skill === 'lift' || skill === 'strike-up';
@@ -199,10 +199,10 @@ const Choice = styled.button`
   display: grid;
   grid-template-columns: 44px 1fr;
   align-items: center;
-  gap: 2px 12px;
+  gap: var(--space-1) var(--space-5);
   width: 100%;
   min-height: 76px;
-  padding: 10px 14px;
+  padding: var(--space-4) var(--space-5);
   border: 2px solid var(--ink);
   border-radius: var(--radius-2);
   background: var(--sheet);
@@ -225,7 +225,7 @@ const Choice = styled.button`
 
 const Players = styled.div`
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   & label {
     ${tile}
     display: grid;

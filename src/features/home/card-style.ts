@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { TextButton } from '../counter/counter-style';
 
 export const Kept = styled.p`
-  padding: 8px 12px;
+  padding: var(--space-4) var(--space-5);
   border-inline-start: 5px solid var(--tide);
   background: var(--sheet);
   font-size: var(--type-3);
@@ -13,7 +13,7 @@ export const Game = styled.li`
   display: grid;
   grid-template-columns: 1fr auto;
   align-items: center;
-  gap: 2px 12px;
+  gap: var(--space-1) var(--space-5);
   & small {
     grid-column: 1;
   }
@@ -21,7 +21,7 @@ export const Game = styled.li`
     grid-row: 1 / span 2;
     grid-column: 2;
     min-height: 48px;
-    padding: 0 16px;
+    padding: 0 var(--space-6);
     border: 2px solid var(--ink);
     border-radius: var(--radius-2);
     background: var(--sheet);

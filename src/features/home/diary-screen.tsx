@@ -27,17 +27,17 @@ const Waits = styled.small`
 const Fields = styled.div`
   display: grid;
   grid-template-columns: 1fr 5.5rem;
-  gap: 10px 12px;
+  gap: var(--space-4) var(--space-5);
   & label {
     display: flex;
     flex-direction: column;
-    gap: 4px;
+    gap: var(--space-2);
   }
   & input,
   & select {
     width: 100%;
     min-height: 48px;
-    padding: 4px 10px;
+    padding: var(--space-2) var(--space-4);
     border: 2px solid var(--ink);
     border-radius: var(--radius-2);
     background: var(--sheet);
@@ -53,7 +53,7 @@ const Day = styled.tr<{ $struck: boolean }>`
   ${({ $struck }) => $struck && 'color: var(--ink-soft); text-decoration: line-through;'}
   & th,
   & td {
-    padding: 8px 4px;
+    padding: var(--space-4) var(--space-2);
     border-bottom: 1px solid var(--line);
     text-align: start;
     font-weight: 400;

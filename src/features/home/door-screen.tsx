@@ -10,17 +10,17 @@ import type { KeptCard } from './store';
 const OneChild = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: var(--space-2);
 `;
 
 const Code = styled.label`
   display: flex;
   flex-direction: column;
-  gap: 6px;
+  gap: var(--space-3);
   & input {
     width: 100%;
     min-height: 52px;
-    padding: 6px 12px;
+    padding: var(--space-3) var(--space-5);
     border: 2px solid var(--ink);
     border-radius: var(--radius-2);
     background: var(--sheet);

@@ -5,11 +5,11 @@ import styled, { css } from 'styled-components';
 export const Screen = styled.main`
   display: flex;
   flex-direction: column;
-  gap: 14px;
+  gap: var(--space-5);
   min-height: 100dvh;
   max-width: 520px;
   margin: 0 auto;
-  padding: 14px 20px 24px;
+  padding: var(--space-5) var(--space-7) var(--space-7);
   font-family: var(--font-child), sans-serif;
   font-size: var(--type-4);
   line-height: 1.45;
@@ -28,7 +28,7 @@ export const Screen = styled.main`
 export const TopLine = styled.div`
   display: flex;
   justify-content: space-between;
-  gap: 12px;
+  gap: var(--space-5);
   font-size: var(--type-3);
   color: var(--ink-soft);
 `;
@@ -37,10 +37,10 @@ const bigShape = css`
   display: flex;
   align-items: center;
   justify-content: center;
-  gap: 10px;
+  gap: var(--space-4);
   width: 100%;
   min-height: 64px;
-  padding: 10px 18px;
+  padding: var(--space-4) var(--space-6);
   border: 2px solid var(--ink);
   border-radius: var(--radius-2);
   font-size: var(--type-4);
@@ -71,9 +71,9 @@ export const Plain = styled.button`
 export const Bottom = styled.div<{ $inSight?: boolean }>`
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-4);
   margin-top: auto;
-  padding-top: 8px;
+  padding-top: var(--space-4);
   ${({ $inSight }) =>
     $inSight &&
     css`
@@ -81,7 +81,7 @@ export const Bottom = styled.div<{ $inSight?: boolean }>`
       @media (min-height: 700px) {
         position: sticky;
         bottom: 0;
-        padding-bottom: 14px;
+        padding-bottom: var(--space-5);
         background: var(--paper);
       }
     `}
@@ -92,7 +92,7 @@ export const Ruled = styled.ul`
   padding: 0;
   list-style: none;
   & li {
-    padding: 9px 0;
+    padding: var(--space-4) 0;
     border-bottom: 1px solid var(--line);
   }
   & li small {
@@ -104,20 +104,20 @@ export const Ruled = styled.ul`
 
 export const Caution = styled.ul`
   margin: 0;
-  padding: 0 0 0 14px;
+  padding: 0 0 0 var(--space-5);
   border-inline-start: 5px solid var(--rowan);
   list-style: none;
   & li {
-    padding: 4px 0;
+    padding: var(--space-2) 0;
   }
 `;
 
 export const Tick = styled.label`
   display: flex;
   align-items: center;
-  gap: 14px;
+  gap: var(--space-5);
   min-height: 56px;
-  padding: 8px 14px;
+  padding: var(--space-4) var(--space-5);
   border: 2px solid var(--ink);
   border-radius: var(--radius-2);
   background: var(--sheet);

@@ -6,7 +6,7 @@ import { TextButton } from '../counter/counter-style';
 const Languages = styled.p`
   display: flex;
   flex-wrap: wrap;
-  gap: 0 18px;
+  gap: 0 var(--space-6);
 `;
 
 const Chosen = styled.b`

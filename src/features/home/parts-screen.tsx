@@ -17,7 +17,7 @@ import { useDraft } from './use-draft';
 const WholeScore = styled.label`
   display: flex;
   align-items: center;
-  gap: 12px;
+  gap: var(--space-5);
   font-size: var(--type-4);
   & input {
     width: 7rem;

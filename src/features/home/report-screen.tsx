@@ -17,19 +17,19 @@ import { useWords } from '@/features/languages/use-words';
 import { linesWords, scoreWords, timeWords } from './words';
 
 const Apart = styled.p`
-  margin-top: 10px;
+  margin-top: var(--space-4);
 `;
 
 const Faces = styled.div`
   display: grid;
   grid-template-columns: repeat(3, 1fr);
-  gap: 10px;
+  gap: var(--space-4);
   & button {
     display: flex;
     flex-direction: column;
     align-items: center;
-    gap: 4px;
-    padding: 8px 4px;
+    gap: var(--space-2);
+    padding: var(--space-4) var(--space-2);
     min-height: 84px;
     border: 2px solid var(--line-strong);
     border-radius: var(--radius-2);
@@ -47,11 +47,11 @@ const Faces = styled.div`
 const Written = styled.label`
   display: flex;
   flex-direction: column;
-  gap: 6px;
+  gap: var(--space-3);
   & input,
   & textarea {
     min-height: 48px;
-    padding: 6px 10px;
+    padding: var(--space-3) var(--space-4);
     border: 2px solid var(--ink);
     border-radius: var(--radius-2);
     background: var(--sheet);
@@ -74,7 +74,7 @@ const Goes = styled.table`
   border-collapse: collapse;
   & th,
   & td {
-    padding: 8px 4px;
+    padding: var(--space-4) var(--space-2);
     border-bottom: 1px solid var(--line);
     text-align: start;
     font-weight: 400;

@@ -24,18 +24,18 @@ const UpButton = styled(Plain)`
 const Offers = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 8px 12px;
+  gap: var(--space-4) var(--space-5);
   & h2 {
     font-size: var(--type-3);
   }
   & > div {
     display: flex;
     flex-direction: column;
-    gap: 8px;
+    gap: var(--space-4);
   }
   & button {
     min-height: 56px;
-    padding: 6px 10px;
+    padding: var(--space-3) var(--space-4);
     border: 1.5px solid var(--line-strong);
     border-radius: var(--radius-2);
     background: var(--sheet);

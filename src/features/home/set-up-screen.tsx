@@ -18,9 +18,9 @@ import { Top } from './top';
 const Ask = styled.fieldset`
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-4);
   margin: 0;
-  padding: 10px 0 0;
+  padding: var(--space-4) 0 0;
   border: 0;
   border-top: 1px solid var(--line);
   & legend {
@@ -34,14 +34,14 @@ const Ask = styled.fieldset`
 const Chips = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-4);
   clear: both;
   & label {
     ${tile}
     display: inline-flex;
     align-items: center;
-    gap: 8px;
-    padding: 4px 14px;
+    gap: var(--space-4);
+    padding: var(--space-2) var(--space-5);
   }
   & input[type='radio'],
   & input[type='checkbox'] {
@@ -55,11 +55,11 @@ const Line = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 10px;
+  gap: var(--space-4);
   & input {
     width: 5.5rem;
     min-height: 48px;
-    padding: 4px 10px;
+    padding: var(--space-2) var(--space-4);
     border: 2px solid var(--ink);
     border-radius: var(--radius-2);
     background: var(--sheet);
@@ -72,7 +72,7 @@ const ClearLine = styled(Line)`
 `;
 
 const Told = styled.p`
-  padding: 8px 12px;
+  padding: var(--space-4) var(--space-5);
   border-inline-start: 5px solid var(--gorse);
   background: var(--sheet);
 `;

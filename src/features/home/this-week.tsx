@@ -28,21 +28,21 @@ const Exercise = lazy(async () => {
 const Week = styled.section`
   display: flex;
   flex-direction: column;
-  gap: 8px;
-  padding: 6px 0 14px;
+  gap: var(--space-4);
+  padding: var(--space-3) 0 var(--space-5);
 `;
 
 const Moves = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
-  gap: 6px 10px;
-  margin: 4px 0 0;
+  gap: var(--space-3) var(--space-4);
+  margin: var(--space-2) 0 0;
   padding: 0;
   list-style: none;
   && li {
     display: flex;
     align-items: center;
-    gap: 6px;
+    gap: var(--space-3);
     padding: 0;
     border: 0;
     line-height: 1.25;
@@ -68,7 +68,7 @@ const MoveRoom = styled.span`
 
 const DiaryButton = styled(Plain)`
   && {
-    margin-top: 8px;
+    margin-top: var(--space-4);
   }
 `;
 

@@ -15,13 +15,13 @@ import { ScoresNav, type ScoresNavProps } from './scores-nav';
 
 const Told = styled.p`
   min-height: 1.5em;
-  margin: 10px 0;
+  margin: var(--space-4) 0;
 `;
 
 const FileName = styled.h1`
   && {
     font-size: var(--type-4);
-    margin: 6px 0;
+    margin: var(--space-3) 0;
   }
 `;
 
@@ -48,15 +48,15 @@ const ColumnHead = styled.th`
 
 const Deeds = styled.p`
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
 `;
 
 const Drop = styled.div`
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  gap: 10px 18px;
-  padding: 26px 22px;
+  gap: var(--space-4) var(--space-6);
+  padding: var(--space-7) var(--space-7);
   border: 1.5px dashed var(--line-strong);
   background: var(--sheet);
   &[data-over] {
@@ -73,7 +73,7 @@ const Drop = styled.div`
 
 const Wide = styled.div`
   overflow-x: auto;
-  margin: 12px 0;
+  margin: var(--space-5) 0;
 `;
 
 const Outcome = styled.span`
@@ -83,7 +83,7 @@ const Outcome = styled.span`
   &[data-kind='waits'],
   &[data-kind='impossible'] {
     border-left: 3px solid var(--rowan);
-    padding-left: 7px;
+    padding-left: var(--space-4);
   }
 `;
 

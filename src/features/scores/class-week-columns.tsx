@@ -11,7 +11,7 @@ import { SoftWords } from '@/ui/page';
 
 const Reason = styled.span`
   border-left: 3px solid var(--rowan);
-  padding-left: 8px;
+  padding-left: var(--space-4);
 `;
 
 const Best = styled.span`
@@ -19,7 +19,7 @@ const Best = styled.span`
   border-radius: var(--radius-3);
   background: var(--gorse);
   color: var(--on-gorse);
-  padding: 0 8px;
+  padding: 0 var(--space-4);
   font-size: var(--type-1);
   font-weight: 600;
   white-space: nowrap;

@@ -35,7 +35,7 @@ const Goes = styled(Figures)`
 const Columns = styled.div`
   display: grid;
   grid-template-columns: minmax(280px, 400px) minmax(0, 1fr);
-  gap: 0 36px;
+  gap: 0 var(--space-8);
   align-items: start;
 `;
 
@@ -51,7 +51,7 @@ const List = styled.div`
   & button.who {
     display: block;
     width: 100%;
-    padding: 7px 8px 7px 10px;
+    padding: var(--space-4) var(--space-4) var(--space-4) var(--space-4);
     border: 0;
     border-left: 4px solid transparent;
     background: none;
@@ -79,12 +79,12 @@ const List = styled.div`
 const Answers = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 10px;
-  margin: 18px 0 10px;
+  gap: var(--space-4);
+  margin: var(--space-6) 0 var(--space-4);
   & kbd {
     display: inline-block;
     min-width: 1.5em;
-    margin-right: 8px;
+    margin-right: var(--space-4);
     border: 1px solid currentColor;
     border-radius: var(--radius-1);
     text-align: center;

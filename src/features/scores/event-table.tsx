@@ -7,7 +7,7 @@ import { totalWords } from '@/core/progress/event-total';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 
 const InAll = styled.span`
-  padding-left: var(--space-3);
+  padding-left: var(--space-5);
 `;
 
 /** Every child's best in each game of an event, and what they come to. */

@@ -9,7 +9,7 @@ import { Figures, SoftLine } from '@/ui/page';
 
 const LevelChooser = styled.div`
   max-width: 420px;
-  margin: 4px 0 8px;
+  margin: var(--space-2) 0 var(--space-4);
 `;
 
 const ChartRoom = styled.div`
@@ -21,7 +21,7 @@ const ChanceChart = lazy(() => import('./chance-chart'));
 const Beside = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 300px;
-  gap: 8px 32px;
+  gap: var(--space-4) var(--space-8);
   align-items: start;
   @media ${narrow} {
     grid-template-columns: 1fr;

@@ -15,8 +15,8 @@ import { SoftLine } from '@/ui/page';
 const Words = styled.pre`
   max-height: 260px;
   overflow: auto;
-  margin: 12px 0;
-  padding: 10px 14px;
+  margin: var(--space-5) 0;
+  padding: var(--space-4) var(--space-5);
   border: 1px solid var(--line);
   background: var(--sheet);
   font: inherit;
@@ -40,8 +40,8 @@ const Decide = styled(EntryFields)`
 
 const Deeds = styled.p`
   display: flex;
-  gap: 10px;
-  margin: 16px 0 10px;
+  gap: var(--space-4);
+  margin: var(--space-6) 0 var(--space-4);
 `;
 
 /** The text with what was read out of it marked, and what each mark was read as. */

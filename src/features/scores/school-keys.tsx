@@ -11,11 +11,11 @@ import { Figures, SubHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
 
 const Keys = styled(Figures)`
-  margin-top: 8px;
+  margin-top: var(--space-4);
 `;
 
 const NewKey = styled(Notice)`
-  margin-top: 10px;
+  margin-top: var(--space-4);
 `;
 
 export interface KeyShown {
@@ -29,9 +29,9 @@ export interface KeyShown {
 const Making = styled.form`
   display: flex;
   align-items: end;
-  gap: 12px;
+  gap: var(--space-5);
   max-width: 520px;
-  margin-top: 10px;
+  margin-top: var(--space-4);
   & > :first-child {
     flex: 1;
   }
@@ -39,8 +39,8 @@ const Making = styled.form`
 
 const Told = styled.code`
   display: block;
-  margin: 6px 0;
-  padding: 8px 10px;
+  margin: var(--space-3) 0;
+  padding: var(--space-4) var(--space-4);
   background: var(--sheet);
   border: 1px solid var(--line-strong);
   font-size: var(--type-2);

@@ -3,12 +3,12 @@ import styled from 'styled-components';
 
 export const Told = styled.section`
   & h1 {
-    margin: 0 0 2px;
+    margin: 0 0 var(--space-1);
     font-size: var(--type-4);
   }
   & blockquote {
-    margin: 12px 0;
-    padding: 2px 0 2px 12px;
+    margin: var(--space-5) 0;
+    padding: var(--space-1) 0 var(--space-1) var(--space-5);
     border-left: 3px solid var(--rowan);
     font-size: var(--type-3);
   }
@@ -19,34 +19,34 @@ export const EntryFields = styled.form`
   display: flex;
   align-items: start;
   flex-wrap: wrap;
-  gap: 10px 14px;
+  gap: var(--space-4) var(--space-5);
   /* What stands beside the fields stands on their line. */
   & > span,
   & > button {
-    margin-top: 24px;
+    margin-top: var(--space-7);
     min-height: 38px;
   }
   & > span {
-    padding-top: 8px;
+    padding-top: var(--space-4);
   }
   & .problem {
     display: block;
     max-width: 14rem;
-    margin-top: 3px;
+    margin-top: var(--space-2);
     font-size: var(--type-1);
     color: var(--rowan);
   }
   & label {
     display: flex;
     flex-direction: column;
-    gap: 3px;
+    gap: var(--space-2);
     font-size: var(--type-1);
     color: var(--ink-soft);
   }
   & input,
   & select {
     min-height: 38px;
-    padding: 3px 8px;
+    padding: var(--space-2) var(--space-4);
     border: 0;
     border-bottom: 2.5px solid var(--gorse);
     background: var(--sheet);

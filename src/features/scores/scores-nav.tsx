@@ -8,11 +8,11 @@ const Row = styled.nav`
   display: flex;
   align-items: end;
   flex-wrap: wrap;
-  gap: 8px 22px;
-  margin-bottom: 14px;
+  gap: var(--space-4) var(--space-7);
+  margin-bottom: var(--space-5);
   border-bottom: 1px solid var(--line);
   & a {
-    padding: 8px 0;
+    padding: var(--space-4) 0;
     border-bottom: 3px solid transparent;
     color: var(--ink-soft);
     text-decoration: none;
@@ -25,8 +25,8 @@ const Row = styled.nav`
   }
   & .class {
     width: 200px;
-    margin-right: 8px;
-    padding-bottom: 6px;
+    margin-right: var(--space-4);
+    padding-bottom: var(--space-3);
   }
   @media print {
     display: none;

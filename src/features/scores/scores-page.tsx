@@ -49,9 +49,9 @@ const POLL_MS = 4000;
 const Heads = styled.div`
   display: grid;
   grid-template-columns: repeat(3, auto) 1fr;
-  gap: 0 36px;
+  gap: 0 var(--space-8);
   align-items: end;
-  padding: 4px 0 14px;
+  padding: var(--space-2) 0 var(--space-5);
   & div b {
     display: block;
     font-size: var(--type-6);

@@ -21,7 +21,7 @@ import { cellsSchema, readCells, totalOf, totalSchema, workedOutOf, type SheetLi
 const Cells = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(110px, 1fr));
-  gap: 14px;
+  gap: var(--space-5);
 `;
 
 type PartsTyped = Pick<SheetLine, 'cells' | 'total'>;

@@ -23,7 +23,7 @@ import { ScoresNav, type ScoresNavProps } from './scores-nav';
 import { isNearer, lineSchema, readCells, setUpAtSteps, totalOf, workedOutOf, type SheetLine } from './typed-parts';
 
 const Line = styled(EntryFields)`
-  padding: 14px 16px;
+  padding: var(--space-5) var(--space-6);
   border: 1.5px solid var(--ink);
   background: var(--sheet);
   & input {
@@ -40,7 +40,7 @@ const Line = styled(EntryFields)`
     min-width: 8.5rem;
   }
   &.plain {
-    padding: 8px 0;
+    padding: var(--space-4) 0;
     border: 0;
     background: none;
   }
@@ -52,7 +52,7 @@ const Sum = styled.span<{ $differs: boolean }>`
 `;
 
 const Otherwise = styled.details`
-  padding: 6px 16px;
+  padding: var(--space-3) var(--space-6);
 `;
 
 const Short = styled.div`
@@ -72,8 +72,8 @@ const Bar = styled.div`
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  gap: 10px 16px;
-  margin-bottom: 12px;
+  gap: var(--space-4) var(--space-6);
+  margin-bottom: var(--space-5);
 `;
 
 interface Typed {

@@ -38,8 +38,8 @@ const Sheet = styled.div`
 
 const Fits = styled.ul`
   display: grid;
-  gap: 6px;
-  margin: 0 0 16px;
+  gap: var(--space-3);
+  margin: 0 0 var(--space-6);
   padding: 0;
   list-style: none;
 `;
@@ -48,8 +48,8 @@ const Row = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 8px 16px;
-  margin: 14px 0 10px;
+  gap: var(--space-4) var(--space-6);
+  margin: var(--space-5) 0 var(--space-4);
   & h1 {
     flex: 1;
     margin: 0;

@@ -10,7 +10,7 @@ const Place = styled.main`
   min-height: 100vh;
   display: grid;
   place-items: center;
-  padding: 24px;
+  padding: var(--space-7);
   background:
     radial-gradient(circle at 72% 30%, var(--band-1) 0 14rem, transparent 14.05rem),
     radial-gradient(circle at 72% 30%, var(--band-2) 0 25rem, transparent 25.05rem),
@@ -20,9 +20,9 @@ const Place = styled.main`
 const Slip = styled.form`
   display: flex;
   flex-direction: column;
-  gap: 16px;
+  gap: var(--space-6);
   width: min(100%, 380px);
-  padding: 28px;
+  padding: var(--space-7);
   background: var(--paper);
   border: 1.5px solid var(--ink);
   border-top: 4px solid var(--gorse);

@@ -6,19 +6,19 @@ import { Figures } from '@/ui/page';
 export const Columns = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 342px;
-  gap: 40px;
+  gap: var(--space-8);
   align-items: start;
 `;
 
 export const Block = styled.section`
-  padding: var(--space-3) 0 var(--space-4);
+  padding: var(--space-5) 0 var(--space-6);
   border-top: 1px solid var(--line);
   &:first-child {
     padding-top: 0;
     border-top: 0;
   }
   & h2 {
-    margin-bottom: var(--space-2);
+    margin-bottom: var(--space-4);
     font-size: var(--type-3);
   }
   & h2 small {
@@ -26,28 +26,28 @@ export const Block = styled.section`
     color: var(--ink-soft);
   }
   & > * + * {
-    margin-top: var(--space-3);
+    margin-top: var(--space-5);
   }
 `;
 
 export const ClassRow = styled.div`
   display: grid;
   grid-template-columns: 1fr 180px 1.2fr;
-  gap: 10px var(--space-3);
+  gap: var(--space-4) var(--space-5);
   align-items: end;
 `;
 
 export const WarmUpRow = styled.div`
   display: grid;
   grid-template-columns: 220px 1fr;
-  gap: 10px var(--space-3);
+  gap: var(--space-4) var(--space-5);
   align-items: end;
 `;
 
 export const Pair = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 10px var(--space-3);
+  gap: var(--space-4) var(--space-5);
   align-items: start;
 `;
 
@@ -75,9 +75,9 @@ export const GameItem = styled(GridListItem)`
 export const GameRow = styled.div`
   display: grid;
   grid-template-columns: 28px minmax(0, 1fr) repeat(var(--fields, 1), 150px) 96px;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: end;
-  padding: 6px 0 var(--space-2);
+  padding: var(--space-3) 0 var(--space-4);
   & .grip {
     display: grid;
     place-items: center;
@@ -88,13 +88,13 @@ export const GameRow = styled.div`
     font-weight: 700;
   }
   & .title {
-    padding-bottom: 9px;
+    padding-bottom: var(--space-4);
     font-weight: 600;
   }
   & .acts {
     display: flex;
-    gap: 4px;
-    padding-bottom: 4px;
+    gap: var(--space-2);
+    padding-bottom: var(--space-2);
   }
   & .acts button {
     display: grid;
@@ -125,13 +125,13 @@ export const Children = styled.details`
 
 export const KitTable = styled(Figures)`
   & td {
-    padding: 3px 10px 3px 0;
+    padding: var(--space-2) var(--space-4) var(--space-2) 0;
   }
 `;
 
 export const AddThing = styled.form`
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: end;
   & > :first-child {
     width: 240px;
@@ -140,7 +140,7 @@ export const AddThing = styled.form`
 
 export const Phone = styled.aside`
   position: sticky;
-  top: var(--space-3);
+  top: var(--space-5);
   & > div {
     height: min(680px, calc(100vh - 150px));
     overflow: auto;
@@ -154,13 +154,13 @@ export const Phone = styled.aside`
     min-height: 100%;
   }
   & h2 {
-    margin-bottom: 6px;
+    margin-bottom: var(--space-3);
     font-size: var(--type-2);
     font-weight: 400;
     color: var(--ink-soft);
   }
   & .none {
-    padding: var(--space-5);
+    padding: var(--space-7);
     color: var(--ink-soft);
   }
 `;

@@ -13,7 +13,7 @@ import { makePdf } from './make-pdf';
 const Pair = styled.div`
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 14px;
+  gap: var(--space-5);
 `;
 
 const Bar = styled.div`

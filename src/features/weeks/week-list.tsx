@@ -27,7 +27,7 @@ const Soft = styled.span`
 
 const Acts = styled.span`
   display: inline-flex;
-  gap: var(--space-4);
+  gap: var(--space-6);
   white-space: nowrap;
 `;
 

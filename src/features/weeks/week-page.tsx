@@ -13,7 +13,7 @@ import { PaperDialog } from './paper-dialog';
 const NotYet = styled.p`
   && {
     color: var(--ink-soft);
-    margin-bottom: 6px;
+    margin-bottom: var(--space-3);
   }
 `;
 
@@ -58,9 +58,9 @@ export interface SentWeekView {
 const Columns = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
-  gap: 12px 48px;
+  gap: var(--space-5) var(--space-9);
   & h2 {
-    margin: 18px 0 6px;
+    margin: var(--space-6) 0 var(--space-3);
     font-size: var(--type-3);
   }
 `;
@@ -68,26 +68,26 @@ const Columns = styled.div`
 const Waiting = styled.ul`
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 18px;
+  gap: var(--space-2) var(--space-6);
   margin: 0;
   padding: 0;
   list-style: none;
 `;
 
 const Text = styled.article`
-  padding: 10px 0 14px;
+  padding: var(--space-4) 0 var(--space-5);
   border-top: 1px solid var(--line);
   & h3 {
     font-size: var(--type-3);
   }
   & p {
     white-space: pre-line;
-    margin: 6px 0 8px;
+    margin: var(--space-3) 0 var(--space-4);
     font-size: var(--type-2);
   }
   & .acts {
     display: flex;
-    gap: 18px;
+    gap: var(--space-6);
     align-items: center;
   }
   & time {

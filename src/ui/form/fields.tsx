@@ -116,7 +116,7 @@ export function FormPick<T extends FieldValues, V>({
 const Tick = styled(Checkbox)`
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   min-height: 28px;
   cursor: pointer;
   & .box {
@@ -167,7 +167,7 @@ export function FormTick<T extends FieldValues>({ control, name, label }: Led<T>
 const Day = styled(DatePicker)`
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: var(--space-2);
   min-width: 0;
   & .label {
     font-size: var(--type-1);
@@ -178,7 +178,7 @@ const Day = styled(DatePicker)`
     align-items: center;
     justify-content: space-between;
     min-height: 38px;
-    padding: 0 4px 0 10px;
+    padding: 0 var(--space-2) 0 var(--space-4);
     border: 1.5px solid var(--line-strong);
     border-radius: var(--radius-1);
     background: var(--sheet);
@@ -188,7 +188,7 @@ const Day = styled(DatePicker)`
     display: flex;
   }
   & .react-aria-DateSegment {
-    padding: 2px 1px;
+    padding: var(--space-1) 1px;
     border-radius: var(--radius-1);
     outline: none;
     &[data-focused] {
@@ -215,7 +215,7 @@ const Day = styled(DatePicker)`
 `;
 
 const Month = styled(Popover)`
-  padding: 10px 12px 12px;
+  padding: var(--space-4) var(--space-5) var(--space-5);
   border: 1.5px solid var(--ink);
   border-radius: var(--radius-1);
   background: var(--sheet);
@@ -227,7 +227,7 @@ const Month = styled(Popover)`
     display: flex;
     align-items: center;
     justify-content: space-between;
-    gap: 8px;
+    gap: var(--space-4);
   }
   & header h2 {
     font-size: var(--type-2);

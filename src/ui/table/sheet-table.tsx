@@ -68,7 +68,7 @@ export interface SheetTableProps<Row> {
 }
 
 const Key = styled.button`
-  padding: 2px 0;
+  padding: var(--space-1) 0;
   border: 0;
   background: none;
   color: inherit;

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 export const Stack = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: var(--space-4);
   font-size: var(--type-2);
   & h3 {
     font-size: var(--type-3);
@@ -15,7 +15,7 @@ export const Stack = styled.div`
   & .swaps {
     display: flex;
     flex-wrap: wrap;
-    gap: 2px 14px;
+    gap: var(--space-1) var(--space-5);
   }
   & span.swaps {
     display: inline-flex;
@@ -30,11 +30,11 @@ export const List = styled.table`
     text-align: left;
     font-weight: 600;
     color: var(--ink-soft);
-    padding: 2px 4px 3px 0;
+    padding: var(--space-1) var(--space-2) var(--space-2) 0;
     border-bottom: 1px solid var(--ink);
   }
   & td {
-    padding: 2px 4px 2px 0;
+    padding: var(--space-1) var(--space-2) var(--space-1) 0;
     border-bottom: 1px solid var(--line);
     white-space: nowrap;
   }

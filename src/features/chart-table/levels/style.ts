@@ -34,9 +34,9 @@ export const Column = styled(GridListItem)<{ $on: boolean }>`
   grid-row: 1;
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: var(--space-2);
   min-width: 0;
-  padding: 8px 12px 6px;
+  padding: var(--space-4) var(--space-5) var(--space-3);
   border-right: 1px solid var(--line);
   background: ${({ $on }) => ($on ? 'var(--sheet)' : 'transparent')};
   box-shadow: ${({ $on }) => ($on ? 'inset 0 4px 0 var(--gorse)' : 'none')};
@@ -54,7 +54,7 @@ export const Column = styled(GridListItem)<{ $on: boolean }>`
 export const Head = styled.div`
   display: flex;
   align-items: baseline;
-  gap: 2px 10px;
+  gap: var(--space-1) var(--space-4);
   flex-wrap: wrap;
   & > button {
     border: 0;
@@ -102,7 +102,7 @@ export const Chance = styled.div`
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  gap: 4px 10px;
+  gap: var(--space-2) var(--space-4);
 `;
 
 export const Small = styled.p`
@@ -113,15 +113,15 @@ export const Small = styled.p`
 export const Lengths = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 10px;
+  gap: var(--space-1) var(--space-4);
   font-size: var(--type-1);
 `;
 
 export const Finder = styled.div`
   display: flex;
   flex-direction: column;
-  gap: 3px;
-  padding: 5px 0 2px 14px;
+  gap: var(--space-2);
+  padding: var(--space-2) 0 var(--space-1) var(--space-5);
   font-size: var(--type-2);
   & h2 {
     font-size: var(--type-2);
@@ -133,7 +133,7 @@ export const Finder = styled.div`
   & .acts {
     display: flex;
     flex-wrap: wrap;
-    gap: 1px 12px;
+    gap: 1px var(--space-5);
     align-items: center;
     font-size: var(--type-1);
   }

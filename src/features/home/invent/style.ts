@@ -25,10 +25,10 @@ export const FloorDrawing = styled.svg`
 export const Palette = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: var(--space-3);
   & button {
     min-height: 44px;
-    padding: 0 12px;
+    padding: 0 var(--space-5);
     border: 1.5px solid var(--line-strong);
     border-radius: var(--radius-1);
     background: var(--sheet);
@@ -47,7 +47,7 @@ export const Slots = styled.p`
   & select,
   & input {
     min-height: 44px;
-    padding: 2px 8px;
+    padding: var(--space-1) var(--space-4);
     border: 0;
     border-bottom: 3px solid var(--gorse);
     background: var(--sheet);
@@ -61,16 +61,16 @@ export const PointsRow = styled.li`
   display: flex;
   align-items: center;
   justify-content: space-between;
-  gap: var(--space-4);
+  gap: var(--space-6);
 `;
 
 export const NameField = styled.label`
   display: flex;
   flex-direction: column;
-  gap: var(--space-2);
+  gap: var(--space-4);
   & input {
     min-height: 48px;
-    padding: 4px 12px;
+    padding: var(--space-2) var(--space-5);
     border: 2px solid var(--ink);
     border-radius: var(--radius-2);
     background: var(--sheet);
