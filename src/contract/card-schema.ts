@@ -6,6 +6,7 @@ import { count, day, figure, list, oneOf, record, text, uuid } from './fields';
 export const cardSchema = record<Card>({
   scope: oneOf('card', 'slip'),
   child: record({ name: text, hand: oneOf('right', 'left').allow(null) }).allow(null),
+  mark: Joi.string().max(24).optional(),
   exerciseSwapped: Joi.boolean(),
   weeks: list(
     record({

@@ -38,6 +38,8 @@ export interface Card {
   readonly scope: 'card' | 'slip';
   /** Not told to a slip: paper gets picked up by others. */
   readonly child: { readonly name: string; readonly hand: 'right' | 'left' | null } | null;
+  /** The same on every card and slip of this child, and of no other: it names nobody. Absent on what was kept before there were marks. */
+  readonly mark?: string;
   readonly exerciseSwapped: boolean;
   /** The newest first. */
   readonly weeks: readonly CardWeek[];

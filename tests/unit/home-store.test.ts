@@ -71,12 +71,57 @@ describe('what the phone keeps', () => {
     expect((await store.plays('one')).map((one) => one.playId)).toContain('p-a1');
   });
 
-  it('a step that fails half-way leaves both as they were', async () => {
-    await store.keepSession(session('a9', 'one'));
-    // What cannot be stored: a function.
-    await expect(store.handOver(play({ playId: 'p-a9', assignmentId: 'a9', report: (() => undefined) as never }))).rejects.toThrow();
-    expect(await store.session('a9')).toBeDefined();
-    expect((await store.plays('one')).map((one) => one.playId)).not.toContain('p-a9');
+  const marked = (assignmentId: string, mark?: string, scope = 'card') =>
+    ({ scope, ...(mark && { mark }), weeks: [{ games: [{ assignmentId }] }] }) as unknown as Card;
+
+  it('what was left under an old link of the same child comes under the new one; another child’s stays where it is', async () => {
+    await store.keepCard('old link', marked('c1', 'wren'));
+    await store.keepCard('other child', marked('d1', 'robin'));
+    await store.keepPlay(play({ playId: 'left', token: 'old link', assignmentId: 'c1', tried: 'link' }));
+    await store.keepPlay(
+      play({
+        playId: 'refused before',
+        token: 'old link',
+        assignmentId: 'c1',
+        state: 'refused',
+        words: 'This link is not known, or it has been replaced.\nAsk.',
+      }),
+    );
+    await store.keepPlay(
+      play({ playId: 'not taken', token: 'old link', assignmentId: 'c1', state: 'refused', words: 'This game is not on the card.' }),
+    );
+    await store.keepPlay(play({ playId: 'robin’s', token: 'other child', assignmentId: 'd1' }));
+    await store.keepEntry(line('old line', 'w1', 'old link'));
+    await store.keepWays({ ...usualWays('old link'), players: 4 });
+    await store.keepBegun({ assignmentId: ownGo('old link'), formId: 'asked', counting: 'attempts', player: 0, events: [] });
+    // Another term: nothing that was sent is on both cards.
+    expect(await store.takeOver('new link', marked('c2', 'wren'))).toBe(3);
+    expect((await store.plays('new link')).map(({ playId, state, tried }) => [playId, state, tried]).sort()).toEqual([
+      ['left', 'waiting', undefined],
+      ['not taken', 'refused', undefined],
+      ['refused before', 'waiting', undefined],
+    ]);
+    expect((await store.diary('new link')).map(({ key }) => key)).toEqual(['old line']);
+    expect((await store.ways('new link')).players).toBe(4);
+    expect(await store.begun(ownGo('new link'))).toBeDefined();
+    expect(await store.card('old link')).toBeUndefined();
+    expect((await store.plays('other child')).map(({ playId }) => playId)).toEqual(['robin’s']);
+    expect(await store.takeOver('new link', marked('c2', 'wren'))).toBe(0);
+  });
+
+  it('a card that the version before kept is known by what was sent to the child; a slip stays beside the card', async () => {
+    await store.keepCard('before marks', marked('e1'));
+    await store.keepCard('slip', marked('e1', 'tern', 'slip'));
+    await store.keepPlay(play({ playId: 'by card', token: 'before marks', assignmentId: 'e1' }));
+    await store.keepPlay(play({ playId: 'by slip', token: 'slip', assignmentId: 'e1' }));
+    expect(await store.takeOver('newest', marked('e1', 'tern'))).toBe(2);
+    expect((await store.plays('newest')).map(({ playId }) => playId).sort()).toEqual(['by card', 'by slip']);
+    expect(await store.card('before marks')).toBeUndefined();
+    expect(await store.card('slip')).toBeDefined();
+    await store.forgetChild('newest');
+    await store.forgetChild('new link');
+    await store.forgetChild('slip');
+    await store.forgetChild('other child');
   });
 
   it('two children are kept apart, and one who is taken off leaves the other whole', async () => {
@@ -152,11 +197,18 @@ describe('sending', () => {
   });
 
   it('goes on waiting without a connection, when the school is down, and when it is too busy', async () => {
-    for (const answer of ['down' as const, json({}, 500), json({}, 503), json({}, 429)]) {
+    for (const [answer, tried] of [
+      ['down', 'unreachable'],
+      [json({}, 500), 'busy'],
+      [json({}, 503), 'busy'],
+      [json({}, 429), 'busy'],
+      // Never refused for good: the newest link of the child takes it.
+      [json({ problems: [{ reason: 'This link is not known.', fix: 'Ask.' }] }, 401), 'link'],
+    ] as const) {
       answers(answer);
-      expect(await trySending(play({ playId: 'p2' }))).toMatchObject({ state: 'waiting' });
+      expect(await trySending(play({ playId: 'p2' }))).toMatchObject({ state: 'waiting', tried });
+      expect((await store.plays('one')).find((one) => one.playId === 'p2')).toMatchObject({ state: 'waiting', tried });
     }
-    expect((await store.plays('one')).find((one) => one.playId === 'p2')).toBeUndefined();
   });
 
   it('tells in the words of the school why it was not taken', async () => {
@@ -177,6 +229,13 @@ describe('sending', () => {
     const states = new Map((await store.diary('one')).map((one) => [one.key, one.state]));
     expect(states.get('lost')).toBe('refused');
     expect(many.every((one) => states.get(one.key) === 'received')).toBe(true);
+  });
+
+  it('lines wait on when the link was replaced', async () => {
+    await store.keepEntry(line('under the old link', 'z'));
+    answers(json({}, 401));
+    expect(await tryEntries('one', [line('under the old link', 'z')])).toBe(false);
+    expect((await store.diary('one')).find(({ key }) => key === 'under the old link')!.state).toBe('waiting');
   });
 
   it('lines wait on when the connection goes half-way', async () => {

@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { distancesOf, marksOf, targetOf } from '@/core/course/geometry';
 import { withLocked } from '@/core/course/change';
 import { sensibleStart } from '@/core/course/sensible-start';
@@ -13,6 +13,9 @@ import { starter } from '../examples/starters';
 
 describe('the clock of the counter', () => {
   afterEach(() => vi.restoreAllMocks());
+  const page = Object.assign(new EventTarget(), { hidden: false });
+  beforeEach(() => vi.stubGlobal('document', page));
+  afterEach(() => vi.unstubAllGlobals());
   const clocks = () => {
     let performanceNow = 1000;
     let dateNow = 50_000;
@@ -25,19 +28,36 @@ describe('the clock of the counter', () => {
       },
     };
   };
+  /** The page goes out of sight, time passes, and it is seen again. */
+  const unseen = (work: () => void) => {
+    const seen = (hidden: boolean) => {
+      page.hidden = hidden;
+      page.dispatchEvent(new Event('visibilitychange'));
+    };
+    seen(true);
+    work();
+    seen(false);
+  };
   it('goes on while the device sleeps and only the calendar clock runs', () => {
     const { pass } = clocks();
     const clock = new TrueClock();
     pass(2000, 2000);
     expect(clock.read()).toBe(2000);
-    pass(100, 30_000);
+    unseen(() => pass(100, 30_000));
     expect(clock.read()).toBe(32_000);
   });
-  it('does not go back when somebody sets the calendar clock back', () => {
+  it('does not go back when somebody sets the calendar clock back, nor on when it is set forward', () => {
     const { pass } = clocks();
     const clock = new TrueClock();
     pass(1500, -3_600_000);
     expect(clock.read()).toBe(1500);
+    pass(1500, 86_400_000);
+    expect(clock.read()).toBe(3000);
+    pass(1000, 60_000);
+    expect(clock.read()).toBe(4000);
+    // A day's jump while nobody looks is not believed either.
+    unseen(() => pass(1000, 86_400_000));
+    expect(clock.read()).toBe(5000);
   });
   it('begins where a go that was cut off left it', () => {
     const { pass } = clocks();

@@ -22,6 +22,7 @@ const scored = (total: number, change: Partial<typeof setUp> = {}) =>
   );
 const around = (change: Partial<Around> = {}): Around => ({
   way: 'paper',
+  byOldLink: false,
   assigned: setUp,
   levelId,
   forms: [],
@@ -43,6 +44,9 @@ describe('what stands around a report', () => {
   it('a week that had closed, and an older version of the game', () => {
     expect(codes(scored(12), { closedDays: 3, version: { played: 1, sent: 2 } })).toEqual(['version', 'closed']);
     expect(codes(scored(12), { version: { played: 2, sent: 2 } })).toEqual([]);
+  });
+  it('a link that had been replaced, first of all', () => {
+    expect(codes(scored(12), { way: 'link', byOldLink: true, closedDays: 3 })).toEqual(['old-link', 'closed']);
   });
   it('nearer than sent by more than pacing may differ, but not when the home page chose it', () => {
     const nearer = scored(12, { distancesM: setUp.distancesM.map((length) => length - 0.5) });

@@ -2,7 +2,7 @@
  * What a report cannot say of itself: what had been asked, what came before, and what came by another way. Each finding is a reason that
  * waits for a person; it never changes the report.
  *
- * The order in which they are told: an older form of the game, a week that has closed, another level, nearer than sent, the same play by
+ * The order in which they are told: a link that had been replaced, an older form of the game, a week that has closed, another level, nearer than sent, the same play by
  * another way, far beyond the child's own scores.
  */
 import { playedAsAsked, type HomeForm } from '../sheet/home-form';
@@ -23,6 +23,8 @@ export const WAY_WORDS: Readonly<Record<WayIn, string>> = {
 
 export interface Around {
   readonly way: WayIn;
+  /** It came by a link that had been replaced or had ended. */
+  readonly byOldLink: boolean;
   readonly assigned: UsedSetUp;
   readonly levelId: string;
   /** The forms that the week offers, as asked first; empty for what was sent before there were forms. */
@@ -52,6 +54,7 @@ export function reasonsAround(game: Game, report: Report, verdict: Verdict, arou
   const reasons: Reason[] = [];
   const say = (code: Reason['code'], go: number, place: string, sentence: string) => reasons.push({ kind: 'doubtful', code, go, place, sentence });
   const { version, closedDays, way } = around;
+  if (around.byOldLink) say('old-link', 0, '/receivedAt', 'It came by a link that had been replaced or had ended.');
   if (version && version.played !== version.sent)
     say('version', 0, '/version', `It was played on version ${version.played} of the game; version ${version.sent} was sent.`);
   if (closedDays !== null)

@@ -22,7 +22,21 @@ export type VerdictKind = 'clean' | 'sum' | 'impossible' | 'doubtful' | 'incompl
 
 /** What a finding is about, for what a person may answer to it. */
 export type ReasonCode =
-  'level' | 'set-up' | 'rules' | 'reach' | 'sum' | 'unit' | 'fast' | 'rare' | 'unfinished' | 'version' | 'closed' | 'nearer' | 'same-play' | 'beyond';
+  | 'old-link'
+  | 'level'
+  | 'set-up'
+  | 'rules'
+  | 'reach'
+  | 'sum'
+  | 'unit'
+  | 'fast'
+  | 'rare'
+  | 'unfinished'
+  | 'version'
+  | 'closed'
+  | 'nearer'
+  | 'same-play'
+  | 'beyond';
 
 export interface Reason {
   readonly kind: Exclude<VerdictKind, 'clean'>;

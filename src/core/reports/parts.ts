@@ -89,6 +89,7 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Wor
   if (Object.values(part.also ?? {}).some((effects) => effects.some(scores))) return undefined;
   if (Object.keys(sum).some((counter) => part.startAt?.[counter])) return undefined;
   const fields: Field[] = [];
+  const most = Math.min(MOST, mostTries(part));
   for (const [row, rule] of part.rows.entries()) {
     const scoring = rule.do.filter(scores);
     if (scoring.length === 0) continue;
@@ -99,7 +100,7 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Wor
     const endLabel = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.label ?? '';
     const ended = own(endLabel).toLocaleLowerCase(words.tag);
     if (typeof effect.amount === 'number') {
-      fields.push({ kind: 'row', row, at: 0, label: ended, each: effect.amount * weight, least: 0, most: MOST });
+      fields.push({ kind: 'row', row, at: 0, label: ended, each: effect.amount * weight, least: 0, most });
       continue;
     }
     const group = effect.amount === 'value' && effect.of !== undefined ? part.groups[effect.of] : undefined;
@@ -114,13 +115,21 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Wor
         label: seldom ? `${name}, ${ended}` : name,
         each: value * weight,
         least: 0,
-        most: MOST,
+        most,
       });
     });
   }
   // A rare end that counts like a hit is written with the hits.
   const main = fields.filter((field) => field.kind === 'row' && !isSeldom(part, field.row));
   return main.length > 0 ? main : undefined;
+}
+
+/** The number of tries after which a part is over whatever happens; without one, no bound. */
+function mostTries(part: Part): number {
+  const bounds = part.stop.flatMap(({ if: [cond, ...more] }) =>
+    cond && more.length === 0 && cond[0] === 'attempts' && cond[1] === '>=' && typeof cond[2] === 'number' ? [cond[2]] : [],
+  );
+  return Math.min(Infinity, ...bounds);
 }
 
 function nameOfElement(group: Group, at: number, words: Words): string {

@@ -170,6 +170,7 @@ function allHold(conds: readonly CompiledCond[], state: State, base: number, end
 /** A reason as the number that step() takes. */
 export const reason = (why: FinishReason) => FINISH_REASONS.indexOf(why);
 const STOPPED = reason('stopped');
+const ATTEMPTS = reason('attempts');
 const TIME = reason('time');
 const GOAL = reason('goal');
 const TARGET_SCORE = reason('target-score');
@@ -513,6 +514,9 @@ export function step(program: Program, state: State, kind: Kind, t: number, a: n
       if (down > 0 && clockMs(part, state, t) >= down && part.clockPer === 'part') endPart(program, part, state, TIME);
       // Typed at the end: the part came to the end that is written.
       else if (state[AT.mode] === Mode.parts && a > STOPPED) endPart(program, part, state, a);
+      // Only what goes well is tapped: that the last try was made is said, not counted.
+      else if (state[AT.mode] === Mode.successes && a === ATTEMPTS && part.stops.some((stop) => stop.onAttempts))
+        endSide(program, part, state, ATTEMPTS);
       else if (a === GIVEN_UP && program.parts.length > 1) endPart(program, part, state, GIVEN_UP);
       else {
         endPart(program, part, state, STOPPED);

@@ -15,7 +15,7 @@ import { Counter } from '../counter/counter';
 import type { LookMarks } from '@/core/reports/marked-looks';
 import { LookFors } from '../counter/look-fors';
 import { PartsEntry } from '../counter/parts-entry';
-import { usePlay } from '../counter/use-play';
+import { usePlay, type Before } from '../counter/use-play';
 import { WholeScore, Working } from '../counter/working';
 import { Centred } from '../counter/counter-style';
 
@@ -151,6 +151,8 @@ export function TryIt({ level, levelName, ageYears, onMoment, onToBeat, onClose 
   );
 }
 
+const FROM_THE_START: Before = { events: [] };
+
 function Playing({
   level,
   counting,
@@ -161,7 +163,7 @@ function Playing({
   onDone: (events: readonly PlayEvent[], result: Result) => void;
 }) {
   const keep = useCallback(() => undefined, []);
-  const play = usePlay(level, [], keep, counting);
+  const play = usePlay(level, FROM_THE_START, keep, counting);
   if (play.moves.over)
     return (
       <Ways>

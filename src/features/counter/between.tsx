@@ -112,6 +112,9 @@ export function Paused({ play }: { play: PlayInHand }) {
       {now && now.value !== null && (
         <p>{i18n.t('{score} so far. The stop is kept with your score.', { score: `${now.value} ${counted(now.value, now.unit, words)}` })}</p>
       )}
+      {(play.entering.count ?? 0) > 0 && (
+        <p>{i18n.t('{n, plural, one {1 counted, and kept} other {{n} counted, and kept}}', { n: play.entering.count! })}</p>
+      )}
       <Success type="button" onClick={play.resume}>
         {i18n.t('Go on')}
       </Success>

@@ -8,18 +8,21 @@ import { compile } from '@/core/rules/compile';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
-import type { PlayEvent } from '@/core/rules/play';
+import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { replay } from '@/core/rules/replay';
 import { InFamilyLanguage } from '@/features/languages/use-words';
 import { Counter } from './counter';
-import { usePlay, type PlayInHand } from './use-play';
+import type { Entering } from './entering';
+import { usePlay, type Before, type PlayInHand } from './use-play';
 
 let hand: PlayInHand;
-const kept: { events: readonly PlayEvent[] } = { events: [] };
-const keep = (events: readonly PlayEvent[]) => void (kept.events = events);
+const kept: { events: readonly PlayEvent[]; entering: Entering } = { events: [], entering: {} };
+const keep = (events: readonly PlayEvent[], entering: Entering = {}) => void Object.assign(kept, { events, entering });
 
-function InHand({ level }: { level: Game }) {
-  const play = usePlay(level, [], keep);
+const FROM_THE_START = { events: [] };
+
+function InHand({ level, before = FROM_THE_START, counting = 'attempts' }: { level: Game; before?: Before; counting?: CountingWay }) {
+  const play = usePlay(level, before, keep, counting);
   useLayoutEffect(() => {
     hand = play;
   });
@@ -82,6 +85,110 @@ describe('the counter', () => {
     tap(1);
     fireEvent.click(screen.getByRole('button', { name: /^Undo/ }));
     expect(hand.result.value).toBe(first);
+  });
+
+  const levelOf = (id: string) => resolveLevel(STARTERS.find((one) => one.id === id)!.game, 0);
+  const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+
+  describe('what is being entered and not written down yet', () => {
+    const twelve = () => {
+      for (let n = 0; n < 12; n += 1) press('One more');
+      expect(kept.entering.count).toBe(12);
+    };
+    const counted = () => (screen.getByLabelText('How many so far') as HTMLInputElement).value;
+
+    it('outlives a stop of the clock, and a page that is opened again', () => {
+      const { unmount } = render(<InHand level={levelOf('lily-pads')} />);
+      twelve();
+      press('Stop the clock');
+      expect(screen.getByText('12 counted, and kept')).toBeTruthy();
+      press('Go on');
+      expect(counted()).toBe('12');
+      const before = { ...kept };
+      unmount();
+      render(<InHand level={levelOf('lily-pads')} before={before} />);
+      expect(counted()).toBe('12');
+      press('One more');
+      expect(counted()).toBe('13');
+    });
+
+    it.each([
+      ['at the end that the family chooses', () => (press('Stop the clock'), press('End here'))],
+      ['by the whistle', () => act(() => vi.advanceTimersByTime(600_000))],
+    ])('is the score when the go ends %s', (_how, end) => {
+      vi.useFakeTimers();
+      render(<InHand level={levelOf('lily-pads')} />);
+      twelve();
+      end();
+      expect(hand.moves.over).toBe(true);
+      expect(hand.result.value).toBe(12);
+      const compiled = compile(levelOf('lily-pads'));
+      if (!compiled.ok) throw new Error('the starter does not compile');
+      expect(replay(compiled.value, kept.events).refused).toEqual([]);
+      vi.useRealTimers();
+    });
+
+    it('pins that were tapped and a length that was typed stay through a stop', () => {
+      const { unmount } = render(<InHand level={levelOf('skittle-stair')} />);
+      fireEvent.click(screen.getAllByRole('checkbox').find(can)!);
+      press('Stop');
+      press('Go on');
+      expect(screen.getByRole('button', { name: '1 fell' })).toBeTruthy();
+      press('Stop');
+      press('End here');
+      expect(kept.events.some((event) => event.do === 'attempt' && event.felled?.length === 1)).toBe(true);
+      unmount();
+      render(<InHand level={levelOf('drop-anchor')} />);
+      fireEvent.change(screen.getByLabelText('Centimetres'), { target: { value: '41½' } });
+      press('Stop');
+      press('Go on');
+      expect((screen.getByLabelText('Centimetres') as HTMLInputElement).value).toBe('41½');
+      press('Write it down');
+      expect(kept.events.at(-1)).toMatchObject({ do: 'attempt', lengthMm: 415 });
+    });
+
+    it('a figure that is none is told, and never turned into another', () => {
+      render(<InHand level={levelOf('lily-pads')} />);
+      const field = screen.getByLabelText('How many so far');
+      fireEvent.change(field, { target: { value: '3.5' } });
+      expect(counted()).not.toBe('35');
+    });
+  });
+
+  describe('where only what goes well is tapped', () => {
+    it('asks for the end after the last of so many tries, and comes to the second go', () => {
+      render(<InHand level={levelOf('heron-strike')} counting="successes" />);
+      press(/^Hit|^In|^It/);
+      press('That was the last of 6 tries');
+      expect(hand.moves.over).toBe(false);
+      press(/^Start/);
+      press(/^Hit|^In|^It/);
+      press('That was the last of 6 tries');
+      expect(hand.moves.over).toBe(true);
+      expect(hand.result.parts.map(({ finished }) => finished)).toEqual(['attempts']);
+      const compiled = compile(levelOf('heron-strike'));
+      if (!compiled.ok) throw new Error('the starter does not compile');
+      const { state, refused } = replay(compiled.value, kept.events, 'successes');
+      expect(refused).toEqual([]);
+      expect(measure(compiled.value, state).value).toBe(hand.result.value);
+    });
+
+    it('a game that ends by its rules alone does not ask', () => {
+      render(<InHand level={levelOf('harbour-lamps')} counting="successes" />);
+      expect(screen.queryByRole('button', { name: /^That was the last/ })).toBeNull();
+    });
+  });
+
+  it('of several players tells whose turn it is, and comes to its end', () => {
+    render(<InHand level={levelOf('harbour-stores')} />);
+    const turns = new Set<string>();
+    for (let n = 0; n < 60 && !hand.moves.over; n += 1) {
+      const told = screen.queryByText(/^Your turn|^Player 2 has a turn/)?.textContent;
+      if (told) turns.add(told);
+      tap(n);
+    }
+    expect([...turns].sort()).toEqual(['Player 2 has a turn', 'Your turn']);
+    expect(hand.moves.over).toBe(true);
   });
 
   describe('with the clock of a go', () => {

@@ -1,13 +1,12 @@
 'use client';
-import { useState } from 'react';
 import type { Words as Family } from '@/core/words/words';
 import { placeMark, placeName } from '@/core/rules/place-name';
 import { useWords } from '@/features/languages/use-words';
 import { Gate, Paused, Waiting } from './between';
 import { Clock } from './clock';
 import { Ask, Field, Flags, Marks, Said, Small, TextButton } from './counter-style';
-import { howSeen, stageOf } from './model';
-import { Checklist, Counted, Ends, Faces, Felled, Measured, Words, type Entering } from './seen';
+import { howSeen, stageOf, triesOf } from './model';
+import { Checklist, Counted, Ends, Faces, Felled, Measured, Words, type Noting } from './seen';
 import { ScoreSoFar } from './so-far';
 import { Undo } from './undo';
 import type { PlayInHand, Seen } from './use-play';
@@ -55,11 +54,9 @@ function Trying({ play }: { play: PlayInHand }) {
   const words = useWords();
   const { i18n, own } = words;
   const { moves } = play;
-  const [flags, setFlags] = useState<readonly string[]>([]);
-  const put = (seen: Seen) => {
-    play.attempt({ ...seen, ...(flags.length > 0 ? { flags } : {}) });
-    setFlags([]);
-  };
+  const { flags = [] } = play.entering;
+  const setFlags = (next: readonly string[]) => play.enter({ ...play.entering, flags: next });
+  const put = (seen: Seen) => play.attempt({ ...seen, ...(flags.length > 0 ? { flags } : {}) });
   return (
     <>
       {play.atWhistle && !moves.atWhistle ? (
@@ -96,22 +93,21 @@ function Trying({ play }: { play: PlayInHand }) {
 }
 
 /** The buttons, pins or fields for what was seen of the try. */
-function HowSeenNow({ play, onSeen }: Entering & { play: PlayInHand }) {
+function HowSeenNow({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n } = useWords();
-  const tries = play.events.length;
   switch (howSeen(play)) {
     case 'checklist':
       return <Checklist play={play} />;
     case 'felled':
-      return <Felled play={play} onSeen={onSeen} key={tries} />;
+      return <Felled play={play} onSeen={onSeen} />;
     case 'count':
-      return <Counted onSeen={onSeen} />;
+      return <Counted play={play} onSeen={onSeen} />;
     case 'length':
-      return <Measured onSeen={onSeen} key={tries} />;
+      return <Measured play={play} onSeen={onSeen} />;
     case 'face':
       return <Faces play={play} onSeen={onSeen} />;
     case 'text':
-      return <Words play={play} onSeen={onSeen} key={tries} />;
+      return <Words play={play} onSeen={onSeen} />;
     case 'at the end':
       return <Said>{i18n.t('The answer is asked when the time is up.')}</Said>;
     case 'ends':
@@ -190,9 +186,11 @@ function Pick({
   );
 }
 
-function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
+function Foot({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n, own } = useWords();
   const seldom = play.moves.ends.filter((end) => end.as === 'seldom');
+  // Nobody taps what goes wrong: the counter cannot know which try was the last.
+  const endedByTries = play.counting === 'successes' ? triesOf(play.part.part) : null;
   if (play.atWhistle && !play.moves.atWhistle)
     return (
       <Small>
@@ -204,6 +202,11 @@ function Foot({ play, onSeen }: Entering & { play: PlayInHand }) {
   return (
     <Small>
       <Undo play={play} />
+      {endedByTries !== null && (
+        <TextButton type="button" onClick={play.lastTryDone}>
+          {i18n.t('That was the last of {n} tries', { n: endedByTries })}
+        </TextButton>
+      )}
       {seldom.map((end) => (
         <TextButton key={end.id} type="button" onClick={() => onSeen({ end: end.id })}>
           {own(end.label)}

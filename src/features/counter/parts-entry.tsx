@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import type { Game } from '@/core/rules/game';
 import { useWords } from '@/features/languages/use-words';
 import type { PartField } from '@/core/reports/parts';
+import { FigureField } from './figure-field';
 
 const Steps = styled.div`
   display: grid;
@@ -43,11 +44,14 @@ export function PartsEntry({
   fields,
   typed,
   onTyped,
+  onFault,
 }: {
   game: Game;
   fields: readonly PartField[];
   typed: readonly (number | null)[];
   onTyped: (typed: readonly (number | null)[]) => void;
+  /** A field holds something that is no figure for it, or holds one again. */
+  onFault?: (index: number, faulty: boolean) => void;
 }) {
   const { i18n, own } = useWords();
   const put = (index: number, value: number | null) =>
@@ -78,14 +82,14 @@ export function PartsEntry({
           <button type="button" aria-label={i18n.t('One fewer: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) - 1)}>
             −
           </button>
-          <input
-            inputMode="numeric"
+          <FigureField
             aria-label={field.label}
-            value={typed[index] ?? ''}
+            value={typed[index] ?? null}
+            range={{ least: field.least, most: field.most, whole: true }}
             placeholder="0"
-            onChange={(event) => {
-              const digits = event.target.value.replace(/\D/g, '');
-              put(index, digits === '' ? null : Number(digits));
+            onFigure={(figure) => {
+              onFault?.(index, figure === undefined);
+              if (figure !== undefined) put(index, figure);
             }}
           />
           <button type="button" aria-label={i18n.t('One more: {label}', { label: field.label })} onClick={() => put(index, (typed[index] ?? 0) + 1)}>

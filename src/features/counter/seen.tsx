@@ -1,18 +1,21 @@
 'use client';
 /** What is seen of a try: large buttons for its ends, pins by position, a count, a length, a face, a word, a thing of a list. */
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import type { End } from '@/core/rules/game';
 import { placeName } from '@/core/rules/place-name';
+import { readFigure } from '@/core/words/read-figure';
 import { Ask, Entry, Failure, List, Said, Success } from './counter-style';
+import { CENTIMETRES } from './entering';
+import { figureFault } from './figure-fault';
 import { Pins } from './pins';
 import { useWords } from '@/features/languages/use-words';
 import type { PlayInHand, Seen } from './use-play';
 
-export interface Entering {
+export interface Noting {
   readonly onSeen: (seen: Seen) => void;
 }
 
-export function Ends({ play, onSeen }: Entering & { play: PlayInHand }) {
+export function Ends({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { moves } = play;
   const big = moves.ends.filter((end) => end.as !== 'seldom');
   const { own } = useWords();
@@ -56,21 +59,22 @@ function useHints({ moves }: PlayInHand): (end: End) => string {
   };
 }
 
-export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
+export function Felled({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n } = useWords();
   const { moves, program } = play;
-  const [fallen, setFallen] = useState<readonly number[]>([]);
   const group = moves.task.at!;
   const n = program.parts[moves.part]!.part.groups[group]!.n;
   const spots = program.game.course.targets[group] ?? Array.from({ length: n }, (_, index) => ({ xM: 0, yM: index * 0.3 }));
   const all = moves.standing;
+  const fallen = (play.entering.felled ?? []).filter((pin) => all.includes(pin));
+  const put = (felled: readonly number[]) => play.enter({ ...play.entering, felled });
   return (
     <>
       <Pins
         spots={spots}
         standing={all}
         fallen={fallen}
-        onToggle={(pin) => setFallen(fallen.includes(pin) ? fallen.filter((one) => one !== pin) : [...fallen, pin])}
+        onToggle={(pin) => put(fallen.includes(pin) ? fallen.filter((one) => one !== pin) : [...fallen, pin])}
       />
       <Success type="button" data-several onClick={() => onSeen({ felled: [...fallen].sort((a, b) => a - b) })}>
         {fallen.length === 0 ? i18n.t('None fell') : i18n.t('{n, plural, one {1 fell} other {{n} fell}}', { n: fallen.length })}
@@ -86,13 +90,17 @@ export function Felled({ play, onSeen }: Entering & { play: PlayInHand }) {
   );
 }
 
-export function Counted({ onSeen }: Entering) {
+/** A count that is tapped or typed. */
+const MOST_COUNTED = 9999;
+
+export function Counted({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n } = useWords();
-  const [number, setNumber] = useState(0);
+  const number = play.entering.count ?? 0;
+  const put = (count: number) => play.enter({ ...play.entering, count });
   return (
     <>
       <Entry>
-        <button type="button" aria-label={i18n.t('One fewer')} onClick={() => setNumber(Math.max(0, number - 1))}>
+        <button type="button" aria-label={i18n.t('One fewer')} onClick={() => put(Math.max(0, number - 1))}>
           −
         </button>
         <input
@@ -100,33 +108,32 @@ export function Counted({ onSeen }: Entering) {
           inputMode="numeric"
           value={number === 0 ? '' : number}
           placeholder="0"
-          onChange={(event) => setNumber(Math.min(9999, Number(event.target.value.replace(/\D/g, ''))))}
+          onChange={(event) => {
+            // A figure that is no count changes nothing: 3.5 never becomes 35.
+            const typed = readFigure(event.target.value, { least: 0, most: MOST_COUNTED, whole: true });
+            if (typed.ok) put(typed.value ?? 0);
+          }}
         />
-        <button type="button" aria-label={i18n.t('Ten more')} onClick={() => setNumber(number + 10)}>
+        <button type="button" aria-label={i18n.t('Ten more')} onClick={() => put(Math.min(MOST_COUNTED, number + 10))}>
           +10
         </button>
       </Entry>
-      <Success type="button" onClick={() => setNumber(number + 1)}>
+      <Success type="button" onClick={() => put(Math.min(MOST_COUNTED, number + 1))}>
         {i18n.t('One more')}
       </Success>
-      <Failure
-        type="button"
-        onClick={() => {
-          onSeen({ count: number });
-          setNumber(0);
-        }}
-      >
+      <Failure type="button" onClick={() => onSeen({ count: number })}>
         {i18n.t('Write down {number}', { number })}
       </Failure>
     </>
   );
 }
 
-export function Measured({ onSeen }: Entering) {
+export function Measured({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n } = useWords();
-  const [written, setWritten] = useState('');
-  const centimetres = Number(written.replace(',', '.'));
-  const valid = written.trim() !== '' && Number.isFinite(centimetres) && centimetres >= 0 && centimetres <= 10_000;
+  const words = useWords();
+  const written = play.entering.written ?? '';
+  const read = readFigure(written, CENTIMETRES);
+  const centimetres = read.ok ? read.value : null;
   return (
     <>
       <Said>{i18n.t('How many centimetres?')}</Said>
@@ -135,17 +142,19 @@ export function Measured({ onSeen }: Entering) {
           aria-label={i18n.t('Centimetres (field)', {}, { message: 'Centimetres' })}
           inputMode="decimal"
           value={written}
-          onChange={(event) => setWritten(event.target.value)}
+          aria-invalid={!read.ok}
+          onChange={(event) => play.enter({ ...play.entering, written: event.target.value.slice(0, 12) })}
         />
       </Entry>
-      <Success type="button" disabled={!valid} onClick={() => onSeen({ lengthMm: Math.round(centimetres * 10) })}>
+      {!read.ok && <Said role="alert">{figureFault(read.why, CENTIMETRES, words)}</Said>}
+      <Success type="button" disabled={centimetres === null} onClick={() => onSeen({ lengthMm: Math.round(centimetres! * 10) })}>
         {i18n.t('Write it down')}
       </Success>
     </>
   );
 }
 
-export function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
+export function Faces({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n, own } = useWords();
   return (
     <>
@@ -159,9 +168,9 @@ export function Faces({ play, onSeen }: Entering & { play: PlayInHand }) {
   );
 }
 
-export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
+export function Words({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n, own } = useWords();
-  const [written, setWritten] = useState('');
+  const written = play.entering.written ?? '';
   const found = play.moves.ends.find((end) => end.as === 'success');
   const not = play.moves.ends.find((end) => end.as === 'failure');
   return (
@@ -172,7 +181,7 @@ export function Words({ play, onSeen }: Entering & { play: PlayInHand }) {
           value={written}
           maxLength={40}
           placeholder={i18n.t('what is it?')}
-          onChange={(event) => setWritten(event.target.value)}
+          onChange={(event) => play.enter({ ...play.entering, written: event.target.value })}
         />
       </Entry>
       {found && (

@@ -3,11 +3,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { AT, compile, type PartProgram, type Program } from '@/core/rules/compile';
 import { IN_FLIGHT_GRACE_MS, type State } from '@/core/rules/engine';
 import { reduce, replay, undo } from '@/core/rules/replay';
-import type { Game } from '@/core/rules/game';
+import type { FinishReason, Game } from '@/core/rules/game';
 import { measure, type Result } from '@/core/rules/measure';
 import { clockAt, nextMoves, type NextMoves } from '@/core/rules/next-moves';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { useWords } from '@/features/languages/use-words';
+import { isEntering, NOTHING_ENTERED, seenOf, type Entering } from './entering';
 import { TrueClock } from './true-clock';
 
 type Unstamped = PlayEvent extends infer E ? (E extends PlayEvent ? Omit<E, 't'> : never) : never;
@@ -20,6 +21,9 @@ export interface PlayInHand {
   readonly counting: CountingWay;
   readonly events: readonly PlayEvent[];
   readonly moves: NextMoves;
+  /** What is being entered of the next try; it outlives a stop, and is written down when the go ends. */
+  readonly entering: Entering;
+  readonly enter: (entering: Entering) => void;
   readonly result: Result;
   /** Milliseconds left of a countdown, or played so far without one: read when it is shown, so that a tick draws the clock alone. */
   readonly readShownMs: () => number;
@@ -33,16 +37,29 @@ export interface PlayInHand {
   readonly pause: () => void;
   readonly resume: () => void;
   readonly finish: () => void;
+  /** Only what goes well is tapped: the last of so many tries has been made. */
+  readonly lastTryDone: () => void;
   /** Ends this part of a card, not finished. */
   readonly giveUpPart: () => void;
   readonly takeBack: () => void;
 }
 
-/** One go in play: the engine's state, driven by taps and a clock that keeps true. `already` goes on with a go that was begun. */
+/** A go that was begun before. */
+export interface Before {
+  readonly events: readonly PlayEvent[];
+  readonly entering?: Entering;
+  /** Milliseconds that the clock ran on since the last event. */
+  readonly ranOnMs?: number;
+}
+
+/** Events after which something else is entered. */
+const ENTERED: ReadonlySet<PlayEvent['do']> = new Set(['attempt', 'gateDone', 'begin', 'swap', 'finish']);
+
+/** One go in play: the engine's state, driven by taps and a clock that keeps true. `before` goes on with a go that was begun. */
 export function usePlay(
   game: Game,
-  already: readonly PlayEvent[],
-  onEvents: (events: readonly PlayEvent[]) => void,
+  before: Before,
+  onChange: (events: readonly PlayEvent[], entering: Entering, t: number) => void,
   counting: CountingWay = 'attempts',
 ): PlayInHand {
   const words = useWords();
@@ -51,34 +68,52 @@ export function usePlay(
     if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
     return compiled.value;
   }, [game]);
-  const [events, setEvents] = useState<readonly PlayEvent[]>(already);
-  const [state, setState] = useState<State>(() => replay(program, already, counting).state);
+  const [events, setEvents] = useState<readonly PlayEvent[]>(before.events);
+  const [entering, setEntering] = useState<Entering>(before.entering ?? NOTHING_ENTERED);
+  const [state, setState] = useState<State>(() => replay(program, before.events, counting).state);
   const [rangOut, setRangOut] = useState(false);
   const clock = useRef<TrueClock | null>(null);
-  const latest = useRef({ events, state });
+  const latest = useRef({ events, state, entering });
+  const [ranOnMs] = useState(before.ranOnMs ?? 0);
 
   const read = useCallback(() => {
-    clock.current ??= new TrueClock(latest.current.events.at(-1)?.t ?? 0);
+    clock.current ??= new TrueClock((latest.current.events.at(-1)?.t ?? 0) + ranOnMs);
     return clock.current.read();
-  }, []);
+  }, [ranOnMs]);
 
   const put = useCallback(
-    (next: readonly PlayEvent[], nextState: State) => {
-      latest.current = { events: next, state: nextState };
+    (next: readonly PlayEvent[], nextState: State, nextEntering: Entering) => {
+      latest.current = { events: next, state: nextState, entering: nextEntering };
       setEvents(next);
       setState(nextState);
-      onEvents(next);
+      setEntering(nextEntering);
+      onChange(next, nextEntering, read());
     },
-    [onEvents],
+    [onChange, read],
   );
 
   const happen = useCallback(
     (event: Unstamped, atMs?: number) => {
       const stamped = { ...event, t: atMs ?? read() } as PlayEvent;
       const reduced = reduce(program, latest.current.state, stamped);
-      if (!reduced.refusal) put([...latest.current.events, stamped], reduced.state);
+      if (reduced.refusal) return;
+      put([...latest.current.events, stamped], reduced.state, ENTERED.has(stamped.do) ? NOTHING_ENTERED : latest.current.entering);
     },
     [program, put, read],
+  );
+
+  /** Ends a part or all of it: what is shown and not written down yet is written down before. */
+  const end = useCallback(
+    (why: FinishReason, atMs?: number) => {
+      const { task, paused } = nextMoves(program, latest.current.state);
+      const seen = isEntering(latest.current.entering) ? seenOf(task, latest.current.entering) : null;
+      if (seen) {
+        if (paused) happen({ do: 'resume' }, atMs);
+        happen({ do: 'attempt', ...seen }, atMs);
+      }
+      happen({ do: 'finish', why }, atMs);
+    },
+    [program, happen],
   );
 
   const moves = nextMoves(program, state);
@@ -118,8 +153,8 @@ export function usePlay(
     const at = Math.max(whistleT, state[AT.lastT]!);
     const failure = moves.ends.find((end) => end.as === 'failure');
     if (part.clockPer === 'item' && failure) happen({ do: 'attempt', end: failure.id }, at);
-    else happen({ do: 'finish', why: 'time' }, at);
-  }, [ranOut, asks, happen, whistleT, state, part, moves.ends]);
+    else end('time', at);
+  }, [ranOut, asks, happen, end, whistleT, state, part, moves.ends]);
 
   const readShownMs = useCallback(() => {
     const present = latest.current.state;
@@ -134,6 +169,8 @@ export function usePlay(
     counting,
     events,
     moves,
+    entering,
+    enter: (next) => put(latest.current.events, latest.current.state, next),
     result: measure(program, state, 0, words),
     readShownMs,
     atWhistle: ranOut && asks,
@@ -145,11 +182,12 @@ export function usePlay(
     swap: () => happen({ do: 'swap' }),
     pause: () => happen({ do: 'pause' }),
     resume: () => happen({ do: 'resume' }),
-    finish: () => happen({ do: 'finish', why: ranOut ? 'time' : 'stopped' }, ranOut ? Math.max(whistleT, state[AT.lastT]!) : undefined),
-    giveUpPart: () => happen({ do: 'finish', why: 'given-up' }),
+    finish: () => end(ranOut ? 'time' : 'stopped', ranOut ? Math.max(whistleT, state[AT.lastT]!) : undefined),
+    lastTryDone: () => happen({ do: 'finish', why: 'attempts' }),
+    giveUpPart: () => end('given-up'),
     takeBack: () => {
       const shorter = undo(latest.current.events);
-      put(shorter, replay(program, shorter, counting).state);
+      put(shorter, replay(program, shorter, counting).state, latest.current.entering);
     },
   };
 }

@@ -255,7 +255,9 @@ export function CountScreen({
   const single = level.parts.length === 1;
   const hitsOnly = useMemo(() => {
     const compiled = compile(level);
-    return compiled.ok && compiled.value.parts.length === 1 && compiled.value.parts[0]!.successesTell;
+    // Who takes turns try by try could not be told apart where a miss is not tapped.
+    const inTurns = level.sides.n > 1 && level.sides.turn !== 'none';
+    return compiled.ok && !inTurns && compiled.value.parts.length === 1 && compiled.value.parts[0]!.successesTell;
   }, [level]);
   return (
     <Screen>

@@ -1,6 +1,8 @@
 'use client';
+import { useState } from 'react';
 import { useWords } from '@/features/languages/use-words';
-import { scoreSoFar } from './going-model';
+import { clockText } from '@/features/counter/model';
+import { meanwhile, scoreSoFar } from './going-model';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
@@ -25,6 +27,8 @@ export function BegunScreen({
 }) {
   const words = useWords();
   const { i18n } = words;
+  const [since] = useState(() => meanwhile(go, Date.now()));
+  const clockRuns = hand.level.parts[0]!.clock.kind !== 'none';
   const seconds = Math.floor((go.watchMs ?? 0) / 1000);
   const happened =
     go.watchMs === undefined
@@ -35,12 +39,19 @@ export function BegunScreen({
       <Top hand={hand} name={name} />
       <h1>{i18n.t('You were in the middle of a go')}</h1>
       <p>
-        {happened}. {i18n.t('The clock stood still since then.')}
+        {happened}.{' '}
+        {!clockRuns
+          ? ''
+          : since.clock === 'stood'
+            ? i18n.t('The clock stood still since then.')
+            : since.clock === 'ran'
+              ? i18n.t('The clock ran on since then: {time} so far.', { time: clockText(since.ms, true) })
+              : i18n.t('That is a while ago. Go on where the clock stood only if you stopped playing then.')}
       </p>
       <ReadAloud words={[i18n.t('You were in the middle of a go'), happened, i18n.t('Go on with it, or start again?')].join('. ')} />
       <Bottom>
         <Big type="button" onClick={onGoOn}>
-          {i18n.t('Go on with it')}
+          {clockRuns && since.clock === 'unknown' ? i18n.t('Go on where the clock stood') : i18n.t('Go on with it')}
         </Big>
         {go.watchMs !== undefined && (
           <Plain type="button" onClick={onWriteDown}>

@@ -62,6 +62,7 @@ export function standingOf(
 export interface CardScreenProps {
   readonly card: Card;
   readonly plays: readonly KeptPlay[];
+  readonly underWay: boolean;
   readonly sessions: readonly Session[];
   readonly entries: readonly WaitingEntry[];
   readonly offline: string | null;

@@ -5,6 +5,7 @@ import { TextButton } from '../counter/counter-style';
 import { isOpen, type CardScreenProps } from './card-model';
 import { Game, Kept, SmallText } from './card-style';
 import { Big, Bottom, Ruled, Screen, TopLine, Summary } from './home-style';
+import { KeepingLine } from './keeping-line';
 import { LanguagePicker } from './language-picker';
 import { ThisWeek } from './this-week';
 import { scoreWords, todayHere } from './words';
@@ -38,6 +39,7 @@ export function CardScreen(props: CardScreenProps) {
         </span>
       </TopLine>
       {offline && <Kept role="status">{own(offline)}</Kept>}
+      <KeepingLine />
       {!now ? (
         <>
           <h1>{i18n.t('Nothing here yet')}</h1>

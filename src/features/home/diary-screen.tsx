@@ -10,6 +10,9 @@ import { diaryOf } from './card-model';
 import { Big, Bottom, Screen, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';
 import type { WaitingEntry } from './store';
+import { readFigure } from '@/core/words/read-figure';
+import { figureFault } from '../counter/figure-fault';
+import { Fault } from '../counter/figure-field';
 import { useDraft } from './use-draft';
 import { useWords } from '@/features/languages/use-words';
 import { todayHere } from './words';
@@ -75,6 +78,9 @@ const Bar = styled.div`
   }
 `;
 
+/** Minutes of one line of the diary. */
+const MINUTES = { least: 1, most: 600, whole: true };
+
 /** On average at least so many minutes a day for children of 5 to 17: WHO guidelines on physical activity, 2020. */
 const GUIDANCE_MINUTES = 60;
 const DAYS_BACK = 6;
@@ -130,8 +136,9 @@ export function DiaryScreen({
   const counted = listed.filter((entry) => !entry.struck);
   const total = counted.reduce((sum, entry) => sum + entry.minutes, 0);
   const days = new Set(counted.map((entry) => entry.day)).size;
-  const number = Number(minutes);
-  const valid = what.trim() !== '' && Number.isInteger(number) && number >= 1 && number <= 600;
+  const read = readFigure(minutes, MINUTES);
+  const number = read.ok ? read.value : null;
+  const valid = what.trim() !== '' && number !== null;
   const refused = entries.filter((one) => one.state === 'refused' && one.entry.weekId === week.id);
   const waiting = new Set(entries.filter((one) => one.state === 'waiting').map((one) => one.entry.id));
   return (
@@ -166,7 +173,8 @@ export function DiaryScreen({
         </label>
         <label>
           {i18n.t('Minutes (field of the diary)', {}, { message: 'Minutes' })}
-          <input inputMode="numeric" value={minutes} onChange={(event) => put({ minutes: event.target.value.replace(/\D/g, '').slice(0, 3) })} />
+          <input inputMode="numeric" value={minutes} aria-invalid={!read.ok} onChange={(event) => put({ minutes: event.target.value.slice(0, 6) })} />
+          {!read.ok && <Fault role="alert">{figureFault(read.why, MINUTES, words)}</Fault>}
         </label>
         <label>
           {i18n.t('What did you do?')}
@@ -193,7 +201,7 @@ export function DiaryScreen({
             weekId: week.id,
             day,
             what: what.trim(),
-            minutes: number,
+            minutes: number!,
             initials: initials.toLocaleUpperCase('en-GB'),
             struck: false,
           });

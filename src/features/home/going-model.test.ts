@@ -3,7 +3,7 @@ import { english } from '@/core/words/english';
 import type { PlayEvent } from '@/core/rules/play';
 import { cardItem } from '../../../tests/examples/card-item';
 import { starter } from '../../../tests/examples/starters';
-import { keptGo, playOf, scoreSoFar, sessionWith, stepAfterSetUp, stepToBeginWith, stepToGoOn, stepToPlay } from './going-model';
+import { keptGo, meanwhile, playOf, scoreSoFar, sessionWith, stepAfterSetUp, stepToBeginWith, stepToGoOn, stepToPlay } from './going-model';
 import { inHand } from './in-hand';
 import { emptyDraft, usualWays, type BegunGo, type KeptGo, type Session } from './store';
 
@@ -35,8 +35,50 @@ describe('a game that is opened', () => {
   });
 
   it('keeps what was tapped and how it was counted when it goes on', () => {
-    expect(stepToGoOn(item, begun())).toMatchObject({ on: 'play', going: { counting: 'attempts', player: 0 }, already: [hit, { do: 'pause' }] });
-    expect(stepToGoOn(item, begun({ events: [], watchMs: 4000 }))).toMatchObject({ going: { counting: 'watch' }, fromMs: 4000, already: [] });
+    expect(stepToGoOn(item, begun({ entering: { count: 12 } }), 0)).toMatchObject({
+      on: 'play',
+      going: { counting: 'attempts', player: 0 },
+      before: { events: [hit, { do: 'pause' }], entering: { count: 12 } },
+    });
+    expect(stepToGoOn(item, begun({ events: [], watchMs: 4000 }), 0)).toMatchObject({
+      going: { counting: 'watch' },
+      fromMs: 4000,
+      before: { events: [] },
+    });
+  });
+
+  it('a count that was not written down yet is a go that was begun', () => {
+    expect(stepToBeginWith(item, begun({ events: [], entering: { count: 12 } }), undefined).on).toBe('begun');
+    expect(scoreSoFar(hand, begun({ events: [], entering: { count: 12 } }), english)).toBe('You had counted 12');
+  });
+});
+
+describe('the clock of a go whose page was closed', () => {
+  const at = 1_800_000_000_000;
+  const minutes = (n: number) => at + n * 60_000;
+  const cut = begun({ at, t: 2900 });
+
+  it('ran on: no time is given back', () => {
+    expect(meanwhile(cut, at + 40_000)).toEqual({ clock: 'ran', ms: 40_000 });
+    // Two seconds after the last tap the page was still there; forty more went by.
+    expect(stepToGoOn(item, cut, at + 40_000)).toMatchObject({ before: { events: [hit], ranOnMs: 42_000 } });
+    expect(stepToGoOn(item, begun({ events: [], watchMs: 4000, at }), at + 40_000)).toMatchObject({ fromMs: 44_000 });
+  });
+
+  it('stood when it had been stopped', () => {
+    const stopped = begun({ events: [hit, { do: 'pause', t: 2000 }], at, t: 2000 });
+    expect(meanwhile(stopped, minutes(5))).toEqual({ clock: 'stood' });
+    expect(stepToGoOn(item, stopped, minutes(5))).toMatchObject({ before: { events: stopped.events } });
+  });
+
+  it.each([
+    ['after more than ten minutes', begun({ at, t: 2900 }), minutes(10) + 1],
+    ['when the device’s clock was set back', begun({ at, t: 2900 }), at - 1],
+    ['when a day has gone', begun({ at, t: 2900 }), minutes(24 * 60)],
+    ['of a go that the version before kept', begun(), at],
+  ])('is asked about %s, and stands until then', (_when, go, now) => {
+    expect(meanwhile(go, now)).toEqual({ clock: 'unknown' });
+    expect(stepToGoOn(item, go, now)).toMatchObject({ before: { events: [hit, { do: 'pause', t: 900 }] } });
   });
 });
 
@@ -56,7 +98,7 @@ describe('before a go', () => {
 
   it('parts are typed in without a counter', () => {
     expect(stepToPlay(item, 'asked', 'parts')).toMatchObject({ on: 'parts', tookMs: null });
-    expect(stepToPlay(item, 'asked', 'watch', 1)).toMatchObject({ on: 'play', going: { counting: 'watch', player: 1 }, already: [] });
+    expect(stepToPlay(item, 'asked', 'watch', 1)).toMatchObject({ on: 'play', going: { counting: 'watch', player: 1 }, before: { events: [] } });
   });
 });
 

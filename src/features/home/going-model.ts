@@ -11,6 +11,8 @@ import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { replay } from '@/core/rules/replay';
 import { lookForsOf, type Hand } from '@/core/sheet/teaching-points';
 import type { Words } from '@/core/words/words';
+import { isEntering } from '@/features/counter/entering';
+import type { Before } from '@/features/counter/use-play';
 import { inHand, stopped, type InHand } from './in-hand';
 import { usualWays, type BegunGo, type Draft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
 import { scoreWords } from './words';
@@ -24,6 +26,8 @@ export interface GoInTheMaking {
   readonly player: number;
 }
 
+const FROM_THE_START: Before = { events: [] };
+
 export type Step =
   | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
   | { readonly on: 'set-up' | 'safety' | 'practise' | 'count'; readonly item: CardItem; readonly formId: string; readonly played: Counting | null }
@@ -32,7 +36,7 @@ export type Step =
       readonly item: CardItem;
       readonly formId: string;
       readonly going: GoInTheMaking;
-      readonly already: readonly PlayEvent[];
+      readonly before: Before;
       readonly key: string;
       /** What a clock for across the room had come to. */
       readonly fromMs?: number;
@@ -51,7 +55,8 @@ export type Step =
 
 /** Where a game that is opened begins: in the middle of a go that was begun, or with setting it out. */
 export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session: Session | undefined): Step {
-  if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0)) return { on: 'begun', item, go };
+  if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0 || isEntering(go.entering ?? {})))
+    return { on: 'begun', item, go };
   return { on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null };
 }
 
@@ -59,7 +64,7 @@ export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session
 export function stepToPlay(item: CardItem, formId: string, counting: Counting, player = 0): Step {
   const going = { counting, player };
   if (counting === 'parts') return { on: 'parts', item, formId, going, tookMs: null };
-  return { on: 'play', item, formId, going, already: [], key: v7() };
+  return { on: 'play', item, formId, going, before: FROM_THE_START, key: v7() };
 }
 
 /** In the middle of a session the next go follows at once, when an adult has said yes today. */
@@ -71,10 +76,27 @@ export function stepAfterSetUp(step: Extract<Step, { readonly played: unknown }>
 /** How a go that was cut off had been counted. */
 export const howBegun = (go: BegunGo): GoInTheMaking => ({ counting: go.watchMs === undefined ? go.counting : 'watch', player: go.player });
 
-/** Goes on with it: what was tapped stays, the clock stands where it stood. */
-export function stepToGoOn(item: CardItem, go: BegunGo): Step {
+/** A page that was closed for longer than this is asked about; so is a device whose clock was set back. Assumed. */
+const LONGEST_GAP_MS = 600_000;
+
+/** What the clock of a go did while its page was closed: it stood, it ran on for so long, or only the family knows. */
+export type Meanwhile = { readonly clock: 'stood' } | { readonly clock: 'ran'; readonly ms: number } | { readonly clock: 'unknown' };
+
+export function meanwhile(go: BegunGo, nowMs: number): Meanwhile {
+  if (go.events.at(-1)?.do === 'pause') return { clock: 'stood' };
+  const gap = go.at === undefined ? -1 : nowMs - go.at;
+  return gap < 0 || gap > LONGEST_GAP_MS ? { clock: 'unknown' } : { clock: 'ran', ms: gap };
+}
+
+/** Goes on with it: what was tapped and entered stays; the clock ran on, or stands where it stood. */
+export function stepToGoOn(item: CardItem, go: BegunGo, nowMs: number): Step {
+  const since = meanwhile(go, nowMs);
+  const ran = since.clock === 'ran' ? since.ms : 0;
   const step = { on: 'play', item, formId: go.formId, going: howBegun(go), key: v7() } as const;
-  return go.watchMs === undefined ? { ...step, already: stopped(go.events) } : { ...step, already: [], fromMs: go.watchMs };
+  if (go.watchMs !== undefined) return { ...step, before: FROM_THE_START, fromMs: go.watchMs + ran };
+  const lastT = go.events.at(-1)?.t ?? 0;
+  const before = since.clock === 'ran' ? { events: go.events, ranOnMs: Math.max(0, (go.t ?? lastT) - lastT) + ran } : { events: stopped(go.events) };
+  return { ...step, before: { ...before, ...(go.entering && { entering: go.entering }) } };
 }
 
 /** The session that a go belongs to: the one that is kept, or a new one. */
@@ -131,7 +153,8 @@ export function playOf(session: Session, item: CardItem, draft: Draft, token: st
 }
 
 /** What a go that was begun had come to. */
-export function scoreSoFar(hand: InHand, { events, counting }: BegunGo, words: Words): string {
+export function scoreSoFar(hand: InHand, { events, counting, entering }: BegunGo, words: Words): string {
+  if (entering?.count) return words.i18n.t('{n, plural, one {You had counted 1} other {You had counted {n}}}', { n: entering.count });
   const compiled = compile(hand.level);
   if (!compiled.ok) return words.i18n.t('It had just begun');
   const { value, unit } = measure(compiled.value, replay(compiled.value, events, counting).state);

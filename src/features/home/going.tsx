@@ -37,6 +37,7 @@ export interface GoingProps {
   readonly onWays: (ways: Ways) => void;
   readonly sessions: readonly Session[];
   readonly plays: readonly KeptPlay[];
+  readonly underWay: boolean;
   readonly refresh: () => Promise<void>;
   readonly sendWaiting: () => Promise<void>;
   readonly onCard: () => void;
@@ -52,7 +53,7 @@ export async function firstStep(item: CardItem): Promise<Step> {
 /** From setting a game out to having sent it: loaded when the first game is opened, and in advance when there is time. */
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
-export function Going({ card, token, first, ways, onWays: keepWays, sessions, plays, refresh, sendWaiting, onCard }: GoingProps) {
+export function Going({ card, token, first, ways, onWays: keepWays, sessions, plays, underWay, refresh, sendWaiting, onCard }: GoingProps) {
   const words = useWords();
   const { i18n } = words;
   const [step, setStep] = useState<Step>(first);
@@ -72,8 +73,15 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
     } else await store.forgetBegun(item.assignmentId);
     setStep({ on: 'result', item, formId, going, events, result });
   };
+  /** What is kept now: another window may have played on, or ended it. */
+  const goOn = async (item: CardItem) => {
+    const go = await store.begun(item.assignmentId);
+    setStep(go ? stepToGoOn(item, go, Date.now()) : await firstStep(item));
+  };
   const send = async (item: CardItem, draft: Draft) => {
-    const session = (await store.session(item.assignmentId))!;
+    // Another window may have sent it meanwhile.
+    const session = await store.session(item.assignmentId);
+    if (!session) return onCard();
     const play = playOf(session, item, draft, token, new Date());
     await store.handOver(play);
     await refresh();
@@ -89,7 +97,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
           hand={inHand(item, go.formId, ways, words)}
           name={name}
           go={go}
-          onGoOn={() => setStep(stepToGoOn(item, go))}
+          onGoOn={() => void goOn(item)}
           onWriteDown={() => setStep({ on: 'parts', item, formId: go.formId, going: howBegun(go), tookMs: go.watchMs ?? null })}
           onAgain={() => {
             void store.forgetBegun(item.assignmentId);
@@ -170,6 +178,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               cues={ways}
               fromMs={step.fromMs ?? 0}
               onDone={(tookMs) => setStep({ on: 'parts', item, formId, going: step.going, tookMs })}
+              onCard={onCard}
             />
           ) : (
             <PlayScreen
@@ -177,11 +186,12 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               hand={hand}
               name={name}
               player={step.going.player}
-              already={step.already}
+              before={step.before}
               counting={step.going.counting}
               cues={ways}
               exerciseSwapped={card.exerciseSwapped}
               onDone={(events, result) => void ended(item, formId, step.going, events, result)}
+              onCard={onCard}
             />
           );
         case 'result': {
@@ -233,7 +243,15 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
         case 'sent': {
           const play = plays.find((one) => one.playId === step.playId);
           return play ? (
-            <SentScreen hand={hand} name={name} play={play} onTry={() => void sendWaiting()} onCard={onCard} onAgain={() => to('set-up')} />
+            <SentScreen
+              hand={hand}
+              name={name}
+              play={play}
+              underWay={underWay}
+              onTry={() => void sendWaiting()}
+              onCard={onCard}
+              onAgain={() => to('set-up')}
+            />
           ) : null;
         }
       }

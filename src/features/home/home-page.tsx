@@ -11,6 +11,7 @@ import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
 import { useCard } from './use-card';
 import { InFamilyLanguage, useWords } from '@/features/languages/use-words';
 import { useKept } from './use-kept';
+import { WaitingHere } from './waiting-here';
 import { linesWords } from './words';
 
 /** What is not needed for the card comes when it is opened, and in advance when the device has time: then it is there without a connection. */
@@ -69,7 +70,7 @@ function ChildsPage() {
   const [view, setView] = useState<View>(CARD);
   const [ways, setWays] = useState<Ways>(() => usualWays(''));
   const opened = useCallback(() => setView(CARD), []);
-  const { token, loaded, plays, entries, sessions, load, refresh, sendWaiting } = useCard(opened);
+  const { token, loaded, plays, entries, sessions, underWay, load, refresh, sendWaiting } = useCard(opened);
   const { mayForget, onlyOnline, kept, forget } = useKept(token, loaded.kind === 'card', later);
 
   useEffect(() => {
@@ -99,6 +100,7 @@ function ChildsPage() {
         </TopLine>
         <h1>{i18n.t('This does not open')}</h1>
         <p>{linesWords(loaded.words, words)}</p>
+        <WaitingHere plays={plays} entries={entries} name={kept.find((one) => one.token === token)?.card.child?.name ?? ''} />
         <Bottom>
           <Big type="button" onClick={() => void load()}>
             {i18n.t('Try again')}
@@ -139,6 +141,7 @@ function ChildsPage() {
         <CardScreen
           card={card}
           plays={plays}
+          underWay={underWay}
           sessions={sessions}
           entries={entries}
           offline={offline}
@@ -196,6 +199,7 @@ function ChildsPage() {
             onWays={keepWays}
             sessions={sessions}
             plays={plays}
+            underWay={underWay}
             refresh={refresh}
             sendWaiting={sendWaiting}
             onCard={() => setView(CARD)}

@@ -1,12 +1,15 @@
 'use client';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { compile } from '@/core/rules/compile';
 import { measure, type Result } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
 import { replay } from '@/core/rules/replay';
+import { readFigure } from '@/core/words/read-figure';
 import { TextButton } from '../counter/counter-style';
+import { figureFault } from '../counter/figure-fault';
+import { Fault } from '../counter/figure-field';
 import { PartsEntry } from '../counter/parts-entry';
 import { Big, Bottom, Screen } from './home-style';
 import type { InHand } from './in-hand';
@@ -16,6 +19,7 @@ import { useDraft } from './use-draft';
 
 const WholeScore = styled.label`
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: var(--space-5);
   font-size: var(--type-4);
@@ -34,6 +38,10 @@ const WholeScore = styled.label`
 const Sum = styled.p`
   font-size: var(--type-5);
 `;
+
+/** A total that is typed alone: centimetres of a length, whole points of everything else. */
+const LENGTH = { least: 0, most: 100_000, whole: false };
+const SCORE = { least: -9999, most: 99_999, whole: true };
 
 export interface PartsDone {
   readonly events: readonly PlayEvent[];
@@ -83,9 +91,12 @@ export function PartsScreen({
   const events = useMemo(() => eventsFromFields(level, fields, typed), [level, fields, typed]);
   const result = useMemo(() => measure(program, replay(program, events, 'parts').state, 0, words), [program, events, words]);
   const length = result.unit === 'mm';
-  const number = Number(total.replace(',', '.'));
-  const whole = Math.round(number * (length ? 10 : 1));
-  const valid = total.trim() !== '' && Number.isFinite(number) && whole >= -100_000 && whole <= 10_000_000;
+  const range = length ? LENGTH : SCORE;
+  const read = readFigure(total, range);
+  const whole = read.ok && read.value !== null ? Math.round(read.value * (length ? 10 : 1)) : null;
+  const [faulty, setFaulty] = useState<ReadonlySet<number>>(new Set());
+  const noteFault = (index: number, on: boolean) => setFaulty((now) => new Set(on ? [...now, index] : [...now].filter((one) => one !== index)));
+  const valid = onlyTotal ? whole !== null : faulty.size === 0;
   const several = fields.length > 1;
   return (
     <Screen>
@@ -97,15 +108,17 @@ export function PartsScreen({
             aria-label={i18n.t('The score in {unit}', {
               unit: length ? i18n.t('centimetres (a unit)', {}, { message: 'centimetres' }) : own(result.unit),
             })}
-            inputMode="decimal"
+            inputMode={length ? 'decimal' : 'numeric'}
+            aria-invalid={!read.ok}
             value={total}
             onChange={(event) => putWritten({ ...written, total: event.target.value.slice(0, 8) })}
           />
           {length ? 'cm' : own(result.unit)}
+          {!read.ok && <Fault role="alert">{figureFault(read.why, range, words)}</Fault>}
         </WholeScore>
       ) : (
         <>
-          <PartsEntry game={level} fields={fields} typed={typed} onTyped={(next) => putWritten({ ...written, typed: next })} />
+          <PartsEntry game={level} fields={fields} typed={typed} onTyped={(next) => putWritten({ ...written, typed: next })} onFault={noteFault} />
           <Sum role="status">{result.sum}</Sum>
         </>
       )}
@@ -117,14 +130,14 @@ export function PartsScreen({
       <Bottom>
         <Big
           type="button"
-          disabled={onlyTotal && !valid}
+          disabled={!valid}
           onClick={() => {
             forget();
             onDone(
               onlyTotal
                 ? {
                     events: [],
-                    result: { ...measure(program, replay(program, [], 'parts').state), value: whole, sum: `${whole}`, finished: null, working: [] },
+                    result: { ...measure(program, replay(program, [], 'parts').state), value: whole, sum: `${whole!}`, finished: null, working: [] },
                   }
                 : { events, result },
             );

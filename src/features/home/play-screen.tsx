@@ -6,11 +6,13 @@ import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { Counter } from '../counter/counter';
 import { TextButton, Centred } from '../counter/counter-style';
 import { TrueClock } from '../counter/true-clock';
-import { usePlay } from '../counter/use-play';
+import type { Entering } from '../counter/entering';
+import { usePlay, type Before } from '../counter/use-play';
 import { cue, type Cues } from './cues';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { store, type BegunGo } from './store';
+import { useElsewhere } from './use-elsewhere';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
 
@@ -83,17 +85,20 @@ export interface PlayScreenProps {
   readonly name: string;
   /** 0 is the child. */
   readonly player: number;
-  readonly already: readonly PlayEvent[];
+  readonly before: Before;
   readonly counting: CountingWay;
   readonly cues: Cues;
   readonly exerciseSwapped: boolean;
   readonly onDone: (events: readonly PlayEvent[], result: Result) => void;
+  readonly onCard: () => void;
 }
 
 export function PlayScreen(props: PlayScreenProps) {
   const { i18n } = useWords();
+  const elsewhere = useElsewhere(props.hand.item.assignmentId);
   const timed = props.hand.level.parts[0]!.clock.kind === 'down';
-  const count = useCountIn(timed && props.already.length === 0 ? COUNT_IN : 0, props.cues);
+  const count = useCountIn(timed && props.before.events.length === 0 && !props.before.ranOnMs ? COUNT_IN : 0, props.cues);
+  if (elsewhere) return <Elsewhere {...props} />;
   return (
     <WholeScreen>
       <Top hand={props.hand} name={props.player === 0 ? props.name : i18n.t('Player {n}', { n: props.player + 1 })} />
@@ -108,7 +113,24 @@ export function PlayScreen(props: PlayScreenProps) {
   );
 }
 
-function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDone }: PlayScreenProps) {
+/** The go was taken up in another window: it is played there, with all that was tapped here. */
+function Elsewhere({ hand, name, onCard }: Pick<PlayScreenProps, 'hand' | 'name' | 'onCard'>) {
+  const { i18n } = useWords();
+  return (
+    <Screen>
+      <Top hand={hand} name={name} />
+      <h1>{i18n.t('Played in another window')}</h1>
+      <p role="alert">{i18n.t('This go is being played in another window of this device. What was tapped here is kept there.')}</p>
+      <Bottom>
+        <Plain type="button" onClick={onCard}>
+          {i18n.t('Back to the card')}
+        </Plain>
+      </Bottom>
+    </Screen>
+  );
+}
+
+function Playing({ hand, player, before, counting, cues, exerciseSwapped, onDone }: PlayScreenProps) {
   const { i18n, tag } = useWords();
   const { level, form, item } = hand;
   // Kept right after what the tap changed has been drawn: the next frame does not wait for it.
@@ -118,9 +140,9 @@ function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDon
     pending.current = null;
   }, []);
   const keep = useCallback(
-    (events: readonly PlayEvent[]) => {
+    (events: readonly PlayEvent[], entering: Entering, t: number) => {
       if (pending.current === null) requestAnimationFrame(() => setTimeout(flush, 0));
-      pending.current = { assignmentId: item.assignmentId, formId: form.id, player, counting, events };
+      pending.current = { assignmentId: item.assignmentId, formId: form.id, player, counting, events, entering, t, at: Date.now() };
     },
     [item.assignmentId, form.id, player, counting, flush],
   );
@@ -133,7 +155,7 @@ function Playing({ hand, player, already, counting, cues, exerciseSwapped, onDon
       document.removeEventListener('visibilitychange', flush);
     };
   }, [flush]);
-  const play = usePlay(level, already, keep, counting);
+  const play = usePlay(level, before, keep, counting);
   const done = useRef(false);
   const { over } = play.moves;
   const down = play.part.clockDownMs > 0;
@@ -176,7 +198,8 @@ export function WatchScreen({
   cues,
   fromMs,
   onDone,
-}: Pick<PlayScreenProps, 'hand' | 'name' | 'player' | 'cues'> & {
+  onCard,
+}: Pick<PlayScreenProps, 'hand' | 'name' | 'player' | 'cues' | 'onCard'> & {
   /** What the clock had come to when it was cut off; else 0. */
   fromMs: number;
   onDone: (ms: number) => void;
@@ -185,10 +208,11 @@ export function WatchScreen({
   const { i18n, tag } = words;
   const { clock } = hand.level.parts[0]!;
   const downMs = clock.kind === 'down' ? clock.s * 1000 : 0;
-  const count = useCountIn(COUNT_IN, cues);
+  const count = useCountIn(fromMs > 0 ? 0 : COUNT_IN, cues);
   const [ms, setMs] = useState(fromMs);
   const watch = useRef<TrueClock | null>(null);
   const done = useRef(false);
+  const elsewhere = useElsewhere(hand.item.assignmentId);
   useAwake();
   useEffect(() => {
     if (count > 0) return;
@@ -199,7 +223,7 @@ export function WatchScreen({
   // Kept second by second: what is cut off goes on where it was.
   const second = Math.floor(ms / 1000);
   useEffect(() => {
-    if (done.current) return;
+    if (done.current || elsewhere) return;
     void store.keepBegun({
       assignmentId: hand.item.assignmentId,
       formId: hand.form.id,
@@ -207,8 +231,9 @@ export function WatchScreen({
       counting: 'parts',
       events: [],
       watchMs: second * 1000,
+      at: Date.now(),
     });
-  }, [hand.item.assignmentId, hand.form.id, player, second]);
+  }, [hand.item.assignmentId, hand.form.id, player, second, elsewhere]);
   const end = useCallback(
     (at: number) => {
       if (done.current) return;
@@ -230,8 +255,9 @@ export function WatchScreen({
   const left = useCallback(() => (watch.current ? downMs - watch.current.read() : downMs), [downMs]);
   useLastSeconds(downMs > 0 ? left : null, cues);
   useEffect(() => {
-    if (downMs > 0 && ms >= downMs) end(downMs);
-  }, [ms, downMs, end]);
+    if (downMs > 0 && ms >= downMs && !elsewhere) end(downMs);
+  }, [ms, downMs, end, elsewhere]);
+  if (elsewhere) return <Elsewhere hand={hand} name={name} onCard={onCard} />;
   const seconds = downMs > 0 ? Math.ceil((downMs - ms) / 1000 - 0.001) : Math.floor(ms / 1000);
   const shown = seconds < 60 ? `${seconds}` : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   return (

@@ -10,8 +10,10 @@ import { LookFors } from '../counter/look-fors';
 import { Face } from './face';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
+import { KeepingLine, useKeeping } from './keeping-line';
 import { ReadAloud } from './read-aloud';
-import { emptyDraft, type Draft, type Felt, type KeptGo, type KeptPlay } from './store';
+import { ScoreText } from './score-text';
+import { emptyDraft, type Draft, type Felt, type KeptGo, type KeptPlay, type NotYet } from './store';
 import { Top } from './top';
 import { useWords } from '@/features/languages/use-words';
 import { linesWords, scoreWords, timeWords } from './words';
@@ -130,6 +132,7 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
     <Screen>
       <Top hand={hand} name={name} />
       <h1>{i18n.t('{n, plural, one {Your go} other {Your {n} goes}}', { n: goes.length })}</h1>
+      <KeepingLine />
       <Goes>
         <tbody>
           {goes.map(({ go, value, unit, words }, index) => (
@@ -202,18 +205,28 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
   );
 }
 
+/** Why it still waits. */
+const NOT_YET: Readonly<Record<NotYet, string>> = {
+  unreachable: /*i18n*/ 'There is no connection to the school. It goes off by itself when there is one and this page is open.',
+  busy: /*i18n*/ 'The school has not answered yet. It is tried again by itself while this page is open.',
+  link: /*i18n*/ 'This link has been replaced. Open the newest link from the school on this device: the score goes with it.',
+};
+
 export interface SentScreenProps {
   readonly hand: InHand;
   readonly name: string;
   readonly play: KeptPlay;
+  /** It is on its way just now. */
+  readonly underWay: boolean;
   readonly onTry: () => void;
   readonly onCard: () => void;
   readonly onAgain: () => void;
 }
 
-export function SentScreen({ hand, name, play, onTry, onCard, onAgain }: SentScreenProps) {
+export function SentScreen({ hand, name, play, underWay, onTry, onCard, onAgain }: SentScreenProps) {
   const words = useWords();
-  const { i18n, tag } = words;
+  const { i18n, own, tag } = words;
+  const keeping = useKeeping();
   const n = play.report.goes.length;
   const score = scoreWords(play.total, play.unit, words);
   const what = n === 1 ? score : i18n.t('{n} goes, the best {score}', { n, score });
@@ -226,15 +239,16 @@ export function SentScreen({ hand, name, play, onTry, onCard, onAgain }: SentScr
             <h1>{i18n.t('The school has it')}</h1>
             <Apart>{i18n.t('{what}: received at {time}.', { what, time: timeWords(play.words, tag) })}</Apart>
           </>
+        ) : play.state === 'waiting' && underWay ? (
+          <>
+            <h1>{i18n.t('On its way …')}</h1>
+            <Apart>{i18n.t('{what}: on its way to the school.', { what })}</Apart>
+          </>
         ) : play.state === 'waiting' ? (
           <>
-            <h1>{i18n.t('Kept, not sent yet')}</h1>
-            <Apart>
-              {i18n.t(
-                'There is no connection to the school. {what}: kept in this device, to go off by itself when there is one and this page is open.',
-                { what },
-              )}
-            </Apart>
+            <h1>{play.tried === 'link' ? i18n.t('Kept for the newest link') : i18n.t('Kept, not sent yet')}</h1>
+            <Apart>{own(NOT_YET[play.tried ?? 'busy'])}</Apart>
+            <Apart>{keeping === 'kept' ? i18n.t('{what}: kept in this device.', { what }) : what}</Apart>
           </>
         ) : (
           <>
@@ -243,9 +257,11 @@ export function SentScreen({ hand, name, play, onTry, onCard, onAgain }: SentScr
           </>
         )}
       </div>
+      <KeepingLine />
+      {play.state !== 'received' && !underWay && <ScoreText name={name} play={play} />}
       <p>{i18n.t('Well played. Put everything back where it lives.')}</p>
       <Bottom>
-        {play.state === 'waiting' && (
+        {play.state === 'waiting' && !underWay && (
           <Big type="button" onClick={onTry}>
             {i18n.t('Try to send now')}
           </Big>

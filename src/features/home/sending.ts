@@ -1,7 +1,7 @@
 /** Sends what waits. A report or an entry stays in the phone until the school has said that it received it. */
 
 import { saveFile } from '@/ui/save-file';
-import { store, type KeptPlay, type WaitingEntry, type WaitingInvention } from './store';
+import { store, type KeptPlay, type NotYet, type WaitingEntry, type WaitingInvention } from './store';
 
 interface Problems {
   readonly problems?: readonly { readonly reason: string; readonly fix: string }[];
@@ -11,34 +11,49 @@ interface Problems {
 export const problemLines = ({ reason, fix }: { readonly reason: string; readonly fix: string }) => `${reason}\n${fix}`;
 
 export type Answer<T> =
-  { readonly kind: 'taken'; readonly body: T } | { readonly kind: 'later' } | { readonly kind: 'refused'; readonly words: string };
+  | { readonly kind: 'taken'; readonly body: T }
+  | { readonly kind: 'later'; readonly why: NotYet }
+  | { readonly kind: 'refused'; readonly words: string };
 
-/** Posts to the school for one child. Without a connection, and when the school is too busy, it is to be tried later. */
+/** So long the school has to answer; on the slowest line that is meant a report is through in a third of it. Milliseconds. */
+export const ANSWER_MS = 30_000;
+
+/**
+ * Posts to the school for one child. Without a connection, when the school is too busy, and under a link that was replaced, it is to be tried
+ * later: only what the school has read and cannot take is refused.
+ */
 async function post<T>(path: string, token: string, body: unknown): Promise<Answer<T>> {
   try {
     const response = await fetch(`/api/v1/home/${path}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', authorization: `Bearer ${token}` },
       body: JSON.stringify(body),
+      signal: AbortSignal.timeout(ANSWER_MS),
     });
     const answer = (await response.json().catch(() => ({}))) as T & Problems;
     if (response.ok) return { kind: 'taken', body: answer };
-    if (response.status >= 500 || response.status === 429) return { kind: 'later' };
+    if (response.status >= 500 || response.status === 429) return { kind: 'later', why: 'busy' };
+    if (response.status === 401) return { kind: 'later', why: 'link' };
     const problem = answer.problems?.[0];
     return { kind: 'refused', words: problem ? problemLines(problem) : /*i18n*/ 'The school could not take this.' };
   } catch {
-    return { kind: 'later' };
+    return { kind: 'later', why: 'unreachable' };
   }
+}
+
+/** The play as it stands after an answer: the same one where nothing changed. */
+function answeredPlay(play: KeptPlay, answer: Answer<{ at: string }>): KeptPlay {
+  if (answer.kind === 'later') return play.tried === answer.why ? play : { ...play, tried: answer.why };
+  const { tried: _tried, ...rest } = play;
+  return answer.kind === 'taken' ? { ...rest, state: 'received', words: answer.body.at } : { ...rest, state: 'refused', words: answer.words };
 }
 
 /** Tries one report; the play as it stands afterwards. */
 export async function trySending(play: KeptPlay): Promise<KeptPlay> {
   const report = { ...play.report, sentAt: new Date().toISOString() };
   const answer = await post<{ at: string }>('reports', play.token, { playId: play.playId, assignmentId: play.assignmentId, report });
-  if (answer.kind === 'later') return play;
-  const answered: KeptPlay =
-    answer.kind === 'taken' ? { ...play, state: 'received', words: answer.body.at } : { ...play, state: 'refused', words: answer.words };
-  await store.keepPlay(answered);
+  const answered = answeredPlay(play, answer);
+  if (answered !== play) await store.keepPlay(answered);
   return answered;
 }
 

@@ -6,7 +6,10 @@ import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
 import { readThrowRules } from '@/core/rules/throw-rules';
 import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
+import { readFigure } from '@/core/words/read-figure';
 import { TextButton, tile } from '../counter/counter-style';
+import { figureFault } from '../counter/figure-fault';
+import { Fault } from '../counter/figure-field';
 import { Big, Bottom, Ruled, Screen, Summary } from './home-style';
 import { paceOf, type InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
@@ -168,6 +171,9 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
   );
 }
 
+/** The longest clear line that a home may have. */
+const CLEAR_LINE = { steps: { least: 1, most: 100, whole: false }, metres: { least: 0.5, most: 50, whole: false } };
+
 /** What have you got, and how long is your longest clear line? */
 function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways: Ways) => void }) {
   const words = useWords();
@@ -177,6 +183,7 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
   const [unit, setUnit] = useState<'steps' | 'metres'>('steps');
   const unitM = unit === 'steps' ? stepM : 1;
   const [written, setWritten] = useState(ways.clearM === null ? '' : `${Math.round((ways.clearM / unitM) * 10) / 10}`);
+  const clear = readFigure(written, CLEAR_LINE[unit]);
   if (form.things.length === 0) return null;
   const things = form.things.flatMap(({ object }) => (object === null ? [] : [object]));
   const have = ways.have.length > 0 ? ways.have : things.slice(0, 1);
@@ -186,10 +193,8 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
   };
   const write = (words: string, inUnit: 'steps' | 'metres') => {
     setWritten(words);
-    const number = Number(words.replace(',', '.'));
-    const metres = number * (inUnit === 'steps' ? stepM : 1);
-    if (words.trim() === '') onWays({ ...ways, clearM: null });
-    else if (Number.isFinite(number) && metres >= 0.5 && metres <= 50) onWays({ ...ways, clearM: metres });
+    const read = readFigure(words, CLEAR_LINE[inUnit]);
+    if (read.ok) onWays({ ...ways, clearM: read.value === null ? null : read.value * (inUnit === 'steps' ? stepM : 1) });
   };
   const thing = form.things.find(({ object }) => object === chosen.object) ?? form.things[0]!;
   const least = Math.ceil((lineNeededM(thing) / stepM) * 2) / 2;
@@ -219,6 +224,7 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
             inputMode="decimal"
             aria-label={unit === 'steps' ? i18n.t('Longest clear line in steps') : i18n.t('Longest clear line in metres')}
             value={written}
+            aria-invalid={!clear.ok}
             placeholder={i18n.t('long (how long the line is, field)', {}, { message: 'long' })}
             onChange={(event) => write(event.target.value.slice(0, 5), unit)}
           />
@@ -241,6 +247,7 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
             ))}
           </Chips>
         </ClearLine>
+        {!clear.ok && <Fault role="alert">{figureFault(clear.why, CLEAR_LINE[unit], words)}</Fault>}
         <small>
           {thing.object === null
             ? chosen.equal

@@ -12,8 +12,9 @@ export function StandingLines({
   plays,
   sessions,
   entries,
+  underWay,
   onFinish,
-}: Pick<CardScreenProps, 'plays' | 'sessions' | 'entries' | 'onFinish'> & { week: CardWeek }) {
+}: Pick<CardScreenProps, 'plays' | 'underWay' | 'sessions' | 'entries' | 'onFinish'> & { week: CardWeek }) {
   const words = useWords();
   const { i18n, own, tag } = words;
   const { received, latest, best, begun, waitingReports, waitingEntries, refused } = standingOf(week, { plays, sessions, entries });
@@ -55,7 +56,7 @@ export function StandingLines({
                   n: waitingEntries,
                 })
               : '',
-            i18n.t('It goes off when there is a connection and this page is open.'),
+            underWay ? i18n.t('On its way …') : i18n.t('It goes off when there is a connection and this page is open.'),
           ]
             .filter(Boolean)
             .join(' ')}

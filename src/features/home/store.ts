@@ -1,17 +1,23 @@
 /**
- * What the phone keeps, in IndexedDB through idb: the last card of each link, the go and the session that were begun, reports and diary
- * entries that wait to be sent, and what the family said of its home. Nothing here leaves the phone but reports and the diary.
+ * What the phone keeps: the last card of each link, the go and the session that were begun, reports and diary entries that wait to be sent,
+ * and what the family said of its home. Nothing here leaves the phone but reports, the diary and games of the child's own.
  */
 import type { DiaryEntry } from '@/contract/diary';
 import type { Card } from '@/contract/card';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Uuid } from '@/contract/ids';
+import { openDB } from 'idb';
 import type { InventedPlan } from '@/core/invent/plan';
 import type { AimedId } from '@/core/objects/catalogue';
 import type { LookMark } from '@/core/reports/look-marks';
 import type { Go, Report } from '@/core/reports/report';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import type { Entering } from '@/features/counter/entering';
 import type { Hand } from '@/core/sheet/teaching-points';
-import { forgetDraftsOf } from './use-draft';
+import { Device, type Change } from './device';
+import { forgetDraftsOf, moveDrafts } from './use-draft';
+
+/** Why something still waits: no connection, a school that is busy just now, a link that was replaced or has ended. */
+export type NotYet = 'unreachable' | 'busy' | 'link';
 
 export interface KeptPlay {
   readonly playId: string;
@@ -20,6 +26,8 @@ export interface KeptPlay {
   readonly title: string;
   readonly report: Report;
   readonly state: 'waiting' | 'received' | 'refused';
+  /** Why the last try did not reach the school; absent before the first. */
+  readonly tried?: NotYet;
   /** When the school received it, or why it did not take it. */
   readonly words: string;
   /** The child's best go of the session. */
@@ -69,6 +77,11 @@ export interface BegunGo {
   /** Players in turn; 0 is the child. */
   readonly player: number;
   readonly events: readonly PlayEvent[];
+  /** What was being entered and had not been written down. */
+  readonly entering?: Entering;
+  /** When this was kept by the device's clock, and what the clock of the go showed then; milliseconds. */
+  readonly at?: number;
+  readonly t?: number;
   /** Nobody taps: what the clock for across the room had come to, milliseconds. */
   readonly watchMs?: number;
 }
@@ -128,86 +141,149 @@ export interface KeptCard {
   readonly at: string;
 }
 
-interface HomeDb extends DBSchema {
-  cards: { key: string; value: KeptCard };
-  plays: { key: string; value: KeptPlay; indexes: { token: string } };
-  begun: { key: string; value: BegunGo };
-  sessions: { key: string; value: Session };
-  ways: { key: string; value: Ways };
-  diary: { key: string; value: WaitingEntry; indexes: { token: string } };
-  inventions: { key: string; value: WaitingInvention; indexes: { token: string } };
-  plans: { key: string; value: { token: string; plan: InventedPlan } };
+/** What each store holds, by the key under which it is kept. */
+interface Kept {
+  readonly cards: KeptCard;
+  readonly plays: KeptPlay;
+  readonly begun: BegunGo;
+  readonly sessions: Session;
+  readonly ways: Ways;
+  readonly diary: WaitingEntry;
+  readonly inventions: WaitingInvention;
+  readonly plans: { readonly token: string; readonly plan: InventedPlan };
 }
 
-let opened: Promise<IDBPDatabase<HomeDb>> | undefined;
+const KEY_OF: { readonly [Name in keyof Kept]: keyof Kept[Name] & string } = {
+  cards: 'token',
+  plays: 'playId',
+  begun: 'assignmentId',
+  sessions: 'assignmentId',
+  ways: 'token',
+  diary: 'key',
+  inventions: 'key',
+  plans: 'token',
+};
 
-function db(): Promise<IDBPDatabase<HomeDb>> {
-  opened ??= openDB<HomeDb>('lochside-home', 2, {
+const device = new Device((lost) =>
+  openDB('lochside-home', 2, {
     upgrade(base, from) {
-      if (from < 1) base.createObjectStore('plays', { keyPath: 'playId' }).createIndex('token', 'token');
+      if (from < 1) base.createObjectStore('plays', { keyPath: KEY_OF.plays }).createIndex('token', 'token');
       // Cards and begun goes of the first format are not read any more; plays that wait are.
       else for (const name of ['cards', 'begun'] as const) base.deleteObjectStore(name);
-      base.createObjectStore('cards', { keyPath: 'token' });
-      base.createObjectStore('begun', { keyPath: 'assignmentId' });
-      base.createObjectStore('sessions', { keyPath: 'assignmentId' });
-      base.createObjectStore('ways', { keyPath: 'token' });
-      base.createObjectStore('diary', { keyPath: 'key' }).createIndex('token', 'token');
-      base.createObjectStore('inventions', { keyPath: 'key' }).createIndex('token', 'token');
-      base.createObjectStore('plans', { keyPath: 'token' });
+      for (const name of ['cards', 'begun', 'sessions', 'ways', 'plans'] as const) base.createObjectStore(name, { keyPath: KEY_OF[name] });
+      for (const name of ['diary', 'inventions'] as const) base.createObjectStore(name, { keyPath: KEY_OF[name] }).createIndex('token', 'token');
     },
-  });
-  return opened;
+    // Another window has a newer version of this page: it must not wait for this one.
+    blocking: (_from, _to, event) => {
+      (event.target as IDBDatabase).close();
+      lost();
+    },
+    terminated: lost,
+  }),
+);
+
+const get = <Name extends keyof Kept>(name: Name, key: string) => device.get<Kept[Name]>(name, key);
+const all = <Name extends keyof Kept>(name: Name) => device.all<Kept[Name]>(name);
+const put = <Name extends keyof Kept>(name: Name, value: Kept[Name]): Change => ({ store: name, key: value[KEY_OF[name]] as string, value });
+const gone = (name: keyof Kept, key: string): Change => ({ store: name, key, value: null });
+const ofToken = async <Name extends 'plays' | 'diary' | 'inventions'>(name: Name, token: string) =>
+  (await all(name)).filter((one) => one.token === token);
+
+/** What a device of the version before kept of a report that came by a link that had been replaced: it waits for the newest link. */
+const UNKNOWN_LINK = 'This link is not known';
+
+const assignmentsOf = (card: Card | undefined) => card?.weeks.flatMap((week) => week.games.map((game) => game.assignmentId)) ?? [];
+
+/** The same child: the school says so, or both cards hold something that was sent to it. */
+function sameChild(one: Card, other: Card): boolean {
+  if (one.mark !== undefined && other.mark !== undefined) return one.mark === other.mark;
+  const mine = new Set(assignmentsOf(one));
+  return assignmentsOf(other).some((id) => mine.has(id));
 }
 
 export const store = {
-  keepCard: async (token: string, card: Card) => void (await (await db()).put('cards', { token, card, at: new Date().toISOString() })),
-  card: async (token: string) => (await db()).get('cards', token),
-  cards: async () => (await db()).getAll('cards'),
+  /** Whether this device keeps what it is given. */
+  keeping: device.keeping,
+  onKeeping: device.onKeeping,
+  keepCard: (token: string, card: Card) => device.write([put('cards', { token, card, at: new Date().toISOString() })]),
+  card: (token: string) => get('cards', token),
+  cards: () => all('cards'),
+  /**
+   * What was left here under other links of the same child comes under this one: reports, diary, own games, ways of playing. A card that this
+   * one takes the place of is let go of. How many reports and lines wait now that did not before.
+   */
+  takeOver: async (token: string, card: Card): Promise<number> => {
+    const [cards, plays, diary, inventions, ownWays, ownPlan] = await Promise.all([
+      all('cards'),
+      all('plays'),
+      all('diary'),
+      all('inventions'),
+      get('ways', token),
+      get('plans', token),
+    ]);
+    const others = cards.filter((one) => one.token !== token && sameChild(card, one.card));
+    const tokens = new Set(others.map((one) => one.token));
+    const mine = new Set(assignmentsOf(card));
+    const changes: Change[] = [];
+    let waiting = 0;
+    for (const play of plays) {
+      if (play.token === token || !(tokens.has(play.token) || mine.has(play.assignmentId as Uuid))) continue;
+      const waits = play.state === 'waiting' || (play.state === 'refused' && play.words.startsWith(UNKNOWN_LINK));
+      waiting += Number(waits);
+      const { tried: _tried, ...rest } = play;
+      changes.push(put('plays', waits ? { ...rest, token, state: 'waiting', words: '' } : { ...play, token }));
+    }
+    for (const entry of diary)
+      if (tokens.has(entry.token)) {
+        waiting += Number(entry.state === 'waiting');
+        changes.push(put('diary', { ...entry, token }));
+      }
+    for (const one of inventions) if (tokens.has(one.token)) changes.push(put('inventions', { ...one, token }));
+    for (const { token: from, card: before } of others) {
+      const [ways, plan, begun] = await Promise.all([get('ways', from), get('plans', from), get('begun', ownGo(from))]);
+      if (ways && !ownWays) changes.push(put('ways', { ...ways, token }));
+      if (plan && !ownPlan) changes.push(put('plans', { ...plan, token }));
+      if (begun) changes.push(put('begun', { ...begun, assignmentId: ownGo(token) }), gone('begun', ownGo(from)));
+      moveDrafts(from, token);
+      // A slip stays beside the card: it has a code of its own.
+      if (before.scope === card.scope) changes.push(gone('cards', from), gone('ways', from), gone('plans', from));
+    }
+    if (changes.length > 0) await device.write(changes);
+    return waiting;
+  },
   /** Takes a child off this device, with everything that was kept for it. */
   forgetChild: async (token: string) => {
     forgetDraftsOf(token);
-    const base = await db();
-    const held = await base.get('cards', token);
-    const assignments = held?.card.weeks.flatMap((week) => week.games.map((game) => game.assignmentId)) ?? [];
-    const plays = await base.getAllKeysFromIndex('plays', 'token', token);
-    const entries = await base.getAllKeysFromIndex('diary', 'token', token);
-    const own = await base.getAllKeysFromIndex('inventions', 'token', token);
-    const all = base.transaction(['cards', 'plays', 'begun', 'sessions', 'ways', 'diary', 'inventions', 'plans'], 'readwrite');
-    await Promise.all([
-      all.objectStore('cards').delete(token),
-      all.objectStore('ways').delete(token),
-      all.objectStore('plans').delete(token),
-      all.objectStore('begun').delete(ownGo(token)),
-      ...own.map((key) => all.objectStore('inventions').delete(key)),
-      ...plays.map((key) => all.objectStore('plays').delete(key)),
-      ...entries.map((key) => all.objectStore('diary').delete(key)),
-      ...assignments.flatMap((key) => [all.objectStore('begun').delete(key), all.objectStore('sessions').delete(key)]),
-      all.done,
+    const held = await get('cards', token);
+    const [plays, entries, own] = await Promise.all([ofToken('plays', token), ofToken('diary', token), ofToken('inventions', token)]);
+    await device.write([
+      gone('cards', token),
+      gone('ways', token),
+      gone('plans', token),
+      gone('begun', ownGo(token)),
+      ...own.map(({ key }) => gone('inventions', key)),
+      ...plays.map(({ playId }) => gone('plays', playId)),
+      ...entries.map(({ key }) => gone('diary', key)),
+      ...assignmentsOf(held?.card).flatMap((key) => [gone('begun', key), gone('sessions', key)]),
     ]);
   },
-  plays: async (token: string) => (await db()).getAllFromIndex('plays', 'token', token),
-  keepPlay: async (play: KeptPlay) => void (await (await db()).put('plays', play)),
+  plays: (token: string) => ofToken('plays', token),
+  keepPlay: (play: KeptPlay) => device.write([put('plays', play)]),
   /** A session is handed over as a report that waits, in one step: neither can be lost nor be there twice. */
-  handOver: async (play: KeptPlay) => {
-    const both = (await db()).transaction(['plays', 'sessions'], 'readwrite');
-    await Promise.all([both.objectStore('plays').put(play), both.objectStore('sessions').delete(play.assignmentId), both.done]);
-  },
-  keepBegun: async (go: BegunGo) => void (await (await db()).put('begun', go)),
-  begun: async (assignmentId: string) => (await db()).get('begun', assignmentId),
-  forgetBegun: async (assignmentId: string) => void (await (await db()).delete('begun', assignmentId)),
-  session: async (assignmentId: string) => (await db()).get('sessions', assignmentId),
-  keepSession: async (session: Session) => void (await (await db()).put('sessions', session)),
+  handOver: (play: KeptPlay) => device.write([put('plays', play), gone('sessions', play.assignmentId)]),
+  keepBegun: (go: BegunGo) => device.write([put('begun', go)]),
+  begun: (assignmentId: string) => get('begun', assignmentId),
+  forgetBegun: (assignmentId: string) => device.write([gone('begun', assignmentId)]),
+  session: (assignmentId: string) => get('sessions', assignmentId),
+  keepSession: (session: Session) => device.write([put('sessions', session)]),
   /** A go ended: it moves from being played into the session, in one step. */
-  endGo: async (session: Session) => {
-    const both = (await db()).transaction(['sessions', 'begun'], 'readwrite');
-    await Promise.all([both.objectStore('sessions').put(session), both.objectStore('begun').delete(session.assignmentId), both.done]);
-  },
-  ways: async (token: string) => (await (await db()).get('ways', token)) ?? usualWays(token),
-  keepWays: async (ways: Ways) => void (await (await db()).put('ways', ways)),
-  diary: async (token: string) => (await db()).getAllFromIndex('diary', 'token', token),
-  inventions: async (token: string) => (await db()).getAllFromIndex('inventions', 'token', token),
-  keepInvention: async (one: WaitingInvention) => void (await (await db()).put('inventions', one)),
-  plan: async (token: string) => (await (await db()).get('plans', token))?.plan,
-  keepPlan: async (token: string, plan: InventedPlan) => void (await (await db()).put('plans', { token, plan })),
-  keepEntry: async (entry: WaitingEntry) => void (await (await db()).put('diary', entry)),
+  endGo: (session: Session) => device.write([put('sessions', session), gone('begun', session.assignmentId)]),
+  ways: async (token: string) => (await get('ways', token)) ?? usualWays(token),
+  keepWays: (ways: Ways) => device.write([put('ways', ways)]),
+  diary: (token: string) => ofToken('diary', token),
+  inventions: (token: string) => ofToken('inventions', token),
+  keepInvention: (one: WaitingInvention) => device.write([put('inventions', one)]),
+  plan: async (token: string) => (await get('plans', token))?.plan,
+  keepPlan: (token: string, plan: InventedPlan) => device.write([put('plans', { token, plan })]),
+  keepEntry: (entry: WaitingEntry) => device.write([put('diary', entry)]),
 };

@@ -73,7 +73,18 @@ const DiaryButton = styled(Plain)`
 `;
 
 /** A week from its day to its kit. */
-export function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onDiary, onCalendar, card }: CardScreenProps & { week: CardWeek }) {
+export function ThisWeek({
+  week,
+  plays,
+  underWay,
+  sessions,
+  entries,
+  onOpen,
+  onFinish,
+  onDiary,
+  onCalendar,
+  card,
+}: CardScreenProps & { week: CardWeek }) {
   const words = useWords();
   const { i18n, own, noun, tag } = words;
   const [only] = week.games;
@@ -101,7 +112,7 @@ export function ThisWeek({ week, plays, sessions, entries, onOpen, onFinish, onD
           )}
         </p>
         {week.note && <p>{week.note}</p>}
-        <StandingLines week={week} plays={plays} sessions={sessions} entries={entries} onFinish={onFinish} />
+        <StandingLines week={week} plays={plays} underWay={underWay} sessions={sessions} entries={entries} onFinish={onFinish} />
         {single && (
           <Suspense fallback={<DrawingRoom />}>
             <CardDrawing item={only!} />

@@ -4,7 +4,7 @@
 import { isCard } from '@/contract/card-check';
 import type { Card } from '@/contract/card';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { problemLines, tryEntries, tryInvention, trySending } from './sending';
+import { ANSWER_MS, problemLines, tryEntries, tryInvention, trySending } from './sending';
 import { store, type KeptPlay, type Session, type WaitingEntry } from './store';
 
 export type Loaded =
@@ -12,6 +12,12 @@ export type Loaded =
   | { readonly kind: 'door' }
   | { readonly kind: 'failed'; readonly words: string }
   | { readonly kind: 'card'; readonly card: Card; readonly offline: string | null };
+
+const NO_CONNECTION = /*i18n*/ 'There is no connection. You can play; what you write is kept here and sent later.';
+const SLOW = /*i18n*/ 'The school has not answered yet. You can play; what you write is kept here and sent later.';
+
+/** After so long the card that this device keeps is shown, whatever the school does. Milliseconds. */
+const PATIENCE_MS = 3000;
 
 const RETRY_MS = 15_000;
 
@@ -25,6 +31,8 @@ export interface CardInHand {
   readonly plays: readonly KeptPlay[];
   readonly entries: readonly WaitingEntry[];
   readonly sessions: readonly Session[];
+  /** Something is on its way to the school just now. */
+  readonly underWay: boolean;
   readonly load: () => Promise<void>;
   /** Reads again what this device keeps. */
   readonly refresh: () => Promise<void>;
@@ -37,7 +45,11 @@ export function useCard(onOpened: () => void): CardInHand {
   const [plays, setPlays] = useState<readonly KeptPlay[]>([]);
   const [entries, setEntries] = useState<readonly WaitingEntry[]>([]);
   const [sessions, setSessions] = useState<readonly Session[]>([]);
-  const sending = useRef(false);
+  const [underWay, setUnderWay] = useState(false);
+  const sending = useRef<Promise<void> | null>(null);
+  const once = useRef(false);
+  /** The link was replaced: what waits under it is tried when the page is opened, not again and again. */
+  const ended = useRef(false);
   const newest = useRef('');
 
   const read = useCallback(async (key: string) => {
@@ -51,68 +63,99 @@ export function useCard(onOpened: () => void): CardInHand {
     setSessions(begun);
   }, []);
 
-  const load = useCallback(
-    async (key: string) => {
-      const show = (next: Loaded) => newest.current === key && setLoaded(next);
-      try {
-        const response = await fetch('/api/v1/home/card', { headers: { authorization: `Bearer ${key}` } });
-        if (response.ok) {
-          const card: unknown = await response.json();
-          if (!isCard(card)) throw new Error('not a card');
-          await store.keepCard(key, card);
-          show({ kind: 'card', card, offline: null });
-          await read(key);
-          return;
+  const sendWaiting = useCallback(
+    (key: string, everything = true): Promise<void> => {
+      if (key === '') return Promise.resolve();
+      // What is handed over while something is under way follows it at once.
+      once.current = true;
+      sending.current ??= (async () => {
+        try {
+          while (once.current) {
+            once.current = false;
+            const due = <T extends { readonly state: string }>(all: readonly T[]) => all.filter(({ state }) => state === 'waiting');
+            const [reports, lines, own] = await Promise.all([store.plays(key), store.diary(key), store.inventions(key)]);
+            const mayGo = due(reports).filter(({ tried }) => everything || tried !== 'link');
+            const more = everything || !ended.current;
+            if (mayGo.length + (more ? due(lines).length + due(own).length : 0) === 0) continue;
+            setUnderWay(true);
+            let taken = false;
+            for (const play of mayGo) taken = (await trySending(play)).state === 'received' || taken;
+            if (more) {
+              taken = (await tryEntries(key, due(lines))) || taken;
+              for (const one of due(own)) await tryInvention(key, one);
+            }
+            await read(key);
+            if (taken) loadAgain.current(key);
+          }
+        } finally {
+          setUnderWay(false);
+          sending.current = null;
         }
-        if (response.status < 500) {
-          const body = (await response.json().catch(() => ({}))) as { problems?: { reason: string; fix: string }[] };
-          show({ kind: 'failed', words: body.problems?.[0] ? problemLines(body.problems[0]) : /*i18n*/ 'This link does not open.' });
-          return;
-        }
-      } catch {
-        // No connection: what the phone kept is shown instead.
-      }
-      const kept = await store.card(key);
-      show(
-        kept
-          ? { kind: 'card', card: kept.card, offline: /*i18n*/ 'There is no connection. You can play; what you write is kept here and sent later.' }
-          : {
-              kind: 'failed',
-              words: /*i18n*/ 'There is no connection, and this device has not opened the card before. Try again when there is one.',
-            },
-      );
-      await read(key);
+      })();
+      return sending.current;
     },
     [read],
   );
 
-  const sendWaiting = useCallback(
+  const load = useCallback(
     async (key: string) => {
-      if (sending.current || key === '') return;
-      sending.current = true;
+      let shown = false;
+      const show = (next: Loaded) => {
+        shown = true;
+        if (newest.current === key) setLoaded(next);
+      };
+      const kept = await store.card(key);
+      const slow = setTimeout(() => !shown && kept && show({ kind: 'card', card: kept.card, offline: SLOW }), PATIENCE_MS);
       try {
-        let taken = false;
-        for (const play of (await store.plays(key)).filter((one) => one.state === 'waiting'))
-          taken = (await trySending(play)).state === 'received' || taken;
-        taken =
-          (await tryEntries(
-            key,
-            (await store.diary(key)).filter((one) => one.state === 'waiting'),
-          )) || taken;
-        for (const one of (await store.inventions(key)).filter(({ state }) => state === 'waiting')) await tryInvention(key, one);
-        await read(key);
-        if (taken) void load(key);
+        const response = await fetch('/api/v1/home/card', { headers: { authorization: `Bearer ${key}` }, signal: AbortSignal.timeout(ANSWER_MS) });
+        if (response.ok) {
+          const card: unknown = await response.json();
+          if (!isCard(card)) throw new Error('not a card');
+          show({ kind: 'card', card, offline: null });
+          const waiting = await store.takeOver(key, card);
+          await store.keepCard(key, card);
+          await read(key);
+          if (waiting > 0) void sendWaiting(key);
+          return;
+        }
+        if (response.status < 500 && response.status !== 429) {
+          ended.current = true;
+          const body = (await response.json().catch(() => ({}))) as { problems?: { reason: string; fix: string }[] };
+          show({ kind: 'failed', words: body.problems?.[0] ? problemLines(body.problems[0]) : /*i18n*/ 'This link does not open.' });
+          return await read(key);
+        }
+        show(
+          kept
+            ? { kind: 'card', card: kept.card, offline: SLOW }
+            : { kind: 'failed', words: /*i18n*/ 'The school is busy just now. Try again in a minute.' },
+        );
+      } catch {
+        // No connection: what the phone kept is shown instead.
+        show(
+          kept
+            ? { kind: 'card', card: kept.card, offline: NO_CONNECTION }
+            : {
+                kind: 'failed',
+                words: /*i18n*/ 'There is no connection, and this device has not opened the card before. Try again when there is one.',
+              },
+        );
       } finally {
-        sending.current = false;
+        clearTimeout(slow);
       }
+      await read(key);
     },
-    [load, read],
+    [read, sendWaiting],
   );
+  const loadAgain = useRef((_key: string) => {});
+  useEffect(() => {
+    loadAgain.current = (key) => void load(key);
+  }, [load]);
 
   useEffect(() => {
     const open = () => {
       const key = tokenInLink();
       newest.current = key;
+      ended.current = false;
       setToken(key);
       setPlays([]);
       setEntries([]);
@@ -131,7 +174,7 @@ export function useCard(onOpened: () => void): CardInHand {
   useEffect(() => {
     if (token === '') return;
     const again = () => void sendWaiting(token);
-    const timer = setInterval(again, RETRY_MS);
+    const timer = setInterval(() => void sendWaiting(token, false), RETRY_MS);
     window.addEventListener('online', again);
     return () => {
       clearInterval(timer);
@@ -145,6 +188,7 @@ export function useCard(onOpened: () => void): CardInHand {
     plays,
     entries,
     sessions,
+    underWay,
     load: () => load(token),
     refresh: () => read(token),
     sendWaiting: () => sendWaiting(token),

@@ -45,3 +45,17 @@ export function forgetDraftsOf(token: string): void {
     // As above.
   }
 }
+
+/** What was being written under another link of the same child goes on under this one; what is written here already stays. */
+export function moveDrafts(from: string, to: string): void {
+  try {
+    for (const key of Object.keys(localStorage))
+      if (key.startsWith(name(from))) {
+        const moved = name(to) + key.slice(name(from).length);
+        if (localStorage.getItem(moved) === null) localStorage.setItem(moved, localStorage.getItem(key)!);
+        localStorage.removeItem(key);
+      }
+  } catch {
+    // As above.
+  }
+}

@@ -196,6 +196,7 @@ function Preview({ card }: { card: Card | null }) {
           <CardScreen
             card={card}
             plays={[]}
+            underWay={false}
             sessions={[]}
             entries={[]}
             offline={null}

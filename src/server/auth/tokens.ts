@@ -17,6 +17,11 @@ export function familyToken(serverKey: string, childId: Uuid, termId: Uuid, gene
     .toString('base64url');
 }
 
+/** Tells a family's device that two cards are of one child, and nothing else. */
+export function childMark(serverKey: string, childId: Uuid): string {
+  return createHmac('sha256', Buffer.from(serverKey, 'base64url')).update(`device|${childId}`).digest().subarray(0, 9).toString('base64url');
+}
+
 export function hashToken(token: string): Buffer {
   return createHash('sha256').update(token).digest();
 }

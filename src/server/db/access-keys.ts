@@ -44,8 +44,22 @@ export async function keyOfToken(token: string, now: Date): Promise<AccessKey | 
   return row && linkLives(row.ends_on, now, row.time_zone) ? keyFrom(row) : undefined;
 }
 
+/** How long after it was replaced, or after its term's links have ended, a link still hands in what was played under it, days. */
+const TAKEN_AFTER_DAYS = 14;
+
+type Life = 'living' | 'old' | 'over';
+
+function lifeOf({ revoked_at, ends_on, time_zone }: KeyRow & { revoked_at: Date | null }, now: Date): Life {
+  const before = new Date(now.getTime() - TAKEN_AFTER_DAYS * 86_400_000);
+  if (revoked_at !== null && revoked_at <= now) return revoked_at > before && linkLives(ends_on, now, time_zone) ? 'old' : 'over';
+  if (linkLives(ends_on, now, time_zone)) return 'living';
+  return linkLives(ends_on, before, time_zone) ? 'old' : 'over';
+}
+
 export interface KeyAndAssignment {
   readonly key: AccessKey;
+  /** The link was replaced, or has ended, a short while ago: it opens nothing, and a report under it waits to be looked at. */
+  readonly old: boolean;
   /** Undefined when it is not that child's. */
   readonly assignment: ChildAssignment | undefined;
 }
@@ -59,22 +73,24 @@ interface Claim {
 async function answerClaims(claims: readonly Claim[]): Promise<(KeyAndAssignment | undefined)[]> {
   const asked = padded(claims);
   const holes = asked.map(() => '?').join(', ');
-  const found = await rows<{ token_hash: Buffer } & KeyRow & AssignmentRow>(
-    `SELECT k.token_hash, ${KEY_COLUMNS}, ${ASSIGNMENT_COLUMNS}
+  const found = await rows<{ token_hash: Buffer; revoked_at: Date | null } & KeyRow & AssignmentRow>(
+    `SELECT k.token_hash, k.revoked_at, ${KEY_COLUMNS}, ${ASSIGNMENT_COLUMNS}
        FROM ${KEY_TABLES}
        LEFT JOIN assignments a ON a.child_id = k.child_id AND a.id IN (${holes})
        LEFT JOIN week_items i ON i.id = a.week_item_id
-      WHERE k.token_hash IN (${holes}) AND k.revoked_at IS NULL`,
+      WHERE k.token_hash IN (${holes})`,
     [...asked.map((claim) => toBytes(claim.assignmentId)), ...asked.map((claim) => claim.tokenHash)],
   );
   return claims.map(({ tokenHash, assignmentId, now }) => {
-    const mine = found.filter((row) => row.token_hash.equals(tokenHash) && linkLives(row.ends_on, now, row.time_zone));
+    const mine = found.filter((row) => row.token_hash.equals(tokenHash));
     const row = mine[0];
-    if (!row) return undefined;
+    const life = row ? lifeOf(row, now) : 'over';
+    if (!row || life === 'over') return undefined;
     const id = toBytes(assignmentId);
     const assigned = mine.find((candidate) => (candidate.id as Buffer | null)?.equals(id));
     return {
       key: keyFrom(row),
+      old: life === 'old',
       assignment: assigned && assignmentOf(assigned),
     };
   });
@@ -87,7 +103,7 @@ declare global {
   var lochsideClaims: ((claim: Claim) => Promise<KeyAndAssignment | undefined>) | undefined;
 }
 
-/** The living key of a token together with one assignment of that key's child: the way of every report, read for many at once under load. */
+/** The living key of a token, or one that was replaced a short while ago, together with one assignment of that key's child: the way of every report, read for many at once under load. */
 export function keyAndAssignment(token: string, assignmentId: Uuid, now: Date): Promise<KeyAndAssignment | undefined> {
   globalThis.lochsideClaims ??= gather(answerClaims, MOST_CLAIMS);
   return globalThis.lochsideClaims({ tokenHash: hashToken(token), assignmentId, now });

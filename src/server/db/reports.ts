@@ -13,7 +13,9 @@ export interface NewReport {
   readonly assignmentId: Uuid;
   readonly accessKeyId: Uuid | null;
   readonly enteredBy: Uuid | null;
-  /** Whose play ids these are: a family's key, who typed it in, or another program's key. */
+  /** By a link that had been replaced or had ended: it waits to be looked at. */
+  readonly byOldLink: boolean;
+  /** Whose play ids these are: the child's, of who typed it in, or of another program's key. */
   readonly source: Uuid;
   readonly clientPlayId: Uuid;
   readonly bodyHash: Buffer;
@@ -39,6 +41,7 @@ const REPORT = [
   'received_at',
   'way',
   'batch_id',
+  'by_old_link',
 ];
 const PLAY = ['id', 'report_id', 'go_number', 'level_id', 'value', 'attempts', 'successes', 'seconds', 'as_asked'];
 const VERDICT = ['id', 'report_id', 'kind', 'reasons', 'engine_version', 'created_at'];
@@ -65,6 +68,7 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
       one.receivedAt,
       one.way,
       one.batchId ? toBytes(one.batchId) : null,
+      one.byOldLink,
     ]),
   );
   await insertMany(
@@ -111,6 +115,13 @@ export async function reportByPlay(source: Uuid, clientPlayId: Uuid): Promise<St
   return row && { id: toText(row.id), bodyHash: row.body_hash, receivedAt: row.received_at };
 }
 
+/** How many reports came under this link after it had been replaced or had ended. Whoever asks next waits for this transaction. */
+export async function countByOldLink(db: Db, keyId: Uuid): Promise<number> {
+  await rows('SELECT id FROM access_keys WHERE id = ? FOR UPDATE', [toBytes(keyId)], db);
+  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM reports WHERE access_key_id = ? AND by_old_link', [toBytes(keyId)], db);
+  return Number(row!.n);
+}
+
 /** A play as it is stored, with the newest verdict and what a person decided of it. */
 export interface StoredPlay {
   readonly reportId: Uuid;
@@ -138,6 +149,7 @@ export interface StoredPlay {
   readonly reasons: readonly Reason[];
   readonly receivedAt: Date;
   readonly way: WayIn;
+  readonly byOldLink: boolean;
   readonly batchId: Uuid | null;
   /** What a person answered to the doubt; null for none, or withdrawn. */
   readonly choice: Choice | null;
@@ -168,6 +180,7 @@ interface PlayRow {
   reasons: Reason[] | string;
   received_at: Date;
   way: WayIn;
+  by_old_link: number;
   batch_id: Buffer | null;
   choice: Choice | null;
   body: string;
@@ -206,7 +219,7 @@ async function playsWhere(condition: string, id: Uuid): Promise<StoredPlay[]> {
   const found = await rows<PlayRow>(
     `SELECT r.id AS report_id, r.assignment_id, a.child_id, i.game_version_id, gv.number AS version_number, i.week_id, w.due_on, s.time_zone,
             p.level_id, p.go_number, p.as_asked, a.level_id AS assigned_level, a.set_up AS assigned_set_up, a.par, a.home_forms_id, p.value, p.attempts,
-            p.successes, p.seconds, r.received_at, r.way, r.batch_id, r.body,
+            p.successes, p.seconds, r.received_at, r.way, r.by_old_link, r.batch_id, r.body,
             (SELECT d.choice FROM decisions d WHERE d.report_id = r.id AND d.withdrawn_at IS NULL ORDER BY d.created_at DESC, d.id DESC LIMIT 1) AS choice,
             (SELECT v.kind FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS kind,
             (SELECT v.reasons FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS reasons
@@ -251,6 +264,7 @@ async function playsWhere(condition: string, id: Uuid): Promise<StoredPlay[]> {
       reasons: parsed(row.reasons),
       receivedAt: row.received_at,
       way: row.way,
+      byOldLink: row.by_old_link === 1,
       batchId: row.batch_id ? toText(row.batch_id) : null,
       choice: row.choice,
       report,

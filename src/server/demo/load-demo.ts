@@ -337,7 +337,7 @@ async function storePlay(
         assignmentId: assignment.id,
         accessKeyId: toText(key.id),
         enteredBy: null,
-        source: toText(key.id),
+        source: assignment.childId,
         clientPlayId: envelope.playId,
         bodyHash: createHash('sha256').update(body).digest(),
         body,
@@ -346,6 +346,7 @@ async function storePlay(
         asAsked: [true],
         receivedAt,
         way: 'link',
+        byOldLink: false,
         batchId: null,
       },
     ]);

@@ -9,6 +9,8 @@ import { homeFormsOf } from '../db/home-forms';
 import { playsOfChild } from '../reports/plays';
 import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
+import { childMark } from '../auth/tokens';
+import { settings } from '../settings';
 import { assignmentsOfChild, versionBody, type AssignmentInWeek } from '../db/weeks';
 
 const WEEKS_SHOWN = 6;
@@ -72,6 +74,7 @@ export async function cardFor(key: AccessKey, now: Date): Promise<Card> {
   );
   return {
     scope: key.scope,
+    mark: childMark(settings().serverKey, key.childId),
     child: slip || !child ? null : { name: `${child.firstName} ${child.initial}`, hand: child.hand },
     exerciseSwapped: child?.form === 'other-exercise',
     weeks,

@@ -2,12 +2,11 @@
 import type { Uuid } from '@/contract/ids';
 import { tokenLimit } from '../auth/limits';
 import { TOKEN_PATTERN } from '../auth/tokens';
-import { keyAndAssignment, keyOfToken, type AccessKey } from '../db/access-keys';
-import type { ChildAssignment } from '../db/weeks';
+import { keyAndAssignment, keyOfToken, type AccessKey, type KeyAndAssignment } from '../db/access-keys';
 import { refuse } from '../http/answer';
 import { bearerOf, foundOrRefused } from '../http/bearer';
 
-const unknownLink = () =>
+export const unknownLink = () =>
   refuse(401, 'authorization', /*i18n*/ 'This link is not known, or it has been replaced.', /*i18n*/ 'Ask the school for the newest link or code.');
 
 const tokenOf = (request: Request) => bearerOf(request, TOKEN_PATTERN, unknownLink);
@@ -19,12 +18,8 @@ export async function familyOf(request: Request, now: Date): Promise<AccessKey> 
   return orRefused(token, await keyOfToken(token, now));
 }
 
-/** The family and, when it is that child's, the assignment it reports. */
-export async function familyReporting(
-  request: Request,
-  assignmentId: Uuid,
-  now: Date,
-): Promise<{ key: AccessKey; assignment: ChildAssignment | undefined }> {
+/** The family and, when it is that child's, the assignment it reports; also under a link that was replaced a short while ago. */
+export async function familyReporting(request: Request, assignmentId: Uuid, now: Date): Promise<KeyAndAssignment> {
   const token = tokenOf(request);
   return orRefused(token, await keyAndAssignment(token, assignmentId, now));
 }

@@ -93,6 +93,7 @@ async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> 
     };
     const around = reasonsAround(game, first.report, verdict, {
       way: first.way,
+      byOldLink: first.byOldLink,
       assigned: first.setUp,
       levelId: first.assignedLevelId,
       forms: await homeFormsOf(first.homeFormsId),

@@ -43,11 +43,13 @@ export interface Sender {
   /** The school's key with which another program sent it. */
   readonly sentBy?: Uuid;
   readonly way: WayIn;
+  /** The link had been replaced or had ended. */
+  readonly byOldLink?: boolean;
   readonly batchId?: Uuid;
 }
 
-/** Whose play ids these are: a play counts once from each of them. */
-const sourceOf = ({ accessKeyId, enteredBy, sentBy }: Sender): Uuid => (accessKeyId ?? enteredBy ?? sentBy)!;
+/** Whose play ids these are: a play counts once from each of them. A child's are its own, by whichever of its links they come. */
+const sourceOf = ({ enteredBy, sentBy }: Sender, { childId }: ChildAssignment): Uuid => enteredBy ?? sentBy ?? childId;
 
 /** What makes two sendings the same report: everything but the moment of sending. */
 function contentHash({ playId, assignmentId, report }: Envelope): Buffer {
@@ -67,7 +69,8 @@ export async function judged(sender: Sender, assignment: ChildAssignment, envelo
   return {
     assignmentId: assignment.id,
     ...sender,
-    source: sourceOf(sender),
+    byOldLink: sender.byOldLink ?? false,
+    source: sourceOf(sender, assignment),
     batchId: sender.batchId ?? null,
     clientPlayId: envelope.playId,
     bodyHash: contentHash(envelope),
@@ -79,10 +82,17 @@ export async function judged(sender: Sender, assignment: ChildAssignment, envelo
   };
 }
 
-export async function takeIn(sender: Sender, assignment: ChildAssignment, envelope: Envelope, raw: string, now: Date): Promise<Received> {
+export async function takeIn(
+  sender: Sender,
+  assignment: ChildAssignment,
+  envelope: Envelope,
+  raw: string,
+  now: Date,
+  store: (report: NewReport) => Promise<void> = storeTogether,
+): Promise<Received> {
   const report = await judged(sender, assignment, envelope, raw, now);
   try {
-    await storeTogether(report);
+    await store(report);
     return { receivedAt: now, again: false, verdict: report.verdict };
   } catch (error) {
     if (errorNumber(error) !== DUPLICATE) throw error;

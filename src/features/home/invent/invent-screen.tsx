@@ -15,6 +15,7 @@ import { WholeScore, Working } from '../../counter/working';
 import { Safe } from '../before-play';
 import { Big, Bottom, Plain, Screen, TopLine } from '../home-style';
 import { inHand, stopped } from '../in-hand';
+import type { Before } from '../../counter/use-play';
 import { PlayScreen } from '../play-screen';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from '../store';
 import { Making } from './making';
@@ -24,7 +25,7 @@ type Step =
   | { readonly on: 'make' }
   | { readonly on: 'safety' }
   | { readonly on: 'begun'; readonly events: readonly PlayEvent[] }
-  | { readonly on: 'play'; readonly already: readonly PlayEvent[]; readonly key: string }
+  | { readonly on: 'play'; readonly before: Before; readonly key: string }
   | { readonly on: 'result'; readonly events: readonly PlayEvent[]; readonly result: Result }
   | { readonly on: 'sent' };
 
@@ -57,7 +58,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
   const [step, setStep] = useState<Step>(
     begun?.events.some((event) => event.do === 'attempt') ? { on: 'begun', events: begun.events } : { on: 'make' },
   );
-  const play = (already: readonly PlayEvent[] = []) => setStep({ on: 'play', already, key: v7() });
+  const play = (events: readonly PlayEvent[] = []) => setStep({ on: 'play', before: { events }, key: v7() });
   const put = (next: InventedPlan) => {
     setPlan(next);
     onDraft(next);
@@ -135,7 +136,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
           hand={hand}
           name={name}
           player={0}
-          already={step.already}
+          before={step.before}
           counting="attempts"
           cues={ways}
           exerciseSwapped={false}
@@ -143,6 +144,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
             void store.forgetBegun(hand.item.assignmentId);
             setStep({ on: 'result', events, result });
           }}
+          onCard={onBack}
         />
       );
     case 'result': {
