@@ -48,7 +48,7 @@ describe('a device without storage', () => {
       },
     ],
   ])('%s: the page goes on in its memory, and says so', async (_what, open) => {
-    const device = new Device(async () => open());
+    const device = new Device(open);
     expect(await device.get('plays', 'a')).toBeUndefined();
     expect(device.keeping()).toBe('none');
     await device.write([put('a', { n: 1 }), put('b')]);

@@ -24,6 +24,8 @@ export interface PlayInHand {
   /** What is being entered of the next try; it outlives a stop, and is written down when the go ends. */
   readonly entering: Entering;
   readonly enter: (entering: Entering) => void;
+  /** Tells what there is and what the clock shows, as after a tap. */
+  readonly keep: () => void;
   readonly result: Result;
   /** Milliseconds left of a countdown, or played so far without one: read when it is shown, so that a tick draws the clock alone. */
   readonly readShownMs: () => number;
@@ -163,6 +165,11 @@ export function usePlay(
     return downMs > 0 ? Math.max(0, downMs - onClock) : onClock;
   }, [program, read]);
 
+  const keepNow = useCallback(() => {
+    const { events: all, entering: now } = latest.current;
+    if (all.length > 0 || isEntering(now)) onChange(all, now, read());
+  }, [onChange, read]);
+
   return {
     program,
     part,
@@ -170,6 +177,7 @@ export function usePlay(
     events,
     moves,
     entering,
+    keep: keepNow,
     enter: (next) => put(latest.current.events, latest.current.state, next),
     result: measure(program, state, 0, words),
     readShownMs,

@@ -105,8 +105,8 @@ export class Device {
   }
 
   private async base(): Promise<IDBPDatabase | null> {
-    // Tried again after a while, not at every tap: a page without storage must stay quick.
-    this.opened ??= within(this.open(() => (this.opened = undefined)));
+    // Asked once: a page without storage must stay quick. A browser may refuse by throwing at once.
+    this.opened ??= within(Promise.resolve().then(() => this.open(() => (this.opened = undefined))));
     try {
       return await this.opened;
     } catch {

@@ -95,7 +95,8 @@ export function stepToGoOn(item: CardItem, go: BegunGo, nowMs: number): Step {
   const step = { on: 'play', item, formId: go.formId, going: howBegun(go), key: v7() } as const;
   if (go.watchMs !== undefined) return { ...step, before: FROM_THE_START, fromMs: go.watchMs + ran };
   const lastT = go.events.at(-1)?.t ?? 0;
-  const before = since.clock === 'ran' ? { events: go.events, ranOnMs: Math.max(0, (go.t ?? lastT) - lastT) + ran } : { events: stopped(go.events) };
+  const before =
+    since.clock === 'ran' ? { events: go.events, ranOnMs: Math.max(0, (go.t ?? lastT) - lastT) + ran } : { events: stopped(go.events, go.t) };
   return { ...step, before: { ...before, ...(go.entering && { entering: go.entering }) } };
 }
 

@@ -62,6 +62,7 @@ function useCountIn(from: number, cues: Cues): number {
 }
 
 const COUNT_IN = 3;
+const KEPT_EVERY_MS = 5000;
 const LAST_SECONDS_MS = 10_000;
 
 /** One cue when the last ten seconds begin; `leftMs` is read ten times a second. */
@@ -146,17 +147,27 @@ function Playing({ hand, player, before, counting, cues, exerciseSwapped, onDone
     },
     [item.assignmentId, form.id, player, counting, flush],
   );
-  useEffect(() => {
-    // No frame is drawn while nobody looks: what waits for one is kept at once.
-    window.addEventListener('pagehide', flush);
-    document.addEventListener('visibilitychange', flush);
-    return () => {
-      window.removeEventListener('pagehide', flush);
-      document.removeEventListener('visibilitychange', flush);
-    };
-  }, [flush]);
   const play = usePlay(level, before, keep, counting);
   const done = useRef(false);
+  const { keep: keepNow } = play;
+  useEffect(() => {
+    // No frame is drawn while nobody looks: what there is is kept at once, with what the clock shows.
+    const leave = () => {
+      if (!done.current) keepNow();
+      flush();
+    };
+    // A page that is killed is not asked: what the clock shows is kept when a go is taken up again, and every few seconds.
+    const now = () => !done.current && keepNow();
+    now();
+    const timer = setInterval(now, KEPT_EVERY_MS);
+    window.addEventListener('pagehide', leave);
+    document.addEventListener('visibilitychange', leave);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('pagehide', leave);
+      document.removeEventListener('visibilitychange', leave);
+    };
+  }, [flush, keepNow]);
   const { over } = play.moves;
   const down = play.part.clockDownMs > 0;
   useLastSeconds(down ? play.readShownMs : null, cues);

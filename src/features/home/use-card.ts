@@ -16,6 +16,8 @@ export type Loaded =
 const NO_CONNECTION = /*i18n*/ 'There is no connection. You can play; what you write is kept here and sent later.';
 const SLOW = /*i18n*/ 'The school has not answered yet. You can play; what you write is kept here and sent later.';
 
+const REPLACED = /*i18n*/ 'This link has been replaced. You can play on; open the newest link from the school soon.';
+
 /** After so long the card that this device keeps is shown, whatever the school does. Milliseconds. */
 const PATIENCE_MS = 3000;
 
@@ -121,7 +123,10 @@ export function useCard(onOpened: () => void): CardInHand {
         if (response.status < 500 && response.status !== 429) {
           ended.current = true;
           const body = (await response.json().catch(() => ({}))) as { problems?: { reason: string; fix: string }[] };
-          show({ kind: 'failed', words: body.problems?.[0] ? problemLines(body.problems[0]) : /*i18n*/ 'This link does not open.' });
+          const words = body.problems?.[0] ? problemLines(body.problems[0]) : /*i18n*/ 'This link does not open.';
+          // A card that was open stays open: a go may be under way on it.
+          shown = true;
+          if (newest.current === key) setLoaded((now) => (now.kind === 'card' ? { ...now, offline: REPLACED } : { kind: 'failed', words }));
           return await read(key);
         }
         show(
