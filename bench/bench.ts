@@ -22,7 +22,7 @@ import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
 import { CHROMIUM, startWebServer } from '../tests/web-server';
 import { benchCollect } from './collect';
-import { benchHome } from './home';
+import { benchHome, withEmptyPage } from './home';
 import { benchRules } from './rules';
 
 const port = process.env['LOCHSIDE_TEST_PORT']!;
@@ -185,10 +185,10 @@ async function benchIntake(): Promise<void> {
     }),
   );
   const bodyOf = (n: number) => JSON.stringify({ ...sends[n % sends.length]!.envelope, playId: v7() });
-  const run = (path: string) => {
+  const run = (at: string) => {
     let n = 0;
     return autocannon({
-      url: `${address}${path}`,
+      url: at,
       connections: 50,
       duration: 8,
       requests: [
@@ -206,9 +206,11 @@ async function benchIntake(): Promise<void> {
       ],
     });
   };
-  await run('/api/v1/empty');
-  const empty = await run('/api/v1/empty');
-  const intake = await run('/api/v1/home/reports');
+  const empty = await withEmptyPage(Number(new URL(address).port) + 1, async (url) => {
+    await run(`${url}api/empty`);
+    return run(`${url}api/empty`);
+  });
+  const intake = await run(`${address}/api/v1/home/reports`);
   say('empty POST at 50 connections', `${empty.latency.p50} ms median`, '', null);
   say(
     'intake of a report at 50 connections',

@@ -29,7 +29,8 @@ async function scriptsOf(browser: Browser, url: string, ready: (page: Page) => P
   return sizes.reduce((sum, size) => sum + size, 0) / 1000;
 }
 
-async function withEmptyPage<T>(port: number, work: (url: string) => Promise<T>): Promise<T> {
+/** Builds and serves the empty application beside the real one while `work` runs. */
+export async function withEmptyPage<T>(port: number, work: (url: string) => Promise<T>): Promise<T> {
   const next = join(root, 'node_modules/next/dist/bin/next');
   const folder = join(root, 'bench/empty');
   const env = { ...process.env, NODE_ENV: 'production' as const, NEXT_TELEMETRY_DISABLED: '1' };

@@ -5,5 +5,9 @@ import type { PaperJob } from '@/server/paper/job';
 
 const write = (line: unknown) => process.stdout.write(`${JSON.stringify(line)}\n`);
 const job = JSON.parse(await text(process.stdin)) as PaperJob;
-const pdf = await renderPaper(job, (done, of) => write({ done, of }));
+const pdf = await renderPaper(
+  job,
+  (done, of) => write({ done, of }),
+  (failed) => write({ failed }),
+);
 write({ pdf: Buffer.from(pdf).toString('base64') });

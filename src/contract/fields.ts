@@ -1,8 +1,15 @@
 /** What the schemas of several resources share. What an answer holds beyond its schema is let through: an older page meets a newer server. */
 import Joi from 'joi';
+import { isDay } from '@/core/measure/days';
 
 export const uuid = Joi.string().guid();
 export const day = Joi.string().pattern(/^20\d{2}-\d{2}-\d{2}$/);
+
+/** A day that somebody sends: of this century, and one that there is. */
+export const realDay = Joi.string()
+  .pattern(/^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
+  .custom((sent: string, helpers) => (isDay(sent) ? sent : helpers.error('string.pattern.base')));
+
 export const text = Joi.string().allow('');
 export const count = Joi.number().integer().min(0);
 export const figure = Joi.number().allow(null);

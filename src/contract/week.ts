@@ -1,5 +1,6 @@
 /** The body of a week that is to be sent, or only looked at first. */
 import Joi from 'joi';
+import { realDay } from './fields';
 import { RACK_TEXT } from '@/core/forecast/racks';
 import type { KitThing } from './assignment';
 import type { Uuid } from './ids';
@@ -37,7 +38,6 @@ export interface WeekBody {
 }
 
 /** ISO 8601, a day of this century. */
-const dayField = Joi.string().pattern(/^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/);
 const id = Joi.string().max(36);
 const levelId = Joi.string().max(24);
 const words = (most: number) => Joi.string().trim().max(most).allow('');
@@ -50,7 +50,7 @@ export const weekSchema = Joi.object<WeekBody>({
         gameId: id.required(),
         levelId: levelId.required(),
         levels: Joi.object().pattern(id, levelId).max(200),
-        opensOn: dayField.allow(null),
+        opensOn: realDay.allow(null),
       }),
     )
     .min(1)
@@ -67,7 +67,7 @@ export const weekSchema = Joi.object<WeekBody>({
     )
     .max(40)
     .default([]),
-  dueOn: dayField.required(),
+  dueOn: realDay.required(),
   warmUp: words(280).required(),
   diary: words(280).required(),
   film: words(280).default(''),

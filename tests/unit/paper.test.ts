@@ -46,6 +46,72 @@ describe('a home sheet', () => {
   });
 });
 
+describe('in large print', () => {
+  const large: PaperLook = { ...usual, print: 'large' };
+  const hardest = (id: string, size: PaperLook['size'] = 'A4'): [PaperLook, Sheet] => {
+    const { game } = starters().find((one) => one.id === id)!;
+    const level = game.levels.length - 1;
+    const sheet = homeSheet(game, 'Ailsa B.') as Extract<Sheet, { kind: 'home' }>;
+    const on = { ...sheet.game, level: pacedGame(resolveLevel(game, level), STEP_M), levelName: game.levels[level]!.name };
+    return [
+      { ...large, size },
+      { ...sheet, game: on },
+    ];
+  };
+
+  it.each([
+    // Drawings of these came to lie where a page ends: no PDF was made at all.
+    ['clear-the-jetty', 'LETTER'],
+    ['clear-the-jetty', 'A4'],
+    ['harbour-lamps', 'LETTER'],
+    ['harbour-lamps', 'A4'],
+    ['regatta-day', 'A4'],
+    ['loch-frames', 'A4'],
+  ] as const)('a sheet of %s on %s is made', async (id, size) => {
+    const [look, sheet] = hardest(id, size);
+    const failed: unknown[] = [];
+    const pdf = await PDFDocument.load(
+      await renderPaper(
+        { look, sheets: [sheet] },
+        () => undefined,
+        (one) => failed.push(one),
+      ),
+    );
+    expect(failed).toEqual([]);
+    expect(pdf.getPageCount()).toBeGreaterThanOrEqual(1);
+  });
+});
+
+describe('a pack with a sheet that cannot be made', () => {
+  const named = (name: string): Sheet => ({ kind: 'notice', title: name, words: '' });
+  const made = async (sheets: readonly Sheet[]) => {
+    const failed: { sheet: string; reason: string }[] = [];
+    const pdf = renderPaper(
+      { look: usual, sheets },
+      () => undefined,
+      (one) => failed.push(one),
+      async (_look, some) => {
+        if (some.some((sheet) => sheet.kind === 'notice' && sheet.title === 'bad')) throw new Error('unsupported number');
+        const pages = await PDFDocument.create();
+        for (const _sheet of some) pages.addPage();
+        return PDFDocument.load(await pages.save());
+      },
+    );
+    return { failed, pages: async () => (await PDFDocument.load(await pdf)).getPageCount(), pdf };
+  };
+
+  it('names it with the reason and keeps the others', async () => {
+    const { failed, pages } = await made(['one', 'two', 'bad', 'four', 'five'].map(named));
+    expect(await pages()).toBe(4);
+    expect(failed).toEqual([{ sheet: 'bad', reason: 'unsupported number' }]);
+  });
+
+  it('of nothing else is no PDF, and says so', async () => {
+    const { pdf } = await made([named('bad')]);
+    await expect(pdf).rejects.toThrow('none of the sheets');
+  });
+});
+
 describe('the boxes of a tally', () => {
   const of = (id: string) => tallyOf(resolveLevel(starters().find((one) => one.id === id)!.game, 0));
 

@@ -6,6 +6,9 @@ export function dayPlus(day: string, days: number): string {
   return new Date(Date.UTC(year, month - 1, date + days)).toISOString().slice(0, 10);
 }
 
+/** Whether there is such a day: “2027-02-30” is written like one and is none. */
+export const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && dayPlus(text, 0) === text;
+
 /** Making one takes longer than using it a hundred times. */
 const writers = new Map<string, Intl.DateTimeFormat>();
 

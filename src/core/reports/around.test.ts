@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
 import { levelById } from '../rules/level';
 import { usedSetUpOf } from '../sheet/home-form';
-import { reasonsAround, withReasons, type Around } from './around';
+import { NONE_COUNTED, reasonsAround, withCounted, withReasons, type Around } from './around';
 import { answersTo, whatCounts } from './decision';
 import { reportFromFields } from './from-parts';
 import { judge } from './judge';
@@ -20,6 +20,8 @@ const scored = (total: number, change: Partial<typeof setUp> = {}) =>
     level.parts[0]!.measure.unit,
     new Date('2026-11-24T16:00:00Z'),
   );
+const counted = (...values: number[]) => values.reduce(withCounted, NONE_COUNTED);
+
 const around = (change: Partial<Around> = {}): Around => ({
   way: 'paper',
   byOldLink: false,
@@ -28,8 +30,8 @@ const around = (change: Partial<Around> = {}): Around => ({
   forms: [],
   closedDays: null,
   version: null,
-  before: [],
-  others: [],
+  before: NONE_COUNTED,
+  same: null,
   ...change,
 });
 const codes = (report: ReturnType<typeof scored>, change: Partial<Around> = {}) =>
@@ -37,7 +39,7 @@ const codes = (report: ReturnType<typeof scored>, change: Partial<Around> = {}) 
 
 describe('what stands around a report', () => {
   it('is nothing when it came in time, as it was sent, and is like the child', () => {
-    expect(codes(scored(12), { before: [10, 12, 11, 13, 12] })).toEqual([]);
+    expect(codes(scored(12), { before: counted(10, 12, 11, 13, 12) })).toEqual([]);
     const verdict = judge(game, scored(12));
     expect(withReasons(verdict, [])).toBe(verdict);
   });
@@ -60,16 +62,25 @@ describe('what stands around a report', () => {
     expect(codes({ ...report, goes: report.goes.map((go) => ({ ...go, level: other })) })).toEqual(['level']);
   });
   it('the same scores by another way, but not by the same', () => {
-    const other = (way: 'link' | 'paper') => ({ others: [{ way, on: 'Monday', values: [12] }] });
-    expect(codes(scored(12), other('link'))).toEqual(['same-play']);
-    expect(codes(scored(12), other('paper'))).toEqual([]);
-    expect(codes(scored(13), other('link'))).toEqual([]);
+    expect(codes(scored(12), { same: { way: 'link', on: 'Monday' } })).toEqual(['same-play']);
+    expect(codes(scored(12))).toEqual([]);
   });
   it('far beyond the child’s own spread, once there are enough scores to know it', () => {
-    expect(codes(scored(40), { before: [10, 12, 11] })).toEqual([]);
-    expect(codes(scored(40), { before: [10, 12, 11, 13] })).toEqual(['beyond']);
-    expect(codes(scored(18), { before: [10, 12, 11, 13] })).toEqual([]);
-    expect(codes(scored(40), { before: [5, 40, 12, 33] })).toEqual([]);
+    expect(codes(scored(40), { before: counted(10, 12, 11) })).toEqual([]);
+    expect(codes(scored(40), { before: counted(10, 12, 11, 13) })).toEqual(['beyond']);
+    expect(codes(scored(18), { before: counted(10, 12, 11, 13) })).toEqual([]);
+    expect(codes(scored(40), { before: counted(5, 40, 12, 33) })).toEqual([]);
+  });
+  it('what counted is summed up as the scores themselves would be', () => {
+    const values = [5, 40, 12, 33, 33, 7];
+    const mean = values.reduce((sum, one) => sum + one, 0) / values.length;
+    const { n, least, most, ...summed } = counted(...values);
+    expect({ n, least, most }).toEqual({ n: 6, least: 5, most: 40 });
+    expect(summed.mean).toBeCloseTo(mean, 10);
+    expect(summed.squares).toBeCloseTo(
+      values.reduce((sum, one) => sum + (one - mean) ** 2, 0),
+      8,
+    );
   });
   it('makes a clean report wait, and leaves a graver verdict as it is', () => {
     const clean = judge(game, scored(12));

@@ -8,7 +8,7 @@
 import { playedAsAsked, type HomeForm } from '../sheet/home-form';
 import type { Game } from '../rules/game';
 import type { Reason, Verdict } from './judge';
-import type { Report, UsedSetUp } from './report';
+import type { ToldReport, UsedSetUp } from './report';
 
 /** How a report came in. */
 export type WayIn = 'link' | 'paper' | 'file' | 'message' | 'api';
@@ -34,10 +34,37 @@ export interface Around {
   /** The number of the version that was played, where it says one, and of the one that was sent. */
   readonly version: { readonly played: number; readonly sent: number } | null;
   /** What counted of this child before, on a like set-up. */
-  readonly before: readonly number[];
-  /** What this child reported of the same game and week by other ways: the scores of the goes. */
-  readonly others: readonly { readonly way: WayIn; readonly on: string; readonly values: readonly (number | null)[] }[];
+  readonly before: Counted;
+  /** The first report of the same game and week with the same scores that came by another way; null for none. */
+  readonly same: { readonly way: WayIn; readonly on: string } | null;
 }
+
+/** Scores that counted, summed up: one more is added without going through those before. */
+export interface Counted {
+  readonly n: number;
+  readonly mean: number;
+  /** The sum of squared deviations from the mean. */
+  readonly squares: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+export const NONE_COUNTED: Counted = { n: 0, mean: 0, squares: 0, least: Infinity, most: -Infinity };
+
+/** With one more score (Welford's update, B. P. Welford, Technometrics 4, 1962). */
+export function withCounted({ n, mean, squares, least, most }: Counted, value: number): Counted {
+  const nextMean = mean + (value - mean) / (n + 1);
+  return {
+    n: n + 1,
+    mean: nextMean,
+    squares: squares + (value - mean) * (value - nextMean),
+    least: Math.min(least, value),
+    most: Math.max(most, value),
+  };
+}
+
+/** The scores of a report's goes as a key: the same scores give the same. */
+export const scoresKey = (values: readonly (number | null)[]): string => JSON.stringify(values);
 
 /** A week takes scores for so many days after its due day, as late; then it has closed. Assumed. */
 export const OPEN_AFTER_DUE_DAYS = 14;
@@ -50,7 +77,7 @@ const FAR_BEYOND = 3.5;
 const LEAST_SPREAD_SHARE = 0.15;
 const LEAST_SPREAD = 1.5;
 
-export function reasonsAround(game: Game, report: Report, verdict: Verdict, around: Around): readonly Reason[] {
+export function reasonsAround(game: Game, report: ToldReport, verdict: Verdict, around: Around): readonly Reason[] {
   const reasons: Reason[] = [];
   const say = (code: Reason['code'], go: number, place: string, sentence: string) => reasons.push({ kind: 'doubtful', code, go, place, sentence });
   const { version, closedDays, way } = around;
@@ -76,8 +103,7 @@ export function reasonsAround(game: Game, report: Report, verdict: Verdict, arou
     const [asked] = around.forms;
     if (nearest && !(asked && playedAsAsked(asked, around.assigned, go))) say('nearer', index, `/goes/${index}/setUp/distancesM`, nearest);
   });
-  const values = verdict.goes.map((go, index) => go.result?.value ?? report.goes[index]!.total);
-  const same = around.others.find((other) => other.way !== way && JSON.stringify(other.values) === JSON.stringify(values));
+  const { same } = around;
   if (same) say('same-play', 0, '/goes', `The same score came ${WAY_WORDS[same.way]} on ${same.on}: it may be the same play.`);
   const [asked] = around.forms;
   verdict.goes.forEach(({ result }, index) => {
@@ -106,13 +132,11 @@ function nearerThanSent(used: UsedSetUp, assigned: UsedSetUp): string | null {
 const NEARER_M = 0.25;
 
 /** What the child had before, in words, when a score is far beyond it; else null. */
-function beyondOwn(value: number, better: 'high' | 'low', before: readonly number[]): string | null {
-  const n = before.length;
+function beyondOwn(value: number, better: 'high' | 'low', { n, mean, squares, least, most }: Counted): string | null {
   if (n < ENOUGH_BEFORE) return null;
-  const mean = before.reduce((sum, one) => sum + one, 0) / n;
-  const spread = Math.sqrt(before.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (n - 1));
+  const spread = Math.sqrt(squares / (n - 1));
   // The spread of a further score around the mean of n of them.
   const foretold = Math.max(spread, LEAST_SPREAD_SHARE * Math.abs(mean), LEAST_SPREAD) * Math.sqrt(1 + 1 / n);
   const ahead = better === 'high' ? value - mean : mean - value;
-  return ahead > FAR_BEYOND * foretold ? `${n} before, from ${Math.min(...before)} to ${Math.max(...before)}` : null;
+  return ahead > FAR_BEYOND * foretold ? `${n} before, from ${least} to ${most}` : null;
 }

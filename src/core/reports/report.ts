@@ -41,6 +41,19 @@ export interface Report {
   readonly looks?: { readonly by: 'child' | 'adult'; readonly marks: readonly MarkedLook[] };
 }
 
+/** A report without what happened moment by moment: all that views of a class need. */
+export interface ToldReport extends Omit<Report, 'goes'> {
+  readonly goes: readonly Omit<Go, 'events'>[];
+}
+
+export const toldOf = (report: Report | ToldReport): ToldReport => ({
+  ...report,
+  goes: report.goes.map((go) => {
+    const { events: _events, ...told } = go as Go;
+    return told;
+  }),
+});
+
 const goSchema = Joi.object<Go>({
   ...playFields,
   hand: Joi.string().valid('right', 'left', 'either').required(),

@@ -99,7 +99,7 @@ function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
     setOnPaper(true);
     const made = await makePdf('/api/v1/weeks/preview/paper', body, () => undefined, new AbortController().signal);
     setOnPaper(false);
-    setProblem(made.ok ? '' : made.problem);
+    setProblem(made.problem);
     if (made.ok) saveFile(made.pdf, 'preview.pdf');
   };
   const submit = form.handleSubmit(async () => {

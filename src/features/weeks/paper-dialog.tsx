@@ -64,6 +64,7 @@ export function PaperDialog({
     if (!result.ok) return setProblem(result.problem);
     const file = `${name}-${wanted.kind}.pdf`.replace(/[^\p{L}\p{N}.-]+/gu, '-');
     saveFile(result.pdf, file);
+    setProblem(result.problem);
     setMade(file);
   };
   return (

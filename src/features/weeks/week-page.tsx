@@ -136,7 +136,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
     const made = await makePdf(`/api/v1/weeks/${week.id}/notices/${notice.id}`, undefined, () => undefined, new AbortController().signal);
     setMaking(false);
     if (made.ok) saveFile(made.pdf, `week-${week.number}-${notice.kind}.pdf`);
-    else setProblem(made.problem);
+    if (made.problem !== '') setProblem(made.problem);
   };
   const reported = week.children - week.waiting.length;
   return (

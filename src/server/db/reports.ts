@@ -3,9 +3,10 @@ import type { AssignedSetUp } from '@/contract/assignment';
 import type { WayIn } from '@/core/reports/around';
 import type { Choice } from '@/core/reports/decision';
 import type { Reason, Verdict, VerdictKind } from '@/core/reports/judge';
-import type { Report } from '@/core/reports/report';
+import { toldOf, type Report, type ToldReport } from '@/core/reports/report';
 import { ENGINE_VERSION } from '@/core/rules/compile';
 import { parsed } from './games';
+import { padded } from './gather';
 import { newId, toBytes, toText } from './ids';
 import { firstRow, insertMany, rows, type Db } from './pool';
 
@@ -21,6 +22,8 @@ export interface NewReport {
   readonly bodyHash: Buffer;
   readonly body: string;
   readonly report: Report;
+  /** The number of the version that was played, where the sender says it. */
+  readonly gameVersion: number | null;
   readonly verdict: Verdict;
   /** Of each go, whether it was played as it was asked or with an equal set-up. */
   readonly asAsked: readonly boolean[];
@@ -42,9 +45,14 @@ const REPORT = [
   'way',
   'batch_id',
   'by_old_link',
+  'digest',
 ];
 const PLAY = ['id', 'report_id', 'go_number', 'level_id', 'value', 'attempts', 'successes', 'seconds', 'as_asked'];
 const VERDICT = ['id', 'report_id', 'kind', 'reasons', 'engine_version', 'created_at'];
+
+/** What views of a class need of a report: all but what happened moment by moment. */
+const digestOf = ({ report, gameVersion }: NewReport): string =>
+  JSON.stringify({ report: toldOf(report), ...(gameVersion !== null && { gameVersion }) });
 
 /**
  * Stores reports as they came, their plays and their first verdicts. Throws error 1062 when one of the plays was stored before; the
@@ -69,6 +77,7 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
       one.way,
       one.batchId ? toBytes(one.batchId) : null,
       one.byOldLink,
+      digestOf(one),
     ]),
   );
   await insertMany(
@@ -153,7 +162,7 @@ export interface StoredPlay {
   readonly batchId: Uuid | null;
   /** What a person answered to the doubt; null for none, or withdrawn. */
   readonly choice: Choice | null;
-  readonly report: Report;
+  readonly report: ToldReport;
 }
 
 interface PlayRow {
@@ -183,19 +192,39 @@ interface PlayRow {
   by_old_link: number;
   batch_id: Buffer | null;
   choice: Choice | null;
-  body: string;
+  said: string;
 }
 
 /** Who was assigned something in a class. */
 const CHILDREN_OF_CLASS =
   'a.child_id IN (SELECT a2.child_id FROM assignments a2 JOIN week_items i2 ON i2.id = a2.week_item_id JOIN weeks w2 ON w2.id = i2.week_id WHERE w2.class_id = ?)';
 
-/** Every play that stands of the children who were assigned something in this class, oldest first. */
-export async function storedPlaysOfClass(classId: Uuid): Promise<StoredPlay[]> {
-  return playsWhere(CHILDREN_OF_CLASS, classId);
+/** A report that stands, of whom it is, and a text that is another one whenever what is known of it is. */
+export interface ReportStamp {
+  readonly reportId: Uuid;
+  readonly childId: Uuid;
+  readonly stamp: string;
 }
 
-/** Another text whenever what `storedPlaysOfClass` gives would be another: by the ids of its reports, verdicts and decisions, and what was taken back. */
+async function stampsWhere(condition: string, id: Uuid): Promise<ReportStamp[]> {
+  const found = await rows<{ id: Buffer; child_id: Buffer; stamp: string }>(
+    `SELECT r.id, a.child_id,
+            CONCAT_WS(' ', (SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(v.id))) FROM verdicts v WHERE v.report_id = r.id),
+                           (SELECT CONCAT(COUNT(*), ' ', COUNT(d.withdrawn_at), ' ', BIT_XOR(CRC32(d.id))) FROM decisions d WHERE d.report_id = r.id)) AS stamp
+       FROM reports r JOIN assignments a ON a.id = r.assignment_id LEFT JOIN batches b ON b.id = r.batch_id
+      WHERE ${condition} AND b.undone_at IS NULL
+      ORDER BY r.received_at, r.id`,
+    [toBytes(id)],
+  );
+  return found.map((row) => ({ reportId: toText(row.id), childId: toText(row.child_id), stamp: row.stamp }));
+}
+
+/** Every report that stands of the children who were assigned something in this class, oldest first. */
+export const stampsOfClass = (classId: Uuid): Promise<ReportStamp[]> => stampsWhere(CHILDREN_OF_CLASS, classId);
+
+export const stampsOfChild = (childId: Uuid): Promise<ReportStamp[]> => stampsWhere('a.child_id = ?', childId);
+
+/** Another text whenever what `stampsOfClass` gives would be another: by the ids of its reports, verdicts and decisions, and what was taken back. */
 export async function markOfClassPlays(classId: Uuid): Promise<string> {
   const of = (table: string, more = '') =>
     firstRow<{ n: number; ids: string | number | null; more: string | number | null }>(
@@ -211,15 +240,35 @@ export async function markOfClassPlays(classId: Uuid): Promise<string> {
   return found.map((one) => `${one!.n} ${one!.ids} ${one!.more}`).join(' | ');
 }
 
-export async function storedPlaysOfChild(childId: Uuid): Promise<StoredPlay[]> {
-  return playsWhere('a.child_id = ?', childId);
+/** So many reports are read with one statement: what a statement gives stands in memory twice for a moment. */
+const MOST_READ = 128;
+
+/** The plays of these reports, those of one report one after the other. */
+export async function storedPlays(reportIds: readonly Uuid[]): Promise<StoredPlay[]> {
+  const plays: StoredPlay[] = [];
+  for (let at = 0; at < reportIds.length; at += MOST_READ) plays.push(...(await playsOfSome(reportIds.slice(at, at + MOST_READ))));
+  return plays;
 }
 
-async function playsWhere(condition: string, id: Uuid): Promise<StoredPlay[]> {
+/** What happened in every go of these reports, by report: read for what rests on single tries, and let go of. */
+export async function bodiesOf(reportIds: readonly Uuid[]): Promise<ReadonlyMap<Uuid, Report>> {
+  const bodies = new Map<Uuid, Report>();
+  if (reportIds.length === 0) return bodies;
+  const asked = padded(reportIds);
+  const found = await rows<{ id: Buffer; body: string }>(
+    `SELECT id, body FROM reports WHERE id IN (${asked.map(() => '?').join(', ')})`,
+    asked.map(toBytes),
+  );
+  for (const { id, body } of found) bodies.set(toText(id), (JSON.parse(body) as { report: Report }).report);
+  return bodies;
+}
+
+async function playsOfSome(reportIds: readonly Uuid[]): Promise<StoredPlay[]> {
+  const asked = padded(reportIds);
   const found = await rows<PlayRow>(
     `SELECT r.id AS report_id, r.assignment_id, a.child_id, i.game_version_id, gv.number AS version_number, i.week_id, w.due_on, s.time_zone,
             p.level_id, p.go_number, p.as_asked, a.level_id AS assigned_level, a.set_up AS assigned_set_up, a.par, a.home_forms_id, p.value, p.attempts,
-            p.successes, p.seconds, r.received_at, r.way, r.by_old_link, r.batch_id, r.body,
+            p.successes, p.seconds, r.received_at, r.way, r.by_old_link, r.batch_id, COALESCE(r.digest, r.body) AS said,
             (SELECT d.choice FROM decisions d WHERE d.report_id = r.id AND d.withdrawn_at IS NULL ORDER BY d.created_at DESC, d.id DESC LIMIT 1) AS choice,
             (SELECT v.kind FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS kind,
             (SELECT v.reasons FROM verdicts v WHERE v.report_id = r.id ORDER BY v.created_at DESC, v.id DESC LIMIT 1) AS reasons
@@ -231,15 +280,17 @@ async function playsWhere(condition: string, id: Uuid): Promise<StoredPlay[]> {
        JOIN schools s ON s.id = c.school_id
        JOIN game_versions gv ON gv.id = i.game_version_id
        JOIN plays p ON p.report_id = r.id
-       LEFT JOIN batches b ON b.id = r.batch_id
-      WHERE ${condition} AND b.undone_at IS NULL
+      WHERE r.id IN (${asked.map(() => '?').join(', ')})
       ORDER BY r.received_at, r.id, p.go_number`,
-    [toBytes(id)],
+    asked.map(toBytes),
   );
-  let last: { id: Buffer; envelope: { report: Report; gameVersion?: number } } | null = null;
+  let last: { id: Buffer; envelope: { report: ToldReport; gameVersion?: number } } | null = null;
   return found.map((row) => {
     // The goes of one report share its body, which is read once.
-    if (!last?.id.equals(row.report_id)) last = { id: row.report_id, envelope: JSON.parse(row.body) as { report: Report; gameVersion?: number } };
+    if (!last?.id.equals(row.report_id)) {
+      const { report: told, gameVersion: version } = JSON.parse(row.said) as { report: Report; gameVersion?: number };
+      last = { id: row.report_id, envelope: { report: toldOf(told), ...(version !== undefined && { gameVersion: version }) } };
+    }
     const { report, gameVersion } = last.envelope;
     return {
       reportId: toText(row.report_id),

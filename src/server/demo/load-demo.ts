@@ -342,6 +342,7 @@ async function storePlay(
         bodyHash: createHash('sha256').update(body).digest(),
         body,
         report,
+        gameVersion: null,
         verdict: judge(game, report),
         asAsked: [true],
         receivedAt,

@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { refuse } from '../http/answer';
+import { readBody } from '../http/body';
 import { log } from '../log';
 import type { Dropped } from './read-dropped';
 
@@ -17,23 +18,8 @@ declare global {
 }
 
 /** The body of a request as it streams in; more than 5 MB are refused with 413 as soon as they are more. */
-export async function uploaded(request: Request): Promise<Buffer> {
-  const tooLarge = refuse(413, '', 'The file is larger than 5 MB.', 'Split it, or leave out what is not a score.');
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) throw tooLarge;
-  const parts: Uint8Array[] = [];
-  let size = 0;
-  const reader = request.body?.getReader();
-  for (;;) {
-    const part = await reader?.read();
-    if (!part || part.done) break;
-    size += part.value.byteLength;
-    if (size > MOST_BYTES) {
-      await reader!.cancel().catch(() => undefined);
-      throw tooLarge;
-    }
-    parts.push(part.value);
-  }
-  return Buffer.concat(parts);
+export function uploaded(request: Request): Promise<Buffer> {
+  return readBody(request, MOST_BYTES, () => refuse(413, '', 'The file is larger than 5 MB.', 'Split it, or leave out what is not a score.'));
 }
 
 export async function readFile(name: string, bytes: Buffer): Promise<Dropped> {

@@ -18,6 +18,15 @@ export async function familyOf(request: Request, now: Date): Promise<AccessKey> 
   return orRefused(token, await keyOfToken(token, now));
 }
 
+/** Refuses a token that stands for no family, neither now nor a short while ago. */
+export async function familyKnown(request: Request, now: Date): Promise<void> {
+  const token = tokenOf(request);
+  await orRefused(token, await keyAndAssignment(token, NOTHING_SENT, now));
+}
+
+/** An assignment that nobody has. */
+const NOTHING_SENT = '00000000-0000-7000-8000-000000000000' as Uuid;
+
 /** The family and, when it is that child's, the assignment it reports; also under a link that was replaced a short while ago. */
 export async function familyReporting(request: Request, assignmentId: Uuid, now: Date): Promise<KeyAndAssignment> {
   const token = tokenOf(request);

@@ -11,7 +11,7 @@ export function json(body: unknown, status = 200, headers: Record<string, string
 /** Thrown inside a route to answer with a problem. */
 export class Refused extends Error {
   constructor(
-    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 429,
+    readonly status: 400 | 401 | 403 | 404 | 408 | 409 | 413 | 415 | 429,
     readonly problems: readonly Problem[],
     readonly headers: Record<string, string> = {},
   ) {

@@ -10,9 +10,11 @@ import { log } from '../log';
 import { settings } from '../settings';
 import { sessionCookieName, signedInBy, type Role, type SignedIn } from '../auth/sessions';
 import { json, Refused, refuse } from './answer';
+import { isSmall, readBody } from './body';
 import { problemsOf } from '@/core/rules/read-game';
 
-const MAX_BYTES = 256 * 1024;
+/** The largest body: of a family or anybody else without a session, and of the desk. */
+const MOST_BYTES = { open: 256 * 1024, desk: 1024 * 1024 };
 
 export interface Asked<Body> {
   readonly request: Request;
@@ -33,23 +35,35 @@ function hostAllowed(request: Request): boolean {
   return hosts.length === 0 || (host !== null && hosts.includes(host));
 }
 
-async function bodyOf(request: Request, schema: Joi.Schema | undefined): Promise<{ value: unknown; raw: string }> {
+async function bodyOf(request: Request, schema: Joi.Schema | undefined, most: number): Promise<{ value: unknown; raw: string }> {
   if (!schema) return { value: undefined, raw: '' };
   if (!request.headers.get('content-type')?.startsWith('application/json'))
     throw refuse(415, '', 'The body must be JSON.', 'Send content-type: application/json.');
-  const tooLarge = refuse(413, '', `The body is larger than ${MAX_BYTES / 1024} KB.`, 'Send less at once.');
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) throw tooLarge;
-  const text = await request.text();
-  if (text.length > MAX_BYTES) throw tooLarge;
+  const bytes = await readBody(request, most, () => refuse(413, '', `The body is larger than ${most / 1024} KB.`, 'Send less at once.'));
+  const text = bytes.toString();
   let input: unknown;
   try {
     input = JSON.parse(text);
   } catch (error) {
     throw refuse(400, '', `The body is no JSON: ${(error as Error).message}`, 'Send one JSON value.');
   }
+  const unwritable = /\\u(?:d[89a-f]|0000)/i.test(text) && placeOfUnwritable(input, '');
+  if (typeof unwritable === 'string')
+    throw refuse(400, unwritable, 'There is half a character or an empty one in this text.', 'Type the text again.');
   const { error, value } = schema.validate(input, { abortEarly: false, convert: false });
   if (error) throw new Refused(400, problemsOf(error));
   return { value: value as unknown, raw: text };
+}
+
+/** The place, a JSON Pointer, of the first text with half a surrogate pair or a NUL: no database and no file takes them. Null for none. */
+function placeOfUnwritable(value: unknown, place: string): string | null {
+  if (typeof value === 'string') return /[\p{Cs}\0]/u.test(value) ? place : null;
+  if (typeof value !== 'object' || value === null) return null;
+  for (const [key, one] of Object.entries(value)) {
+    const found = placeOfUnwritable(key, place) ?? placeOfUnwritable(one, `${place}/${key}`);
+    if (found !== null) return found;
+  }
+  return null;
 }
 
 async function guarded(request: Request, work: () => Promise<Response>): Promise<Response> {
@@ -98,20 +112,25 @@ export function teacherRoute<Body = undefined>(
       if (!who) throw refuse(401, '', 'You are not signed in.', 'Sign in again.');
       if (!roles.includes(who.role))
         throw refuse(403, '', 'A helper may look, print and enter scores, but not change this.', 'Ask a teacher of the school.');
-      const { value, raw } = await bodyOf(request, body);
+      const { value, raw } = await bodyOf(request, body, MOST_BYTES.desk);
       return handle({ request, body: value as Body, raw, now, who, id: await idsOf(context) });
     });
 }
 
-/** A route for anybody: sign-in, health, and the family routes, which check their token themselves. */
+/**
+ * A route for anybody: sign-in, health, and the family routes, which check their token themselves. `known` refuses who is not known; it is asked
+ * before a body is read that is not small, so that a stranger cannot make this server read much.
+ */
 export function openRoute<Body = undefined>(
-  { body, origin = true }: { body?: Joi.Schema<Body>; origin?: boolean },
+  { body, origin = true, known }: { body?: Joi.Schema<Body>; origin?: boolean; known?: (request: Request, now: Date) => Promise<unknown> },
   handle: (asked: Asked<Body>) => Promise<Response>,
 ): Handler {
   return (request, context) =>
     guarded(request, async () => {
       if (origin) checkOrigin(request);
-      const { value, raw } = await bodyOf(request, body);
-      return handle({ request, body: value as Body, raw, now: new Date(), id: await idsOf(context) });
+      const now = new Date();
+      if (body && known && !isSmall(request)) await known(request, now);
+      const { value, raw } = await bodyOf(request, body, MOST_BYTES.open);
+      return handle({ request, body: value as Body, raw, now, id: await idsOf(context) });
     });
 }

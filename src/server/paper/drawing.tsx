@@ -1,5 +1,6 @@
 /** What is drawn on paper: the set-up to scale, footprints, the movement, boxes to tick, the square of a link. All in line, for black and white. */
 import QRCode from 'qrcode';
+import type { ReactNode } from 'react';
 import { Circle, G, Line, Path, Rect, Svg, Text, View } from '@react-pdf/renderer';
 import { placedMarks } from '@/core/course/geometry';
 import { nameOf, shapeOf } from '@/core/objects/catalogue';
@@ -38,6 +39,22 @@ function footprint(target: PlacedTarget): { widthM: number; depthM: number; roun
 const MARGIN_M = 0.3;
 const LABEL_PT = 84;
 const MANY_MARKS = 5;
+/** Mean width of a bold letter of the sheet’s type, in its size; measured on the words that marks have. */
+const LETTER_WIDTH = 0.6;
+
+/**
+ * A drawing that keeps its size: it is neither shrunk nor cut in two where a page ends, for of a drawing without a height the renderer makes
+ * numbers without an end, and no PDF.
+ */
+function Picture({ width, height, viewBox, children }: { width: number; height: number; viewBox: string; children: ReactNode }) {
+  return (
+    <View wrap={false} style={{ width, height, minHeight: height, flexShrink: 0 }}>
+      <Svg width={width} height={height} viewBox={viewBox} style={{ minHeight: height, flexShrink: 0 }}>
+        {children}
+      </Svg>
+    </View>
+  );
+}
 
 /** The level from above, to scale, with the child's own steps at every mark and a scale of one step. */
 export function SetUpToScale({
@@ -95,8 +112,32 @@ export function SetUpToScale({
       {said}
     </Text>
   );
+  // Many marks: the figures alone, the directions name them.
+  const saidOf = (index: number) =>
+    marks.length > MANY_MARKS
+      ? (places[index]?.stepsFigure ?? '')
+      : [places[index]?.name, marks[index]!.towards ? places[index]?.steps : ''].filter(Boolean).join(': ');
+  // Labels of marks in a row stand one below the other where they would lie on each other, or on another mark.
+  const labelY: number[] = [];
+  marks.forEach((mark, index) => {
+    const wide = saidOf(index).length * fontPt * LETTER_WIDTH;
+    const from = (one: number) => x(marks[one]!.spot.xM) + (onTheLeft[one] ? -9 - saidOf(one).length * fontPt * LETTER_WIDTH : 9);
+    const lies = (atY: number) =>
+      marks.some(
+        (other, one) =>
+          one !== index &&
+          ((one < index &&
+            Math.abs(labelY[one]! - atY) < fontPt * 1.15 &&
+            from(one) < from(index) + wide &&
+            from(index) < from(one) + saidOf(one).length * fontPt * LETTER_WIDTH) ||
+            (Math.abs(y(other.spot.yM) + 3 - atY) < fontPt && x(other.spot.xM) + 6 > from(index) && x(other.spot.xM) - 6 < from(index) + wide)),
+      );
+    let atY = y(mark.spot.yM) + 3;
+    for (let tries = 0; tries < marks.length + 2 && lies(atY); tries += 1) atY += fontPt * 1.2;
+    labelY.push(atY);
+  });
   return (
-    <Svg width={widthPt} height={Math.min(heightPt, y(bottom) + 26)} viewBox={`0 0 ${widthPt} ${Math.min(heightPt, y(bottom) + 26)}`}>
+    <Picture width={widthPt} height={Math.min(heightPt, y(bottom) + 26)} viewBox={`0 0 ${widthPt} ${Math.min(heightPt, y(bottom) + 26)}`}>
       {marks.map((mark, index) =>
         mark.towards ? (
           <Line
@@ -125,21 +166,12 @@ export function SetUpToScale({
       {marks.map((mark, index) => (
         <G key={index}>
           <Path d={`M${x(mark.spot.xM) - 5} ${y(mark.spot.yM) - 5}l10 10m0 -10l-10 10`} stroke={INK} strokeWidth={2.4} fill="none" />
-          {label(
-            // Many marks: the figures alone, the directions name them.
-            marks.length > MANY_MARKS
-              ? (places[index]?.stepsFigure ?? '')
-              : [places[index]?.name, mark.towards ? places[index]?.steps : ''].filter(Boolean).join(': '),
-            x(mark.spot.xM) + (onTheLeft[index] ? -9 : 9),
-            y(mark.spot.yM) + 3,
-            700,
-            onTheLeft[index] ? 'end' : 'start',
-          )}
+          {label(saidOf(index), x(mark.spot.xM) + (onTheLeft[index] ? -9 : 9), labelY[index]!, 700, onTheLeft[index] ? 'end' : 'start')}
         </G>
       ))}
       <Line x1={12} y1={y(bottom) + 14} x2={12 + stepM * scale} y2={y(bottom) + 14} stroke={INK} strokeWidth={2} />
       {label(words.i18n.t('one of your steps'), 18 + stepM * scale, y(bottom) + 17)}
-    </Svg>
+    </Picture>
   );
 }
 
@@ -147,7 +179,7 @@ export function SetUpToScale({
 export function Feet({ front, hand, size }: { front: Hand | 'both'; hand: Hand; size: number }) {
   const y = (foot: Hand) => (front === foot ? 12 : front === 'both' ? 34 : 54);
   return (
-    <Svg viewBox="0 0 120 130" width={size} height={(size * 13) / 12}>
+    <Picture viewBox="0 0 120 130" width={size} height={(size * 13) / 12}>
       <Path d="M60 14V3m-5 5l5 -5l5 5" stroke={INK} strokeWidth={3} fill="none" />
       {(['left', 'right'] as const).map((foot) => (
         <G key={foot} transform={`translate(${foot === 'left' ? 30 : 66} ${y(foot)})`}>
@@ -166,7 +198,7 @@ export function Feet({ front, hand, size }: { front: Hand | 'both'; hand: Hand; 
         </G>
       ))}
       <Circle cx={hand === 'left' ? 10 : 110} cy={70} r={8} fill={WHITE} stroke={INK} strokeWidth={3} />
-    </Svg>
+    </Picture>
   );
 }
 
@@ -177,7 +209,7 @@ const FRAME_H = 215;
 export function MovementFrames({ skill, hand, height }: { skill: Skill; hand: Hand; height: number }) {
   const at = ([x, y]: readonly [number, number]) => `${x * 100} ${-y * 100}`;
   return (
-    <Svg viewBox={`-30 0 ${FRAME_W * 4 + 60} ${FRAME_H + 10}`} height={height} width={(height * (FRAME_W * 4 + 60)) / (FRAME_H + 10)}>
+    <Picture viewBox={`-30 0 ${FRAME_W * 4 + 60} ${FRAME_H + 10}`} height={height} width={(height * (FRAME_W * 4 + 60)) / (FRAME_H + 10)}>
       {MOVEMENTS[skill].map((frame, index) => {
         const j = jointsOf(frame);
         const column = hand === 'left' ? 3 - index : index;
@@ -197,7 +229,7 @@ export function MovementFrames({ skill, hand, height }: { skill: Skill; hand: Ha
           </G>
         );
       })}
-    </Svg>
+    </Picture>
   );
 }
 
@@ -209,10 +241,10 @@ export function Square({ url, size }: { url: string; size: number }) {
   for (let row = 0; row < n; row += 1)
     for (let column = 0; column < n; column += 1) if (modules.get(row, column)) path += `M${column} ${row}h1v1h-1z`;
   return (
-    <Svg viewBox={`0 0 ${n} ${n}`} width={size} height={size}>
+    <Picture viewBox={`0 0 ${n} ${n}`} width={size} height={size}>
       <Rect x={0} y={0} width={n} height={n} fill={WHITE} />
       <Path d={path} fill={BLACK} />
-    </Svg>
+    </Picture>
   );
 }
 

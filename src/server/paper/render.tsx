@@ -1,29 +1,61 @@
 /** Renders a job sheet by sheet, telling how far it is, and binds the sheets into one PDF. */
 import { Document, renderToBuffer } from '@react-pdf/renderer';
 import { PDFDocument } from 'pdf-lib';
-import type { PaperJob, Sheet } from './job';
+import type { PaperJob, PaperLook, Sheet } from './job';
 import { SheetPage } from './sheets';
 import { registerFonts } from './style';
 
 /** So many sheets are laid out at a time: more at once is faster, fewer tell sooner how far it is. */
 const AT_ONCE = 4;
 
-export async function renderPaper({ look, sheets }: PaperJob, onDone: (done: number, of: number) => void): Promise<Uint8Array> {
+/** A sheet that could not be made, and why. */
+export interface FailedSheet {
+  /** Whose sheet, or what it is. */
+  readonly sheet: string;
+  readonly reason: string;
+}
+
+const nameOf = (sheet: Sheet): string => ('of' in sheet ? (sheet.of.name ?? 'a sheet for anybody') : sheet.title);
+
+async function pagesOf(look: PaperLook, sheets: readonly Sheet[]): Promise<PDFDocument> {
+  const buffer = await renderToBuffer(
+    <Document>
+      {sheets.map((sheet, index) => (
+        <SheetPage key={index} sheet={sheet} look={look} />
+      ))}
+    </Document>,
+  );
+  return PDFDocument.load(buffer);
+}
+
+/** The sheets as one PDF. One that cannot be made is told and left out; the others are kept. Throws when none could be made. */
+export async function renderPaper(
+  { look, sheets }: PaperJob,
+  onDone: (done: number, of: number) => void,
+  onFailed: (failed: FailedSheet) => void = () => undefined,
+  make = pagesOf,
+): Promise<Uint8Array> {
   registerFonts();
   const whole = await PDFDocument.create();
   for (let at = 0; at < sheets.length; at += AT_ONCE) {
     const some: readonly Sheet[] = sheets.slice(at, at + AT_ONCE);
-    const buffer = await renderToBuffer(
-      <Document>
-        {some.map((sheet, index) => (
-          <SheetPage key={index} sheet={sheet} look={look} />
-        ))}
-      </Document>,
+    const parts = await make(look, some).then(
+      (part) => [part],
+      // One of them cannot be made: each by itself tells which.
+      async () => {
+        const alone: PDFDocument[] = [];
+        for (const sheet of some)
+          await make(look, [sheet]).then(
+            (part) => alone.push(part),
+            (error: unknown) => onFailed({ sheet: nameOf(sheet), reason: error instanceof Error ? error.message : String(error) }),
+          );
+        return alone;
+      },
     );
-    const part = await PDFDocument.load(buffer);
-    for (const page of await whole.copyPages(part, part.getPageIndices())) whole.addPage(page);
+    for (const part of parts) for (const page of await whole.copyPages(part, part.getPageIndices())) whole.addPage(page);
     onDone(Math.min(sheets.length, at + AT_ONCE), sheets.length);
   }
+  if (whole.getPageCount() === 0) throw new Error('none of the sheets could be made');
   // No names in the properties of the file.
   whole.setTitle('Lochside');
   whole.setProducer('Lochside');

@@ -66,6 +66,15 @@ function List({ items, style, box = false }: { items: readonly string[]; style: 
   );
 }
 
+/** Two columns side by side; in large print one below the other, straight on the page: what is nested is squeezed where a page ends. */
+function Columns({ style, children }: { style: PaperStyle; children: ReactNode }) {
+  return style.large ? <>{children}</> : <View style={style.sheet.row}>{children}</View>;
+}
+
+function Column({ style, children }: { style: PaperStyle; children: ReactNode }) {
+  return style.large ? <>{children}</> : <View style={style.sheet.half}>{children}</View>;
+}
+
 function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Extract<Sheet, { kind: 'home' }>; style: PaperStyle }) {
   const { words } = style;
   const { i18n, own } = words;
@@ -88,15 +97,15 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           {warmUpWords(week.warmUp, words)}
         </Text>
       )}
-      <View style={columns ? style.sheet.row : {}}>
-        <View style={columns ? style.sheet.half : {}}>
-          <Text style={style.sheet.h} minPresenceAhead={60}>
-            {i18n.t('Set it out')}
-          </Text>
-          <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} words={words} />
+      <Columns style={style}>
+        <Column style={style}>
+          <View wrap={false}>
+            <Text style={style.sheet.h}>{i18n.t('Set it out')}</Text>
+            <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} words={words} />
+          </View>
           <List items={setUp.directions} style={style} />
-        </View>
-        <View style={columns ? style.sheet.half : {}}>
+        </Column>
+        <Column style={style}>
           <Text style={style.sheet.h} minPresenceAhead={60}>
             {i18n.t('You need')}
           </Text>
@@ -113,15 +122,15 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
             {i18n.t('How to play')}
           </Text>
           <List items={rules} style={style} />
-        </View>
-      </View>
-      <View style={columns ? style.sheet.row : {}}>
-        <View style={columns ? style.sheet.half : {}}>
-          <Text style={style.sheet.h} minPresenceAhead={60}>
-            {i18n.t('Practise first')}
-          </Text>
-          {points.length === 0 && <Text>{i18n.t('Try it slowly once, without counting.')}</Text>}
-          {skill && <MovementFrames skill={skill} hand={of.hand} height={style.pt(58)} />}
+        </Column>
+      </Columns>
+      <Columns style={style}>
+        <Column style={style}>
+          <View wrap={false}>
+            <Text style={style.sheet.h}>{i18n.t('Practise first')}</Text>
+            {points.length === 0 && <Text>{i18n.t('Try it slowly once, without counting.')}</Text>}
+            {skill && <MovementFrames skill={skill} hand={of.hand} height={style.pt(58)} />}
+          </View>
           {points.map((point) => (
             <View key={point.word} style={[style.sheet.item, { alignItems: 'center' }]} wrap={false}>
               {point.frontFoot ? <Feet front={point.frontFoot} hand={of.hand} size={style.pt(34)} /> : <View style={{ width: style.pt(34) }} />}
@@ -131,8 +140,10 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
               </Text>
             </View>
           ))}
-        </View>
-        <View style={[columns ? style.sheet.half : {}, { borderLeftWidth: 3, borderColor: INK, paddingLeft: 8, marginTop: style.pt(6) }]}>
+        </Column>
+        <View
+          style={[columns ? style.sheet.half : style.sheet.whole, { borderLeftWidth: 3, borderColor: INK, paddingLeft: 8, marginTop: style.pt(6) }]}
+        >
           <Text style={[style.sheet.h, { marginTop: 0 }]}>{i18n.t('Safe to play? An adult looks first')}</Text>
           {cautionsFor(level, words).map((caution) => (
             <Text key={caution} style={style.sheet.small}>
@@ -140,7 +151,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
             </Text>
           ))}
         </View>
-      </View>
+      </Columns>
       {week.film !== '' && (
         <Text style={[style.sheet.small, { marginTop: 4 }]}>
           <Text style={style.sheet.bold}>{i18n.t('Film, at most 15 seconds.')} </Text>
@@ -150,7 +161,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           )}
         </Text>
       )}
-      <View wrap={frames || style.large}>
+      <View wrap={frames} style={style.sheet.whole}>
         <Text style={style.sheet.h} minPresenceAhead={60}>
           {i18n.t('Keep the tally')}
         </Text>
@@ -264,7 +275,7 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
           <Text style={style.sheet.bold}>
             {title} · {of.name ?? '______________'}
           </Text>
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+          <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 6 }}>
             <Text>{i18n.t('Score (heading on a sheet)', {}, { message: 'Score' })}</Text>
             <Write width={70} style={style} />
             <Text>{shown}</Text>
@@ -273,7 +284,7 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
             <Text style={{ marginLeft: 10 }}>{i18n.t("adult's initials")}</Text>
             <Write width={44} style={style} />
           </View>
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+          <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 6 }}>
             <Text>{i18n.t('It was')}</Text>
             {FACES.map((words) => (
               <View key={words} style={{ flexDirection: 'row', alignItems: 'center', gap: 3 }}>

@@ -57,13 +57,15 @@ export function styleOf({ print, language }: PaperLook) {
       title: { fontSize: pt(19), fontWeight: 700, lineHeight: 1.3 },
       soft: { color: SOFT },
       h: { fontSize: pt(11.5), fontWeight: 700, marginTop: pt(6), marginBottom: 2 },
-      row: { flexDirection: 'row', gap: 14 },
+      /** Goes on overleaf where there is no room; it is never squeezed into what is left of the page. */
+      whole: { flexShrink: 0 },
+      row: { flexDirection: 'row', gap: 14, flexShrink: 0 },
       half: { flex: 1 },
-      item: { flexDirection: 'row', gap: 4, marginBottom: 1.5 },
+      item: { flexDirection: 'row', gap: 4, marginBottom: 1.5, flexShrink: 0 },
       bold: { fontWeight: 700 },
       small: { fontSize: pt(8.4), lineHeight: 1.25 },
       box: { borderWidth: 1.2, borderColor: INK },
-      slip: { marginTop: 'auto', paddingTop: 6, borderTopWidth: 1.2, borderColor: INK, borderStyle: 'dashed' },
+      slip: { flexShrink: 0, marginTop: 'auto', paddingTop: 6, borderTopWidth: 1.2, borderColor: INK, borderStyle: 'dashed' },
     }),
   };
 }

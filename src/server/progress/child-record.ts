@@ -3,7 +3,7 @@ import type { LikeBest, WeekOfChild, ChildRecord } from '@/contract/child';
 import type { DiaryEntry } from '@/contract/diary';
 import type { Uuid } from '@/contract/ids';
 import { chanceByDistance } from '@/core/progress/chance-by-distance';
-import { triesOf } from '@/core/progress/evidence';
+import { triesOf, type Tries } from '@/core/progress/evidence';
 import type { Fitted } from '@/core/progress/fit';
 import { whatNext, type NextLevel } from '@/core/progress/what-next';
 import { aimedPlaces, chanceFrom } from '@/core/levels/solve';
@@ -22,7 +22,7 @@ import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
 import { triesOfPlays } from './curves';
-import { evidenceMemo, fitOfClass, forForecast, playedGo, tells } from './fit-of-class';
+import { evidenceMemo, fitOfClass, forForecast, playedGoes, tells } from './fit-of-class';
 import { parOfGo } from './par-of-go';
 
 const FORM_WORDS: Readonly<Record<string, string>> = { standing: '', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'two hands' };
@@ -87,9 +87,9 @@ const levelName = (game: Game, levelId: string) => game.levels.find((level) => l
 /** What to try next at the game that was tried last, with every try known. */
 async function nextOf(plays: readonly ReportedPlay[], fit: Fitted, ageYears: number): Promise<ChildRecord['next']> {
   const memo = evidenceMemo;
-  const known = await Promise.all(
-    plays.filter((play) => tells(play) && play.asAsked).map(async (play) => ({ play, tries: triesOf(await playedGo(play), memo) })),
-  );
+  const known: { play: ReportedPlay; tries: readonly Tries[] }[] = [];
+  for await (const { play, played } of playedGoes(plays.filter((one) => tells(one) && one.asAsked)))
+    known.push({ play, tries: triesOf(played, memo) });
   const last = known.findLast(({ tries }) => tries.length > 0);
   if (!last) return null;
   const like = known.filter(({ play }) => play.likeKey === last.play.likeKey).flatMap(({ tries }) => tries);

@@ -6,7 +6,7 @@ import { triesOf, type Tries } from '@/core/progress/evidence';
 import { CALIBRATED_FROM } from '@/core/progress/fit';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
-import { evidenceMemo, fitOfClass, playedGo, tells } from './fit-of-class';
+import { evidenceMemo, fitOfClass, playedGoes, tells } from './fit-of-class';
 
 /** As many aims as somebody looks at. */
 const MOST_AIMS = 8;
@@ -15,9 +15,11 @@ const MOST_AIMS = 8;
 export async function triesOfPlays(plays: readonly ReportedPlay[]): Promise<Tries[]> {
   const memo = evidenceMemo;
   const found: Tries[] = [];
-  for (const [index, play] of plays.filter(tells).entries()) {
-    if (index % 50 === 49) await breath();
-    found.push(...triesOf(await playedGo(play), memo));
+  let n = 0;
+  for await (const { played } of playedGoes(plays.filter(tells))) {
+    n += 1;
+    if (n % 50 === 0) await breath();
+    found.push(...triesOf(played, memo));
   }
   return found;
 }

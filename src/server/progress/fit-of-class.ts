@@ -8,6 +8,7 @@ import { CALIBRATED_FROM, fitClass, type Fitted, type Observed } from '@/core/pr
 import { ENGINE_VERSION } from '@/core/rules/compile';
 import { cache } from '../caches';
 import { keepFit, keptFit, type ClassFit } from '../db/class-fits';
+import { bodiesOf } from '../db/reports';
 import { versionBody } from '../db/weeks';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
@@ -26,15 +27,22 @@ export function tells({ kind, choice, reasons }: Pick<ReportedPlay, 'kind' | 'ch
   return choice !== null || !reasons.some(({ code }) => code === 'same-play');
 }
 
-export async function playedGo(play: ReportedPlay): Promise<PlayedGo> {
-  return {
-    child: play.childId,
-    ageYears: play.setUp.ageYears,
-    game: await versionBody(play.versionId),
-    versionId: play.versionId,
-    go: play.report.goes[play.goNumber - 1]!,
-    value: play.counts ?? play.value,
-  };
+/** The bodies of so many goes are in memory at a time. */
+const GOES_AT_A_TIME = 256;
+
+/** Plays with all that happened in them, tap by tap, in their order. */
+export async function* playedGoes(plays: readonly ReportedPlay[]): AsyncGenerator<{ readonly play: ReportedPlay; readonly played: PlayedGo }> {
+  for (let at = 0; at < plays.length; at += GOES_AT_A_TIME) {
+    const some = plays.slice(at, at + GOES_AT_A_TIME);
+    const bodies = await bodiesOf([...new Set(some.map(({ reportId }) => reportId))]);
+    for (const play of some) {
+      const go = bodies.get(play.reportId)?.goes[play.goNumber - 1];
+      // Erased a moment ago.
+      if (!go) continue;
+      const { childId: child, setUp, versionId, counts, value } = play;
+      yield { play, played: { child, ageYears: setUp.ageYears, game: await versionBody(versionId), versionId, go, value: counts ?? value } };
+    }
+  }
 }
 
 /** The fit of a class; without evidence what is assumed for its age. */
@@ -49,8 +57,7 @@ export async function fitOfClass(classId: Uuid, plays?: readonly ReportedPlay[])
   if (kept) return kept;
   const memo = evidenceMemo;
   const observed: Observed[] = [];
-  for (const play of telling) {
-    const played = await playedGo(play);
+  for await (const { played } of playedGoes(telling)) {
     if (isNewTo(memo, played)) await breath();
     observed.push(...evidenceOf(played, memo, shippedRacks));
   }

@@ -3,14 +3,15 @@
  * The findings that come from other reports are made anew at every reading, so that they hold after an undo or another decision.
  */
 import type { Uuid } from '@/contract/ids';
-import { OPEN_AFTER_DUE_DAYS, reasonsAround, withReasons } from '@/core/reports/around';
+import { NONE_COUNTED, OPEN_AFTER_DUE_DAYS, reasonsAround, scoresKey, withCounted, withReasons, type Counted } from '@/core/reports/around';
 import { whatCounts } from '@/core/reports/decision';
 import type { GoVerdict, Verdict } from '@/core/reports/judge';
-import type { Report } from '@/core/reports/report';
+import type { ToldReport } from '@/core/reports/report';
 import { dayWords } from '@/core/measure/days';
 import { cache } from '../caches';
 import { homeFormsOf } from '../db/home-forms';
-import { markOfClassPlays, storedPlaysOfChild, storedPlaysOfClass, type StoredPlay } from '../db/reports';
+import { markOfClassPlays, stampsOfChild, stampsOfClass, storedPlays, type ReportStamp, type StoredPlay } from '../db/reports';
+import { groupedBy } from '../db/grouped';
 import { knownVersion } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-day';
 import { betterOf } from '../scores/bests';
@@ -25,33 +26,84 @@ export interface ReportedPlay extends StoredPlay {
   /** What counts: a clean score by itself, any other by what a person decided. Null for nothing. */
   readonly counts: number | null;
   readonly felt: string | null;
-  readonly looks: Report['looks'];
+  readonly looks: ToldReport['looks'];
   /** A word to the teacher; empty for none. */
   readonly word: string;
 }
 
-/** By class; the mark from the database tells when it is to be read again, whoever wrote. */
-const known = cache<{ readonly mark: string; readonly plays: Promise<readonly ReportedPlay[]> }>('plays of a class', 24);
+/** Of what was asked for: the mark under which it holds, what is known of each report, and of each child under which stamps it was worked out. */
+interface Known {
+  readonly mark: string;
+  readonly plays: Promise<readonly ReportedPlay[]>;
+  readonly reports: Map<Uuid, { readonly stamp: string; readonly stored: readonly StoredPlay[] }>;
+  readonly children: Map<Uuid, Standing>;
+}
 
-/** The plays of a class; what was read last holds as long as nothing of it has changed in the database. */
+/** Where a child stands after the reports that were gone through, in their order: one more is added without going through those before. */
+interface Standing {
+  readonly through: readonly ReportStamp[];
+  readonly byReport: Map<Uuid, readonly ReportedPlay[]>;
+  /** What counted, by like set-up. */
+  readonly counted: Map<string, Counted>;
+  /** By assignment and scores of the goes, the first report by each way. */
+  readonly received: Map<string, readonly { readonly way: StoredPlay['way']; readonly on: string }[]>;
+}
+
+/** By class and by child; the mark from the database tells when something is to be read again, whoever wrote. */
+const ofClasses = cache<Known>('plays of a class', 24);
+const ofChildren = cache<Known>('plays of a child', 200);
+
+/** The plays of a class, oldest report first; what was read last holds as long as nothing of it has changed in the database. */
 export async function playsOfClass(classId: Uuid): Promise<readonly ReportedPlay[]> {
   const mark = await markOfClassPlays(classId);
-  const kept = known.get(classId);
-  if (kept?.mark === mark) return kept.plays;
-  const plays = storedPlaysOfClass(classId).then(standing);
-  known.set(classId, { mark, plays });
+  const kept = ofClasses.get(classId);
+  return kept?.mark === mark ? kept.plays : readAgain(ofClasses, classId, mark, await stampsOfClass(classId));
+}
+
+/** The plays of one child. */
+export async function playsOfChild(childId: Uuid): Promise<readonly ReportedPlay[]> {
+  const stamps = await stampsOfChild(childId);
+  const mark = stamps.map(({ reportId, stamp }) => `${reportId} ${stamp}`).join('|');
+  const kept = ofChildren.get(childId);
+  return kept?.mark === mark ? kept.plays : readAgain(ofChildren, childId, mark, stamps);
+}
+
+/** Reads what is new or has changed since it was read last, and works out anew where the children stand whose it is. */
+function readAgain(known: typeof ofClasses, key: Uuid, mark: string, stamps: readonly ReportStamp[]): Promise<readonly ReportedPlay[]> {
+  const before = known.get(key);
+  const next = { mark, reports: new Map(), children: new Map() } as Known;
+  const plays = work(before, next, stamps);
+  known.set(key, { ...next, plays });
   // What failed is not kept.
-  plays.catch(() => known.delete(classId));
+  plays.catch(() => known.delete(key));
   return plays;
+}
+
+async function work(before: Known | undefined, next: Known, stamps: readonly ReportStamp[]): Promise<readonly ReportedPlay[]> {
+  // What another request is reading just now is waited for, not read twice.
+  await before?.plays.catch(() => undefined);
+  const due = stamps.filter(({ reportId, stamp }) => before?.reports.get(reportId)?.stamp !== stamp);
+  const read = groupedBy(await storedPlays(due.map(({ reportId }) => reportId)), (play) => play.reportId);
+  for (const { reportId, stamp } of stamps) {
+    const kept = before?.reports.get(reportId);
+    next.reports.set(reportId, kept?.stamp === stamp ? kept : { stamp, stored: read.get(reportId) ?? [] });
+  }
+  for (const [childId, mine] of groupedBy(stamps, (one) => one.childId)) {
+    const kept = before?.children.get(childId);
+    const same = kept?.through.every((one, index) => one.reportId === mine[index]?.reportId && one.stamp === mine[index].stamp);
+    const from: Standing = kept && same ? kept : { through: [], byReport: new Map(), counted: new Map(), received: new Map() };
+    const more = mine.slice(from.through.length).flatMap(({ reportId }) => next.reports.get(reportId)!.stored);
+    if (more.length > 0) await goThrough(from, more);
+    next.children.set(childId, { ...from, through: mine });
+  }
+  return stamps.flatMap(({ reportId, childId }) => next.children.get(childId)!.byReport.get(reportId) ?? []);
 }
 
 /** Lets go of what was read, after something was taken away for good. */
 export function forgetPlays(): void {
-  known.clear();
+  ofClasses.clear();
+  ofChildren.clear();
 }
-
-/** The plays of one child. */
-export const playsOfChild = async (childId: Uuid): Promise<ReportedPlay[]> => standing(await storedPlaysOfChild(childId));
 
 const DAY_MS = 86_400_000;
 
@@ -67,12 +119,9 @@ function closedDaysOf(): (play: StoredPlay) => number | null {
   };
 }
 
-/** Plays in the order in which they came; those of one report follow each other. */
-async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> {
-  const found: ReportedPlay[] = [];
+/** Goes through further plays in the order in which they came; those of one report follow each other. */
+async function goThrough({ byReport, counted, received }: Standing, stored: readonly StoredPlay[]): Promise<void> {
   const closedDays = closedDaysOf();
-  const counted = new Map<string, number[]>();
-  const received = new Map<string, { reportId: Uuid; way: StoredPlay['way']; on: string; values: (number | null)[] }[]>();
   for (let at = 0; at < stored.length;) {
     const first = stored[at]!;
     const goes = stored.slice(at, at + first.report.goes.length);
@@ -83,9 +132,11 @@ async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> 
       const go = play.report.goes[play.goNumber - 1]!;
       return `${play.versionId}|${go.level}|${go.form}`;
     };
-    const others = received.get(first.assignmentId) ?? [];
+    const values = goes.map((play) => play.value ?? play.report.goes[play.goNumber - 1]!.total);
+    const alike = `${first.assignmentId} ${scoresKey(values)}`;
+    const others = received.get(alike) ?? [];
     const own = `${first.childId}|${like(first)}`;
-    const before = counted.get(own) ?? [];
+    const before = counted.get(own) ?? NONE_COUNTED;
     const verdict: Verdict = {
       kind: first.kind,
       reasons: first.reasons,
@@ -100,15 +151,40 @@ async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> 
       closedDays: closedDays(first),
       version: first.version.played === null ? null : { played: first.version.played, sent: first.version.sent },
       before,
-      others,
+      same: others.find((other) => other.way !== first.way) ?? null,
     });
     const { kind, reasons } = withReasons(verdict, around);
+    const found: ReportedPlay[] = [];
     for (const play of goes) {
       const go = play.report.goes[play.goNumber - 1]!;
       const counts = whatCounts(kind, play.choice, play.value, go.total);
-      if (counts !== null && play.asAsked) counted.set(own, [...(counted.get(own) ?? []), counts]);
+      if (counts !== null && play.asAsked) counted.set(own, withCounted(counted.get(own) ?? NONE_COUNTED, counts));
+      // Written out: an object made by spreading so many fields is ten times slower to read, and views read thousands.
       found.push({
-        ...play,
+        reportId: play.reportId,
+        assignmentId: play.assignmentId,
+        childId: play.childId,
+        versionId: play.versionId,
+        version: play.version,
+        weekId: play.weekId,
+        dueOn: play.dueOn,
+        timeZone: play.timeZone,
+        assignedLevelId: play.assignedLevelId,
+        setUp: play.setUp,
+        par: play.par,
+        homeFormsId: play.homeFormsId,
+        asAsked: play.asAsked,
+        goNumber: play.goNumber,
+        value: play.value,
+        attempts: play.attempts,
+        successes: play.successes,
+        seconds: play.seconds,
+        receivedAt: play.receivedAt,
+        way: play.way,
+        byOldLink: play.byOldLink,
+        batchId: play.batchId,
+        choice: play.choice,
+        report: play.report,
         kind,
         reasons,
         levelId: go.level,
@@ -121,21 +197,19 @@ async function standing(stored: readonly StoredPlay[]): Promise<ReportedPlay[]> 
         word: play.report.word ?? '',
       });
     }
-    if (first.choice !== 'set-aside')
-      received.set(first.assignmentId, [
+    byReport.set(first.reportId, found);
+    if (first.choice !== 'set-aside' && !others.some((other) => other.way === first.way))
+      received.set(alike, [
         ...others,
         {
-          reportId: first.reportId,
           way: first.way,
           // Said of few, so it is worked out when it is.
           get on() {
             return dayWords(schoolDay(first.receivedAt, first.timeZone));
           },
-          values: goes.map((play) => play.value ?? play.report.goes[play.goNumber - 1]!.total),
         },
       ]);
   }
-  return found;
 }
 
 /** As much of a result as is stored with the play. */

@@ -76,6 +76,7 @@ export async function judged(sender: Sender, assignment: ChildAssignment, envelo
     bodyHash: contentHash(envelope),
     body: raw,
     report: envelope.report,
+    gameVersion: envelope.gameVersion ?? null,
     verdict: rare.size > 0 ? judge(game, envelope.report, levels, (go) => rare.has(go)) : verdict,
     asAsked: envelope.report.goes.map(likeAsked),
     receivedAt: now,

@@ -162,26 +162,38 @@ export async function eventRows(
 }
 
 function standing(mine: readonly ReportedPlay[], assigned: boolean, filmed: boolean, bestBefore: ReadonlyMap<string, number>, due: Date) {
-  const counted = mine.filter((play) => play.counts !== null && play.asAsked);
-  const doubted = mine.filter((play) => play.kind !== 'clean' && play.choice === null);
+  // Once through: a child may have thousands of goes.
+  const reports = new Set<Uuid>();
+  const sum = { successes: 0, attempts: 0, otherForms: 0, word: '', onTime: false };
+  let best: ReportedPlay | null = null;
+  let doubted: ReportedPlay | null = null;
+  for (const play of mine) {
+    reports.add(play.reportId);
+    sum.successes += play.successes;
+    sum.attempts += play.attempts;
+    if (!play.asAsked) sum.otherForms += 1;
+    else if (play.counts !== null && (best === null || beats(play.counts, best.counts!, play.better))) best = play;
+    if (play.kind !== 'clean' && play.choice === null) doubted = play;
+    if (play.word !== '') sum.word = play.word;
+    if (play.receivedAt <= due) sum.onTime = true;
+  }
   const last = mine.at(-1);
-  const best = counted.reduce<ReportedPlay | null>((top, play) => (top === null || beats(play.counts!, top.counts!, play.better) ? play : top), null);
   const before = best ? bestBefore.get(`${best.childId}|${best.likeKey}`) : undefined;
-  const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 && !filmed ? 'not-yet' : doubted.length > 0 ? 'to-look-at' : 'counted';
+  const state: ScoreState = !assigned ? 'not-assigned' : mine.length === 0 && !filmed ? 'not-yet' : doubted ? 'to-look-at' : 'counted';
   return {
     state,
-    reports: new Set(mine.map((play) => play.reportId)).size,
+    reports: reports.size,
     best: best?.counts ?? null,
-    otherForms: mine.filter((play) => !play.asAsked).length,
+    otherForms: sum.otherForms,
     latest: last ? (last.counts ?? last.total) : null,
     personalBest: best !== null && before !== undefined && beats(best.counts!, before, best.better),
-    successes: mine.reduce((sum, play) => sum + play.successes, 0),
-    attempts: mine.reduce((sum, play) => sum + play.attempts, 0),
-    reason: doubted.at(-1)?.reasons[0]?.sentence ?? '',
-    late: mine.length > 0 && mine.every((play) => play.receivedAt > due),
+    successes: sum.successes,
+    attempts: sum.attempts,
+    reason: doubted?.reasons[0]?.sentence ?? '',
+    late: mine.length > 0 && !sum.onTime,
     receivedAt: last?.receivedAt.toISOString() ?? null,
     felt: last?.felt ?? null,
-    word: mine.findLast((play) => play.word !== '')?.word ?? '',
+    word: sum.word,
     typed: last?.way === 'paper',
   };
 }

@@ -9,6 +9,7 @@ import { childrenWhoReported } from '../db/children';
 import { versionBody, weeksOf } from '../db/weeks';
 import { tells } from '../progress/fit-of-class';
 import { groupedBy } from '../db/grouped';
+import { bodiesOf } from '../db/reports';
 import { playsOfClass } from '../reports/plays';
 
 export interface ExportedGo {
@@ -70,12 +71,14 @@ export async function asClassFile(classId: Uuid): Promise<ClassFile & { goes: re
   const [goes, plays] = await Promise.all([exportedGoes(classId), playsOfClass(classId)]);
   const games: Record<string, Game> = {};
   for (const { versionId } of plays) games[versionId] ??= await versionBody(versionId);
-  const reports = [...groupedBy(plays, (play) => play.reportId)].map(([id, mine]) => ({
+  const byReport = groupedBy(plays, (play) => play.reportId);
+  const bodies = await bodiesOf([...byReport.keys()]);
+  const reports = [...byReport].map(([id, mine]) => ({
     id,
     child: mine[0]!.childId,
     ageYears: mine[0]!.setUp.ageYears,
     version: mine[0]!.versionId,
-    report: mine[0]!.report,
+    report: bodies.get(id)!,
     values: mine.map((play) => play.counts ?? play.value),
     tells: tells(mine[0]!),
   }));

@@ -1,6 +1,6 @@
 import { diaryLines, keepDiaryEntry, weekIsOfChild } from '@/server/db/diary';
 import { diarySchema } from '@/server/home/diary-intake';
-import { familyOf } from '@/server/home/family';
+import { familyKnown, familyOf } from '@/server/home/family';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
 
@@ -8,7 +8,7 @@ import { openRoute } from '@/server/http/route';
 const MOST_LINES = 200;
 
 /** Entries of the movement diary. A slip of paper opens one report, not the diary. */
-export const POST = openRoute({ body: diarySchema, origin: false }, async ({ request, body, now }) => {
+export const POST = openRoute({ body: diarySchema, origin: false, known: familyKnown }, async ({ request, body, now }) => {
   const key = await familyOf(request, now);
   if (key.scope === 'slip')
     throw refuse(403, 'authorization', /*i18n*/ 'This code is for a score only.', /*i18n*/ "Use the link of the child's card for the diary.");

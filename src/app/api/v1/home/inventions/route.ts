@@ -3,7 +3,7 @@ import Joi from 'joi';
 import type { InventedPlan } from '@/core/invent/plan';
 import { planSchema } from '@/core/invent/plan-schema';
 import { inventionsOfChild, keepInvention } from '@/server/db/inventions';
-import { familyOf } from '@/server/home/family';
+import { familyKnown, familyOf } from '@/server/home/family';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { uuidField } from '@/server/http/fields';
 import { openRoute } from '@/server/http/route';
@@ -18,7 +18,7 @@ const body = Joi.object<{ id: Uuid; plan: InventedPlan; score: number | null }>(
 const MOST_GAMES = 60;
 
 /** A game that a child made. A slip of paper opens one report, not this. */
-export const POST = openRoute({ body, origin: false }, async ({ request, body: invention, now }) => {
+export const POST = openRoute({ body, origin: false, known: familyKnown }, async ({ request, body: invention, now }) => {
   const key = await familyOf(request, now);
   if (key.scope === 'slip')
     throw refuse(403, 'authorization', /*i18n*/ 'This code is for a score only.', /*i18n*/ "Use the link of the child's card.");

@@ -1,4 +1,4 @@
-import { familyReporting } from '@/server/home/family';
+import { familyKnown, familyReporting } from '@/server/home/family';
 import { storeByOldLink } from '@/server/home/old-link';
 import { storeTogether } from '@/server/reports/store-together';
 import { envelopeSchema, receipt, takeIn } from '@/server/reports/take-in';
@@ -6,7 +6,7 @@ import { json, notFound } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
 
 /** A report from home. The token stands in the header, so no other site can send one. */
-export const POST = openRoute({ body: envelopeSchema, origin: false }, async ({ request, body, raw, now }) => {
+export const POST = openRoute({ body: envelopeSchema, origin: false, known: familyKnown }, async ({ request, body, raw, now }) => {
   const { key, old, assignment } = await familyReporting(request, body.assignmentId, now);
   if (!assignment) throw notFound('game on this card');
   const sender = { accessKeyId: key.id, enteredBy: null, way: 'link', byOldLink: old } as const;

@@ -1,4 +1,4 @@
-/** An empty handler, the yardstick of `npm run bench` for the intake of reports. */
+/** An empty handler of the same framework, the yardstick for the intake of reports; no route of Lochside. */
 export async function POST(request: Request): Promise<Response> {
   await request.text();
   return new Response(null, { status: 204 });
