@@ -231,7 +231,7 @@ const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!
 await loadDemo(demoSignIns, settings().serverKey, new Date());
 await benchCore();
 await benchRules(say);
-const web = await startWebServer(port);
+const web = await startWebServer(port, { LOCHSIDE_LIMITS: 'off' });
 try {
   await benchHome(address, say);
   await benchDrag();

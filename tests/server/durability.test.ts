@@ -61,7 +61,7 @@ it('hundreds of reports sent at once by fifty connections are stored exactly onc
   await pointPoolAt(instance.url());
   await migrate(instance.url());
   const port = await freePort();
-  const start = async () => (await startWebServer(port, { DATABASE_URL: instance.url() })).process;
+  const start = async () => (await startWebServer(port, { DATABASE_URL: instance.url(), LOCHSIDE_LIMITS: 'off' })).process;
   web = await start();
   const address = `http://127.0.0.1:${port}`;
   const school = await makeSchool(16);
@@ -130,7 +130,7 @@ it('a report that was called received is there after the web server and the data
   const up = async () => {
     instance = (await startInstance(home, password, { fast: true })) as unknown as Instance;
     await pointPoolAt(instance.url());
-    const started = await startWebServer(await freePort(), { DATABASE_URL: instance.url() });
+    const started = await startWebServer(await freePort(), { DATABASE_URL: instance.url(), LOCHSIDE_LIMITS: 'off' });
     web = started.process;
     return started.address;
   };

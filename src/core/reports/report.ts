@@ -79,7 +79,7 @@ const instant = Joi.string().pattern(/^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[
 
 export const reportSchema = Joi.object<Report>({
   format: Joi.string().valid(REPORT_FORMAT).required(),
-  goes: Joi.array().items(goSchema).min(1).max(20).required(),
+  goes: Joi.array().items(goSchema).min(1).max(60).required(),
   startedAt: instant.required(),
   sentAt: instant.required(),
   felt: Joi.string().valid('hard', 'right', 'easy'),

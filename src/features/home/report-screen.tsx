@@ -209,6 +209,7 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
 const NOT_YET: Readonly<Record<NotYet, string>> = {
   unreachable: /*i18n*/ 'There is no connection to the school. It goes off by itself when there is one and this page is open.',
   busy: /*i18n*/ 'The school has not answered yet. It is tried again by itself while this page is open.',
+  today: /*i18n*/ 'The school takes no more from one child today. It is kept, and sent by itself when the page is open tomorrow.',
   link: /*i18n*/ 'This link has been replaced. Open the newest link from the school on this device: the score goes with it.',
 };
 

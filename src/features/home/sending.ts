@@ -4,7 +4,7 @@ import { saveFile } from '@/ui/save-file';
 import { store, type KeptPlay, type NotYet, type WaitingEntry, type WaitingInvention } from './store';
 
 interface Problems {
-  readonly problems?: readonly { readonly reason: string; readonly fix: string }[];
+  readonly problems?: readonly { readonly place?: string; readonly reason: string; readonly fix: string }[];
 }
 
 /** A problem as it is kept: reason and fix on a line each, so that each can be said in the family's language. */
@@ -32,6 +32,7 @@ async function post<T>(path: string, token: string, body: unknown): Promise<Answ
     });
     const answer = (await response.json().catch(() => ({}))) as T & Problems;
     if (response.ok) return { kind: 'taken', body: answer };
+    if (response.status === 429 && answer.problems?.[0]?.place === 'day') return { kind: 'later', why: 'today' };
     if (response.status >= 500 || response.status === 429) return { kind: 'later', why: 'busy' };
     if (response.status === 401) return { kind: 'later', why: 'link' };
     const problem = answer.problems?.[0];

@@ -16,8 +16,8 @@ import type { Hand } from '@/core/sheet/teaching-points';
 import { Device, type Change } from './device';
 import { forgetDraftsOf, moveDrafts } from './use-draft';
 
-/** Why something still waits: no connection, a school that is busy just now, a link that was replaced or has ended. */
-export type NotYet = 'unreachable' | 'busy' | 'link';
+/** Why something still waits: no connection, a school that is busy just now, a link that was replaced or has ended, a day on which enough came. */
+export type NotYet = 'unreachable' | 'busy' | 'link' | 'today';
 
 export interface KeptPlay {
   readonly playId: string;

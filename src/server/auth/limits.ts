@@ -1,7 +1,8 @@
 /**
- * Limits on failed attempts, in the database so that every server counts together. Failures only, per account or per prefix of a
- * token: homes share addresses, so an address is never locked out.
+ * Limits on attempts, in the database so that every server counts together: per account and per prefix of a token. Homes share addresses,
+ * so an address has a loose limit on sign-ins alone, and nobody can keep another out: after wrong passwords an answer only takes longer.
  */
+import { createHash } from 'node:crypto';
 import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
 import { pool } from '../db/pool';
 import { settings } from '../settings';
@@ -11,7 +12,9 @@ interface Limit {
   readonly seconds: number;
 }
 
-const SIGN_IN: Limit = { points: 8, seconds: 15 * 60 };
+const SIGN_IN: Limit = { points: 1000, seconds: 15 * 60 };
+/** A school signs in from one address. */
+const SIGN_IN_ADDRESS: Limit = { points: 200, seconds: 15 * 60 };
 const TOKEN: Limit = { points: 20, seconds: 10 * 60 };
 
 const limiters = new Map<string, RateLimiterMySQL>();
@@ -50,13 +53,39 @@ async function failed(name: string, limit: Limit, key: string): Promise<void> {
   }
 }
 
+/** So many tries are answered at once; each further one takes twice as long as the one before it, up to the longest. */
+const FREE_TRIES = 4;
+const LONGEST_WAIT_MS = 8000;
+
+/** How long the answer to the nth try of an account is held back, milliseconds. */
+export const heldBackMs = (tries: number): number => (tries <= FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_MS, 250 * 2 ** (tries - FREE_TRIES - 1)));
+
+/** Counts one try, whatever comes of it; how many there have been in the time that is counted. */
+async function counted(name: string, limit: Limit, key: string): Promise<number> {
+  if (settings().limitsOff) return 0;
+  try {
+    return (await limiter(name, limit).consume(key)).consumedPoints;
+  } catch (refusal) {
+    if (!(refusal instanceof RateLimiterRes)) throw refusal;
+    return refusal.consumedPoints;
+  }
+}
+
 export const signInLimit = {
-  waitFor: (account: string) => waitFor('sign-in', SIGN_IN, account),
-  failed: (account: string) => failed('sign-in', SIGN_IN, account),
-  clear: async (account: string) => {
-    if (!settings().limitsOff) await limiter('sign-in', SIGN_IN).delete(account);
+  /** Counts a try of this account, by a browser that signed in to it before (told apart by its mark) or by any other. How many there have been. */
+  tried: (account: string, browser: string) => counted('sign-in', SIGN_IN, keyOf(`${account} ${browser}`)),
+  /** Seconds for which this address is not answered; 0 for an address that may try. */
+  addressTried: async (address: string) => {
+    const tries = await counted('sign-in-from', SIGN_IN_ADDRESS, keyOf(address));
+    return tries > SIGN_IN_ADDRESS.points ? waitFor('sign-in-from', SIGN_IN_ADDRESS, keyOf(address)) : 0;
+  },
+  clear: async (account: string, browser: string) => {
+    if (!settings().limitsOff) await limiter('sign-in', SIGN_IN).delete(keyOf(`${account} ${browser}`));
   },
 };
+
+/** Neither an account nor an address stands in the table of limits. */
+const keyOf = (text: string): string => createHash('sha256').update(text).digest('base64url').slice(0, 22);
 
 /** A school's key begins with the same letters as every other: those after them tell them apart. */
 export const schoolKeyLimit = {

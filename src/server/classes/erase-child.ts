@@ -1,10 +1,11 @@
 /** Everything that is kept about one child: as a file, or taken away for good. */
 import type { AboutChild } from '@/contract/child';
 import type { Uuid } from '@/contract/ids';
-import { toBytes } from '../db/ids';
-import { change, rows, transact, type Db } from '../db/pool';
+import { toBytes, toText } from '../db/ids';
+import { change, firstRow, rows, transact, type Db, type Value } from '../db/pool';
 import { audit } from '../db/schools';
 import { forgetPlays } from '../reports/plays';
+import { noteErasure } from './erasure-journal';
 
 const OF_ASSIGNMENTS = '(SELECT id FROM assignments WHERE child_id = ?)';
 const OF_REPORTS = `(SELECT id FROM reports WHERE assignment_id IN ${OF_ASSIGNMENTS})`;
@@ -34,6 +35,7 @@ const KEPT: readonly { readonly table: string; readonly where: string; readonly 
     columns: 'HEX(assignment_id) AS assignment_id, marks, film, comment, marked_at',
   },
   { table: 'assignments', where: 'child_id = ?', columns: 'HEX(id) AS id, level_id, set_up, par, par_low, par_high, rests_on, created_at' },
+  { table: 'child_days', where: 'child_id = ?', columns: 'day, reports, bytes' },
   { table: 'access_keys', where: 'child_id = ?', columns: 'scope, generation, created_at, revoked_at' },
   { table: 'diary_entries', where: 'child_id = ?', columns: 'on_day, what, minutes, initials, struck_at, created_at' },
   { table: 'inventions', where: 'child_id = ?', columns: 'body, score, received_at' },
@@ -43,14 +45,88 @@ const KEPT: readonly { readonly table: string; readonly where: string; readonly 
   { table: 'children', where: 'id = ?', columns: 'first_name, initial, created_at' },
 ];
 
-/** Of messages that were settled to a report of the child only the mark stays by which they are not read a second time. */
-const MESSAGES = `report_id IN ${OF_REPORTS}`;
+/** How a child is named in what others wrote. */
+interface Named {
+  readonly schoolId: Uuid;
+  readonly childId: Uuid;
+  readonly firstName: string;
+  readonly initial: string;
+  /** Nobody else of the school has this first name: alone it means this child. */
+  readonly alone: boolean;
+}
+
+async function namedAs(childId: Uuid, db?: Db): Promise<Named | undefined> {
+  const row = await firstRow<{ school_id: Buffer; first_name: string; initial: string; others: number }>(
+    `SELECT c.school_id, c.first_name, c.initial,
+            (SELECT COUNT(*) FROM children o WHERE o.school_id = c.school_id AND o.first_name = c.first_name AND o.id <> c.id) AS others
+       FROM children c WHERE c.id = ?`,
+    [toBytes(childId)],
+    db,
+  );
+  return row && { schoolId: toText(row.school_id), childId, firstName: row.first_name, initial: row.initial, alone: Number(row.others) === 0 };
+}
+
+/**
+ * Messages of the child: settled to a report of it, read as its own while they wait or were set aside, or naming nobody else by its first name.
+ * Only the mark stays by which they are not read a second time.
+ */
+const MESSAGES = `school_id = ? AND (report_id IN ${OF_REPORTS} OR JSON_VALUE(reading, '$.childId') = ? OR LOWER(JSON_VALUE(reading, '$.child')) IN (?, ?, ?))`;
+
+const messageValues = ({ schoolId, childId, firstName, initial, alone }: Named): Value[] => [
+  toBytes(schoolId),
+  toBytes(childId),
+  childId,
+  ...[alone ? firstName : `${firstName} ${initial}`, `${firstName} ${initial}`, `${firstName} ${initial.replace('.', '')}`].map((name) =>
+    name.trim().toLocaleLowerCase('en-GB'),
+  ),
+];
+
+/** Texts that are of others, or of nobody: only the child's name goes out of them. */
+const TEXTS: readonly { readonly table: string; readonly column: string; readonly where: string }[] = [
+  { table: 'incoming', column: 'words', where: 'school_id = ?' },
+  { table: 'incoming', column: 'source', where: 'school_id = ?' },
+  { table: 'batches', column: 'name', where: 'school_id = ?' },
+  { table: 'outbox', column: 'words', where: 'school_id = ?' },
+  { table: 'outbox', column: 'subject', where: 'school_id = ?' },
+  { table: 'child_notes', column: 'words', where: 'child_id IN (SELECT id FROM children WHERE school_id = ?)' },
+  {
+    table: 'look_marks',
+    column: 'comment',
+    where: 'assignment_id IN (SELECT a.id FROM assignments a JOIN children c ON c.id = a.child_id WHERE c.school_id = ?)',
+  },
+  { table: 'weeks', column: 'note', where: 'class_id IN (SELECT id FROM classes WHERE school_id = ?)' },
+];
+
+/** The name as it is written: with its initial in one of the usual ways, or run together as in the name of a file. */
+const nameInTexts = ({ firstName, initial }: Named): RegExp => {
+  const exact = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+  return new RegExp(`(?<![\\p{L}\\p{N}])${exact(firstName)}[\\s_.-]*${exact(initial.replace('.', ''))}(?![\\p{L}\\p{N}])\\.?`, 'giu');
+};
+
+async function takeNameOut(db: Db, named: Named): Promise<void> {
+  const pattern = nameInTexts(named);
+  for (const { table, column, where } of TEXTS) {
+    const found = await rows<{ id: Buffer; text: string }>(
+      `SELECT ${KEY_OF[table] ?? 'id'} AS id, ${column} AS text FROM ${table} WHERE ${where} AND LOCATE(?, ${column}) > 0`,
+      [toBytes(named.schoolId), named.firstName],
+      db,
+    );
+    for (const { id, text } of found) {
+      const without = text.replace(pattern, '…');
+      if (without !== text) await change(db, `UPDATE ${table} SET ${column} = ? WHERE ${KEY_OF[table] ?? 'id'} = ?`, [without, id]);
+    }
+  }
+}
+
+/** The key of tables that have no id of their own. */
+const KEY_OF: Readonly<Record<string, string>> = { child_notes: 'child_id', look_marks: 'assignment_id' };
 
 /** All of it, table by table, as it is kept. */
 export async function everythingAbout(childId: Uuid): Promise<Record<string, unknown>> {
   const found: Record<string, unknown> = {};
   for (const { table, where, columns } of KEPT) found[table] = await rows(`SELECT ${columns} FROM ${table} WHERE ${where}`, [toBytes(childId)]);
-  found['incoming'] = await rows(`SELECT source, words, received_at FROM incoming WHERE ${MESSAGES}`, [toBytes(childId)]);
+  const named = await namedAs(childId);
+  found['incoming'] = named ? await rows(`SELECT source, words, received_at FROM incoming WHERE ${MESSAGES}`, messageValues(named)) : [];
   return found;
 }
 
@@ -67,15 +143,20 @@ export async function countAbout(childId: Uuid): Promise<AboutChild> {
 /** Takes everything about a child away, in one transaction; the audit keeps that it was done and by whom, without a name. */
 export async function eraseChild(schoolId: Uuid, teacherId: Uuid, childId: Uuid, now: Date): Promise<void> {
   await transact(async (db: Db) => {
+    const named = await namedAs(childId, db);
+    if (!named) return;
     await change(
       db,
       `UPDATE incoming SET words = '', source = '', reading = '{}', settled_at = COALESCE(settled_at, ?), report_id = NULL WHERE ${MESSAGES}`,
-      [now, toBytes(childId)],
+      [now, ...messageValues(named)],
     );
+    await takeNameOut(db, named);
     // What was worked out of the child's scores is worked out again without them.
     await change(db, 'DELETE FROM class_fits WHERE class_id IN (SELECT class_id FROM enrolments WHERE child_id = ?)', [toBytes(childId)]);
     for (const { table, where } of KEPT) await change(db, `DELETE FROM ${table} WHERE ${where}`, [toBytes(childId)]);
     await audit(db, { schoolId, teacherId, action: 'child erased', subject: childId }, now);
+    // Before the commit: what a restore brings back is erased again, and an erasure that did not come to its end is asked for once more.
+    await noteErasure({ schoolId, childId, at: now });
   });
   forgetPlays();
 }

@@ -1,6 +1,7 @@
 import type { Uuid } from '@/contract/ids';
 import { familyToken, hashToken, type Scope } from '../auth/tokens';
 import { ASSIGNMENT_COLUMNS, assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
+import { utcDay } from './reports';
 import { linkLives } from '../school-day';
 import { gather, padded } from './gather';
 import { newId, toBytes, toText } from './ids';
@@ -29,6 +30,9 @@ interface KeyRow {
 const KEY_COLUMNS = 'k.id AS key_id, k.child_id AS key_child, k.term_id, k.scope, t.ends_on, s.id AS school_id, s.time_zone';
 const KEY_TABLES = `access_keys k JOIN terms t ON t.id = k.term_id JOIN children c ON c.id = k.child_id JOIN schools s ON s.id = c.school_id`;
 
+/** A child who has left the school has no link any more. */
+const AT_SCHOOL = 'EXISTS (SELECT 1 FROM enrolments e WHERE e.child_id = k.child_id AND (e.until_on IS NULL OR e.until_on > ?))';
+
 const keyFrom = (row: KeyRow): AccessKey => ({
   id: toText(row.key_id),
   childId: toText(row.key_child),
@@ -40,7 +44,10 @@ const keyFrom = (row: KeyRow): AccessKey => ({
 
 /** The living key of a token, or nothing. */
 export async function keyOfToken(token: string, now: Date): Promise<AccessKey | undefined> {
-  const row = await firstRow<KeyRow>(`SELECT ${KEY_COLUMNS} FROM ${KEY_TABLES} WHERE k.token_hash = ? AND k.revoked_at IS NULL`, [hashToken(token)]);
+  const row = await firstRow<KeyRow>(`SELECT ${KEY_COLUMNS} FROM ${KEY_TABLES} WHERE k.token_hash = ? AND k.revoked_at IS NULL AND ${AT_SCHOOL}`, [
+    hashToken(token),
+    utcDay(now),
+  ]);
   return row && linkLives(row.ends_on, now, row.time_zone) ? keyFrom(row) : undefined;
 }
 
@@ -60,6 +67,8 @@ export interface KeyAndAssignment {
   readonly key: AccessKey;
   /** The link was replaced, or has ended, a short while ago: it opens nothing, and a report under it waits to be looked at. */
   readonly old: boolean;
+  /** What came by the links of this child today. */
+  readonly today: { readonly reports: number; readonly bytes: number };
   /** Undefined when it is not that child's. */
   readonly assignment: ChildAssignment | undefined;
 }
@@ -72,14 +81,18 @@ interface Claim {
 
 async function answerClaims(claims: readonly Claim[]): Promise<(KeyAndAssignment | undefined)[]> {
   const asked = padded(claims);
+  const today = utcDay(claims[0]!.now);
   const holes = asked.map(() => '?').join(', ');
-  const found = await rows<{ token_hash: Buffer; revoked_at: Date | null } & KeyRow & AssignmentRow>(
-    `SELECT k.token_hash, k.revoked_at, ${KEY_COLUMNS}, ${ASSIGNMENT_COLUMNS}
+  const found = await rows<
+    { token_hash: Buffer; revoked_at: Date | null; day_reports: number | null; day_bytes: number | null } & KeyRow & AssignmentRow
+  >(
+    `SELECT k.token_hash, k.revoked_at, cd.reports AS day_reports, cd.bytes AS day_bytes, ${KEY_COLUMNS}, ${ASSIGNMENT_COLUMNS}
        FROM ${KEY_TABLES}
        LEFT JOIN assignments a ON a.child_id = k.child_id AND a.id IN (${holes})
        LEFT JOIN week_items i ON i.id = a.week_item_id
-      WHERE k.token_hash IN (${holes})`,
-    [...asked.map((claim) => toBytes(claim.assignmentId)), ...asked.map((claim) => claim.tokenHash)],
+       LEFT JOIN child_days cd ON cd.child_id = k.child_id AND cd.day = ?
+      WHERE k.token_hash IN (${holes}) AND ${AT_SCHOOL}`,
+    [...asked.map((claim) => toBytes(claim.assignmentId)), today, ...asked.map((claim) => claim.tokenHash), today],
   );
   return claims.map(({ tokenHash, assignmentId, now }) => {
     const mine = found.filter((row) => row.token_hash.equals(tokenHash));
@@ -91,6 +104,7 @@ async function answerClaims(claims: readonly Claim[]): Promise<(KeyAndAssignment
     return {
       key: keyFrom(row),
       old: life === 'old',
+      today: { reports: row.day_reports ?? 0, bytes: row.day_bytes ?? 0 },
       assignment: assigned && assignmentOf(assigned),
     };
   });

@@ -76,6 +76,15 @@ export async function diaryLines(weekId: Uuid, childId: Uuid): Promise<number> {
   return Number(row!.n);
 }
 
+/** Lines of this child that came since then, in whatever week. */
+export async function diaryLinesSince(childId: Uuid, since: Date): Promise<number> {
+  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM diary_entries WHERE child_id = ? AND created_at >= ?', [
+    toBytes(childId),
+    since,
+  ]);
+  return Number(row!.n);
+}
+
 /** Writes an entry, or strikes out one that is there. False when its id belongs to another child's entry. */
 export async function keepDiaryEntry(childId: Uuid, entry: DiaryEntry, now: Date): Promise<boolean> {
   const values = [toBytes(childId), toBytes(entry.weekId), entry.day, entry.what, entry.minutes, entry.initials, entry.struck ? now : null, now];

@@ -55,8 +55,13 @@ export async function keepInvention(childId: Uuid, invention: { id: Uuid; plan: 
   return (await firstRow('SELECT 1 AS mine FROM inventions WHERE id = ? AND child_id = ?', [toBytes(invention.id), toBytes(childId)])) !== undefined;
 }
 
-export async function inventionsOfChild(childId: Uuid): Promise<number> {
-  return Number((await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM inventions WHERE child_id = ?', [toBytes(childId)]))!.n);
+/** Games that this child made since then. */
+export async function inventionsOfChild(childId: Uuid, since = new Date(0)): Promise<number> {
+  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM inventions WHERE child_id = ? AND received_at >= ?', [
+    toBytes(childId),
+    since,
+  ]);
+  return Number(row!.n);
 }
 
 /** What children who are in this class sent, newest first. */

@@ -8,7 +8,7 @@ import { ENGINE_VERSION } from '@/core/rules/compile';
 import { parsed } from './games';
 import { padded } from './gather';
 import { newId, toBytes, toText } from './ids';
-import { firstRow, insertMany, rows, type Db } from './pool';
+import { change, firstRow, insertMany, rows, type Db } from './pool';
 
 export interface NewReport {
   readonly assignmentId: Uuid;
@@ -49,6 +49,34 @@ const REPORT = [
 ];
 const PLAY = ['id', 'report_id', 'go_number', 'level_id', 'value', 'attempts', 'successes', 'seconds', 'as_asked'];
 const VERDICT = ['id', 'report_id', 'kind', 'reasons', 'engine_version', 'created_at'];
+
+/** What came by a child's links is counted by its day (UTC): children in the order of their ids, so that two servers do not wait for each other. */
+async function countDay(db: Db, added: readonly NewReport[]): Promise<void> {
+  const byDay = new Map<string, { childId: Uuid; day: string; reports: number; bytes: number }>();
+  for (const { accessKeyId, source: childId, receivedAt, body } of added) {
+    if (accessKeyId === null) continue;
+    const day = utcDay(receivedAt);
+    const known = byDay.get(`${childId} ${day}`) ?? { childId, day, reports: 0, bytes: 0 };
+    byDay.set(`${childId} ${day}`, { ...known, reports: known.reports + 1, bytes: known.bytes + Buffer.byteLength(body) });
+  }
+  const rowsOf = padded([...byDay.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, one]) => one));
+  if (byDay.size === 0) return;
+  const seen = new Set<string>();
+  await change(
+    db,
+    `INSERT INTO child_days (child_id, day, reports, bytes) VALUES ${rowsOf.map(() => '(?, ?, ?, ?)').join(', ')}
+     ON DUPLICATE KEY UPDATE reports = reports + VALUES(reports), bytes = bytes + VALUES(bytes)`,
+    rowsOf.flatMap(({ childId, day, reports, bytes }) => {
+      // Rows that only fill up the statement add nothing.
+      const again = seen.has(`${childId} ${day}`);
+      seen.add(`${childId} ${day}`);
+      return [toBytes(childId), day, again ? 0 : reports, again ? 0 : bytes];
+    }),
+  );
+}
+
+/** The day in UTC: what is limited by the day is limited alike everywhere. */
+export const utcDay = (now: Date): string => now.toISOString().slice(0, 10);
 
 /** What views of a class need of a report: all but what happened moment by moment. */
 const digestOf = ({ report, gameVersion }: NewReport): string =>
@@ -107,6 +135,7 @@ export async function storeReports(db: Db, added: readonly NewReport[]): Promise
     VERDICT,
     added.map(({ verdict, receivedAt }, index) => [newId(), ids[index]!, verdict.kind, JSON.stringify(verdict.reasons), ENGINE_VERSION, receivedAt]),
   );
+  await countDay(db, added);
   return ids.map(toText);
 }
 

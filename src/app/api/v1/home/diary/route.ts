@@ -1,5 +1,6 @@
-import { diaryLines, keepDiaryEntry, weekIsOfChild } from '@/server/db/diary';
+import { diaryLines, diaryLinesSince, keepDiaryEntry, weekIsOfChild } from '@/server/db/diary';
 import { diarySchema } from '@/server/home/diary-intake';
+import { oneMoreToday, startOfUtcDay } from '@/server/home/day-limits';
 import { familyKnown, familyOf } from '@/server/home/family';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { openRoute } from '@/server/http/route';
@@ -17,6 +18,7 @@ export const POST = openRoute({ body: diarySchema, origin: false, known: familyK
     if ((await diaryLines(weekId, key.childId)) >= MOST_LINES)
       throw refuse(409, '/entries', /*i18n*/ 'The diary of this week is full.', /*i18n*/ 'Go on in the next week, or tell the school.');
   }
+  oneMoreToday('lines', body.entries.length + (await diaryLinesSince(key.childId, startOfUtcDay(now))));
   for (const entry of body.entries) if (!(await keepDiaryEntry(key.childId, entry, now))) throw notFound('entry in this diary');
   return json({ received: true, at: now.toISOString() }, 201);
 });

@@ -3,6 +3,7 @@ import Joi from 'joi';
 import type { InventedPlan } from '@/core/invent/plan';
 import { planSchema } from '@/core/invent/plan-schema';
 import { inventionsOfChild, keepInvention } from '@/server/db/inventions';
+import { oneMoreToday, startOfUtcDay } from '@/server/home/day-limits';
 import { familyKnown, familyOf } from '@/server/home/family';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { uuidField } from '@/server/http/fields';
@@ -24,6 +25,7 @@ export const POST = openRoute({ body, origin: false, known: familyKnown }, async
     throw refuse(403, 'authorization', /*i18n*/ 'This code is for a score only.', /*i18n*/ "Use the link of the child's card.");
   if ((await inventionsOfChild(key.childId)) >= MOST_GAMES)
     throw refuse(409, '', /*i18n*/ 'Your teacher has many games of yours already.', /*i18n*/ 'Ask which of them the class may play.');
+  oneMoreToday('inventions', 1 + (await inventionsOfChild(key.childId, startOfUtcDay(now))));
   if (!(await keepInvention(key.childId, invention, now))) throw notFound('game of yours');
   return json({ received: true, at: now.toISOString() }, 201);
 });

@@ -1,0 +1,1 @@
+UPDATE teachers SET email = LOWER(email)

@@ -1,0 +1,25 @@
+/**
+ * The journal of erasures: ids alone, in a file outside the database and its backups. What a restore brings back of an erased child is erased
+ * again by it. One line of JSON an erasure.
+ */
+import { open } from 'node:fs/promises';
+import type { Uuid } from '@/contract/ids';
+
+export interface Erasure {
+  readonly schoolId: Uuid;
+  readonly childId: Uuid;
+  readonly at: Date;
+}
+
+/** Written to the disk before it returns. Without a file named by the launcher nothing is written. */
+export async function noteErasure({ schoolId, childId, at }: Erasure): Promise<void> {
+  const path = process.env['LOCHSIDE_ERASURES'];
+  if (!path) return;
+  const file = await open(path, 'a', 0o600);
+  try {
+    await file.appendFile(`${JSON.stringify({ schoolId, childId, at: at.toISOString() })}\n`);
+    await file.datasync();
+  } finally {
+    await file.close();
+  }
+}
