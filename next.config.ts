@@ -5,7 +5,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   compiler: { styledComponents: true },
   turbopack: { root: import.meta.dirname },
-  serverExternalPackages: ['@node-rs/argon2', 'mysql2', 'pino', 'rate-limiter-flexible', '@react-pdf/renderer'],
+  serverExternalPackages: ['@node-rs/argon2', 'mysql2', 'pino', 'pino-roll', 'rate-limiter-flexible', '@react-pdf/renderer'],
   devIndicators: false,
 };
 

@@ -27,15 +27,18 @@ const demoSignIns = () => ({
 await main(async () => {
   needNode();
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`PORT must be a number from 1 to 65535, not “${process.env.PORT}”.`);
-  if (!(await isFree(port, host)))
-    throw new Stop(
-      `Port ${port} on ${host} is taken (or may not be used). Choose another: PORT=${port + 1} npm ${mode === 'demo' ? 'start' : 'run serve'}`,
-    );
-  needPackages();
   const home = instanceHome(mode);
   ensureHome(home);
   const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
-  const claimed = claim(home, address);
+  // What a launcher that was killed left running is stopped first: it has the port.
+  const claimed = await claim(home, address);
+  if (!(await isFree(port, host))) {
+    claimed.release();
+    throw new Stop(
+      `Port ${port} on ${host} is taken (or may not be used). Choose another: PORT=${port + 1} npm ${mode === 'demo' ? 'start' : 'run serve'}`,
+    );
+  }
+  needPackages();
   const { file, secrets } = secretsOf(home, mode === 'demo' ? demoSignIns : undefined);
   let instance;
   let web;
@@ -66,27 +69,42 @@ await main(async () => {
       LOCHSIDE_HOSTS: [process.env.LOCHSIDE_HOSTS, publicUrl && new URL(publicUrl).host, `${host}:${port}`, `localhost:${port}`, `127.0.0.1:${port}`]
         .filter(Boolean)
         .join(','),
+      LOCHSIDE_HOME: home,
+      LOCHSIDE_ERASURES: process.env.LOCHSIDE_ERASURES ?? join(home, 'erasures.jsonl'),
+      LOCHSIDE_LOG_FILE: process.env.LOCHSIDE_LOG_FILE ?? join(home, 'log', 'lochside'),
       NEXT_TELEMETRY_DISABLED: '1',
       NODE_ENV: 'production',
     };
     await ensurePrograms();
-    run(process.execPath, [program('prepare')], { cwd: root, env, failure: 'Nothing was started.' });
+    run(process.execPath, [program('prepare')], { cwd: root, env: { ...env, LOCHSIDE_LOG_FILE: '' }, failure: 'Nothing was started.' });
     await ensureBuild();
-    web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', host, '-p', String(port)], {
-      cwd: root,
-      env,
-      stdio: ['ignore', 'pipe', 'inherit'],
-      detached: true,
-    });
-    claimed.note({ webPid: web.pid });
-    web.once('exit', (code) => {
-      if (!stopping) {
-        process.stderr.write(`The web server ended (code ${code}).\n`);
-        process.exitCode = 1;
-        void stopAll();
-      }
-    });
-    await answers(address, web);
+    const serve = () => {
+      web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', host, '-p', String(port)], {
+        cwd: root,
+        env,
+        stdio: ['ignore', 'ignore', 'inherit'],
+        detached: true,
+      });
+      claimed.note({ webPid: web.pid });
+      return web;
+    };
+    await answers(address, serve());
+    keepUp(
+      'web server',
+      web,
+      () => stopping,
+      async () => serve(),
+    );
+    if (instance)
+      keepUp(
+        'database server',
+        instance.child,
+        () => stopping,
+        async () => {
+          instance = await startInstance(home, secrets.databasePassword, { port: instance.port });
+          return instance.child;
+        },
+      );
     say(`\nLochside is at ${address}`);
     if (!loopback && !env.PUBLIC_URL.startsWith('https:'))
       say(
@@ -96,12 +114,35 @@ await main(async () => {
       for (const signIn of secrets.demoSignIns) say(`  ${signIn.name} (${signIn.role}): ${signIn.email}  password ${signIn.password}`);
       say(`  (kept in ${file})`);
     } else say('First teacher: npx lochside teacher add --name "…" --email … --school "…" --zone Europe/London');
-    say('Ctrl-C stops it.');
+    say(`The log is in ${join(home, 'log')}; warnings are shown here. Ctrl-C stops it.`);
   } catch (error) {
     await stopAll();
     throw error;
   }
 });
+
+const LONGEST_WAIT_MS = 30_000;
+/** One that ran for so long did not die of its start. */
+const STEADY_MS = 60_000;
+
+/** Starts again what died, at once and then with longer and longer waits between; `again` gives the new process. */
+function keepUp(what, child, isStopping, again, waitMs = 500) {
+  const began = Date.now();
+  child.once('exit', async (code, signal) => {
+    if (isStopping()) return;
+    const wait = Date.now() - began > STEADY_MS ? 500 : waitMs;
+    process.stderr.write(`The ${what} ended (${signal ?? `code ${code}`}). It is started again in ${wait / 1000} s.\n`);
+    await new Promise((resolve) => setTimeout(resolve, wait));
+    for (let next = wait; !isStopping(); next = Math.min(LONGEST_WAIT_MS, next * 2)) {
+      try {
+        return keepUp(what, await again(), isStopping, again, Math.min(LONGEST_WAIT_MS, next * 2));
+      } catch (error) {
+        process.stderr.write(`The ${what} could not be started: ${error.message}\n`);
+        await new Promise((resolve) => setTimeout(resolve, next));
+      }
+    }
+  });
+}
 
 async function answers(address, child) {
   for (let i = 0; i < 300; i += 1) {

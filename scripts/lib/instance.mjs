@@ -49,13 +49,17 @@ export function secretsOf(home, extra = () => ({})) {
 }
 
 /** Claims the instance for this process; another living owner is told, a web server that a killed one left is stopped. */
-export function claim(home, address) {
+export async function claim(home, address) {
   const file = join(home, 'running.json');
   if (existsSync(file)) {
     const other = JSON.parse(readFileSync(file, 'utf8'));
     if (other.pid !== process.pid && isAlive(other.pid) && commandOf(other.pid).includes('start.mjs'))
       throw new Stop(`Lochside already runs here: ${other.address} (process ${other.pid}). Stop that one first.`);
-    if (other.webPid && isAlive(other.webPid) && commandOf(other.webPid).includes('next')) process.kill(other.webPid, 'SIGTERM');
+    if (other.webPid && isAlive(other.webPid) && commandOf(other.webPid).includes('next')) {
+      say('A web server was left from an earlier run; stopping it first.');
+      process.kill(other.webPid, 'SIGTERM');
+      for (let i = 0; i < 150 && isAlive(other.webPid); i += 1) await sleep(100);
+    }
   }
   const write = (more) => writeFileSync(file, JSON.stringify({ pid: process.pid, address, ...more }));
   write({});
@@ -87,12 +91,12 @@ async function stopLeftover(home) {
 }
 
 /** Starts the instance, making it if it is not there. Returns its connection URL and how to stop it. */
-export async function startInstance(home, password, { databases = ['lochside'], fast = false } = {}) {
+export async function startInstance(home, password, { databases = ['lochside'], fast = false, port: wanted } = {}) {
   await stopLeftover(home);
   const data = join(home, 'data');
   const socket = join(home, 'db.sock');
   if (Buffer.byteLength(socket) > 100) throw new Stop(`The folder name is too long for a socket: ${home}. Set LOCHSIDE_DATA to a shorter one.`);
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   const config = join(home, 'my.cnf');
   writeFileSync(
     config,

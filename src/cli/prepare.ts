@@ -1,5 +1,6 @@
 /** Brings the database to the newest form and, for the demo, fills an empty one. Run by the launcher before the web server. */
 import { readFileSync } from 'node:fs';
+import { checkServerKey, keepServerKey } from '@/server/auth/server-key';
 import { pool } from '@/server/db/pool';
 import { migrate } from '@/server/db/migrate';
 import { dropDemo, loadDemo, whatItHolds, type DemoSignIn } from '@/server/demo/load-demo';
@@ -18,6 +19,8 @@ async function prepare(): Promise<void> {
   const { mode, serverKey } = settings();
   const ran = await migrate(process.env['DATABASE_URL']!);
   if (ran.length > 0) process.stdout.write(`Database brought up to date (${ran.length} steps).\n`);
+  if (process.env['LOCHSIDE_NEW_KEY'] === 'yes') await keepServerKey(serverKey, new Date());
+  else await checkServerKey(serverKey, new Date());
   const holds = await whatItHolds();
   if (mode === 'school') {
     if (holds === 'demo' || holds === 'half a demo')

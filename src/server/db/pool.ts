@@ -1,5 +1,6 @@
 /** The pool of connections, one a process, and transactions that are tried again as a whole on a deadlock. Only execute(): no text is built from input. */
 import mysql from 'mysql2/promise';
+import { log } from '../log';
 
 export type Value = string | number | boolean | Buffer | Date | null;
 
@@ -119,6 +120,7 @@ export async function transact<T>(work: (db: Db) => Promise<T>): Promise<T> {
       await connection.rollback().catch(() => connection.destroy());
       const again = [DEADLOCK, LOCK_TIMEOUT].includes(errorNumber(error)) && attempt < TRIES;
       if (!again) throw error;
+      log.warn({ errno: errorNumber(error), attempt }, 'a transaction is tried again');
       await new Promise((resolve) => setTimeout(resolve, 10 * 2 ** attempt));
     } finally {
       connection.release();

@@ -3,6 +3,7 @@
  * sees only what came through.
  */
 import type { Uuid } from '@/contract/ids';
+import { randomUUID } from 'node:crypto';
 import { parseCookie } from 'cookie';
 import type Joi from 'joi';
 import { isUuid } from '@/contract/ids';
@@ -66,15 +67,36 @@ function placeOfUnwritable(value: unknown, place: string): string | null {
   return null;
 }
 
+/** The path without what it names: ids of children, classes and reports. */
+export const routeOf = (url: string): string =>
+  new URL(url).pathname.replace(/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/gi, ':id');
+
+/** Answers, and writes it in the log: which request, how long it took, what came of it; of what failed, where. */
 async function guarded(request: Request, work: () => Promise<Response>): Promise<Response> {
+  const began = performance.now();
+  const answer = await answered(request, work);
+  const { id, response, error } = answer;
+  const told = { id, method: request.method, route: routeOf(request.url), status: response.status, ms: Math.round(performance.now() - began) };
+  if (error !== undefined) log.error({ ...told, err: error }, 'a route failed');
+  else log.info(told, 'answered');
+  return response;
+}
+
+async function answered(request: Request, work: () => Promise<Response>): Promise<{ id: string; response: Response; error?: unknown }> {
+  // A number of its own: what a stranger sends is not written into the log.
+  const id = randomUUID();
   try {
-    if (!hostAllowed(request)) throw refuse(400, 'host', 'This name is not one that this server answers to.', 'Open it by its own address.');
-    return await work();
+    return { id, response: await within(request, work) };
   } catch (error) {
-    if (error instanceof Refused) return json({ problems: error.problems }, error.status, error.headers);
-    log.error({ err: error, method: request.method, path: new URL(request.url).pathname }, 'a route failed');
-    return json({ problems: [{ place: '', reason: 'Something went wrong here. Nothing was changed.', fix: 'Try again in a moment.' }] }, 500);
+    if (error instanceof Refused) return { id, response: json({ problems: error.problems }, error.status, error.headers) };
+    const problem = { place: '', reason: 'Something went wrong here. Nothing was changed.', fix: 'Try again in a moment.' };
+    return { id, error, response: json({ problems: [problem], request: id }, 500) };
   }
+}
+
+async function within(request: Request, work: () => Promise<Response>): Promise<Response> {
+  if (!hostAllowed(request)) throw refuse(400, 'host', 'This name is not one that this server answers to.', 'Open it by its own address.');
+  return work();
 }
 
 async function idsOf(context: Context): Promise<(name?: string) => Uuid> {
