@@ -6,7 +6,16 @@ import { join } from 'node:path';
 import { startInstance } from './instance.mjs';
 import { needMariadb, needNode, needPackages } from './needs.mjs';
 
-const DATABASES = ['lochside', 'lochside_unit_1', 'lochside_unit_2', 'lochside_unit_3', 'lochside_unit_4', 'lochside_before', 'lochside_again', 'lochside_demo'];
+const DATABASES = [
+  'lochside',
+  'lochside_unit_1',
+  'lochside_unit_2',
+  'lochside_unit_3',
+  'lochside_unit_4',
+  'lochside_before',
+  'lochside_again',
+  'lochside_demo',
+];
 
 export async function testStack() {
   needNode();

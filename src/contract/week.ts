@@ -1,6 +1,6 @@
 /** The body of a week that is to be sent, or only looked at first. */
 import Joi from 'joi';
-import { realDay } from './fields';
+import { realDay, uuid } from './fields';
 import { RACK_TEXT } from '@/core/forecast/racks';
 import type { KitThing } from './assignment';
 import type { Uuid } from './ids';
@@ -19,6 +19,8 @@ export interface GameToSend {
 }
 
 export interface WeekBody {
+  /** Made where the week was planned: sent again under it, it is the same week. */
+  readonly sentAs?: Uuid;
   readonly classId: Uuid;
   /** In their order: one, or up to twenty that make an event. */
   readonly games: readonly GameToSend[];
@@ -43,6 +45,7 @@ const levelId = Joi.string().max(24);
 const words = (most: number) => Joi.string().trim().max(most).allow('');
 
 export const weekSchema = Joi.object<WeekBody>({
+  sentAs: uuid,
   classId: id.required(),
   games: Joi.array()
     .items(

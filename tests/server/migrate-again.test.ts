@@ -101,7 +101,7 @@ describe('unhappy at the server: migrations killed after a statement, before the
     else await migrate(url.toString(), files[0]);
     if (before) {
       const db = await connect();
-      await db.query('INSERT IGNORE INTO migrations_begun (name, at) VALUES (?, UTC_TIMESTAMP(3))', [name]);
+      await db.execute('INSERT IGNORE INTO migrations_begun (name, at) VALUES (?, UTC_TIMESTAMP(3))', [name]);
       await db.query(await readFile(join(MIGRATIONS, name), 'utf8'));
       await db.end();
     }

@@ -36,6 +36,8 @@ export interface PlannedGame {
 }
 
 export interface Plan {
+  /** Under which it is sent: once, however often it is pressed. */
+  readonly sentAs: Uuid;
   readonly classId: Uuid;
   readonly dueOn: string;
   readonly title: string;
@@ -50,6 +52,7 @@ export interface Plan {
 
 /** The limits of what is sent hold for the plan too. */
 export const planSchema = Joi.object<Plan>({
+  sentAs: weekSchema.extract('sentAs'),
   classId: weekSchema.extract('classId'),
   dueOn: weekSchema.extract('dueOn'),
   title: weekSchema.extract('title'),
@@ -68,6 +71,7 @@ const DUE_AFTER_DAYS = 7;
 export function firstPlan(classes: readonly BuilderClass[], today: string): Plan {
   const first = classes.find((one) => one.children.length > 0) ?? classes[0];
   return {
+    sentAs: newUuid(),
     classId: first?.id ?? ('' as Uuid),
     dueOn: dayPlus(today, DUE_AFTER_DAYS),
     title: '',
@@ -92,6 +96,8 @@ export function keptPlan(text: string | null, classes: readonly BuilderClass[], 
   if (!kept || !Array.isArray(kept.games) || !classes.some((one) => one.id === kept.classId)) return null;
   return {
     ...kept,
+    // A plan of the version before has none.
+    sentAs: kept.sentAs ?? newUuid(),
     dueOn: kept.dueOn < today ? dayPlus(today, DUE_AFTER_DAYS) : kept.dueOn,
     games: kept.games.filter((one) => games.some((game) => game.id === one.gameId)).map((one) => ({ ...one, key: one.key ?? newUuid() })),
   };
@@ -158,6 +164,7 @@ function withThings(kit: readonly KitThing[], things: BuilderGame['things']): re
 export function bodyOf(plan: Plan, of: BuilderClass | undefined): Omit<WeekBody, 'racks'> {
   const event = isEvent(plan);
   return {
+    sentAs: plan.sentAs,
     classId: plan.classId,
     dueOn: plan.dueOn,
     title: event ? plan.title.trim() || 'Games of the week' : '',

@@ -154,9 +154,11 @@ async function livingGeneration(db: Db, childId: Uuid, termId: Uuid, scope: Scop
 
 /** Revokes the child's keys of this term; the next tokenFor makes a new generation. */
 export async function renewKeys(db: Db, serverKey: string, childId: Uuid, termId: Uuid, now: Date): Promise<void> {
+  // One after the other for one child: two at once would make the same generation.
+  await rows('SELECT id FROM children WHERE id = ? FOR UPDATE', [toBytes(childId)], db);
   for (const scope of ['card', 'slip'] as const) {
     const last = await rows<{ generation: number }>(
-      'SELECT generation FROM access_keys WHERE child_id = ? AND term_id = ? AND scope = ? ORDER BY generation DESC LIMIT 1',
+      'SELECT generation FROM access_keys WHERE child_id = ? AND term_id = ? AND scope = ? ORDER BY generation DESC LIMIT 1 FOR UPDATE',
       [toBytes(childId), toBytes(termId), scope],
       db,
     );

@@ -1,6 +1,6 @@
 import type { Uuid } from '@/contract/ids';
 import { toBytes, toText } from './ids';
-import { change, rows, type Db } from './pool';
+import { change, firstRow, rows, type Db } from './pool';
 
 export interface Batch {
   readonly id: Uuid;
@@ -15,10 +15,10 @@ export interface Batch {
 
 export async function addBatch(
   db: Db,
-  batch: { id: Uuid; schoolId: Uuid; classId: Uuid; teacherId: Uuid; kind: Batch['kind']; name: string },
+  batch: { id: Uuid; schoolId: Uuid; classId: Uuid; teacherId: Uuid; kind: Batch['kind']; name: string; content?: Buffer },
   now: Date,
 ): Promise<void> {
-  await change(db, 'INSERT INTO batches (id, school_id, class_id, teacher_id, kind, name, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+  await change(db, 'INSERT INTO batches (id, school_id, class_id, teacher_id, kind, name, made_at, content) VALUES (?, ?, ?, ?, ?, ?, ?, ?)', [
     toBytes(batch.id),
     toBytes(batch.schoolId),
     toBytes(batch.classId),
@@ -26,7 +26,14 @@ export async function addBatch(
     batch.kind,
     batch.name,
     now,
+    batch.content ?? null,
   ]);
+}
+
+/** When this content was brought into the class and not undone; undefined for never. */
+export async function broughtInAt(classId: Uuid, content: Buffer): Promise<Date | undefined> {
+  const row = await firstRow<{ made_at: Date }>('SELECT made_at FROM batches WHERE class_id = ? AND content = ?', [toBytes(classId), content]);
+  return row?.made_at;
 }
 
 /** Takes a batch away of which nothing was new. */
@@ -68,7 +75,7 @@ export async function batchesOf(classId: Uuid): Promise<Batch[]> {
 export async function undoBatch(db: Db, schoolId: Uuid, batchId: Uuid, teacherId: Uuid, undone: boolean, now: Date): Promise<boolean> {
   const touched = await change(
     db,
-    `UPDATE batches SET undone_at = ?, undone_by = ? WHERE id = ? AND school_id = ? AND undone_at IS ${undone ? '' : 'NOT '}NULL`,
+    `UPDATE batches SET undone_at = ?, undone_by = ?, content = NULL WHERE id = ? AND school_id = ? AND undone_at IS ${undone ? '' : 'NOT '}NULL`,
     [undone ? now : null, undone ? toBytes(teacherId) : null, toBytes(batchId), toBytes(schoolId)],
   );
   return touched === 1;

@@ -81,13 +81,19 @@ export interface GameVersion {
 export async function versionOf(db: Db, gameId: Uuid, game: Game, teacherId: Uuid | null, now: Date, why: KeptWhy = 'sent'): Promise<GameVersion> {
   const body = JSON.stringify(game);
   const hash = createHash('sha256').update(body).digest();
+  // One after the other for one game: what another keeps meanwhile is seen, and numbers are given once.
+  await firstRow('SELECT id FROM games WHERE id = ? FOR UPDATE', [toBytes(gameId)], db);
   const known = await firstRow<{ id: Buffer; number: number }>(
-    'SELECT id, number FROM game_versions WHERE game_id = ? AND body_hash = ?',
+    'SELECT id, number FROM game_versions WHERE game_id = ? AND body_hash = ? FOR UPDATE',
     [toBytes(gameId), hash],
     db,
   );
   if (known) return { id: toText(known.id), number: known.number, game };
-  const last = await firstRow<{ number: number | null }>('SELECT MAX(number) AS number FROM game_versions WHERE game_id = ?', [toBytes(gameId)], db);
+  const last = await firstRow<{ number: number | null }>(
+    'SELECT MAX(number) AS number FROM game_versions WHERE game_id = ? FOR UPDATE',
+    [toBytes(gameId)],
+    db,
+  );
   const id = newId();
   const number = (last?.number ?? 0) + 1;
   await change(db, 'INSERT INTO game_versions (id, game_id, number, body, body_hash, created_by, created_at, why) VALUES (?, ?, ?, ?, ?, ?, ?, ?)', [

@@ -107,8 +107,11 @@ export function errorNumber(error: unknown): number {
 /** MariaDB's number for a value that is already in a unique key. */
 export const DUPLICATE = 1062;
 
-/** All of `work` or nothing; on a deadlock or lock timeout the whole of it again. */
-export async function transact<T>(work: (db: Db) => Promise<T>): Promise<T> {
+/**
+ * All of `work` or nothing; on a deadlock or lock timeout the whole of it again. So too, once, where somebody else made the same a moment ago: the
+ * next try sees it. `tells` leaves that out, for work to which a duplicate is an answer.
+ */
+export async function transact<T>(work: (db: Db) => Promise<T>, duplicate: 'again' | 'tells' = 'again'): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     const connection = await pool().getConnection();
     try {
@@ -118,9 +121,10 @@ export async function transact<T>(work: (db: Db) => Promise<T>): Promise<T> {
       return result;
     } catch (error) {
       await connection.rollback().catch(() => connection.destroy());
-      const again = [DEADLOCK, LOCK_TIMEOUT].includes(errorNumber(error)) && attempt < TRIES;
+      const errno = errorNumber(error);
+      const again = ([DEADLOCK, LOCK_TIMEOUT].includes(errno) && attempt < TRIES) || (errno === DUPLICATE && duplicate === 'again' && attempt === 1);
       if (!again) throw error;
-      log.warn({ errno: errorNumber(error), attempt }, 'a transaction is tried again');
+      log.warn({ errno, attempt }, 'a transaction is tried again');
       await new Promise((resolve) => setTimeout(resolve, 10 * 2 ** attempt));
     } finally {
       connection.release();

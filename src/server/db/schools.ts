@@ -31,14 +31,19 @@ export async function addSchool(db: Db, school: { name: string; timeZone: string
   return toText(id);
 }
 
+/** What another transaction has just made is seen by a reading with a lock alone: the snapshot of this one may be older. */
+const NEWEST = 'LOCK IN SHARE MODE';
+
+const spanAt = (db: Db, table: 'school_years' | 'terms', schoolId: Uuid, day: string, lock: string) =>
+  firstRow<SpanRow>(
+    `SELECT id, name, starts_on, ends_on FROM ${table} WHERE school_id = ? AND starts_on <= ? AND ends_on >= ? ${lock}`,
+    [toBytes(schoolId), day, day],
+    db,
+  );
+
 /** The school year that holds this day, made if it is new. */
 export async function yearAt(db: Db, schoolId: Uuid, day: string): Promise<Span> {
-  const find = () =>
-    firstRow<SpanRow>(
-      'SELECT id, name, starts_on, ends_on FROM school_years WHERE school_id = ? AND starts_on <= ? AND ends_on >= ?',
-      [toBytes(schoolId), day, day],
-      db,
-    );
+  const find = (lock = '') => spanAt(db, 'school_years', schoolId, day, lock);
   const found = await find();
   if (found) return spanOf(found);
   const year = schoolYearOf(day);
@@ -51,17 +56,12 @@ export async function yearAt(db: Db, schoolId: Uuid, day: string): Promise<Span>
       year.endsOn,
     ]),
   );
-  return spanOf((await find())!);
+  return spanOf((await find(NEWEST))!);
 }
 
 /** The term that holds this day, made if it is new. */
 export async function termAt(db: Db, schoolId: Uuid, day: string): Promise<Span> {
-  const find = () =>
-    firstRow<SpanRow>(
-      'SELECT id, name, starts_on, ends_on FROM terms WHERE school_id = ? AND starts_on <= ? AND ends_on >= ?',
-      [toBytes(schoolId), day, day],
-      db,
-    );
+  const find = (lock = '') => spanAt(db, 'terms', schoolId, day, lock);
   const found = await find();
   if (found) return spanOf(found);
   const year = await yearAt(db, schoolId, day);
@@ -76,7 +76,7 @@ export async function termAt(db: Db, schoolId: Uuid, day: string): Promise<Span>
       term.endsOn,
     ]),
   );
-  return spanOf((await find())!);
+  return spanOf((await find(NEWEST))!);
 }
 
 async function ignoringDuplicates(insert: Promise<unknown>): Promise<void> {

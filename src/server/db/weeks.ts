@@ -63,7 +63,7 @@ const weekOf = (row: WeekRow): Week => ({
 
 export async function addWeek(
   db: Db,
-  week: { classId: Uuid; termId: Uuid; dueOn: string; note: string; title: string; kit: readonly KitThing[] },
+  week: { classId: Uuid; termId: Uuid; dueOn: string; note: string; title: string; kit: readonly KitThing[]; sentAs: Uuid | null },
   now: Date,
 ): Promise<{ id: Uuid; number: number }> {
   const last = await firstRow<{ number: number | null }>(
@@ -73,18 +73,39 @@ export async function addWeek(
   );
   const id = newId();
   const number = (last?.number ?? 0) + 1;
-  await change(db, 'INSERT INTO weeks (id, class_id, term_id, number, sent_at, due_on, note, title, kit) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [
-    id,
-    toBytes(week.classId),
-    toBytes(week.termId),
-    number,
-    now,
-    week.dueOn,
-    week.note,
-    week.title,
-    week.kit.length > 0 ? JSON.stringify(week.kit) : null,
-  ]);
+  await change(
+    db,
+    'INSERT INTO weeks (id, class_id, term_id, number, sent_at, due_on, note, title, kit, sent_as) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    [
+      id,
+      toBytes(week.classId),
+      toBytes(week.termId),
+      number,
+      now,
+      week.dueOn,
+      week.note,
+      week.title,
+      week.kit.length > 0 ? JSON.stringify(week.kit) : null,
+      week.sentAs ? toBytes(week.sentAs) : null,
+    ],
+  );
   return { id: toText(id), number };
+}
+
+/** The week that was sent to this class under this id; undefined for none. */
+export async function weekSentAs(
+  db: Db,
+  classId: Uuid,
+  sentAs: Uuid,
+): Promise<{ id: Uuid; number: number; termId: Uuid; children: number } | undefined> {
+  const row = await firstRow<{ id: Buffer; number: number; term_id: Buffer; children: number }>(
+    `SELECT w.id, w.number, w.term_id,
+            (SELECT COUNT(DISTINCT a.child_id) FROM assignments a JOIN week_items i ON i.id = a.week_item_id WHERE i.week_id = w.id) AS children
+       FROM weeks w WHERE w.class_id = ? AND w.sent_as = ?`,
+    [toBytes(classId), toBytes(sentAs)],
+    db,
+  );
+  return row && { id: toText(row.id), number: row.number, termId: toText(row.term_id), children: Number(row.children) };
 }
 
 export async function addItem(

@@ -16,4 +16,4 @@ export const storeByOldLink =
       // What was stored before is told as such, however many came.
       await storeReports(db, [report]);
       if (before >= MOST) throw unknownLink();
-    });
+    }, 'tells');

@@ -10,15 +10,17 @@ import { gameMeant, guessColumns, levelMeant, readRow, type ColumnKind, type Nam
 import type { Game } from '@/core/rules/game';
 import { levelById } from '@/core/rules/level';
 import { keyOfToken } from '../db/access-keys';
-import { addBatch, removeEmptyBatch } from '../db/batches';
+import { dayWords } from '@/core/measure/days';
+import { addBatch, broughtInAt, removeEmptyBatch } from '../db/batches';
 import { childrenOf } from '../db/children';
 import { newId, toText } from '../db/ids';
 import { addIncoming, settleNew, type NewIncoming, type Reading, type Why } from '../db/incoming';
-import { transact } from '../db/pool';
+import { DUPLICATE, errorNumber, transact } from '../db/pool';
 import { storeReports, type NewReport } from '../db/reports';
 import { gamesWithAssignments } from '../db/week-games';
 import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
 import type { DroppedMessage } from '../files/read-dropped';
+import { refuse } from '../http/answer';
 import { breath } from '../progress/breath';
 import { playsOfClass } from './plays';
 import { judged, type Envelope } from './take-in';
@@ -209,6 +211,18 @@ export async function lookAtTable(fill: ClassToFill, table: TableToBringIn, teac
 
 const AT_ONCE = 200;
 
+/** The same rows for the same game, not undone since, are brought in once. */
+async function refuseTwice(classId: Uuid, content: Buffer): Promise<void> {
+  const before = await broughtInAt(classId, content);
+  if (before)
+    throw refuse(
+      409,
+      '',
+      `This file was brought in already, on ${dayWords(before.toISOString().slice(0, 10))}. Nothing was added.`,
+      'Undo that one first, if it is to be read anew.',
+    );
+}
+
 /**
  * All rows in one transaction: all of them or none. What they mean is worked out before it, so that no lock is held meanwhile; how far that
  * is, is told.
@@ -221,6 +235,10 @@ export async function bringInTable(
   onDone: (done: number, of: number) => void,
 ): Promise<BroughtIn> {
   const { chosen, fields, columns } = columnsOf(fill, table);
+  const content = createHash('sha256')
+    .update(JSON.stringify([table.rows, columns, chosen.id]))
+    .digest();
+  await refuseTwice(fill.classId, content);
   const batchId = toText(newId());
   const of = table.rows.length - 1;
   const reports: NewReport[] = [];
@@ -235,11 +253,17 @@ export async function bringInTable(
       await breath();
     }
   }
-  await transact(async (db) => {
-    await addBatch(db, { id: batchId, schoolId: fill.schoolId, classId: fill.classId, teacherId, kind: 'file', name: table.name }, now);
-    await storeReports(db, reports);
-    await addIncoming(db, incoming, now);
-  });
+  try {
+    await transact(async (db) => {
+      await addBatch(db, { id: batchId, schoolId: fill.schoolId, classId: fill.classId, teacherId, kind: 'file', name: table.name, content }, now);
+      await storeReports(db, reports);
+      await addIncoming(db, incoming, now);
+    });
+  } catch (error) {
+    // Dropped twice at once: the other one is written.
+    if (errorNumber(error) === DUPLICATE) await refuseTwice(fill.classId, content);
+    throw error;
+  }
   onDone(of, of);
   const counted = reports.filter(({ verdict }) => verdict.kind === 'clean').length;
   return { batchId, counted, doubts: reports.length - counted, waiting: incoming.length };

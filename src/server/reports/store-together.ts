@@ -34,16 +34,18 @@ async function write(queue: { waiting: Waiting[]; writing: boolean }): Promise<v
     const number = Math.min(MOST_TOGETHER, 2 ** Math.floor(Math.log2(queue.waiting.length)));
     const batch = queue.waiting.splice(0, number);
     try {
-      await transact((db) =>
-        storeReports(
-          db,
-          batch.map(({ report }) => report),
-        ),
+      await transact(
+        (db) =>
+          storeReports(
+            db,
+            batch.map(({ report }) => report),
+          ),
+        'tells',
       );
       for (const { done } of batch) done();
     } catch (error) {
       if (batch.length === 1) batch[0]!.failed(error);
-      else for (const { report, done, failed } of batch) await transact((db) => storeReports(db, [report])).then(done, failed);
+      else for (const { report, done, failed } of batch) await transact((db) => storeReports(db, [report]), 'tells').then(done, failed);
     }
   }
   queue.writing = false;

@@ -24,7 +24,7 @@ import { addNotice } from '../db/outbox';
 import { transact } from '../db/pool';
 import { audit, termAt } from '../db/schools';
 import { addHomeForms } from '../db/home-forms';
-import { addItem, addWeek, assign, type NewAssignment } from '../db/weeks';
+import { addItem, addWeek, weekSentAs, assign, type NewAssignment } from '../db/weeks';
 import { notFound, Refused, refuse } from '../http/answer';
 import { breath } from '../progress/breath';
 import { fitOfClass, forForecast } from '../progress/fit-of-class';
@@ -230,10 +230,13 @@ export async function previewWeek(week: WeekToSend, childId: Uuid | null): Promi
 export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
   const { toClass, children, games, worked } = await workedWeek(week);
   return transact(async (db) => {
+    // Sent again, by another press or a line that broke off before the answer: it is the same week.
+    const before = week.sentAs && (await weekSentAs(db, week.classId, week.sentAs));
+    if (before) return before;
     const term = await termAt(db, week.schoolId, week.today);
     const sent = await addWeek(
       db,
-      { classId: week.classId, termId: term.id, dueOn: week.dueOn, note: week.note, title: week.title, kit: week.kit },
+      { classId: week.classId, termId: term.id, dueOn: week.dueOn, note: week.note, title: week.title, kit: week.kit, sentAs: week.sentAs ?? null },
       now,
     );
     let position = 0;

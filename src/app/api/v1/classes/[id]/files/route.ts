@@ -3,7 +3,7 @@ import type { ColumnKind } from '@/core/reports/read-table';
 import { isUuid } from '@/contract/ids';
 import { classById } from '@/server/db/classes';
 import { readFile, uploaded } from '@/server/files/drop';
-import { json, notFound, refuse } from '@/server/http/answer';
+import { json, notFound, Refused, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { bringInMessages, bringInTable, classToFill, lookAtTable } from '@/server/reports/bring-in';
 import { schoolDay } from '@/server/school-day';
@@ -52,7 +52,10 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ requ
   void bringInTable(fill, table, who.teacherId, now, (done, total) => say({ done, of: total }))
     .then(
       (result) => say(result),
-      () => say({ problem: 'The file could not be brought in. Nothing was changed; try again in a moment.' }),
+      (error: unknown) => {
+        const [told] = error instanceof Refused ? error.problems : [];
+        say({ problem: told ? `${told.reason} ${told.fix}` : 'The file could not be brought in. Nothing was changed; try again in a moment.' });
+      },
     )
     .finally(() => void writer.close().catch(() => undefined));
   return new Response(lines.readable.pipeThrough(new TextEncoderStream()), {

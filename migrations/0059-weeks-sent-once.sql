@@ -1,0 +1,1 @@
+ALTER TABLE weeks ADD COLUMN IF NOT EXISTS sent_as BINARY(16) NULL, ADD UNIQUE KEY IF NOT EXISTS sent_once (class_id, sent_as)
