@@ -9,7 +9,8 @@ import { howSeen, stageOf, triesOf } from './model';
 import { Checklist, Counted, Ends, Faces, Felled, Measured, Words, type Noting } from './seen';
 import { ScoreSoFar } from './so-far';
 import { Undo } from './undo';
-import type { PlayInHand, Seen } from './use-play';
+import type { Seen } from './entering';
+import type { PlayInHand } from './use-play';
 
 export interface CounterProps {
   readonly play: PlayInHand;

@@ -1,7 +1,10 @@
 /** What is being entered of the next try and is not written down yet. No interface here. */
 import type { Task } from '@/core/rules/game';
+import type { PlayEvent } from '@/core/rules/play';
 import { readFigure } from '@/core/words/read-figure';
-import type { Seen } from './use-play';
+
+/** What was seen of a try, as the format writes it. */
+export type Seen = Omit<Extract<PlayEvent, { do: 'attempt' }>, 'do' | 't'>;
 
 export interface Entering {
   /** Counted so far, tap by tap. */

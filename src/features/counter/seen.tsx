@@ -9,7 +9,8 @@ import { CENTIMETRES } from './entering';
 import { figureFault } from './figure-fault';
 import { Pins } from './pins';
 import { useWords } from '@/features/languages/use-words';
-import type { PlayInHand, Seen } from './use-play';
+import type { Seen } from './entering';
+import type { PlayInHand } from './use-play';
 
 export interface Noting {
   readonly onSeen: (seen: Seen) => void;

@@ -8,12 +8,10 @@ import { measure, type Result } from '@/core/rules/measure';
 import { clockAt, nextMoves, type NextMoves } from '@/core/rules/next-moves';
 import type { CountingWay, PlayEvent } from '@/core/rules/play';
 import { useWords } from '@/features/languages/use-words';
-import { isEntering, NOTHING_ENTERED, seenOf, type Entering } from './entering';
+import { isEntering, NOTHING_ENTERED, seenOf, type Entering, type Seen } from './entering';
 import { TrueClock } from './true-clock';
 
 type Unstamped = PlayEvent extends infer E ? (E extends PlayEvent ? Omit<E, 't'> : never) : never;
-/** What was seen of a try, as the format writes it. */
-export type Seen = Omit<Extract<PlayEvent, { do: 'attempt' }>, 'do' | 't'>;
 
 export interface PlayInHand {
   readonly program: Program;
