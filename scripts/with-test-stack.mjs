@@ -1,4 +1,4 @@
-/** npm run bench, soak, drill, rebuild, screenshots, unit and browser: a command over a fresh stack of its own; what follows goes to the command. */
+/** npm run bench, soak, drill, rebuild, unhappy, screenshots, unit and browser: a command over a fresh stack of its own; what follows goes to the command. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ensureBuild, ensurePrograms } from './lib/build.mjs';
@@ -13,7 +13,9 @@ const COMMANDS = {
   soak: typescript('tests/soak/soak.ts'),
   screenshots: typescript('tests/browser/screenshots.ts'),
   rebuild: typescript('tests/browser/rebuild.ts'),
+  unhappy: typescript('tests/unhappy.ts'),
   drill: [join(root, 'node_modules/vitest/vitest.mjs'), 'run', 'tests/server/durability.test.ts', 'tests/unit/starters.test.ts'],
+  'drill:migrations': [join(root, 'node_modules/vitest/vitest.mjs'), 'run', 'tests/server/migrate-again.test.ts'],
   unit: [join(root, 'node_modules/vitest/vitest.mjs'), 'run'],
   browser: [join(root, 'node_modules/@playwright/test/cli.js'), 'test'],
 };
@@ -33,7 +35,7 @@ await main(async () => {
         ...process.env,
         ...stack.env,
         LOCHSIDE_TEST_PORT: String(await freePort()),
-        ...(process.argv[2] === 'drill' && { LOCHSIDE_LONG: 'yes' }),
+        ...(/^(drill|unhappy)/.test(process.argv[2]) && { LOCHSIDE_LONG: 'yes' }),
       },
     });
     if (status !== 0) process.exitCode = 1;

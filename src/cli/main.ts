@@ -96,12 +96,13 @@ const VERBS: Readonly<Record<string, Verb>> = {
     run: async (args, options) => (await import('./sheet-verb')).sheet(args, options),
   },
   'teacher add': {
-    calls: ['teacher add --name NAME --email ADDRESS --school SCHOOL [--zone Europe/London] [--role teacher|helper]'],
+    calls: ['teacher add --name NAME --email ADDRESS [--school SCHOOL | --new-school SCHOOL] [--zone Europe/London] [--role teacher|helper]'],
     about: 'Adds a teacher or helper to the school that runs here, and the school with its first teacher. The first password is printed once.',
     options: {
       name: 'as it is shown',
       email: 'to sign in with',
       school: 'the name of the school, with the first teacher',
+      'new-school': 'makes a further school on this server',
       zone: 'the time zone of the school',
       role: 'teacher or helper; a helper changes no games, classes or weeks',
     },

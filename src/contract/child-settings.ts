@@ -78,5 +78,13 @@ export { MOST_IN_A_CLASS };
 /** A teacher's note, which families do not see. */
 export const noteSchema = Joi.object<{ words: string }>({ words: Joi.string().trim().max(1000).allow('').required() });
 
+/** All that came by a child's links, set aside in one act; or that act taken back, by its moment. */
+export type FromLinks = { readonly act: 'set-aside' } | { readonly act: 'take-back'; readonly at: string };
+
+export const fromLinksSchema = Joi.object<FromLinks>({
+  act: Joi.string().valid('set-aside', 'take-back').required(),
+  at: Joi.string().isoDate().when('act', { is: 'take-back', then: Joi.required(), otherwise: Joi.forbidden() }),
+});
+
 /** Everything about a child goes for good when its name is written. */
 export const eraseSchema = Joi.object<{ name: string }>({ name: Joi.string().trim().max(60).required() });

@@ -1,6 +1,7 @@
 /** What goes wrong at home: each of these once lost something, or said something that was not so. */
 import { expect, test, type Page } from '@playwright/test';
 import { classWith, open, toCounting } from './at-home';
+import { LONG } from '../long';
 import { linksOf, post, signedIn } from './people';
 
 /** A class of its own with one game; the link of its first child, and that child's id. */
@@ -99,7 +100,8 @@ const WITHOUT: readonly (readonly [string, string, string])[] = [
      Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };`,
   ],
 ];
-for (const [what, says, script] of WITHOUT)
+// Two in every run; all of them with the long form.
+for (const [what, says, script] of LONG ? WITHOUT : [WITHOUT[1]!, WITHOUT[3]!])
   test(`unhappy at home: a phone that ${what} says so, plays on and sends`, async ({ page, browser }) => {
     const { url } = await family(page, 'P5 bare');
     const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });

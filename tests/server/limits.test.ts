@@ -6,8 +6,10 @@ import { POST as report } from '@/app/api/v1/home/reports/route';
 import { POST as signIn } from '@/app/api/v1/sign-in/route';
 import { POST as sendWeekRoute } from '@/app/api/v1/weeks/route';
 import { PATCH as changeChild } from '@/app/api/v1/children/[id]/route';
+import { POST as fromLinks } from '@/app/api/v1/children/[id]/from-links/route';
 import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
 import { heldBackMs } from '@/server/auth/limits';
+import { leaversOf } from '@/server/db/children';
 import { addTeacher } from '@/server/db/teachers';
 import { hashPassword } from '@/server/auth/passwords';
 import { transact } from '@/server/db/pool';
@@ -74,6 +76,25 @@ describe('unhappy at the server: one family’s link sends without end', () => {
   });
 });
 
+describe('unhappy at the server: a link got into other hands', () => {
+  it('all that came by it is set aside in one act, and is as it was when that is taken back', async () => {
+    const { school, childId, send } = await family();
+    for (let n = 0; n < 3; n += 1) await send();
+    const cookie = await school.cookie('teacher');
+    const ask = (body: object, who = cookie) => call(fromLinks, '/', { cookie: who, body }, { id: childId });
+    const counts = async () => (await playsOfChild(childId)).map((play) => play.counts);
+    const before = await counts();
+    const done = await ask({ act: 'set-aside' });
+    expect(done.answer).toMatchObject({ reports: 3 });
+    expect(await counts()).toEqual([null, null, null]);
+    expect((await ask({ act: 'set-aside' })).answer).toMatchObject({ reports: 0 });
+    expect((await ask({ act: 'take-back', at: done.answer['at'] })).answer).toMatchObject({ reports: 3 });
+    expect(await counts()).toEqual(before);
+    expect((await ask({ act: 'set-aside' }, await school.cookie('helper'))).status).toBe(403);
+    expect((await ask({ act: 'set-aside' }, await (await makeSchool(1)).cookie('teacher'))).status).toBe(404);
+  });
+});
+
 describe('unhappy at the server: a child has left the school', () => {
   it('its links stop at once, and nothing under them is taken', async () => {
     const { school, childId, token, send } = await family();
@@ -82,6 +103,9 @@ describe('unhappy at the server: a child has left the school', () => {
     expect((await call(changeChild, '/', { method: 'PATCH', cookie, body: { change: 'leave' } }, { id: childId })).status).toBe(200);
     expect((await call(card, '/', { method: 'GET', token })).status).toBe(401);
     expect((await send()).status).toBe(401);
+    const today = schoolDay(new Date(), ZONE);
+    expect((await leaversOf(school.id, today)).map(({ id, leftOn }) => [id, leftOn])).toEqual([[childId, today]]);
+    expect(await leaversOf((await makeSchool(1)).id, today)).toEqual([]);
   });
 });
 

@@ -40,7 +40,7 @@ async function played() {
   return { school, week, childId, old, assignment, body, send };
 }
 
-describe('a report that waited while the link was replaced', () => {
+describe('unhappy at the server: a report that waited while the link was replaced', () => {
   it('is taken under the old link and waits to be looked at; the old link opens nothing', async () => {
     const { school, childId, old, body, send } = await played();
     await replaced(school);
@@ -105,7 +105,7 @@ describe('a report that waited while the link was replaced', () => {
   });
 });
 
-describe('reports of the version before, which were counted by link', () => {
+describe('unhappy at the server: reports of the version before, which were counted by link', () => {
   it('come to be the child’s: the same play by another link is known again, and none is lost', async () => {
     const { school, old, body, send } = await played();
     const same = body();

@@ -1,4 +1,4 @@
-/** npm run soak: 10,000 malformed requests over http to a server with its limits off. Bounded, and to this machine only. */
+/** npm run soak: 100,000 malformed requests over http to a server with its limits off. Bounded, and to this machine only. */
 import { migrate } from '@/server/db/migrate';
 import { pool } from '@/server/db/pool';
 import { makeSchool } from '../server/school';
@@ -6,7 +6,7 @@ import { startWebServer } from '../web-server';
 import { malformedRequests } from './malformed';
 import { checksums, targetsOf } from './targets';
 
-const NUMBER = Number(process.argv[2] ?? 10_000);
+const NUMBER = Number(process.argv[2] ?? 100_000);
 const AT_ONCE = 8;
 const port = process.env['LOCHSIDE_TEST_PORT']!;
 

@@ -26,7 +26,7 @@ function noRoom() {
   return () => full.mockRestore();
 }
 
-describe('a device that keeps', () => {
+describe('unhappy at home: a device that keeps', () => {
   it('gives back what it was given, also to the page that is opened next', async () => {
     const open = opens();
     const first = new Device(open);
@@ -38,7 +38,7 @@ describe('a device that keeps', () => {
   });
 });
 
-describe('a device without storage', () => {
+describe('unhappy at home: a device without storage', () => {
   it.each([
     ['that refuses', () => Promise.reject(new DOMException('denied', 'SecurityError'))],
     [
@@ -71,7 +71,7 @@ describe('a device without storage', () => {
   });
 });
 
-describe('a device without room', () => {
+describe('unhappy at home: a device without room', () => {
   it('from the start, or in the middle: nothing is lost while the page is open, and all is kept once there is room', async () => {
     const open = opens();
     const device = new Device(open);

@@ -54,7 +54,7 @@ async function firstFormat(): Promise<void> {
 
 await firstFormat();
 
-describe('what the phone keeps', () => {
+describe('unhappy at home: what the phone keeps', () => {
   it('a report that waited in the first format waits still; its card and its go are fetched and played anew', async () => {
     expect((await store.plays('one')).map((one) => one.playId)).toEqual(['old']);
     expect(await store.card('one')).toBeUndefined();
@@ -175,7 +175,7 @@ describe('what the phone keeps', () => {
   });
 });
 
-describe('sending', () => {
+describe('unhappy at home: sending', () => {
   const asked: { url: string; body: { entries?: unknown[] } }[] = [];
   const answers = (...given: (Response | 'down')[]) =>
     vi.stubGlobal('fetch', async (url: string, init: { body: string }) => {

@@ -46,7 +46,7 @@ describe('a home sheet', () => {
   });
 });
 
-describe('in large print', () => {
+describe('unhappy at the server: in large print', () => {
   const large: PaperLook = { ...usual, print: 'large' };
   const hardest = (id: string, size: PaperLook['size'] = 'A4'): [PaperLook, Sheet] => {
     const { game } = starters().find((one) => one.id === id)!;
@@ -82,7 +82,7 @@ describe('in large print', () => {
   });
 });
 
-describe('a pack with a sheet that cannot be made', () => {
+describe('unhappy at the server: a pack with a sheet that cannot be made', () => {
   const named = (name: string): Sheet => ({ kind: 'notice', title: name, words: '' });
   const made = async (sheets: readonly Sheet[]) => {
     const failed: { sheet: string; reason: string }[] = [];

@@ -11,7 +11,7 @@ import { begin, changeDraft, type DraftAction, type DraftHistory } from '@/featu
 import { TrueClock } from '@/features/counter/true-clock';
 import { starter } from '../examples/starters';
 
-describe('the clock of the counter', () => {
+describe('unhappy at home: the clock of the counter', () => {
   afterEach(() => vi.restoreAllMocks());
   const page = Object.assign(new EventTarget(), { hidden: false });
   beforeEach(() => vi.stubGlobal('document', page));

@@ -8,7 +8,7 @@ const value = (written: string, range = steps) => {
   return read.ok ? read.value : read.why;
 };
 
-describe('a figure as a family types it', () => {
+describe('unhappy at home: a figure as a family types it', () => {
   it.each([
     ['3½', 3.5],
     ['3 ½', 3.5],

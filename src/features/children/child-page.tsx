@@ -1,5 +1,5 @@
 'use client';
-import { eraseSchema, noteSchema } from '@/contract/child-settings';
+import { eraseSchema, noteSchema, type FromLinks as FromLinksAct } from '@/contract/child-settings';
 import type { ChildRecord, WeekOfChild, AboutChild } from '@/contract/child';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -10,7 +10,7 @@ import { format, parseISO } from 'date-fns';
 import { dayWords } from '@/core/measure/days';
 import { skillWords } from '@/core/progress/skill-words';
 import { counted } from '@/core/rules/counted';
-import { Button, ButtonLink } from '@/ui/button';
+import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
@@ -117,6 +117,39 @@ const shortDay = (day: string) => format(parseISO(day), 'EEE d MMM');
 
 const WORDS_OF_FELT: Readonly<Record<string, string>> = { hard: 'hard', right: 'right', easy: 'easy' };
 
+/** A link that got into other hands: all that came by it is set aside in one act, which can be taken back at once. */
+function FromLinks({ childId, name }: { childId: string; name: string }) {
+  const router = useRouter();
+  const [state, setState] = useState<'asked' | { readonly at: string; readonly reports: number } | null>(null);
+  const [problem, setProblem] = useState('');
+  const act = async (body: FromLinksAct, then: (answer: { at: string; reports: number }) => void) => {
+    const answer = await send<{ at: string; reports: number }>('POST', `/api/v1/children/${childId}/from-links`, body);
+    if (!answer.value) return setProblem(answer.problem);
+    setProblem('');
+    then(answer.value);
+    router.refresh();
+  };
+  return (
+    <Part>
+      {state === null ? (
+        <QuietButton onPress={() => setState('asked')}>Set aside everything that came by the link …</QuietButton>
+      ) : state === 'asked' ? (
+        <p>
+          All reports that came by the link or slip of {name} stop counting; nothing is deleted.{' '}
+          <QuietButton onPress={() => void act({ act: 'set-aside' }, setState)}>Set them aside</QuietButton>{' '}
+          <QuietButton onPress={() => setState(null)}>Not now</QuietButton>
+        </p>
+      ) : (
+        <p role="status">
+          {state.reports} {counted(state.reports, 'reports')} set aside.{' '}
+          <QuietButton onPress={() => void act({ act: 'take-back', at: state.at }, () => setState(null))}>Undo</QuietButton>
+        </p>
+      )}
+      {problem && <p role="alert">{problem}</p>}
+    </Part>
+  );
+}
+
 export interface ChildPageProps {
   readonly record: ChildRecord;
   readonly about: AboutChild;
@@ -138,6 +171,7 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
         {mayChange && <ButtonLink href={`/api/v1/children/${record.id}/record`}>Everything as a file</ButtonLink>}
         {mayChange && <Button onPress={() => setErasing(true)}>Erase …</Button>}
       </PageHead>
+      {mayChange && record.reports > 0 && <FromLinks childId={record.id} name={record.name} />}
       <Next aria-labelledby="next">
         <h2 id="next">What to try next{record.next ? `, ${record.next.gameTitle}` : ''}</h2>
         {record.next ? (

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { dayWords } from '@/core/measure/days';
 import { newClassSchema, schoolYearSchema } from '@/contract/school-class';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
@@ -14,6 +15,14 @@ import { send } from '@/ui/post';
 
 const Below = styled.p`
   margin-top: var(--space-7);
+`;
+
+const Left = styled.details`
+  margin-top: var(--space-7);
+  & summary {
+    cursor: pointer;
+    font-weight: 700;
+  }
 `;
 
 export interface ListedClass {
@@ -48,13 +57,27 @@ const COLUMNS: readonly SheetColumn<ListedClass>[] = [
   },
 ];
 
+/** A child who has left the school: its link has stopped, what it reported stays until it is erased. */
+export interface ListedLeaver {
+  readonly id: string;
+  readonly name: string;
+  readonly leftOn: string;
+}
+
+const LEAVERS: readonly SheetColumn<ListedLeaver>[] = [
+  { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ id, name }) => <Link href={`/children/${id}`}>{name}</Link> },
+  { id: 'left', words: 'Left on', by: ({ leftOn }) => leftOn, cell: ({ leftOn }) => dayWords(leftOn) },
+];
+
 export function ClassList({
   classes,
+  leavers,
   mayChange,
   yearName,
   nextYearName,
 }: {
   classes: readonly ListedClass[];
+  leavers: readonly ListedLeaver[];
   mayChange: boolean;
   yearName: string;
   nextYearName: string;
@@ -84,6 +107,13 @@ export function ClassList({
         </Empty>
       ) : (
         <SheetTable rows={classes} columns={COLUMNS} rowId={(one) => one.id} />
+      )}
+      {leavers.length > 0 && (
+        <Left>
+          <summary>{leavers.length === 1 ? '1 child has left the school' : `${leavers.length} children have left the school`}</summary>
+          <p>Their links have stopped. What they reported stays with the school until they are erased, from the page of each.</p>
+          <SheetTable rows={leavers} columns={LEAVERS} rowId={(one) => one.id} />
+        </Left>
       )}
       {open === 'add' && <AddClass onClose={close} />}
       {open === 'year' && <StartYear yearName={nextYearName} classes={classes} onClose={close} />}

@@ -251,7 +251,7 @@ function EditChild({
       <FormProblem form={form} />
       {leaving ? (
         <Notice $tone="caution">
-          {child.firstName} leaves the class today; the link stops at the end of the term and the scores are kept.{' '}
+          {child.firstName} leaves the school today; the link stops at once and the scores are kept.{' '}
           <QuietButton onPress={() => void send('PATCH', url, { change: 'leave' }).then(done)}>Yes, leaves</QuietButton>{' '}
           <QuietButton onPress={() => setLeaving(false)}>No</QuietButton>
         </Notice>

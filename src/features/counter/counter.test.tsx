@@ -90,7 +90,7 @@ describe('the counter', () => {
   const levelOf = (id: string) => resolveLevel(STARTERS.find((one) => one.id === id)!.game, 0);
   const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
-  describe('what is being entered and not written down yet', () => {
+  describe('unhappy at home: what is being entered and not written down yet', () => {
     const twelve = () => {
       for (let n = 0; n < 12; n += 1) press('One more');
       expect(kept.entering.count).toBe(12);
@@ -155,7 +155,7 @@ describe('the counter', () => {
     });
   });
 
-  describe('where only what goes well is tapped', () => {
+  describe('unhappy at home: where only what goes well is tapped', () => {
     it('asks for the end after the last of so many tries, and comes to the second go', () => {
       render(<InHand level={levelOf('heron-strike')} counting="successes" />);
       press(/^Hit|^In|^It/);

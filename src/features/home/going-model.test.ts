@@ -53,7 +53,7 @@ describe('a game that is opened', () => {
   });
 });
 
-describe('the clock of a go whose page was closed', () => {
+describe('unhappy at home: the clock of a go whose page was closed', () => {
   const at = 1_800_000_000_000;
   const minutes = (n: number) => at + n * 60_000;
   const cut = begun({ at, t: 2900 });

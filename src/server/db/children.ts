@@ -57,6 +57,27 @@ export async function childrenOf(classId: Uuid, day: string, db?: Db): Promise<C
   return found.map(childOf);
 }
 
+export interface Leaver {
+  readonly id: Uuid;
+  readonly name: string;
+  /** The first day on which the child was in no class any more. */
+  readonly leftOn: string;
+}
+
+/** Children of the school who are in no class on this day and will be in none, the last to leave first. */
+export async function leaversOf(schoolId: Uuid, day: string): Promise<Leaver[]> {
+  const found = await rows<{ id: Buffer; first_name: string; initial: string; left_on: string }>(
+    `SELECT ch.id, ch.first_name, ch.initial, DATE_FORMAT(MAX(e.until_on), '%Y-%m-%d') AS left_on
+       FROM children ch JOIN enrolments e ON e.child_id = ch.id
+      WHERE ch.school_id = ?
+      GROUP BY ch.id, ch.first_name, ch.initial
+     HAVING SUM(e.until_on IS NULL OR e.until_on > ?) = 0
+      ORDER BY left_on DESC, ch.first_name LIMIT 500`,
+    [toBytes(schoolId), day],
+  );
+  return found.map((row) => ({ id: toText(row.id), name: `${row.first_name} ${row.initial}`.trim(), leftOn: row.left_on }));
+}
+
 export async function childOfSchool(schoolId: Uuid, childId: Uuid, day: string, db?: Db): Promise<(Child & { classId: Uuid | null }) | undefined> {
   const row = await firstRow<ChildRow & { class_id: Buffer | null }>(
     `SELECT ch.id, ch.first_name, ch.initial, s.age_years, s.hand, s.step_cm, s.form, s.medium, e.class_id

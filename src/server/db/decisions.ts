@@ -2,7 +2,7 @@ import type { Uuid } from '@/contract/ids';
 import type { Choice } from '@/core/reports/decision';
 import { parsed } from './games';
 import { newId, toBytes, toText } from './ids';
-import { change, rows, type Db } from './pool';
+import { change, insertMany, rows, type Db } from './pool';
 
 /** What stood and what stands, as it was when somebody decided. */
 export interface DecidedState {
@@ -38,6 +38,45 @@ export async function addDecision(
     now,
   ]);
   return toText(id);
+}
+
+/** Every report that came by this child's links and is not set aside: set aside, in one act that is known by its moment. How many there were. */
+export async function setAsideFromLinks(db: Db, childId: Uuid, teacherId: Uuid, now: Date): Promise<number> {
+  const found = await rows<{ id: Buffer; choice: Choice | null }>(
+    `SELECT r.id, (SELECT d.choice FROM decisions d WHERE d.report_id = r.id AND d.withdrawn_at IS NULL ORDER BY d.created_at DESC, d.id DESC LIMIT 1) AS choice
+       FROM reports r JOIN assignments a ON a.id = r.assignment_id
+      WHERE a.child_id = ? AND r.access_key_id IS NOT NULL FOR UPDATE`,
+    [toBytes(childId)],
+    db,
+  );
+  const due = found.filter(({ choice }) => choice !== 'set-aside');
+  const state = (choice: Choice | null): DecidedState => ({ kind: 'all from the link', reasons: [], counts: choice === null ? [] : [null] });
+  await insertMany(
+    db,
+    'decisions',
+    ['id', 'report_id', 'teacher_id', 'choice', 'before_state', 'after_state', 'created_at'],
+    due.map(({ id, choice }) => [
+      newId(),
+      id,
+      toBytes(teacherId),
+      'set-aside',
+      JSON.stringify(state(choice)),
+      JSON.stringify(state('set-aside')),
+      now,
+    ]),
+  );
+  return due.length;
+}
+
+/** Takes that act back: what was decided before it stands again. How many reports there were. */
+export async function takeBackFromLinks(db: Db, childId: Uuid, teacherId: Uuid, at: Date, now: Date): Promise<number> {
+  return change(
+    db,
+    `UPDATE decisions d JOIN reports r ON r.id = d.report_id JOIN assignments a ON a.id = r.assignment_id
+        SET d.withdrawn_at = ?, d.withdrawn_by = ?
+      WHERE a.child_id = ? AND r.access_key_id IS NOT NULL AND d.choice = 'set-aside' AND d.created_at = ? AND d.withdrawn_at IS NULL`,
+    [now, toBytes(teacherId), toBytes(childId), at],
+  );
 }
 
 /** Takes the newest decision of a report back; it stays on record. False when there is none. */

@@ -1,6 +1,6 @@
 import type { Uuid } from '@/contract/ids';
 import { newId, toBytes, toText } from './ids';
-import { change, DUPLICATE, errorNumber, firstRow, type Db } from './pool';
+import { change, DUPLICATE, errorNumber, firstRow, type Db, rows } from './pool';
 import { schoolYearOf, termOf } from '../school-day';
 
 export interface Span {
@@ -29,6 +29,18 @@ export async function addSchool(db: Db, school: { name: string; timeZone: string
     now,
   ]);
   return toText(id);
+}
+
+export interface SchoolHere {
+  readonly id: Uuid;
+  readonly name: string;
+  readonly isDemo: boolean;
+}
+
+/** Every school of this server, the oldest first. */
+export async function schoolsHere(db?: Db): Promise<SchoolHere[]> {
+  const found = await rows<{ id: Buffer; name: string; is_demo: number }>('SELECT id, name, is_demo FROM schools ORDER BY created_at, id', [], db);
+  return found.map(({ id, name, is_demo }) => ({ id: toText(id), name, isDemo: is_demo === 1 }));
 }
 
 /** What another transaction has just made is seen by a reading with a lock alone: the snapshot of this one may be older. */

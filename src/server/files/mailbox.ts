@@ -1,6 +1,7 @@
 /** The stand-in for a mailbox: a folder of messages as files. Nothing in it is changed; what was read before is known again by its id. */
 import { readdir, readFile as readBytes, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Uuid } from '@/contract/ids';
 import { MOST_BYTES, readFile } from './drop';
 import type { DroppedMessage } from './read-dropped';
 
@@ -10,6 +11,20 @@ export interface MailboxRead {
   readonly messages: readonly DroppedMessage[];
   /** Files that could not be read, each with the reason. */
   readonly problems: readonly { readonly file: string; readonly reason: string }[];
+}
+
+/**
+ * The folder of one school: the one that bears its id, within the folder that is set up. Where there is one school alone that folder may be its own.
+ * Undefined where several share a server and this one has no folder: nobody reads another's messages.
+ */
+export async function mailboxOf(folder: string, schoolId: Uuid, schools: number): Promise<string | undefined> {
+  const own = join(folder, schoolId);
+  const there = await stat(own).then(
+    (found) => found.isDirectory(),
+    () => false,
+  );
+  if (there) return own;
+  return schools === 1 ? folder : undefined;
 }
 
 export async function readMailboxFolder(folder: string): Promise<MailboxRead> {

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { ClassList } from '@/features/classes/class-list';
 import { requireSignedIn } from '@/server/auth/current';
+import { leaversOf } from '@/server/db/children';
 import { classesOf } from '@/server/db/classes';
 import { schoolDay, schoolYearOf } from '@/server/school-day';
 import { dayPlus } from '@/core/measure/days';
@@ -14,6 +15,7 @@ export default async function ClassesPage() {
   return (
     <ClassList
       classes={await classesOf(who.schoolId, today)}
+      leavers={await leaversOf(who.schoolId, today)}
       mayChange={who.role === 'teacher'}
       yearName={year.name}
       nextYearName={schoolYearOf(dayPlus(year.endsOn, 1)).name}

@@ -1,5 +1,6 @@
 import { classById, classesOf } from '@/server/db/classes';
-import { readMailboxFolder } from '@/server/files/mailbox';
+import { schoolsHere } from '@/server/db/schools';
+import { mailboxOf, readMailboxFolder } from '@/server/files/mailbox';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { bringInMessages, classToFill } from '@/server/reports/bring-in';
@@ -14,7 +15,15 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who,
   if (!of) throw notFound('class');
   const { mailbox } = settings();
   if (mailbox === '') throw refuse(409, '', 'No mailbox folder is set up.', 'Name it in LOCHSIDE_MAILBOX, or drop the messages here as files.');
-  const { messages, problems } = await readMailboxFolder(mailbox);
+  const own = await mailboxOf(mailbox, who.schoolId, (await schoolsHere()).length);
+  if (!own)
+    throw refuse(
+      409,
+      '',
+      'This school has no mailbox folder yet.',
+      `Make the folder “${who.schoolId}” within the one that is set up: several schools share this server.`,
+    );
+  const { messages, problems } = await readMailboxFolder(own);
   const classes = await classesOf(who.schoolId, today);
   const fills = await Promise.all(classes.map((one) => classToFill(who.schoolId, one.id, today)));
   const asking = fills.find(({ classId }) => classId === of.id) ?? (await classToFill(who.schoolId, of.id, today));
