@@ -52,12 +52,22 @@ export async function useDemoSchool(): Promise<void> {
   const quick = { env, maxBuffer: 256_000_000 } as const;
   const dump = spawnSync(
     'mariadb-dump',
-    [...at, '--single-transaction', '--hex-blob', '--no-create-info', '--ignore-table=lochside.migrations', 'lochside'],
+    [
+      ...at,
+      '--single-transaction',
+      '--hex-blob',
+      '--no-create-info',
+      ...OF_THE_PROGRAM.map((table) => `--ignore-table=lochside.${table}`),
+      'lochside',
+    ],
     quick,
   );
   const read = spawnSync('mariadb', [...at, 'lochside_demo'], { ...quick, input: dump.stdout });
   if (dump.status !== 0 || read.status !== 0) throw new Error(`the demo school could not be copied: ${dump.stderr}${read.stderr}`);
 }
+
+/** What is of the program and not of the school: each database has its own. */
+const OF_THE_PROGRAM = ['migrations', 'migrations_begun', 'migration_lease', 'instance'];
 
 export interface TestSchool {
   readonly id: Uuid;

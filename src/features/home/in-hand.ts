@@ -58,5 +58,6 @@ export function inHand(item: CardItem, formId: string, ways: Ways, words: Words 
 /** The events with the clock stopped where it stood when they were kept, so that going on begins from there. */
 export function stopped(events: readonly PlayEvent[], keptT = 0): readonly PlayEvent[] {
   const last = events.at(-1);
+  if (!last && keptT === 0) return events;
   return last?.do === 'pause' ? events : [...events, { do: 'pause', t: Math.max(last?.t ?? 0, keptT) }];
 }

@@ -32,7 +32,7 @@ export function ScoreText({ name, play }: { name: string; play: KeptPlay }) {
       <Text readOnly rows={2} aria-label={i18n.t('The score as a text')} value={text} onFocus={(event) => event.currentTarget.select()} />
       {'clipboard' in navigator && (
         <Plain type="button" onClick={() => void copy()}>
-          {copied ? i18n.t('Copied') : i18n.t('Copy the text')}
+          {copied ? i18n.t('Copied (the text of a score)', {}, { message: 'Copied' }) : i18n.t('Copy the text')}
         </Plain>
       )}
     </>
