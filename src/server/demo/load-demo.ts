@@ -379,6 +379,7 @@ export async function dropDemo(): Promise<void> {
       'reports',
       'batches',
       'access_keys',
+      'child_days',
       'look_marks',
       'diary_entries',
       'inventions',
