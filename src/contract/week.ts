@@ -78,3 +78,6 @@ export const weekSchema = Joi.object<WeekBody>({
   note: words(280).required(),
   racks: Joi.object().pattern(Joi.string().max(600), Joi.string().pattern(RACK_TEXT)).max(40).default({}),
 });
+
+/** Off the cards, or on them again. */
+export const weekChangeSchema = Joi.object<{ takenBack: boolean }>({ takenBack: Joi.boolean().required() });

@@ -1,5 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
+import { GET as card } from '@/app/api/v1/home/card/route';
+import { POST as report } from '@/app/api/v1/home/reports/route';
+import { PATCH as changeWeek } from '@/app/api/v1/weeks/[id]/route';
 import { POST as sendWeekRoute } from '@/app/api/v1/weeks/route';
 import { POST as files } from '@/app/api/v1/classes/[id]/files/route';
 import { POST as renew } from '@/app/api/v1/children/[id]/links/route';
@@ -9,7 +12,7 @@ import { transact } from '@/server/db/pool';
 import { addSchool, termAt, yearAt } from '@/server/db/schools';
 import { weeksOf } from '@/server/db/weeks';
 import { playsOfClass } from '@/server/reports/plays';
-import { call, makeSchool, sendTo, useOwnSchema, weekOf, ZONE } from './school';
+import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, weekOf, ZONE } from './school';
 
 beforeAll(useOwnSchema);
 
@@ -27,6 +30,30 @@ describe('unhappy at the server: the same is sent twice, or by eight at once', (
     // Another plan is another week, though it says the same.
     await call(sendWeekRoute, '/', { cookie, body: { ...body, sentAs: v7() } });
     expect(await weeksOf(school.classId)).toHaveLength(2);
+  });
+
+  it('a week sent by mistake is taken off the cards, and what came in stays; it can be put on them again', async () => {
+    const school = await makeSchool(1);
+    const week = await sendTo(school);
+    const childId = school.childIds[0]!;
+    const token = await week.token(childId);
+    const { total: _total, ...envelope } = await envelopeFor(await week.assignment(childId), [2, 1, 0]);
+    expect((await call(report, '/', { token, body: envelope })).status).toBe(201);
+    const cookie = await school.cookie('teacher');
+    const put = (takenBack: boolean, who = cookie) =>
+      call(changeWeek, '/', { method: 'PATCH', cookie: who, body: { takenBack } }, { id: week.weekId });
+    const weeksOnCard = async () => ((await call(card, '/', { method: 'GET', token })).answer['weeks'] as unknown[]).length;
+    expect(await weeksOnCard()).toBe(1);
+    expect((await put(true)).status).toBe(200);
+    expect(await weeksOnCard()).toBe(0);
+    // Played before it was taken back, sent after.
+    expect((await call(report, '/', { token, body: { ...envelope, playId: v7() } })).status).toBe(201);
+    expect(await playsOfClass(school.classId)).toHaveLength(2);
+    expect((await weeksOf(school.classId)).map(({ takenBack }) => takenBack)).toEqual([true]);
+    expect((await put(false)).status).toBe(200);
+    expect(await weeksOnCard()).toBe(1);
+    expect((await put(true, await school.cookie('helper'))).status).toBe(403);
+    expect((await put(true, await (await makeSchool(1)).cookie('teacher'))).status).toBe(404);
   });
 
   it('a dropped file is counted once, and said so; undone it may be dropped again', async () => {

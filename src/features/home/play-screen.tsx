@@ -187,7 +187,8 @@ function Playing({ hand, player, before, counting, cues, exerciseSwapped, onDone
       cue(cues, { pitch: 990, words: i18n.t('Time (said when the time is up)', {}, { message: 'Time' }), shakeMs: [200, 80, 200] }, tag);
   }, [play.atWhistle, cues, i18n, tag]);
 
-  return <Counter play={play} exerciseSwapped={exerciseSwapped} />;
+  // A go that is over is being kept: nothing is left to press.
+  return over ? null : <Counter play={play} exerciseSwapped={exerciseSwapped} />;
 }
 
 const Far = styled.p<{ $long: boolean }>`

@@ -18,6 +18,7 @@ export interface ListedWeek {
   readonly dueWords: string;
   readonly children: number;
   readonly reported: number;
+  readonly takenBack: boolean;
 }
 
 const Soft = styled.span`
@@ -56,7 +57,7 @@ const COLUMNS: readonly SheetColumn<ListedWeek>[] = [
     words: 'Reported',
     figure: true,
     by: ({ reported, children }) => reported / Math.max(1, children),
-    cell: ({ reported, children }) => `${reported} of ${children}`,
+    cell: ({ reported, children, takenBack }) => `${reported} of ${children}${takenBack ? ', taken back' : ''}`,
   },
   {
     id: 'share',

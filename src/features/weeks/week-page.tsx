@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
@@ -40,6 +41,7 @@ export interface SentWeekView {
   readonly title: string;
   readonly dueWords: string;
   readonly open: boolean;
+  readonly takenBack: boolean;
   readonly note: string;
   readonly words: readonly { readonly kind: 'warm-up' | 'diary' | 'film'; readonly words: string }[];
   readonly games: readonly {
@@ -123,6 +125,12 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
       );
     else setProblem(answer.problem);
   };
+  const router = useRouter();
+  const takeBack = async (takenBack: boolean) => {
+    const answer = await send('PATCH', `/api/v1/weeks/${week.id}`, { takenBack });
+    setProblem(answer.problem);
+    if (answer.ok) router.refresh();
+  };
   const copy = async (notice: OutboxNotice) => {
     try {
       await navigator.clipboard.writeText(`${notice.subject}\n\n${notice.words}`);
@@ -154,9 +162,15 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
           Scores
         </ButtonLink>
       </PageHead>
+      {week.takenBack && (
+        <Notice $tone="caution" role="status">
+          This week was taken back: it is on no card any more. What came in is kept and shown.{' '}
+          {mayChange && <QuietButton onPress={() => void takeBack(false)}>Put it on the cards again</QuietButton>}
+        </Notice>
+      )}
       <Columns>
         <section>
-          <h2>On the cards</h2>
+          <h2>{week.takenBack ? 'Was on the cards' : 'On the cards'}</h2>
           <Figures>
             <thead>
               <tr>
@@ -220,6 +234,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
               </Figures>
             </>
           )}
+          {mayChange && !week.takenBack && <QuietButton onPress={() => void takeBack(true)}>Sent by mistake? Take this week back</QuietButton>}
           <h2>
             {reported} of {week.children} have reported
           </h2>

@@ -37,6 +37,8 @@ export interface Week {
   /** Of an event; else empty. */
   readonly title: string;
   readonly kit: readonly KitThing[];
+  /** Sent by mistake: it stands on no card any more; what came in is kept. */
+  readonly takenBack: boolean;
 }
 
 interface WeekRow {
@@ -48,6 +50,7 @@ interface WeekRow {
   note: string;
   title: string;
   kit: KitThing[] | string | null;
+  taken_back_at: Date | null;
 }
 
 const weekOf = (row: WeekRow): Week => ({
@@ -59,6 +62,7 @@ const weekOf = (row: WeekRow): Week => ({
   note: row.note,
   title: row.title,
   kit: row.kit === null ? [] : parsed(row.kit),
+  takenBack: row.taken_back_at !== null,
 });
 
 export async function addWeek(
@@ -186,10 +190,15 @@ export async function assign(db: Db, added: readonly (NewAssignment & { readonly
 export async function weeksOf(classId: Uuid): Promise<Week[]> {
   return (
     await rows<WeekRow>(
-      'SELECT id, class_id, number, due_on, sent_at, note, title, kit FROM weeks WHERE class_id = ? ORDER BY sent_at DESC, number DESC',
+      'SELECT id, class_id, number, due_on, sent_at, note, title, kit, taken_back_at FROM weeks WHERE class_id = ? ORDER BY sent_at DESC, number DESC',
       [toBytes(classId)],
     )
   ).map(weekOf);
+}
+
+/** Takes a week off the cards, or puts it on them again. */
+export async function takeBackWeek(db: Db, weekId: Uuid, at: Date | null): Promise<void> {
+  await change(db, 'UPDATE weeks SET taken_back_at = ? WHERE id = ?', [at, toBytes(weekId)]);
 }
 
 /** Whether the film is all that a week asks for. */
@@ -204,7 +213,7 @@ export async function weekOfSchool(
   weekId: Uuid,
 ): Promise<(Week & { termId: Uuid; className: string; classAge: number }) | undefined> {
   const row = await firstRow<WeekRow & { term_id: Buffer; class_name: string; age_years: number }>(
-    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, w.term_id, c.name AS class_name, c.age_years
+    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, w.taken_back_at, w.term_id, c.name AS class_name, c.age_years
        FROM weeks w JOIN classes c ON c.id = w.class_id WHERE w.id = ? AND c.school_id = ?`,
     [toBytes(weekId), toBytes(schoolId)],
   );
@@ -226,7 +235,7 @@ export async function sentWeeks(schoolId: Uuid, since: string): Promise<WeekSumm
   const found = await rows<
     WeekRow & { class_name: string; game_title: string | null; games: number; game_id: Buffer | null; children: number; reported: number }
   >(
-    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, c.name AS class_name,
+    `SELECT w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, w.taken_back_at, c.name AS class_name,
             MAX(JSON_VALUE(v.body, '$.title')) AS game_title, COUNT(DISTINCT i.id) AS games, MAX(v.game_id) AS game_id,
             COUNT(DISTINCT a.child_id) AS children,
             COUNT(DISTINCT CASE WHEN r.id IS NOT NULL THEN a.child_id END) AS reported
@@ -236,7 +245,7 @@ export async function sentWeeks(schoolId: Uuid, since: string): Promise<WeekSumm
        LEFT JOIN assignments a ON a.week_item_id = i.id
        LEFT JOIN reports r ON r.assignment_id = a.id
       WHERE c.school_id = ? AND w.sent_at >= ?
-      GROUP BY w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, c.name
+      GROUP BY w.id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, w.taken_back_at, c.name
       ORDER BY w.sent_at DESC, c.name`,
     [toBytes(schoolId), since],
   );
@@ -338,7 +347,7 @@ export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<A
     AssignmentRow & Omit<WeekRow, 'id'> & { w_id: Buffer; opens_on: string | null; around: string | null; film_alone: number | null }
   >(
     `SELECT ${ASSIGNMENT_COLUMNS}, i.opens_on,
-            w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit,
+            w.id AS w_id, w.class_id, w.number, w.due_on, w.sent_at, w.note, w.title, w.kit, w.taken_back_at,
             (SELECT JSON_OBJECTAGG(i2.kind, i2.words) FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind <> 'game') AS around,
             (SELECT MAX(i3.film_alone) FROM week_items i3 WHERE i3.week_id = w.id) AS film_alone
        FROM assignments a JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id

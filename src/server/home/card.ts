@@ -31,7 +31,7 @@ export async function cardFor(key: AccessKey, now: Date): Promise<Card> {
   const slip = key.scope === 'slip';
   const [child, assignments, plays, diary] = await Promise.all([
     childOfSchool(key.schoolId, key.childId, today),
-    assignmentsOfChild(key.childId, key.termId),
+    assignmentsOfChild(key.childId, key.termId).then((all) => all.filter(({ week }) => !week.takenBack)),
     slip ? [] : playsOfChild(key.childId),
     slip ? [] : diaryOfChild(key.childId),
   ]);

@@ -31,6 +31,7 @@ export default async function WeeksPage() {
         dueWords: week.dueOn === today ? 'today' : week.dueOn > today ? 'open' : '',
         children: week.children,
         reported: week.reported,
+        takenBack: week.takenBack,
       }))}
     />
   );

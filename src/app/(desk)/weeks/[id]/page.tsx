@@ -35,6 +35,7 @@ export default async function SentWeekPage({ params }: { params: Promise<{ id: s
         dueWords: dayWords(week.dueOn),
         open: week.dueOn >= today,
         note: week.note,
+        takenBack: week.takenBack,
         ...standing,
         games: standing.games.map(({ opensOn, ...game }) => ({ ...game, opensWords: opensOn ? dayWords(opensOn) : '' })),
         onPaper: children.filter((child) => child.medium === 'paper').length,

@@ -14,6 +14,7 @@ export const POST = teacherRoute(
   async ({ who, id, now }) => {
     const week = await weekOfSchool(who.schoolId, id());
     if (!week) throw notFound('week');
+    if (week.takenBack) throw refuse(409, '', 'This week was taken back.', 'Put it on the cards again first.');
     if (week.dueOn < schoolDay(now, who.timeZone)) throw refuse(409, '', 'This week was due already.', 'Send a new week instead.');
     const words = reminderNotice({ ...week, title: await titleOfWeek(week) });
     await transact((db) => addNotice(db, { schoolId: who.schoolId, weekId: week.id, kind: 'reminder', ...words }, now));
