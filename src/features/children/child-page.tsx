@@ -171,7 +171,6 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
         {mayChange && <ButtonLink href={`/api/v1/children/${record.id}/record`}>Everything as a file</ButtonLink>}
         {mayChange && <Button onPress={() => setErasing(true)}>Erase …</Button>}
       </PageHead>
-      {mayChange && record.reports > 0 && <FromLinks childId={record.id} name={record.name} />}
       <Next aria-labelledby="next">
         <h2 id="next">What to try next{record.next ? `, ${record.next.gameTitle}` : ''}</h2>
         {record.next ? (
@@ -242,6 +241,7 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
           </Part>
         </div>
       </Columns>
+      {mayChange && record.reports > 0 && <FromLinks childId={record.id} name={record.name} />}
       {erasing && <Erase record={record} about={about} onClose={() => setErasing(false)} />}
     </Page>
   );
