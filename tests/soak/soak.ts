@@ -11,14 +11,15 @@ const AT_ONCE = 8;
 const port = process.env['LOCHSIDE_TEST_PORT']!;
 
 await migrate(process.env['DATABASE_URL']!);
+// Made before the server is asked for the first time: it closes a connection that is idle for seconds.
+const school = await makeSchool();
+const { targets, token } = await targetsOf(school);
+const cookie = await school.cookie('teacher');
+const before = JSON.stringify(await checksums());
+const requests = malformedRequests(targets, NUMBER, 7);
 const web = await startWebServer(port, { LOCHSIDE_LIMITS: 'off' });
 const { address } = web;
 try {
-  const school = await makeSchool();
-  const { targets, token } = await targetsOf(school);
-  const cookie = await school.cookie('teacher');
-  const before = JSON.stringify(await checksums());
-  const requests = malformedRequests(targets, NUMBER, 7);
   const statuses = new Map<number, number>();
   let next = 0;
   const began = Date.now();
