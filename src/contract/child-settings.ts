@@ -83,7 +83,10 @@ export type FromLinks = { readonly act: 'set-aside' } | { readonly act: 'take-ba
 
 export const fromLinksSchema = Joi.object<FromLinks>({
   act: Joi.string().valid('set-aside', 'take-back').required(),
-  at: Joi.string().isoDate().when('act', { is: 'take-back', then: Joi.required(), otherwise: Joi.forbidden() }),
+  at: Joi.string()
+    .pattern(/^20\d{2}-[01]\d-[0-3]\dT[0-2]\d:[0-5]\d:[0-5]\d\.\d{3}Z$/)
+    .custom((at: string, helpers) => (Number.isNaN(Date.parse(at)) ? helpers.error('string.pattern.base') : at))
+    .when('act', { is: 'take-back', then: Joi.required(), otherwise: Joi.forbidden() }),
 });
 
 /** Everything about a child goes for good when its name is written. */

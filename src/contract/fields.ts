@@ -5,6 +5,9 @@ import { isDay } from '@/core/measure/days';
 export const uuid = Joi.string().guid();
 export const day = Joi.string().pattern(/^20\d{2}-\d{2}-\d{2}$/);
 
+/** An id that a page has made, as the database takes it: no braces, no capitals. */
+export const madeId = Joi.string().pattern(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
+
 /** A day that somebody sends: of this century, and one that there is. */
 export const realDay = Joi.string()
   .pattern(/^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)

@@ -1,6 +1,6 @@
 /** The body of a week that is to be sent, or only looked at first. */
 import Joi from 'joi';
-import { realDay, uuid } from './fields';
+import { madeId, realDay } from './fields';
 import { RACK_TEXT } from '@/core/forecast/racks';
 import type { KitThing } from './assignment';
 import type { Uuid } from './ids';
@@ -45,7 +45,7 @@ const levelId = Joi.string().max(24);
 const words = (most: number) => Joi.string().trim().max(most).allow('');
 
 export const weekSchema = Joi.object<WeekBody>({
-  sentAs: uuid,
+  sentAs: madeId,
   classId: id.required(),
   games: Joi.array()
     .items(

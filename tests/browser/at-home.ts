@@ -1,5 +1,5 @@
 /** A family's phone, with a class of its own at the school. */
-import { expect, type Browser, type Page } from '@playwright/test';
+import { expect, type Browser, type Locator, type Page } from '@playwright/test';
 import { PHONE, post } from './people';
 
 /** A class of its own with two children and, if wanted, an event of these starters. */
@@ -53,4 +53,12 @@ export async function toCounting(home: Page, title: string, check: (where: strin
   await check('practise');
   await home.getByRole('button', { name: 'Now with counting' }).click();
   await check('count');
+}
+
+/** What is done before the counting (a count-down, half a minute of moving) passes at once, on a page whose clock is installed. */
+export async function untilSeen(home: Page, what: Locator): Promise<void> {
+  await expect(async () => {
+    await home.clock.fastForward(3000);
+    await expect(what).toBeVisible({ timeout: 300 });
+  }).toPass({ timeout: 40_000 });
 }

@@ -3,7 +3,7 @@ import { pseudoText } from '@/core/words/pseudo';
 import { STARTERS } from '../examples/starters';
 import { playThrough } from './play-through';
 import { complaintsOf, expectAccessible, linksOf, PHONE, signedIn } from './people';
-import { classWith, open, toCounting, type Phone } from './at-home';
+import { classWith, open, toCounting, untilSeen, type Phone } from './at-home';
 import { choose } from './by-hand';
 
 /** One game for each kind of counter; every starter is played on the counter in its component test. */
@@ -37,11 +37,7 @@ for (const phone of onePhone) {
       await toCounting(home, game.title, (where) => expectNoOverflow(home, `${id}: ${where}`));
       await home.getByRole('button', { name: /A helper taps every try/ }).click();
       const counts = home.locator('button[class*=Success], ul[aria-label="Tap what you find"] button').first();
-      // What is done before the counting (a count-down, half a minute of moving) passes at once.
-      await expect(async () => {
-        await home.clock.fastForward(3000);
-        await expect(counts).toBeVisible({ timeout: 300 });
-      }).toPass({ timeout: 40_000 });
+      await untilSeen(home, counts);
       await expectNoOverflow(home, `${id}: play`);
       await expectAccessible(home);
       await playThrough(home.locator('main'), /^Finish and send/);

@@ -1,6 +1,6 @@
 /** What goes wrong at home: each of these once lost something, or said something that was not so. */
 import { expect, test, type Page } from '@playwright/test';
-import { classWith, open, toCounting } from './at-home';
+import { classWith, open, toCounting, untilSeen } from './at-home';
 import { LONG } from '../long';
 import { linksOf, post, signedIn } from './people';
 
@@ -11,7 +11,7 @@ async function family(page: Page, wanted: string, starter = 'catch-the-ferry') {
   await page.goto('/classes');
   const classPath = (await page.getByRole('link', { name, exact: true }).getAttribute('href'))!;
   const classId = classPath.split('/').at(-1)!;
-  const [url] = [...(await linksOf(page, name)).values()];
+  const [url, otherUrl] = [...(await linksOf(page, name)).values()];
   const child = async () => {
     await page.goto(classPath);
     return (await page.getByRole('link', { name: /^Corrie/ }).getAttribute('href'))!.split('/').at(-1)!;
@@ -19,6 +19,7 @@ async function family(page: Page, wanted: string, starter = 'catch-the-ferry') {
   return {
     name,
     url: url!,
+    otherUrl: otherUrl!,
     replace: async () => {
       await post(page, `/api/v1/children/${await child()}/links`, {});
       return [...(await linksOf(page, name)).values()][0]!;
@@ -175,6 +176,51 @@ test('unhappy at home: one go, two windows: the newer plays on, the older is tol
   await home.context().close();
 });
 
+test('unhappy at home: another child’s card is opened while a report is on its way; both reports go off at once', async ({ page, browser }) => {
+  const { url, otherUrl } = await family(page, 'P5 both');
+  const home = await open(browser, otherUrl);
+  await twoHits(home);
+  await home.route('**/api/v1/home/reports', (route) => route.abort());
+  await send(home);
+  await expect(home.getByRole('heading', { name: 'Kept, not sent yet' })).toBeVisible();
+  await home.goto(url);
+  await twoHits(home);
+  await home.unroute('**/api/v1/home/reports');
+  let answer = () => {};
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await home.route(
+    '**/api/v1/home/reports',
+    async (route) => {
+      await held;
+      await route.continue();
+    },
+    { times: 1 },
+  );
+  await send(home);
+  await expect(home.getByRole('heading', { name: 'On its way …' })).toBeVisible();
+  // By its link, without the page being loaded again.
+  await home.evaluate((to) => (window.location.hash = new URL(to).hash), otherUrl);
+  await expect(home.getByText('1 report waits in this device', { exact: false })).toBeVisible();
+  answer();
+  // Sooner than the next try that comes by itself.
+  await expect(home.getByText('The school has 1 report', { exact: false })).toBeVisible({ timeout: 8000 });
+  await home.goto(url);
+  await expect(home.getByText('The school has 1 report', { exact: false })).toBeVisible();
+  await home.context().close();
+});
+
+test('unhappy at home: a browser that is too old to end a request by itself opens the card and sends', async ({ page, browser }) => {
+  const { url } = await family(page, 'P5 aged');
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  await context.addInitScript(`delete AbortSignal.timeout;`);
+  const home = await context.newPage();
+  await home.goto(url);
+  await twoHits(home);
+  await send(home);
+  await received(home);
+  await context.close();
+});
+
 test('unhappy at home: the school is slow, then busy: what is said is what is so', async ({ page, browser }) => {
   const { url } = await family(page, 'P5 slow');
   const home = await open(browser, url);
@@ -207,10 +253,7 @@ test('unhappy at home: twelve taps in a minute are twelve, through a stop, a rel
   await toCounting(home, '');
   await home.getByRole('button', { name: /A helper taps every try/ }).click();
   const more = home.getByRole('button', { name: 'One more' });
-  await expect(async () => {
-    await home.clock.fastForward(1000);
-    await expect(more).toBeVisible({ timeout: 300 });
-  }).toPass();
+  await untilSeen(home, more);
   for (let n = 0; n < 12; n += 1) await more.click();
   await home.getByRole('button', { name: 'Stop the clock' }).click();
   await expect(home.getByText('12 counted, and kept')).toBeVisible();
@@ -236,10 +279,7 @@ test('unhappy at home: a page that is closed for 40 seconds gives no time back; 
   await toCounting(home, '');
   await home.getByRole('button', { name: /A helper taps every try/ }).click();
   const hit = home.locator('button[class*=Success]').first();
-  await expect(async () => {
-    await home.clock.fastForward(1000);
-    await expect(hit).toBeVisible({ timeout: 300 });
-  }).toPass();
+  await untilSeen(home, hit);
   const left = async () => {
     const [minutes, seconds] = (await home.getByRole('timer').textContent())!.split(':').map(Number) as [number, number];
     return minutes * 60 + seconds;

@@ -27,6 +27,9 @@ describe('unhappy at the server: the same is sent twice, or by eight at once', (
     expect(new Set(statuses(answers))).toEqual(new Set([201]));
     expect(new Set(answers.map(({ answer }) => answer['id'])).size).toBe(1);
     expect(await weeksOf(school.classId)).toHaveLength(1);
+    // An id that the database would not take is refused, not failed at.
+    for (const sentAs of [`{${v7()}}`, v7().toUpperCase(), v7().replaceAll('-', '')])
+      expect((await call(sendWeekRoute, '/', { cookie, body: { ...body, sentAs } })).status).toBe(400);
     // Another plan is another week, though it says the same.
     await call(sendWeekRoute, '/', { cookie, body: { ...body, sentAs: v7() } });
     expect(await weeksOf(school.classId)).toHaveLength(2);

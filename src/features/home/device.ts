@@ -18,12 +18,10 @@ export interface Change<Name extends string = string, Value = unknown> {
 }
 
 const within = <T>(work: Promise<T>): Promise<T> =>
-  Promise.race([
-    work,
-    new Promise<never>((_, reject) => {
-      setTimeout(() => reject(new Error('the storage does not answer')), PATIENCE_MS);
-    }),
-  ]);
+  new Promise((resolve, reject) => {
+    const timer = setTimeout(() => reject(new Error('the storage does not answer')), PATIENCE_MS);
+    work.then(resolve, reject).finally(() => clearTimeout(timer));
+  });
 
 export class Device {
   /** What is not in the storage (yet), by store and key; null for what is to be gone. */

@@ -4,7 +4,7 @@
 import { isCard } from '@/contract/card-check';
 import type { Card } from '@/contract/card';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ANSWER_MS, problemLines, tryEntries, tryInvention, trySending } from './sending';
+import { patience, problemLines, tryEntries, tryInvention, trySending } from './sending';
 import { store, type KeptPlay, type Session, type WaitingEntry } from './store';
 
 export type Loaded =
@@ -49,7 +49,8 @@ export function useCard(onOpened: () => void): CardInHand {
   const [sessions, setSessions] = useState<readonly Session[]>([]);
   const [underWay, setUnderWay] = useState(false);
   const sending = useRef<Promise<void> | null>(null);
-  const once = useRef(false);
+  /** Whose things are to be sent next: asked for while others were under way. */
+  const asked = useRef<{ readonly key: string; readonly everything: boolean } | null>(null);
   /** The link was replaced: what waits under it is tried when the page is opened, not again and again. */
   const ended = useRef(false);
   const newest = useRef('');
@@ -66,15 +67,16 @@ export function useCard(onOpened: () => void): CardInHand {
   }, []);
 
   const sendWaiting = useCallback(
-    (key: string, everything = true): Promise<void> => {
-      if (key === '') return Promise.resolve();
+    (wanted: string, all = true): Promise<void> => {
+      if (wanted === '') return Promise.resolve();
       // What is handed over while something is under way follows it at once.
-      once.current = true;
+      asked.current = { key: wanted, everything: all };
       sending.current ??= (async () => {
         try {
-          while (once.current) {
-            once.current = false;
-            const due = <T extends { readonly state: string }>(all: readonly T[]) => all.filter(({ state }) => state === 'waiting');
+          for (let next = asked.current; next; next = asked.current) {
+            asked.current = null;
+            const { key, everything } = next;
+            const due = <T extends { readonly state: string }>(kept: readonly T[]) => kept.filter(({ state }) => state === 'waiting');
             const [reports, lines, own] = await Promise.all([store.plays(key), store.diary(key), store.inventions(key)]);
             const mayGo = due(reports).filter(({ tried }) => everything || tried !== 'link');
             const more = everything || !ended.current;
@@ -109,7 +111,7 @@ export function useCard(onOpened: () => void): CardInHand {
       const kept = await store.card(key);
       const slow = setTimeout(() => !shown && kept && show({ kind: 'card', card: kept.card, offline: SLOW }), PATIENCE_MS);
       try {
-        const response = await fetch('/api/v1/home/card', { headers: { authorization: `Bearer ${key}` }, signal: AbortSignal.timeout(ANSWER_MS) });
+        const response = await fetch('/api/v1/home/card', { headers: { authorization: `Bearer ${key}` }, signal: patience() });
         if (response.ok) {
           const card: unknown = await response.json();
           if (!isCard(card)) throw new Error('not a card');

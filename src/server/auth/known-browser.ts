@@ -1,12 +1,13 @@
 /** A browser that signed in to an account before is known again by a cookie: wrong passwords of strangers do not slow it down. */
-import { createHmac, timingSafeEqual } from 'node:crypto';
+import { timingSafeEqual } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import { settings } from '../settings';
+import { keyed } from './tokens';
 
 const DAYS = 180;
 const nameOf = (secure: boolean) => (secure ? '__Host-lochside-known' : 'lochside-known');
 
-const markOf = (account: string) => createHmac('sha256', Buffer.from(settings().serverKey, 'base64url')).update(`browser|${account}`).digest();
+const markOf = (account: string) => keyed(settings().serverKey, `browser|${account}`);
 
 /** "known" or "any": under which the tries of this browser at this account are counted. */
 export function browserOf(request: Request, account: string): 'known' | 'any' {

@@ -44,15 +44,6 @@ async function waitFor(name: string, limit: Limit, key: string): Promise<number>
   return state && state.consumedPoints >= limit.points ? Math.ceil(state.msBeforeNext / 1000) : 0;
 }
 
-async function failed(name: string, limit: Limit, key: string): Promise<void> {
-  if (settings().limitsOff) return;
-  try {
-    await limiter(name, limit).consume(key);
-  } catch (refusal) {
-    if (!(refusal instanceof RateLimiterRes)) throw refusal;
-  }
-}
-
 /** So many tries are answered at once; each further one takes twice as long as the one before it, up to the longest. */
 const FREE_TRIES = 4;
 const LONGEST_WAIT_MS = 8000;
@@ -90,10 +81,10 @@ const keyOf = (text: string): string => createHash('sha256').update(text).digest
 /** A school's key begins with the same letters as every other: those after them tell them apart. */
 export const schoolKeyLimit = {
   waitFor: (key: string) => waitFor('school-key', TOKEN, key.slice(7, 13)),
-  failed: (key: string) => failed('school-key', TOKEN, key.slice(7, 13)),
+  failed: (key: string) => counted('school-key', TOKEN, key.slice(7, 13)),
 };
 
 export const tokenLimit = {
   waitFor: (token: string) => waitFor('token', TOKEN, token.slice(0, 6)),
-  failed: (token: string) => failed('token', TOKEN, token.slice(0, 6)),
+  failed: (token: string) => counted('token', TOKEN, token.slice(0, 6)),
 };

@@ -9,17 +9,16 @@ export type Scope = 'card' | 'slip';
 
 export const TOKEN_PATTERN = /^[A-Za-z0-9_-]{22}$/;
 
+/** HMAC-SHA256 under the server's key: what it gives cannot be made without the key, nor read back. */
+export const keyed = (serverKey: string, text: string): Buffer => createHmac('sha256', Buffer.from(serverKey, 'base64url')).update(text).digest();
+
 export function familyToken(serverKey: string, childId: Uuid, termId: Uuid, generation: number, scope: Scope): string {
-  return createHmac('sha256', Buffer.from(serverKey, 'base64url'))
-    .update(`${childId}|${termId}|${generation}|${scope}`)
-    .digest()
-    .subarray(0, 16)
-    .toString('base64url');
+  return keyed(serverKey, `${childId}|${termId}|${generation}|${scope}`).subarray(0, 16).toString('base64url');
 }
 
 /** Tells a family's device that two cards are of one child, and nothing else. */
 export function childMark(serverKey: string, childId: Uuid): string {
-  return createHmac('sha256', Buffer.from(serverKey, 'base64url')).update(`device|${childId}`).digest().subarray(0, 9).toString('base64url');
+  return keyed(serverKey, `device|${childId}`).subarray(0, 9).toString('base64url');
 }
 
 export function hashToken(token: string): Buffer {

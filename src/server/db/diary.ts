@@ -76,12 +76,13 @@ export async function diaryLines(weekId: Uuid, childId: Uuid): Promise<number> {
   return Number(row!.n);
 }
 
-/** Lines of this child that came since then, in whatever week. */
-export async function diaryLinesSince(childId: Uuid, since: Date): Promise<number> {
-  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM diary_entries WHERE child_id = ? AND created_at >= ?', [
-    toBytes(childId),
-    since,
-  ]);
+/** Lines of this child that came since then, in whatever week, but for these. */
+export async function diaryLinesSince(childId: Uuid, since: Date, but: readonly Uuid[]): Promise<number> {
+  const asked = padded(but);
+  const row = await firstRow<{ n: number }>(
+    `SELECT COUNT(*) AS n FROM diary_entries WHERE child_id = ? AND created_at >= ? AND id NOT IN (${asked.map(() => '?').join(', ')})`,
+    [toBytes(childId), since, ...asked.map(toBytes)],
+  );
   return Number(row!.n);
 }
 

@@ -55,11 +55,12 @@ export async function keepInvention(childId: Uuid, invention: { id: Uuid; plan: 
   return (await firstRow('SELECT 1 AS mine FROM inventions WHERE id = ? AND child_id = ?', [toBytes(invention.id), toBytes(childId)])) !== undefined;
 }
 
-/** Games that this child made since then. */
-export async function inventionsOfChild(childId: Uuid, since = new Date(0)): Promise<number> {
-  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM inventions WHERE child_id = ? AND received_at >= ?', [
+/** Games that this child made since then, but for this one. */
+export async function inventionsOfChild(childId: Uuid, since: Date, but: Uuid): Promise<number> {
+  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM inventions WHERE child_id = ? AND received_at >= ? AND id <> ?', [
     toBytes(childId),
     since,
+    toBytes(but),
   ]);
   return Number(row!.n);
 }

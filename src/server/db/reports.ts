@@ -59,8 +59,8 @@ async function countDay(db: Db, added: readonly NewReport[]): Promise<void> {
     const known = byDay.get(`${childId} ${day}`) ?? { childId, day, reports: 0, bytes: 0 };
     byDay.set(`${childId} ${day}`, { ...known, reports: known.reports + 1, bytes: known.bytes + Buffer.byteLength(body) });
   }
-  const rowsOf = padded([...byDay.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, one]) => one));
   if (byDay.size === 0) return;
+  const rowsOf = padded([...byDay.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, one]) => one));
   const seen = new Set<string>();
   await change(
     db,
@@ -282,13 +282,14 @@ export async function storedPlays(reportIds: readonly Uuid[]): Promise<StoredPla
 /** What happened in every go of these reports, by report: read for what rests on single tries, and let go of. */
 export async function bodiesOf(reportIds: readonly Uuid[]): Promise<ReadonlyMap<Uuid, Report>> {
   const bodies = new Map<Uuid, Report>();
-  if (reportIds.length === 0) return bodies;
-  const asked = padded(reportIds);
-  const found = await rows<{ id: Buffer; body: string }>(
-    `SELECT id, body FROM reports WHERE id IN (${asked.map(() => '?').join(', ')})`,
-    asked.map(toBytes),
-  );
-  for (const { id, body } of found) bodies.set(toText(id), (JSON.parse(body) as { report: Report }).report);
+  for (let at = 0; at < reportIds.length; at += MOST_READ) {
+    const asked = padded(reportIds.slice(at, at + MOST_READ));
+    const found = await rows<{ id: Buffer; body: string }>(
+      `SELECT id, body FROM reports WHERE id IN (${asked.map(() => '?').join(', ')})`,
+      asked.map(toBytes),
+    );
+    for (const { id, body } of found) bodies.set(toText(id), (JSON.parse(body) as { report: Report }).report);
+  }
   return bodies;
 }
 

@@ -10,7 +10,7 @@ export function bearerOf(request: Request, form: RegExp, unknown: () => Refused)
 
 interface TokenLimit {
   readonly waitFor: (token: string) => Promise<number>;
-  readonly failed: (token: string) => Promise<void>;
+  readonly failed: (token: string) => Promise<unknown>;
 }
 
 /** What was found for a token; nothing is a refusal, 429 while too many wrong ones were tried. `wrong` names them: "wrong links". */

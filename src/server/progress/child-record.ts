@@ -3,7 +3,6 @@ import type { LikeBest, WeekOfChild, ChildRecord } from '@/contract/child';
 import type { DiaryEntry } from '@/contract/diary';
 import type { Uuid } from '@/contract/ids';
 import { chanceByDistance } from '@/core/progress/chance-by-distance';
-import { triesOf, type Tries } from '@/core/progress/evidence';
 import type { Fitted } from '@/core/progress/fit';
 import { whatNext, type NextLevel } from '@/core/progress/what-next';
 import { aimedPlaces, chanceFrom } from '@/core/levels/solve';
@@ -21,8 +20,8 @@ import { groupedBy } from '../db/grouped';
 import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
-import { triesOfPlays } from './curves';
-import { evidenceMemo, fitOfClass, forForecast, playedGoes, tells } from './fit-of-class';
+import { triedPlays, triesIn, type TriedPlay } from './curves';
+import { fitOfClass, forForecast } from './fit-of-class';
 import { parOfGo } from './par-of-go';
 
 const FORM_WORDS: Readonly<Record<string, string>> = { standing: '', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'two hands' };
@@ -42,6 +41,7 @@ export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: strin
   const fitted = of ? await fitOfClass(of.id) : null;
   const fit = fitted?.children[childId] ?? fitted?.group ?? { skill: 1, low: 0.8, high: 1.25, attempts: 0 };
   const ageYears = child.ageYears ?? of?.ageYears ?? 8;
+  const tried = await triedPlays(plays);
   return {
     id: childId,
     name: `${child.firstName} ${child.initial}`,
@@ -50,9 +50,9 @@ export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: strin
     ageYears,
     fit,
     own: fitted?.children[childId] !== undefined,
-    next: await nextOf(plays, fit, ageYears),
+    next: await nextOf(tried, fit, ageYears),
     bests: await likeBests(plays, timeZone),
-    aims: chanceByDistance(await triesOfPlays(plays), fit).slice(0, MOST_AIMS),
+    aims: chanceByDistance(triesIn(tried), fit).slice(0, MOST_AIMS),
     weeks: of ? await weeksOfChild(of.id, plays, diary, looked, fitted ? forForecast(fitted) : undefined) : [],
     note: note && { words: note.words, by: note.by, on: schoolDay(note.at, timeZone) },
     reports: new Set(plays.map((play) => play.reportId)).size,
@@ -85,11 +85,8 @@ async function likeBests(plays: readonly ReportedPlay[], timeZone: string): Prom
 const levelName = (game: Game, levelId: string) => game.levels.find((level) => level.id === levelId)?.name ?? levelId;
 
 /** What to try next at the game that was tried last, with every try known. */
-async function nextOf(plays: readonly ReportedPlay[], fit: Fitted, ageYears: number): Promise<ChildRecord['next']> {
-  const memo = evidenceMemo;
-  const known: { play: ReportedPlay; tries: readonly Tries[] }[] = [];
-  for await (const { play, played } of playedGoes(plays.filter((one) => tells(one) && one.asAsked)))
-    known.push({ play, tries: triesOf(played, memo) });
+async function nextOf(tried: readonly TriedPlay[], fit: Fitted, ageYears: number): Promise<ChildRecord['next']> {
+  const known = tried.filter(({ play }) => play.asAsked);
   const last = known.findLast(({ tries }) => tries.length > 0);
   if (!last) return null;
   const like = known.filter(({ play }) => play.likeKey === last.play.likeKey).flatMap(({ tries }) => tries);

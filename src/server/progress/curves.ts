@@ -11,22 +11,26 @@ import { evidenceMemo, fitOfClass, playedGoes, tells } from './fit-of-class';
 /** As many aims as somebody looks at. */
 const MOST_AIMS = 8;
 
-/** The tries of plays, one list for all of them. */
-export async function triesOfPlays(plays: readonly ReportedPlay[]): Promise<Tries[]> {
-  const memo = evidenceMemo;
-  const found: Tries[] = [];
-  let n = 0;
-  for await (const { played } of playedGoes(plays.filter(tells))) {
-    n += 1;
-    if (n % 50 === 0) await breath();
-    found.push(...triesOf(played, memo));
+export interface TriedPlay {
+  readonly play: ReportedPlay;
+  readonly tries: readonly Tries[];
+}
+
+/** The plays that tell of skill, each with its tries; what happened in them is read once. */
+export async function triedPlays(plays: readonly ReportedPlay[]): Promise<TriedPlay[]> {
+  const found: TriedPlay[] = [];
+  for await (const { play, played } of playedGoes(plays.filter(tells))) {
+    found.push({ play, tries: triesOf(played, evidenceMemo) });
+    if (found.length % 50 === 0) await breath();
   }
   return found;
 }
 
+export const triesIn = (tried: readonly TriedPlay[]): Tries[] => tried.flatMap(({ tries }) => tries);
+
 export async function fitAndCurves(classId: Uuid): Promise<FitOfClass> {
   const plays = await playsOfClass(classId);
   const { group } = await fitOfClass(classId, plays);
-  const aims = chanceByDistance(await triesOfPlays(plays), group).slice(0, MOST_AIMS);
+  const aims = chanceByDistance(triesIn(await triedPlays(plays)), group).slice(0, MOST_AIMS);
   return { group, calibrated: group.attempts >= CALIBRATED_FROM, aims };
 }

@@ -18,7 +18,8 @@ export const POST = openRoute({ body: diarySchema, origin: false, known: familyK
     if ((await diaryLines(weekId, key.childId)) >= MOST_LINES)
       throw refuse(409, '/entries', /*i18n*/ 'The diary of this week is full.', /*i18n*/ 'Go on in the next week, or tell the school.');
   }
-  oneMoreToday('lines', body.entries.length + (await diaryLinesSince(key.childId, startOfUtcDay(now))));
+  const ids = body.entries.map(({ id }) => id);
+  oneMoreToday('lines', ids.length + (await diaryLinesSince(key.childId, startOfUtcDay(now), ids)));
   for (const entry of body.entries) if (!(await keepDiaryEntry(key.childId, entry, now))) throw notFound('entry in this diary');
   return json({ received: true, at: now.toISOString() }, 201);
 });

@@ -23,9 +23,9 @@ export const POST = openRoute({ body, origin: false, known: familyKnown }, async
   const key = await familyOf(request, now);
   if (key.scope === 'slip')
     throw refuse(403, 'authorization', /*i18n*/ 'This code is for a score only.', /*i18n*/ "Use the link of the child's card.");
-  if ((await inventionsOfChild(key.childId)) >= MOST_GAMES)
+  if ((await inventionsOfChild(key.childId, new Date(0), invention.id)) >= MOST_GAMES)
     throw refuse(409, '', /*i18n*/ 'Your teacher has many games of yours already.', /*i18n*/ 'Ask which of them the class may play.');
-  oneMoreToday('inventions', 1 + (await inventionsOfChild(key.childId, startOfUtcDay(now))));
+  oneMoreToday('inventions', 1 + (await inventionsOfChild(key.childId, startOfUtcDay(now), invention.id)));
   if (!(await keepInvention(key.childId, invention, now))) throw notFound('game of yours');
   return json({ received: true, at: now.toISOString() }, 201);
 });
