@@ -1,4 +1,7 @@
 /** Requests to Lochside's own routes: the answer, or the problems it gave in words. */
+import { DEED_HEADER } from '@/contract/deed';
+import { newUuid, type Uuid } from '@/contract/ids';
+
 export interface Answer<T> {
   readonly ok: boolean;
   readonly status: number;
@@ -25,13 +28,17 @@ export function problemIn(answer: unknown): string {
   return first ? `${first.reason} ${first.fix}` : 'Something went wrong. Try again in a moment.';
 }
 
+/** Deeds whose answer did not come yet, or never, by what they ask for: asked for again, they are the same. */
+const unanswered = new Map<string, Uuid>();
+
 export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
+  const text = body === undefined ? {} : { body: JSON.stringify(body) };
+  const asked = `${method} ${url} ${text.body}`;
+  const sentAs = unanswered.get(asked) ?? newUuid();
+  unanswered.set(asked, sentAs);
   try {
-    const response = await fetch(url, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
+    const response = await fetch(url, { method, headers: { 'content-type': 'application/json', [DEED_HEADER]: sentAs }, ...text });
+    if (response.status < 500) unanswered.delete(asked);
     const value = (await response.json().catch(() => null)) as (T & ProblemAnswer) | null;
     if (response.ok) return { ok: true, status: response.status, value, problem: '' };
     return {
@@ -42,6 +49,11 @@ export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: 
       problem: problemIn(value),
     };
   } catch {
-    return { ok: false, status: 0, value: null, problem: 'There is no connection. Nothing was changed; try again when it is back.' };
+    return {
+      ok: false,
+      status: 0,
+      value: null,
+      problem: 'There is no connection. Try again when it is back: what arrived already is not done twice.',
+    };
   }
 }

@@ -115,9 +115,10 @@ describe('unhappy at the server: a child is erased', () => {
     });
     const waiting = await incomingOfClass(school.classId);
     const idOf = (words: RegExp) => waiting.find((one) => words.test(one.words))!.id;
-    await settle({ schoolId: school.id, teacherId: school.teacherId }, idOf(/set aside/), null, new Date());
+    await settle({ schoolId: school.id, teacherId: school.teacherId }, null, idOf(/set aside/), null, new Date());
     await settle(
       { schoolId: school.id, teacherId: school.teacherId },
+      null,
       idOf(/^settled/),
       { assignmentId: assignment.id, levelId: assignment.levelId, total: 7 },
       new Date(),

@@ -84,13 +84,17 @@ export const PASSWORD = 'reeds and lilies';
 /** a to z, then ba, bb and so on. */
 const lettersOf = (n: number): string => (n < 26 ? '' : lettersOf(Math.floor(n / 26))) + 'abcdefghijklmnopqrstuvwxyz'[n % 26];
 
+/** Worked out once: that takes long on purpose. */
+let hashed: Promise<string> | undefined;
+const passwordHashed = () => (hashed ??= hashPassword(PASSWORD));
+
 export async function makeSchool(children = 2): Promise<TestSchool> {
   const now = new Date();
   const today = schoolDay(now, ZONE);
   const email = `${v7()}@school.example`;
   const made = await transact(async (db) => {
     const id = await addSchool(db, { name: 'Test school', timeZone: ZONE, isDemo: false }, now);
-    const passwordHash = await hashPassword(PASSWORD);
+    const passwordHash = await passwordHashed();
     const teacherId = await addTeacher(db, { schoolId: id, name: 'T', email, passwordHash, role: 'teacher' }, now);
     const helperId = await addTeacher(db, { schoolId: id, name: 'H', email: `h-${email}`, passwordHash, role: 'helper' }, now);
     const year = await yearAt(db, id, today);

@@ -17,6 +17,8 @@ export interface SignedIn {
 }
 
 const SESSION_HOURS = 12;
+/** So long a deed that is sent again is known again. */
+const DEEDS_KEPT_MS = 30 * 86_400_000;
 
 export function sessionCookieName(secure: boolean): string {
   return secure ? '__Host-lochside' : 'lochside';
@@ -32,6 +34,7 @@ export async function openSession(teacherId: Uuid, schoolId: Uuid, now: Date): P
   const expires = new Date(now.getTime() + SESSION_HOURS * 3_600_000);
   const db = direct();
   await change(db, 'DELETE FROM sessions WHERE expires_at < ?', [now]);
+  await change(db, 'DELETE FROM deeds WHERE made_at < ?', [new Date(now.getTime() - DEEDS_KEPT_MS)]);
   await change(db, 'INSERT INTO sessions (token_hash, teacher_id, school_id, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', [
     hashToken(token),
     toBytes(teacherId),

@@ -143,6 +143,8 @@ export async function countAbout(childId: Uuid): Promise<AboutChild> {
 /** Takes everything about a child away, in one transaction; the audit keeps that it was done and by whom, without a name. */
 export async function eraseChild(schoolId: Uuid, teacherId: Uuid, childId: Uuid, now: Date): Promise<void> {
   await transact(async (db: Db) => {
+    // Who erases the same child at this moment waits here, and finds nothing.
+    await rows('SELECT id FROM children WHERE id = ? FOR UPDATE', [toBytes(childId)], db);
     const named = await namedAs(childId, db);
     if (!named) return;
     await change(

@@ -3,9 +3,10 @@ import type { SignedIn } from '../auth/sessions';
 import { childrenOf, enrol, leave } from '../db/children';
 import { addClass, classesOf } from '../db/classes';
 import { toBytes } from '../db/ids';
-import { firstRow, transact } from '../db/pool';
+import { firstRow } from '../db/pool';
 import { audit, yearAt } from '../db/schools';
 import { refuse } from '../http/answer';
+import { once, type Deed } from '../http/once';
 import { schoolYearOf } from '../school-day';
 import { dayPlus } from '@/core/measure/days';
 
@@ -19,10 +20,10 @@ export interface MovedUp {
 }
 
 /** `names` may give a class a new name by its old id; otherwise the name stays. Nothing happens when the next year has classes already. */
-export async function moveUp(who: SignedIn, names: Readonly<Record<string, string>>, today: string, now: Date): Promise<MovedUp> {
+export async function moveUp(who: SignedIn, deed: Deed | null, names: Readonly<Record<string, string>>, today: string, now: Date): Promise<MovedUp> {
   const current = await classesOf(who.schoolId, today);
   const firstDay = dayPlus(schoolYearOf(today).endsOn, 1);
-  return transact(async (db) => {
+  return once(who, deed, now, async (db) => {
     const year = await yearAt(db, who.schoolId, firstDay);
     const there = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM classes WHERE school_year_id = ?', [toBytes(year.id)], db);
     if (Number(there?.n) > 0)

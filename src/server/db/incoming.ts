@@ -128,8 +128,10 @@ export async function settleIncoming(db: Db, id: Uuid, teacherId: Uuid, reportId
   );
 }
 
-export async function reopenIncoming(db: Db, id: Uuid): Promise<void> {
-  await change(db, 'UPDATE incoming SET settled_at = NULL, settled_by = NULL, report_id = NULL WHERE id = ?', [toBytes(id)]);
+/** Opens a settled score again; false when it is open. */
+export async function reopenIncoming(db: Db, id: Uuid): Promise<boolean> {
+  const set = 'settled_at = NULL, settled_by = NULL, report_id = NULL';
+  return (await change(db, `UPDATE incoming SET ${set} WHERE id = ? AND settled_at IS NOT NULL`, [toBytes(id)])) === 1;
 }
 
 /** Marks what was just kept as counted by this report. */

@@ -165,7 +165,7 @@ async function decideEarlier(classId: Uuid, weekIds: readonly Uuid[], who: { sch
   const numbers = new Set(weekIds.map((_, index) => index + 1));
   for (const doubt of await doubtsOf(classId))
     if (numbers.has(doubt.weekNumber) && doubt.choice === null && !doubt.sentences.some((sentence) => sentence.startsWith('The week had closed')))
-      await decide(who, doubt.reportId, doubt.kind === 'sum' ? 'count-worked-out' : 'set-aside', now);
+      await decide(who, null, doubt.reportId, doubt.kind === 'sum' ? 'count-worked-out' : 'set-aside', now);
 }
 
 const LAST_WEEK = 5;
@@ -398,6 +398,7 @@ export async function dropDemo(): Promise<void> {
       'terms',
       'school_years',
       'sessions',
+      'deeds',
       'memberships',
       'school_keys',
       'teachers',

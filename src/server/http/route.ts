@@ -12,6 +12,7 @@ import { settings } from '../settings';
 import { sessionCookieName, signedInBy, type Role, type SignedIn } from '../auth/sessions';
 import { json, Refused, refuse } from './answer';
 import { isSmall, readBody } from './body';
+import { deedOf, type Deed } from './once';
 import { problemsOf } from '@/core/rules/read-game';
 
 /** The largest body: of a family or anybody else without a session, and of the desk. */
@@ -124,7 +125,7 @@ export function sessionToken(request: Request): string | undefined {
 /** A route for people who are signed in with one of these roles. */
 export function teacherRoute<Body = undefined>(
   { roles, body }: { roles: readonly Role[]; body?: Joi.Schema<Body> },
-  handle: (asked: Asked<Body> & { who: SignedIn }) => Promise<Response>,
+  handle: (asked: Asked<Body> & { who: SignedIn; deed: Deed | null }) => Promise<Response>,
 ): Handler {
   return (request, context) =>
     guarded(request, async () => {
@@ -135,7 +136,7 @@ export function teacherRoute<Body = undefined>(
       if (!roles.includes(who.role))
         throw refuse(403, '', 'A helper may look, print and enter scores, but not change this.', 'Ask a teacher of the school.');
       const { value, raw } = await bodyOf(request, body, MOST_BYTES.desk);
-      return handle({ request, body: value as Body, raw, now, who, id: await idsOf(context) });
+      return handle({ request, body: value as Body, raw, now, who, deed: deedOf(request, raw), id: await idsOf(context) });
     });
 }
 

@@ -7,9 +7,9 @@ import { dayWords } from '@/core/measure/days';
 import { childrenWhoReported } from '../db/children';
 import { addDecision, decisionsOfClass, reportOfSchool, withdrawDecision, type DecidedState } from '../db/decisions';
 import { addAskNotice } from '../db/outbox';
-import { transact } from '../db/pool';
 import { versionBody, weeksOf } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
+import { once, type Deed } from '../http/once';
 import { schoolDay } from '../school-day';
 import { askNotice } from '../weeks/notices';
 import { groupedBy } from '../db/grouped';
@@ -83,7 +83,13 @@ interface Decider {
 }
 
 /** Keeps what a teacher decided, with what stood before and after; to ask the family also makes the text for it. */
-export async function decide({ schoolId, teacherId }: Decider, reportId: Uuid, choice: Choice, now: Date): Promise<{ noticeId: Uuid | null }> {
+export async function decide(
+  { schoolId, teacherId }: Decider,
+  deed: Deed | null,
+  reportId: Uuid,
+  choice: Choice,
+  now: Date,
+): Promise<{ noticeId: Uuid | null }> {
   const of = await reportOfSchool(schoolId, reportId);
   if (!of) throw notFound('report');
   const goes = (await playsOfClass(of.classId)).filter((play) => play.reportId === reportId);
@@ -92,7 +98,7 @@ export async function decide({ schoolId, teacherId }: Decider, reportId: Uuid, c
   if (!answersOf(goes, unitOf(game)).some((answer) => answer.choice === choice) && goes[0]!.choice === null)
     throw refuse(409, '/choice', 'This cannot be answered so.', 'Take one of the answers beside it.');
   const children = await childrenWhoReported(of.classId);
-  return transact(async (db) => {
+  return once({ schoolId }, deed, now, async (db) => {
     await addDecision(db, { reportId, teacherId, choice, before: stateOf(goes, goes[0]!.choice), after: stateOf(goes, choice) }, now);
     if (choice !== 'ask-family') return { noticeId: null };
     const text = askNotice({
@@ -104,8 +110,10 @@ export async function decide({ schoolId, teacherId }: Decider, reportId: Uuid, c
   });
 }
 
-export async function undecide({ schoolId, teacherId }: Decider, reportId: Uuid, now: Date): Promise<void> {
+export async function undecide({ schoolId, teacherId }: Decider, deed: Deed | null, reportId: Uuid, now: Date): Promise<void> {
   if (!(await reportOfSchool(schoolId, reportId))) throw notFound('report');
-  if (!(await transact((db) => withdrawDecision(db, reportId, teacherId, now))))
-    throw refuse(409, '', 'Nothing was decided of this report.', 'Open the list again.');
+  await once({ schoolId }, deed, now, async (db) => {
+    if (!(await withdrawDecision(db, reportId, teacherId, now))) throw refuse(409, '', 'Nothing was decided of this report.', 'Open the list again.');
+    return {};
+  });
 }

@@ -4,10 +4,10 @@ import { reportFromFields } from '@/core/reports/from-parts';
 import { levelById } from '@/core/rules/level';
 import { addDecision } from '../db/decisions';
 import { incomingOfSchool, reopenIncoming, settleIncoming } from '../db/incoming';
-import { transact } from '../db/pool';
 import { storeReports } from '../db/reports';
 import { assignmentOfSchool, versionBody } from '../db/weeks';
 import { notFound, refuse } from '../http/answer';
+import { once, type Deed } from '../http/once';
 import { judged, type Envelope } from './take-in';
 
 export interface Settled {
@@ -23,13 +23,21 @@ interface Settler {
 }
 
 /** `settled` null sets it aside. */
-export async function settle({ schoolId, teacherId }: Settler, id: Uuid, settled: Settled | null, now: Date): Promise<{ verdict: string | null }> {
+export async function settle(
+  { schoolId, teacherId }: Settler,
+  deed: Deed | null,
+  id: Uuid,
+  settled: Settled | null,
+  now: Date,
+): Promise<{ verdict: string | null }> {
   const incoming = await incomingOfSchool(schoolId, id);
   if (!incoming) throw notFound('score that waits');
   const before = () => refuse(409, '', 'Somebody has settled this already.', 'Open the list again.');
   if (settled === null) {
-    if (!(await transact((db) => settleIncoming(db, id, teacherId, null, now)))) throw before();
-    return { verdict: null };
+    return once({ schoolId }, deed, now, async (db) => {
+      if (!(await settleIncoming(db, id, teacherId, null, now))) throw before();
+      return { verdict: null };
+    });
   }
   const assignment = await assignmentOfSchool(schoolId, settled.assignmentId);
   if (!assignment) throw notFound('game of a child');
@@ -53,22 +61,23 @@ export async function settle({ schoolId, teacherId }: Settler, id: Uuid, settled
     JSON.stringify(envelope),
     now,
   );
-  await transact(async (db) => {
+  return once({ schoolId }, deed, now, async (db) => {
     const [reportId] = await storeReports(db, [stored]);
     if (!(await settleIncoming(db, id, teacherId, reportId!, now))) throw before();
+    return { verdict: stored.verdict.kind };
   });
-  return { verdict: stored.verdict.kind };
 }
 
 /** Opens it again; the report that was made of it is set aside, and stays. */
-export async function unsettle({ schoolId, teacherId }: Settler, id: Uuid, now: Date): Promise<void> {
+export async function unsettle({ schoolId, teacherId }: Settler, deed: Deed | null, id: Uuid, now: Date): Promise<void> {
   const incoming = await incomingOfSchool(schoolId, id);
-  if (!incoming?.settledAt) throw notFound('settled score');
-  await transact(async (db) => {
+  if (!incoming) throw notFound('settled score');
+  await once({ schoolId }, deed, now, async (db) => {
+    if (!(await reopenIncoming(db, id))) throw refuse(409, '', 'This is open already.', 'Open the list again.');
     if (incoming.reportId) {
       const state = { kind: 'incoming', reasons: [incoming.reading.sentence], counts: [incoming.reading.total] };
       await addDecision(db, { reportId: incoming.reportId, teacherId, choice: 'set-aside', before: state, after: { ...state, counts: [null] } }, now);
     }
-    await reopenIncoming(db, id);
+    return {};
   });
 }

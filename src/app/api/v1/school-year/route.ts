@@ -5,6 +5,6 @@ import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 
 /** Moves every class of this year up to the next school year; children keep their records, the oldest leave. */
-export const POST = teacherRoute({ roles: ['teacher'], body: schoolYearSchema }, async ({ body: { names }, who, now }) =>
-  json(await moveUp(who, names, schoolDay(now, who.timeZone), now), 201),
+export const POST = teacherRoute({ roles: ['teacher'], body: schoolYearSchema }, async ({ body: { names }, who, deed, now }) =>
+  json(await moveUp(who, deed, names, schoolDay(now, who.timeZone), now), 201),
 );

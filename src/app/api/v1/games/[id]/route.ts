@@ -5,6 +5,7 @@ import { addGame, gameById, putAway, saveDraft, versionOf } from '@/server/db/ga
 import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { json, notFound, Refused, refuse } from '@/server/http/answer';
+import { once } from '@/server/http/once';
 import { teacherRoute } from '@/server/http/route';
 
 const draft = Joi.object<{ revision: number; ageYears: number; game: Game }>({
@@ -43,13 +44,13 @@ const action = Joi.object<{ action: 'duplicate' | 'put-away' | 'bring-back' | 'k
   action: Joi.string().valid('duplicate', 'put-away', 'bring-back', 'keep', 'keep-before').required(),
 });
 
-export const POST = teacherRoute({ roles: ['teacher'], body: action }, async ({ body, who, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], body: action }, async ({ body, who, deed, id, now }) => {
   const shelved = await gameById(who.schoolId, id());
   if (!shelved) throw notFound('game');
   if (body.action === 'duplicate') {
     const copy = { ...shelved.game, title: `${shelved.game.title.slice(0, 50)} (copy)` };
-    const added = await transact((db) => addGame(db, who.schoolId, copy, shelved.ageYears, now));
-    return json({ id: added }, 201);
+    const made = await once(who, deed, now, async (db) => ({ id: await addGame(db, who.schoolId, copy, shelved.ageYears, now) }));
+    return json(made, 201);
   }
   if (body.action === 'keep' || body.action === 'keep-before') {
     const why = body.action === 'keep' ? 'kept' : 'before';

@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { readGame } from '@/core/rules/read-game';
 import { addGame } from '@/server/db/games';
-import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { json, notFound, Refused } from '@/server/http/answer';
+import { once } from '@/server/http/once';
 import { teacherRoute } from '@/server/http/route';
 import { starters } from '@/server/starters';
 
@@ -15,16 +15,16 @@ const body = Joi.alternatives<Body>(
 );
 
 /** A starter game, or a game from a file, put on the school's shelf. A bad file gets the list of what is wrong and changes nothing. */
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: from, who, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: from, who, deed, now }) => {
   const starter = 'starter' in from ? starters().find((one) => one.id === from.starter) : undefined;
   if ('starter' in from && !starter) throw notFound('starter game');
   const read = starter ? ({ ok: true, value: starter.game } as const) : readGame('game' in from ? from.game : null);
   if (!read.ok) throw new Refused(400, read.problems);
   const ageYears = read.value.ageYears ?? ('ageYears' in from ? from.ageYears : 8);
-  const id = await transact(async (db) => {
+  const made = await once(who, deed, now, async (db) => {
     const added = await addGame(db, who.schoolId, read.value, ageYears, now);
     await audit(db, { schoolId: who.schoolId, teacherId: who.teacherId, action: 'game brought in', subject: added }, now);
-    return added;
+    return { id: added };
   });
-  return json({ id }, 201);
+  return json(made, 201);
 });

@@ -16,10 +16,10 @@ const body = Joi.object<{ as: Settled | null; undo?: true }>({
 }).required();
 
 /** Whose an incoming score is; null sets it aside, undo opens it again. */
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { as, undo }, who, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { as, undo }, who, deed, id, now }) => {
   if (undo) {
-    await unsettle(who, id(), now);
+    await unsettle(who, deed, id(), now);
     return json({ verdict: null });
   }
-  return json(await settle(who, id(), as, now), 201);
+  return json(await settle(who, deed, id(), as, now), 201);
 });

@@ -12,10 +12,10 @@ const body = Joi.object<{ choice: Choice | null }>({
 }).required();
 
 /** What a teacher decides of a report; null takes the newest decision back. */
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { choice }, who, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { choice }, who, deed, id, now }) => {
   if (choice === null) {
-    await undecide(who, id(), now);
+    await undecide(who, deed, id(), now);
     return json({ noticeId: null });
   }
-  return json(await decide(who, id(), choice, now), 201);
+  return json(await decide(who, deed, id(), choice, now), 201);
 });
