@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 // React leaves out what its tests need where this says production, as a shell or an earlier build may.
 Object.assign(process.env, { NODE_ENV: 'test' });
 
+const APART = ['durability', 'web-server', 'migrate-again', 'migrations', 'database', 'demo', 'limits'].map((name) => `tests/server/${name}.test.ts`);
+
 export default defineConfig({
   resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },
   test: {
@@ -16,7 +18,9 @@ export default defineConfig({
     projects: [
       // The core keeps nothing between calls: its tests share what they import.
       { extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts', 'tests/unit/**/*.test.ts'], isolate: false } },
-      { extends: true, test: { name: 'rest', include: ['src/!(core)/**/*.test.{ts,tsx}', 'tests/server/**/*.test.ts'] } },
+      // So do the routes, but for a pool of connections: tests that have a database or a server of their own, or stand in for something, do not.
+      { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], exclude: APART, isolate: false } },
+      { extends: true, test: { name: 'rest', include: ['src/!(core)/**/*.test.{ts,tsx}', ...APART] } },
     ],
   },
 });

@@ -1,7 +1,7 @@
 import type { Uuid } from '@/contract/ids';
 import type { FitOfClass } from '@/contract/class-fit';
 import { v7 } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { POST as decision } from '@/app/api/v1/reports/[id]/decision/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { GET as fitRoute } from '@/app/api/v1/classes/[id]/fit/route';
@@ -16,7 +16,6 @@ import { levelById } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
 import type { PlayEvent } from '@/core/rules/play';
 import { lastFits } from '@/server/db/class-fits';
-import { pool } from '@/server/db/pool';
 import { versionBody, type ChildAssignment } from '@/server/db/weeks';
 import { fitOfClass } from '@/server/progress/fit-of-class';
 import { doubtsOf } from '@/server/reports/doubts';
@@ -25,7 +24,6 @@ import { classWeeks } from '@/server/scores/class-weeks';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 /** A go of a child of this skill, every try tapped, as its family would send it. */
 async function tapped(assignment: ChildAssignment, skill: number, play: number, wrongBy = 0) {

@@ -1,6 +1,6 @@
 import type { Uuid } from '@/contract/ids';
 import { v7 } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { PUT as looks } from '@/app/api/v1/assignments/[id]/looks/route';
 import { PUT as credit } from '@/app/api/v1/classes/[id]/credit/route';
 import { GET as record } from '@/app/api/v1/children/[id]/record/route';
@@ -13,7 +13,7 @@ import { keepDiaryEntry } from '@/server/db/diary';
 import { toBytes } from '@/server/db/ids';
 import { emptyPlan } from '@/core/invent/plan';
 import { keepInvention } from '@/server/db/inventions';
-import { pool, rows } from '@/server/db/pool';
+import { rows } from '@/server/db/pool';
 import { childRecord } from '@/server/progress/child-record';
 import { doubtsOf } from '@/server/reports/doubts';
 import { schoolDay } from '@/server/school-day';
@@ -24,7 +24,6 @@ import { weeksOf } from '@/server/db/weeks';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 const TODAY = schoolDay(new Date(), ZONE);
 

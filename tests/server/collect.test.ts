@@ -3,7 +3,7 @@ import type { Doubt, Waiting } from '@/contract/to-look-at';
 import type { BroughtIn, Looked } from '@/contract/table';
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { GET as doubtsRoute } from '@/app/api/v1/classes/[id]/doubts/route';
 import { GET as exportRoute } from '@/app/api/v1/classes/[id]/export/route';
 import { POST as files } from '@/app/api/v1/classes/[id]/files/route';
@@ -17,7 +17,7 @@ import { decisionsOfClass } from '@/server/db/decisions';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { addGame } from '@/server/db/games';
 import { toBytes } from '@/server/db/ids';
-import { pool, rows, transact } from '@/server/db/pool';
+import { rows, transact } from '@/server/db/pool';
 import { readDropped } from '@/server/files/read-dropped';
 import { MOST_BYTES, readFile } from '@/server/files/drop';
 import { classWeeks } from '@/server/scores/class-weeks';
@@ -28,7 +28,6 @@ import { sendWeek } from '@/server/weeks/send-week';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 const WEEK = schoolDay(new Date(), ZONE);
 const scoresOf = async (school: TestSchool) => (await classWeek(school.classId, null, ZONE, WEEK)).rows;

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import { GET as assignmentRoute } from '@/app/api/v1/assignments/[id]/route';
 import { POST as addClass } from '@/app/api/v1/classes/route';
@@ -17,7 +17,7 @@ import { signedInBy } from '@/server/auth/sessions';
 import { childOfSchool } from '@/server/db/children';
 import { gameById, gamesOf } from '@/server/db/games';
 import { toBytes } from '@/server/db/ids';
-import { change, direct, firstRow, pool, rows } from '@/server/db/pool';
+import { change, direct, firstRow, rows } from '@/server/db/pool';
 import { sentWeeks } from '@/server/db/weeks';
 import { schoolDay } from '@/server/school-day';
 import { linksOf } from '@/server/weeks/links';
@@ -25,7 +25,6 @@ import { starter } from '../examples/starters';
 import { call, makeSchool, PASSWORD, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 const today = () => schoolDay(new Date(), ZONE);
 

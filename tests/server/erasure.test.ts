@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
@@ -27,6 +27,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   delete process.env['LOCHSIDE_ERASURES'];
+  delete process.env['LOCHSIDE_MAILBOX'];
   rmSync(folder, { recursive: true });
 });
 
@@ -135,9 +136,18 @@ describe('unhappy at the server: a child is erased', () => {
     const file = await everythingAbout(childId);
     expect((file['incoming'] as unknown[]).length).toBe(4);
 
+    // The school's own mail, in which nothing is changed: it is told how much of it names the child.
+    const mailbox = join(folder, school.id);
+    mkdirSync(mailbox);
+    const mail = (name: string, words: string) =>
+      writeFileSync(join(mailbox, name), `From: a@example.org\r\nSubject: Score\r\nMessage-ID: <${name}@example.org>\r\n\r\n${words}\r\n`);
+    mail('one.eml', 'Zephyrine had 7 today.');
+    mail('two.eml', 'Zephyrinella had 7 today.');
+    process.env['LOCHSIDE_MAILBOX'] = folder;
+
     const cookie = await school.cookie('teacher');
     const answer = await call(erase, '/', { cookie, body: { name: 'Zephyrine Q.' } }, { id: childId });
-    expect(answer.status).toBe(200);
+    expect(answer).toMatchObject({ status: 200, answer: { erased: true, inMailbox: 1 } });
     expect(await whereStands('zephyrine')).toEqual([]);
     expect(await whereStands(childId)).toEqual([]);
     const left = await incomingOfClass(school.classId);

@@ -1,10 +1,9 @@
 import type { Card } from '@/contract/card';
 import type { Uuid } from '@/contract/ids';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { PUT as looks } from '@/app/api/v1/assignments/[id]/looks/route';
 import { GET as card } from '@/app/api/v1/home/card/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
-import { pool } from '@/server/db/pool';
 import { assignmentsOfChild, weeksOf } from '@/server/db/weeks';
 import { sheetsOfWeek } from '@/server/paper/week-sheets';
 import { childRecord } from '@/server/progress/child-record';
@@ -15,7 +14,6 @@ import { standingOf } from '@/server/weeks/week-standing';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, weekOf, ZONE } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 const TODAY = schoolDay(new Date(), ZONE);
 

@@ -1,16 +1,14 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { PUT as markLooks } from '@/app/api/v1/assignments/[id]/looks/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { levelById } from '@/core/rules/level';
 import { lookForsOf } from '@/core/sheet/teaching-points';
-import { pool } from '@/server/db/pool';
 import { versionBody } from '@/server/db/weeks';
 import { classWeek } from '@/server/scores/class-week';
 import { schoolDay } from '@/server/school-day';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 const rowOf = async (classId: never, childId: string) =>
   (await classWeek(classId, null, ZONE, schoolDay(new Date(), ZONE))).rows.find((row) => row.childId === childId)!;

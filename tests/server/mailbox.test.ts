@@ -3,13 +3,13 @@ import type { Waiting } from '@/contract/to-look-at';
 import { existsSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { GET as doubtsRoute } from '@/app/api/v1/classes/[id]/doubts/route';
 import { POST as mailbox } from '@/app/api/v1/classes/[id]/mailbox/route';
 import { addChild } from '@/server/db/children';
 import { addClass } from '@/server/db/classes';
 import { batchesOf } from '@/server/db/batches';
-import { pool, transact } from '@/server/db/pool';
+import { transact } from '@/server/db/pool';
 import { yearAt } from '@/server/db/schools';
 import { readMailboxFolder } from '@/server/files/mailbox';
 import { schoolDay } from '@/server/school-day';
@@ -26,7 +26,6 @@ afterEach(() => {
   delete process.env['LOCHSIDE_MAILBOX'];
   rmSync(folder, { recursive: true, force: true });
 });
-afterAll(() => pool().end());
 
 const TODAY = schoolDay(new Date(), ZONE);
 const mail = (id: string, words: string) =>

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { beforeAll, expect, it } from 'vitest';
 import { PATCH as child } from '@/app/api/v1/children/[id]/route';
 import { POST as children } from '@/app/api/v1/classes/[id]/children/route';
 import { POST as action, PUT as draft } from '@/app/api/v1/games/[id]/route';
@@ -6,7 +6,6 @@ import { POST as diary } from '@/app/api/v1/home/diary/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { POST as typed } from '@/app/api/v1/scores/typed/route';
 import { POST as week } from '@/app/api/v1/weeks/route';
-import { pool } from '@/server/db/pool';
 import { malformedRequests } from '../soak/malformed';
 import { checksums, targetsOf } from '../soak/targets';
 import { call, makeSchool, useOwnSchema } from './school';
@@ -14,7 +13,6 @@ import { call, makeSchool, useOwnSchema } from './school';
 const ROUTES: Readonly<Record<string, Parameters<typeof call>[0]>> = { report, diary, typed, draft, action, children, child, week };
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 it('six hundred malformed requests: a clear answer each, no failure of the server, nothing changed', async () => {
   const school = await makeSchool();

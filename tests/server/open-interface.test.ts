@@ -1,20 +1,19 @@
 import type { Uuid } from '@/contract/ids';
 import { v7 } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { GET as sent } from '@/app/api/v1/assignments/route';
 import { POST as handIn } from '@/app/api/v1/reports/route';
 import { DELETE as withdraw } from '@/app/api/v1/school-keys/[id]/route';
 import { POST as makeKey } from '@/app/api/v1/school-keys/route';
 import { readGame } from '@/core/rules/read-game';
 import { toBytes } from '@/server/db/ids';
-import { pool, rows } from '@/server/db/pool';
+import { rows } from '@/server/db/pool';
 import { schoolKeysOf } from '@/server/db/school-keys';
 import { schoolDay } from '@/server/school-day';
 import { classWeek } from '@/server/scores/class-week';
 import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 const NO_ORIGIN = { origin: '' };
 

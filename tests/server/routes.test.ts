@@ -8,7 +8,7 @@ import { resolveLevel } from '@/core/rules/level';
 import { starter } from '../examples/starters';
 import { POST as importGame } from '@/app/api/v1/games/import/route';
 import { createHash } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import { POST as assign } from '@/app/api/v1/weeks/route';
 import { PATCH as changeChild } from '@/app/api/v1/children/[id]/route';
@@ -28,14 +28,13 @@ import { childrenOf } from '@/server/db/children';
 import { classesOf } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
 import { toBytes } from '@/server/db/ids';
-import { firstRow, pool, rows } from '@/server/db/pool';
+import { firstRow, rows } from '@/server/db/pool';
 import { dayPlus } from '@/core/measure/days';
 import { schoolDay, schoolYearOf } from '@/server/school-day';
 import { withThrowRules, readThrowRules } from '@/core/rules/throw-rules';
 import { call, envelopeFor, makeSchool, PASSWORD, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
 
 const reportsOf = async (childId: string) =>
   (

@@ -377,10 +377,29 @@ function Note({ record, mayChange }: { record: ChildRecord; mayChange: boolean }
 function Erase({ record, about, onClose }: { record: ChildRecord; about: AboutChild; onClose: () => void }) {
   const router = useRouter();
   const form = useSchemaForm(eraseSchema, { name: '' });
+  const [inMailbox, setInMailbox] = useState(0);
+  const done = () => router.push(record.classId ? `/classes/${record.classId}` : '/classes');
   const erase = form.handleSubmit(async (entered) => {
-    if (tookIt(form, await send('POST', `/api/v1/children/${record.id}/erase`, entered)))
-      router.push(record.classId ? `/classes/${record.classId}` : '/classes');
+    const answer = await send<{ inMailbox: number }>('POST', `/api/v1/children/${record.id}/erase`, entered);
+    if (!tookIt(form, answer)) return;
+    const there = answer.value?.inMailbox ?? 0;
+    if (there > 0) setInMailbox(there);
+    else done();
   });
+  if (inMailbox > 0)
+    return (
+      <Dialog title={`Everything about ${record.name} is erased`} isOpen onClose={done}>
+        <p>
+          {inMailbox} {counted(inMailbox, 'messages')} in the school’s mailbox still {inMailbox === 1 ? 'names' : 'name'} this child. Lochside changes
+          nothing there: delete {inMailbox === 1 ? 'it' : 'them'} in your mail program.
+        </p>
+        <DialogActions>
+          <Button $strong onPress={done}>
+            To the class
+          </Button>
+        </DialogActions>
+      </Dialog>
+    );
   return (
     <Dialog title={`Erase everything about ${record.name}?`} isOpen onClose={onClose}>
       <p>

@@ -3,8 +3,10 @@ import type { AboutChild } from '@/contract/child';
 import type { Uuid } from '@/contract/ids';
 import { toBytes, toText } from '../db/ids';
 import { change, firstRow, rows, transact, type Db, type Value } from '../db/pool';
-import { audit } from '../db/schools';
+import { audit, schoolsHere } from '../db/schools';
+import { mailboxOf, messagesNaming } from '../files/mailbox';
 import { forgetPlays } from '../reports/plays';
+import { settings } from '../settings';
 import { noteErasure } from './erasure-journal';
 
 const OF_ASSIGNMENTS = '(SELECT id FROM assignments WHERE child_id = ?)';
@@ -98,7 +100,7 @@ const TEXTS: readonly { readonly table: string; readonly column: string; readonl
 ];
 
 /** The name as it is written: with its initial in one of the usual ways, or run together as in the name of a file. */
-const nameInTexts = ({ firstName, initial }: Named): RegExp => {
+const nameInTexts = ({ firstName, initial: own }: Named, initial = own): RegExp => {
   const exact = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
   return new RegExp(`(?<![\\p{L}\\p{N}])${exact(firstName)}[\\s_.-]*${exact(initial.replace('.', ''))}(?![\\p{L}\\p{N}])\\.?`, 'giu');
 };
@@ -121,6 +123,14 @@ async function takeNameOut(db: Db, named: Named): Promise<void> {
 /** The key of tables that have no id of their own. */
 const KEY_OF: Readonly<Record<string, string>> = { child_notes: 'child_id', look_marks: 'assignment_id' };
 
+async function namedInMailbox(childId: Uuid): Promise<number> {
+  const { mailbox } = settings();
+  const named = await namedAs(childId);
+  if (!named || mailbox === '') return 0;
+  const own = await mailboxOf(mailbox, named.schoolId, (await schoolsHere()).length);
+  return own ? messagesNaming(own, named.alone ? nameInTexts(named, '') : nameInTexts(named)) : 0;
+}
+
 /** All of it, table by table, as it is kept. */
 export async function everythingAbout(childId: Uuid): Promise<Record<string, unknown>> {
   const found: Record<string, unknown> = {};
@@ -140,8 +150,12 @@ export async function countAbout(childId: Uuid): Promise<AboutChild> {
   return { reports, diary, inventions };
 }
 
-/** Takes everything about a child away, in one transaction; the audit keeps that it was done and by whom, without a name. */
-export async function eraseChild(schoolId: Uuid, teacherId: Uuid, childId: Uuid, now: Date): Promise<void> {
+/**
+ * Takes everything about a child away, in one transaction; the audit keeps that it was done and by whom, without a name. How many messages of the
+ * school's mailbox name the child: these are the school's own, to be deleted there.
+ */
+export async function eraseChild(schoolId: Uuid, teacherId: Uuid, childId: Uuid, now: Date): Promise<{ inMailbox: number }> {
+  const inMailbox = await namedInMailbox(childId);
   await transact(async (db: Db) => {
     // Who erases the same child at this moment waits here, and finds nothing.
     await rows('SELECT id FROM children WHERE id = ? FOR UPDATE', [toBytes(childId)], db);
@@ -161,4 +175,5 @@ export async function eraseChild(schoolId: Uuid, teacherId: Uuid, childId: Uuid,
     await noteErasure({ schoolId, childId, at: now });
   });
   forgetPlays();
+  return { inMailbox };
 }

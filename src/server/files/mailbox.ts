@@ -27,6 +27,12 @@ export async function mailboxOf(folder: string, schoolId: Uuid, schools: number)
   return schools === 1 ? folder : undefined;
 }
 
+/** How many messages of a mailbox name somebody; it is the school's own, and nothing in it is changed here. */
+export async function messagesNaming(folder: string, name: RegExp): Promise<number> {
+  const { messages } = await readMailboxFolder(folder);
+  return messages.filter(({ from, subject, text }) => [from, subject, text].some((words) => words.search(name) >= 0)).length;
+}
+
 export async function readMailboxFolder(folder: string): Promise<MailboxRead> {
   const names = (await readdir(folder).catch(() => []))
     .filter((name) => /\.(eml|mbox)$/i.test(name))

@@ -11,6 +11,5 @@ export const POST = teacherRoute({ roles: ['teacher'], body: eraseSchema }, asyn
   if (!child) throw notFound('child');
   if (name.trim() !== `${child.firstName} ${child.initial}`.trim())
     throw refuse(400, '/name', 'This is not the name of the child.', `Write ${`${child.firstName} ${child.initial}`.trim()}.`);
-  await eraseChild(who.schoolId, who.teacherId, child.id, now);
-  return json({ erased: true });
+  return json({ erased: true, ...(await eraseChild(who.schoolId, who.teacherId, child.id, now)) });
 });

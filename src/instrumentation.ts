@@ -1,0 +1,15 @@
+/** Called by Next: once before a server takes its first request, and for what a page fails at. */
+import type { Instrumentation } from 'next';
+
+export async function register(): Promise<void> {
+  if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
+  const { closeSlowHeads, logPages } = await import('./server/http/connections');
+  closeSlowHeads();
+  logPages();
+}
+
+export const onRequestError: Instrumentation.onRequestError = async (error, { path, method }) => {
+  if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
+  const { logFailedPage } = await import('./server/http/connections');
+  logFailedPage(error, method, path);
+};
