@@ -236,7 +236,8 @@ try {
   await benchHome(address, say);
   await benchDrag();
   await benchIntake();
-  await benchCollect(address, say);
+  const memoryMb = () => Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${web.process.pid}/status`, 'utf8'))![1]) / 1024;
+  await benchCollect(address, say, memoryMb);
 } finally {
   web.process.kill('SIGTERM');
   await pool().end();

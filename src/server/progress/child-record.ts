@@ -26,6 +26,8 @@ import { parOfGo } from './par-of-go';
 
 const FORM_WORDS: Readonly<Record<string, string>> = { standing: '', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'two hands' };
 const MOST_AIMS = 4;
+/** Goes of one game beside the best: nobody reads more. */
+const MOST_OTHER_GOES = 20;
 
 /** Undefined for a child of another school. */
 export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: string, today: string): Promise<ChildRecord | undefined> {
@@ -165,7 +167,10 @@ async function weeksOfChild(
             ),
             par: first.par,
             otherGoes: await Promise.all(
-              mine.flatMap((play) => (play.counts === null || play.asAsked ? [] : [otherGo(game, play, play.counts, fitted)])),
+              mine
+                .filter((play) => play.counts !== null && !play.asAsked)
+                .slice(-MOST_OTHER_GOES)
+                .map((play) => otherGo(game, play, play.counts!, fitted)),
             ),
             doubt: mine.some((play) => play.kind !== 'clean' && play.choice === null),
             felt: mine.at(-1)!.felt,

@@ -6,7 +6,7 @@ import { triesOf, type Tries } from '@/core/progress/evidence';
 import { CALIBRATED_FROM } from '@/core/progress/fit';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
-import { evidenceMemo, fitOfClass, playedGoes, tells } from './fit-of-class';
+import { evidenceMemo, fitOfClass, playedGoes, tellingOf } from './fit-of-class';
 
 /** As many aims as somebody looks at. */
 const MOST_AIMS = 8;
@@ -19,7 +19,7 @@ export interface TriedPlay {
 /** The plays that tell of skill, each with its tries; what happened in them is read once. */
 export async function triedPlays(plays: readonly ReportedPlay[]): Promise<TriedPlay[]> {
   const found: TriedPlay[] = [];
-  for await (const { play, played } of playedGoes(plays.filter(tells))) {
+  for await (const { play, played } of playedGoes(tellingOf(plays))) {
     found.push({ play, tries: triesOf(played, evidenceMemo) });
     if (found.length % 50 === 0) await breath();
   }

@@ -27,6 +27,21 @@ export function tells({ kind, choice, reasons }: Pick<ReportedPlay, 'kind' | 'ch
   return choice !== null || !reasons.some(({ code }) => code === 'same-play');
 }
 
+/** More goes of one child than it plays in years say no more of its skill, and one link would outvote the class. */
+const MOST_OF_A_CHILD = 500;
+
+/** What tells of skill, of each child the newest; `plays` are in their order, and so are these. */
+export function tellingOf(plays: readonly ReportedPlay[]): ReportedPlay[] {
+  const left = new Map<Uuid, number>();
+  const newestFirst = plays.filter(tells).reverse();
+  const kept = newestFirst.filter(({ childId }) => {
+    const more = left.get(childId) ?? MOST_OF_A_CHILD;
+    left.set(childId, more - 1);
+    return more > 0;
+  });
+  return kept.reverse();
+}
+
 /** The bodies of so many goes are in memory at a time. */
 const GOES_AT_A_TIME = 256;
 
@@ -47,7 +62,7 @@ export async function* playedGoes(plays: readonly ReportedPlay[]): AsyncGenerato
 
 /** The fit of a class; without evidence what is assumed for its age. */
 export async function fitOfClass(classId: Uuid, plays?: readonly ReportedPlay[]): Promise<ClassFit> {
-  const telling = (plays ?? (await playsOfClass(classId))).filter(tells);
+  const telling = tellingOf(plays ?? (await playsOfClass(classId)));
   const ofReports = createHash('sha256')
     .update(
       JSON.stringify([FIT_VERSION, MODEL_VERSION, ENGINE_VERSION, telling.map((play) => [play.reportId, play.goNumber, play.counts ?? play.value])]),
