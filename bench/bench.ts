@@ -21,7 +21,7 @@ import { loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
 import { CHROMIUM, startWebServer } from '../tests/web-server';
-import { benchCollect } from './collect';
+import { benchCollect, benchFlood } from './collect';
 import { benchHome, withEmptyPage } from './home';
 import { benchRules } from './rules';
 
@@ -229,15 +229,19 @@ async function benchIntake(): Promise<void> {
 await migrate(process.env['DATABASE_URL']!);
 const { demoSignIns } = JSON.parse(readFileSync(process.env['LOCHSIDE_SECRETS']!, 'utf8')) as { demoSignIns: DemoSignIn[] };
 await loadDemo(demoSignIns, settings().serverKey, new Date());
-await benchCore();
-await benchRules(say);
+// "npm run bench -- home" measures one part alone.
+const only = process.argv[2];
+const asked = (part: string) => only === undefined || only === part;
+if (asked('core')) await benchCore();
+if (asked('core')) await benchRules(say);
 const web = await startWebServer(port, { LOCHSIDE_LIMITS: 'off' });
 try {
-  await benchHome(address, say);
-  await benchDrag();
-  await benchIntake();
+  if (asked('home')) await benchHome(address, say);
+  if (asked('drag')) await benchDrag();
+  if (asked('intake')) await benchIntake();
   const memoryMb = () => Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${web.process.pid}/status`, 'utf8'))![1]) / 1024;
-  await benchCollect(address, say, memoryMb);
+  if (asked('collect')) await benchCollect(address, say);
+  if (asked('flood')) await benchFlood(address, say, memoryMb);
 } finally {
   web.process.kill('SIGTERM');
   await pool().end();

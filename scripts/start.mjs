@@ -8,7 +8,7 @@ import { claim, ensureHome, instanceHome, secretsOf, startInstance } from './lib
 import { needMariadb, needNode, needPackages, root } from './lib/needs.mjs';
 import { ensureBuild, ensurePrograms } from './lib/build.mjs';
 import { program } from './lib/programs.mjs';
-import { isFree, run, start, stopChild } from './lib/processes.mjs';
+import { isFree, run, start, stopChild, webServer } from './lib/processes.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
 const mode = process.argv[2] === 'school' ? 'school' : 'demo';
@@ -79,7 +79,7 @@ await main(async () => {
     run(process.execPath, [program('prepare')], { cwd: root, env: { ...env, LOCHSIDE_LOG_FILE: '' }, failure: 'Nothing was started.' });
     await ensureBuild();
     const serve = () => {
-      web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', host, '-p', String(port)], {
+      web = start(process.execPath, webServer(root, host, port), {
         cwd: root,
         env,
         stdio: ['ignore', 'ignore', 'inherit'],

@@ -1,6 +1,7 @@
 /** The built application for tests and measurements, as a process of its own. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
+import { webServer } from '../scripts/lib/processes.mjs';
 
 const root = join(import.meta.dirname, '..');
 
@@ -24,7 +25,7 @@ export interface WebServer {
 
 /** Starts it and waits until it answers; throws when it does not. */
 export async function startWebServer(port: number | string, env: Readonly<Record<string, string>> = {}): Promise<WebServer> {
-  const web = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', `${port}`], {
+  const web = spawn(process.execPath, webServer(root, '127.0.0.1', port), {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, NODE_ENV: 'production', LOCHSIDE_HOSTS: '', ...env },

@@ -1,5 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createServer } from 'node:net';
+import { join } from 'node:path';
 import { Stop } from './say.mjs';
 
 /** Runs a command to its end with its output shown; a failure stops with the given words. */
@@ -62,6 +63,20 @@ export function stopChild(child, patienceMs = 15_000) {
     child.kill('SIGTERM');
   });
 }
+
+/**
+ * The web server as arguments of Node. What it keeps is bounded (two caches of plays), and this bounds what it leaves lying about: with the usual
+ * bound of Node a machine shared with others would be asked for a gigabyte.
+ */
+export const webServer = (root, host, port) => [
+  `--max-old-space-size=${process.env.LOCHSIDE_HEAP_MB ?? 512}`,
+  join(root, 'node_modules/next/dist/bin/next'),
+  'start',
+  '-H',
+  host,
+  '-p',
+  String(port),
+];
 
 export function start(command, args, options) {
   return spawn(command, args, options);

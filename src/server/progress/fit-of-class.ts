@@ -33,12 +33,14 @@ const MOST_OF_A_CHILD = 500;
 /** What tells of skill, of each child the newest; `plays` are in their order, and so are these. */
 export function tellingOf(plays: readonly ReportedPlay[]): ReportedPlay[] {
   const left = new Map<Uuid, number>();
-  const newestFirst = plays.filter(tells).reverse();
-  const kept = newestFirst.filter(({ childId }) => {
-    const more = left.get(childId) ?? MOST_OF_A_CHILD;
-    left.set(childId, more - 1);
-    return more > 0;
-  });
+  const kept: ReportedPlay[] = [];
+  for (let at = plays.length - 1; at >= 0; at -= 1) {
+    const play = plays[at]!;
+    const more = left.get(play.childId) ?? MOST_OF_A_CHILD;
+    if (more === 0 || !tells(play)) continue;
+    left.set(play.childId, more - 1);
+    kept.push(play);
+  }
   return kept.reverse();
 }
 

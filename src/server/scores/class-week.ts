@@ -17,7 +17,12 @@ import { bestOf, betterOf } from './bests';
 
 /** One game (the first where none is named) of the week with this id, or of the newest, of a class that the caller may see. */
 export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string, itemId: Uuid | null = null): Promise<ClassWeek> {
-  const [weeks, children, creditRule] = await Promise.all([weeksOf(classId), childrenOf(classId, today), creditRuleOf(classId)]);
+  const [weeks, children, creditRule, plays] = await Promise.all([
+    weeksOf(classId),
+    childrenOf(classId, today),
+    creditRuleOf(classId),
+    playsOfClass(classId),
+  ]);
   const week = weeks.find((known) => known.id === weekId) ?? weeks[0];
   const listed = weeks.map(({ id, number, dueOn }) => ({ id, number, dueOn }));
   if (!week)
@@ -42,9 +47,8 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
     };
   const games = await gamesOfWeek(week.id);
   const chosen = games.find((one) => one.itemId === itemId) ?? games[0]!;
-  const [assignmentsOfGames, plays, looked, diary, filmAlone] = await Promise.all([
+  const [assignmentsOfGames, looked, diary, filmAlone] = await Promise.all([
     Promise.all(games.map(({ itemId: one }) => assignmentsOfItem(one))),
-    playsOfClass(classId),
     lookMarksOfWeek(week.id),
     diaryOfWeek(week.id),
     asksFilmAlone(week.id),
@@ -77,7 +81,6 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
       par: assignment?.par ?? null,
       parLow: assignment?.parLow ?? null,
       parHigh: assignment?.parHigh ?? null,
-      looksHome: mine.findLast((play) => play.looks !== undefined)?.looks ?? null,
       diaryMinutes: lines.reduce((sum, entry) => sum + entry.minutes, 0),
       looksTeacher: seen?.marks ?? [],
       film: seen?.film ?? false,
@@ -165,17 +168,19 @@ function standing(mine: readonly ReportedPlay[], assigned: boolean, filmed: bool
   // Once through: a child may have thousands of goes.
   const reports = new Set<Uuid>();
   const sum = { successes: 0, attempts: 0, otherForms: 0, word: '', onTime: false };
+  let looksHome: ScoreRow['looksHome'] = null;
   let best: ReportedPlay | null = null;
   let doubted: ReportedPlay | null = null;
   for (const play of mine) {
-    reports.add(play.reportId);
+    if (play.goNumber === 1) reports.add(play.reportId);
     sum.successes += play.successes;
     sum.attempts += play.attempts;
     if (!play.asAsked) sum.otherForms += 1;
     else if (play.counts !== null && (best === null || beats(play.counts, best.counts!, play.better))) best = play;
     if (play.kind !== 'clean' && play.choice === null) doubted = play;
     if (play.word !== '') sum.word = play.word;
-    if (play.receivedAt <= due) sum.onTime = true;
+    if (!sum.onTime && play.receivedAt <= due) sum.onTime = true;
+    if (play.looks !== undefined) looksHome = play.looks;
   }
   const last = mine.at(-1);
   const before = best ? bestBefore.get(`${best.childId}|${best.likeKey}`) : undefined;
@@ -185,6 +190,7 @@ function standing(mine: readonly ReportedPlay[], assigned: boolean, filmed: bool
     reports: reports.size,
     best: best?.counts ?? null,
     otherForms: sum.otherForms,
+    looksHome,
     latest: last ? (last.counts ?? last.total) : null,
     personalBest: best !== null && before !== undefined && beats(best.counts!, before, best.better),
     successes: sum.successes,
