@@ -61,7 +61,7 @@ function* changed(node: Json, path: readonly string[]): Generator<{ place: strin
     const options = OPERATORS.includes(node) ? OPERATORS : marks || NAMES.has(key) ? [] : CHOICES[key];
     if (options) {
       for (const other of options) if (other !== node) yield { place, how: `${node} → ${other}`, value: other };
-    } else if (READ.has(key) || READ.has(holder)) yield { place, how: 'other words', value: `${node}x` };
+    } else if ((READ.has(key) || READ.has(holder)) && !path.includes('tie')) yield { place, how: 'other words', value: `${node}x` };
     return;
   }
   if (Array.isArray(node)) {
@@ -107,7 +107,7 @@ export function* changesOf(game: Game): Generator<Change> {
   const alone = { ...game, levels: [{ ...game.levels[0]!, set: {} }] } as unknown as { readonly [key: string]: Json };
   for (const where of PLACES) {
     const node = alone[where];
-    if (node === undefined) continue;
+    if (node === undefined || (where === 'card' && game.parts.length === 1)) continue;
     for (const { place, how, value } of changed(node, [where])) {
       const read = readGame(withAt(alone, place.slice(1).split('/'), value));
       if (read.ok && compile(read.value).ok) yield { place, how, game: read.value };

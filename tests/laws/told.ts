@@ -22,9 +22,11 @@ export function programOf(game: Game): Program {
 /** All that is said to somebody who plays the game. */
 export function told(game: Game, audience: Audience, words = english): string {
   const { things, directions } = setUpFor(game, 0.5, words);
-  return [...sentencesOf(game, audience, catalogueIn(words)).map(plainText), ...things.map(({ name, hint }) => `${name} ${hint}`), ...directions].join(
-    '\n',
-  );
+  return [
+    ...sentencesOf(game, audience, catalogueIn(words)).map(plainText),
+    ...things.map(({ name, hint }) => `${name} ${hint}`),
+    ...directions,
+  ].join('\n');
 }
 
 export const VOICES = [
@@ -40,10 +42,24 @@ function* answers(program: Program, events: readonly PlayEvent[]): Generator<str
   for (const event of events) {
     const refusal = advance(program, state, event);
     const { over, waiting, owed, task, choice, aim, standing, place, side } = nextMoves(program, state);
-    yield JSON.stringify([refusal, over, waiting?.number, waiting?.go, owed && [owed.gate, owed.n], over || waiting ? 0 : [task.id, choice?.options, aim?.options, standing, place, side]]);
+    const stands = task.see === 'felled' ? standing : 0;
+    yield JSON.stringify([
+      refusal,
+      over,
+      waiting?.number,
+      waiting?.go,
+      owed && [owed.gate, owed.n],
+      over || waiting ? 0 : [task.id, choice?.options, aim?.options, stands, place, side],
+    ]);
   }
-  const { value, unit, better, sides, finished, team, parts } = measure(program, state);
-  yield JSON.stringify([value, unit, better, sides, finished, team, parts.map((part) => [part.value, part.tie])]);
+  const { value, unit, sides, team, parts } = measure(program, state);
+  const { card, parts: rules } = program.game;
+  // More wins are better, done is done, and a game of one part has no card, whatever stands there.
+  const better = [
+    rules.length === 1 || card.combine === 'wins' ? '' : card.better,
+    ...rules.map(({ measure: rule }) => (rule.of === 'done' ? '' : rule.better)),
+  ];
+  yield JSON.stringify([value, unit, better, sides, team, parts.map((part) => [part.value, part.tie])]);
 }
 
 function differ(one: Program, other: Program, events: readonly PlayEvent[]): boolean {

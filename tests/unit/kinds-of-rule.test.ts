@@ -92,11 +92,17 @@ describe('B. shots from numbered spots', () => {
     expect(played('ferry-fares', events)).toMatchObject({ value: 2 + 5 + 5 + 3, sum: '1 × 2 + 1 × 3 + 2 × 5 = 15', refused: [] });
   });
   it('five boxes near to far, then four places either way, a place that is done is done', () => {
-    const events = fresh(() => [...tries('in in in in in in'), choose('bank', 1), ...tries('miss in'), choose('bank', 2), ...tries('in')]);
+    const events = fresh(() => [
+      ...tries('in in in in in bank-in'),
+      choose('bank', 1),
+      ...tries('bank-miss bank-in'),
+      choose('bank', 2),
+      ...tries('bank-in'),
+    ]);
     const result = played('up-the-burn', events);
     expect(result).toMatchObject({ value: 8, refused: [] });
-    expect(fresh(() => played('up-the-burn', [...tries('in in in in in in'), choose('bank', 3)])).refused).toEqual(['no-choice']);
-    expect(fresh(() => played('up-the-burn', [...tries('in in in in in in in')])).refused).toEqual(['not-standing']);
+    expect(fresh(() => played('up-the-burn', [...tries('in in in in in bank-in'), choose('bank', 3)])).refused).toEqual(['no-choice']);
+    expect(fresh(() => played('up-the-burn', [...tries('in in in in in bank-in bank-in')])).refused).toEqual(['not-standing']);
   });
 });
 
@@ -249,7 +255,7 @@ describe('H. rounds and extras', () => {
   it('4 full rounds of 4 and 3 more make 19', () => {
     const round = (): PlayEvent[] => [...tries('goal goal miss goal goal', 1000), gate('jumps')];
     const events = fresh(() => [...round(), ...round(), ...round(), ...round(), ...tries('goal goal goal', 1000)]);
-    expect(played('round-the-buoys', events)).toMatchObject({ value: 19, sum: '4 full rounds × 4 = 16, and 3 more = 19', refused: [] });
+    expect(played('round-the-buoys', events)).toMatchObject({ value: 19, sum: '4 full rounds × 4 = 16, and 3 extra goals = 19', refused: [] });
   });
   it('the parts alone, typed at the end, make the same sum', () => {
     const events: PlayEvent[] = [

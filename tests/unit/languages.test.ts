@@ -98,7 +98,7 @@ describe('English', () => {
     expect(english.own('Set it out as {who} did')).toBe('Set it out as {who} did');
   });
   it('of America says what it says otherwise, and the rest as in Britain', () => {
-    expect(catalogueIn(american).general.precise.when).toBe('Only if it is tied:');
+    expect(catalogueIn(american).general.precise.whenLevel).toBe('Only if it is tied:');
     expect(american.i18n.t('mark {n}', { n: 4 })).toBe('mark 4');
     expect(american.noun('football', 2)).toBe('soccer balls');
   });

@@ -175,7 +175,7 @@ describe('judging every kind of rule', () => {
   });
   it('rounds and extras typed at the end are worked out', () => {
     const verdict = verdictOf('round-the-buoys', { events: typed('round-the-buoys', [4, 3]), total: 18 });
-    expect(verdict.reasons[0]!.sentence).toBe('It says 18 goals; worked out it is 4 full rounds × 4 = 16, and 3 more = 19.');
+    expect(verdict.reasons[0]!.sentence).toBe('It says 18 goals; worked out it is 4 full rounds × 4 = 16, and 3 extra goals = 19.');
   });
   it('a total alone that cannot be is impossible, one that can be is clean', () => {
     expect(verdictOf('harbour-mouth', { total: 7 })).toMatchObject({

@@ -3,7 +3,9 @@ import { starter } from '../../../tests/examples/starters';
 import { sensibleStart } from '../course/sensible-start';
 import { gapsOf, type GapKind } from './gaps';
 import type { Game, Part } from './game';
+import { resolveLevel } from './level';
 import { readGame } from './read-game';
+import { plainText, sentencesOf } from './sentences';
 import { readThrowRules, withThrowRules } from './throw-rules';
 
 const box = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
@@ -122,6 +124,17 @@ describe('the gap finder', () => {
       const left = gapsOf(mend.game).filter((one) => one.kind === kind && one.place === place);
       expect(left, mend.label).toEqual([]);
     }
+  });
+  it.each(GAPPY)('each mend of $kind is told to the family', ({ kind, place, game }) => {
+    const said = (one: Game) =>
+      (['precise', 'child'] as const).map((audience) =>
+        sentencesOf(resolveLevel(one, Math.min(1, one.levels.length - 1)), audience)
+          .map(plainText)
+          .join(' '),
+      );
+    const before = said(game);
+    for (const mend of gapsOf(game).find((one) => one.kind === kind && one.place === place)!.mends)
+      for (const [voice, words] of said(mend.game).entries()) expect(words, mend.label).not.toBe(before[voice]);
   });
   it('tells thirty star jumps and three throws in a minute that there is room for one or two tries (common practice, no published source)', () => {
     const game = withPart(starter('four-before-dusk'), (part) => ({

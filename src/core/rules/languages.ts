@@ -26,14 +26,20 @@ export interface Catalogue {
   readonly place: (index: number, n: number) => string;
   /** "1 stroke", "2 strokes" */
   readonly counted: (n: number, plural: string) => string;
+  /** The name of a thing, in the plural above one. */
+  readonly noun: (english: string, n: number) => string;
+  /** A text of the tables that is not the same for one and for several, for a number of them; any other as it is. */
+  readonly plural: (message: string, n: number) => string;
   /** What a game's makers wrote, in this language where it knows it. */
   readonly own: (written: string) => string;
 }
 
 /** What the catalogues of English share. */
-const asWritten: Pick<Catalogue, 'place' | 'counted' | 'own'> = {
+const asWritten: Pick<Catalogue, 'place' | 'counted' | 'noun' | 'plural' | 'own'> = {
   place: (index, n) => placeName(index, n),
   counted: (n, plural) => counted(n, plural),
+  noun: (name, n) => english.noun(name, n),
+  plural: (message, n) => pluralOf(message, n, english),
   own: (written) => written,
 };
 
@@ -56,9 +62,19 @@ function sayFeet(lengthM: number): string {
   return inches === 0 ? `${feet} ft` : `${feet} ft ${inches} in`;
 }
 
+function isPlural(message: string): boolean {
+  return message.startsWith('{n, plural,');
+}
+
+function pluralOf(message: string, n: number, words: Words): string {
+  return isPlural(message) ? words.own(message, { n: Math.abs(n) }) : message;
+}
+
 /** The same texts in the words of a language. */
 function translated<T>(texts: T, words: Words, path = ''): T {
   if (typeof texts === 'string') {
+    // Chosen by a number, where it is said.
+    if (isPlural(texts)) return texts;
     const message = rulesMessage(texts, path);
     return (words.knows(message) ? words.own(message) : texts) as T;
   }
@@ -89,6 +105,8 @@ function inWords(words: Words): Catalogue {
     length: (lengthM) => sayMetres(lengthM, words),
     place: (index, n) => placeName(index, n, words),
     counted: (n, plural) => counted(n, plural, words),
+    noun: (name, n) => words.noun(name, n),
+    plural: (message, n) => pluralOf(message, n, words),
     own,
   };
 }

@@ -81,7 +81,8 @@ export function nextMoves(program: Program, state: State): NextMoves {
   const standingMask = at ? state[base + at.offset + 1]! : 0;
   const split = program.turn === 'half-time' && program.sides > 1 && part.clockDownMs > 0 && state[AT.side]! < program.sides - 1;
   const choice = choiceOf(part, state, base, compiledTask.from);
-  const aim = choiceOf(part, state, base, compiledTask.at, 'several');
+  // What falls is seen, not chosen.
+  const aim = task.see === 'felled' ? null : choiceOf(part, state, base, compiledTask.at, 'several');
   return {
     over: phase === Phase.finished,
     paused: state[AT.pausedSince]! >= 0,

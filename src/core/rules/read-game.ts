@@ -64,6 +64,8 @@ function* namesUsed(game: Game, prefix: string): Generator<Problem> {
         const name = task[key];
         if (name !== undefined && !(name in part.groups)) yield unknownName(`${at}/tasks/${t}/${key}`, name, 'is no group of this part');
       }
+      if (task.see === 'felled' && task.at === undefined)
+        yield { place: `${at}/tasks/${t}/at`, reason: 'the task sees what falls and says not of what', fix: 'Name the group of pins or targets.' };
       if (task.see === 'end' && !task.ends?.length)
         yield {
           place: `${at}/tasks/${t}/ends`,

@@ -4,7 +4,8 @@
 import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../objects/catalogue';
 import type { Game } from './game';
 import { replaceAt } from './level';
-import { fill, formSentence, generalSentences } from './general-sentences';
+import { formSentence, generalSentences } from './general-sentences';
+import { fill } from './tell-tokens';
 import { CATALOGUES, type Catalogue } from './languages';
 import { messages } from './messages.en-gb';
 import { placeName } from './place-name';

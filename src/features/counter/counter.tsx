@@ -67,7 +67,7 @@ function Trying({ play }: { play: PlayInHand }) {
       ) : (
         <>
           <Where play={play} />
-          {moves.aim && moves.aim.kind !== 'item' && moves.task.see !== 'felled' && (
+          {moves.aim && moves.aim.kind !== 'item' && (
             <Pick play={play} choice={moves.aim} words={i18n.t('Which target?')} name={nameOf(moves.aim, words)} />
           )}
         </>

@@ -1,0 +1,61 @@
+/**
+ * What is told is what is played: whatever is changed in a game so that some play comes out differently, or that its words say otherwise, is told
+ * otherwise in every voice and language. `npm run laws` looks at every change, `npm test` at a sample.
+ */
+import { describe, expect, it } from 'vitest';
+import { catalogueIn } from '@/core/rules/languages';
+import { resolveLevel } from '@/core/rules/level';
+import type { Game } from '@/core/rules/game';
+import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { STARTERS } from '../examples/starters';
+import { LONG } from '../long';
+import { changesOf } from './changes';
+import { playsOf, programOf, told, telling, VOICES } from './told';
+
+const PLAYS = LONG ? 120 : 40;
+const ONE_OF = LONG ? 1 : 5;
+
+/** A level alone, as a family gets it. */
+const levelOf = (game: Game, index: number): Game => ({ ...resolveLevel(game, index), levels: [{ ...game.levels[index]!, set: {} }] });
+
+/** Labels of elements that this level does not have are told nowhere. */
+const isUnused = (game: Game, place: string): boolean => {
+  const [, part, group, at] = /^\/parts\/(\d+)\/groups\/([^/]+)\/labels\/(\d+)$/.exec(place) ?? [];
+  return group !== undefined && Number(at) >= game.parts[Number(part)]!.groups[group]!.n;
+};
+
+describe('told: a change of the rules that a play shows is a change of the words', () => {
+  it.each(STARTERS)('$id', ({ game }) => {
+    const level = levelOf(game, 0);
+    const plays = playsOf(programOf(level), PLAYS);
+    const before = VOICES.map(({ audience, words }) => told(level, audience, words));
+    const silent: string[] = [];
+    let tried = 0;
+    for (const change of changesOf(level)) {
+      tried += 1;
+      if (tried % ONE_OF !== 0 || isUnused(level, change.place)) continue;
+      const same = VOICES.filter(({ audience, words }, index) => told(change.game, audience, words) === before[index]);
+      if (same.length === 0) continue;
+      if (change.how !== 'other words' && !telling(level, plays, change.game)) continue;
+      silent.push(`${change.place} ${change.how}: ${same.map(({ audience, words }) => `${audience} ${words.tag}`).join(', ')}`);
+    }
+    expect(tried).toBeGreaterThan(20);
+    expect(silent).toEqual([]);
+  });
+});
+
+describe('told: no two rules with the same “if” and different ends', () => {
+  it.each(STARTERS)('$id', ({ game }) => {
+    for (const part of game.parts) {
+      const ifs = part.rows.map((row) => JSON.stringify([...row.if].sort()));
+      expect(new Set(ifs).size).toBe(ifs.length);
+    }
+    for (const { audience, words } of VOICES) {
+      const sentences = sentencesOf(levelOf(game, 0), audience, catalogueIn(words)).map(plainText);
+      // What stands before the first comma or question mark; of several parts each has its own.
+      if (game.parts.length > 1) continue;
+      const openings = sentences.filter((one) => /^(If|Otherwise|Si|Sinon)\b/.test(one)).map((one) => one.slice(0, one.lastIndexOf(',')));
+      expect(new Set(openings).size, `${audience} ${words.tag}`).toBe(openings.length);
+    }
+  });
+});
