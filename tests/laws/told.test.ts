@@ -6,7 +6,8 @@ import { describe, expect, it } from 'vitest';
 import { catalogueIn } from '@/core/rules/languages';
 import { resolveLevel } from '@/core/rules/level';
 import type { Game } from '@/core/rules/game';
-import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { plainText, type Token } from '@/core/rules/sentences';
+import { RuleWords } from '@/core/rules/tell-rows';
 import { STARTERS } from '../examples/starters';
 import { LONG } from '../long';
 import { changesOf } from './changes';
@@ -50,12 +51,17 @@ describe('told: no two rules with the same “if” and different ends', () => {
       const ifs = part.rows.map((row) => JSON.stringify([...row.if].sort()));
       expect(new Set(ifs).size).toBe(ifs.length);
     }
-    for (const { audience, words } of VOICES) {
-      const sentences = sentencesOf(levelOf(game, 0), audience, catalogueIn(words)).map(plainText);
-      // What stands before the first comma or question mark; of several parts each has its own.
-      if (game.parts.length > 1) continue;
-      const openings = sentences.filter((one) => /^(If|Otherwise|Si|Sinon)\b/.test(one)).map((one) => one.slice(0, one.lastIndexOf(',')));
-      expect(new Set(openings).size, `${audience} ${words.tag}`).toBe(openings.length);
-    }
+    for (const { words } of VOICES)
+      for (const part of game.parts) {
+        const rules = new RuleWords(game, part, '/parts/0', catalogueIn(words));
+        const plain = (tokens: readonly (readonly Token[])[]) => tokens.map(plainText).join('; ');
+        const ends = new Map<string, string>();
+        for (const row of part.rows) {
+          const opening = plain(row.if.map((cond) => rules.cond(cond, '')));
+          const end = `${row.validity} ${plain(rules.effects(row.do, ''))}`;
+          expect(ends.get(opening) ?? end, opening).toBe(end);
+          ends.set(opening, end);
+        }
+      }
   });
 });

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
+import { told } from '../../../tests/laws/told';
 import { sensibleStart } from '../course/sensible-start';
 import { gapsOf, type GapKind } from './gaps';
 import type { Game, Part } from './game';
 import { resolveLevel } from './level';
 import { readGame } from './read-game';
-import { plainText, sentencesOf } from './sentences';
 import { readThrowRules, withThrowRules } from './throw-rules';
 
 const box = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
@@ -127,11 +127,7 @@ describe('the gap finder', () => {
   });
   it.each(GAPPY)('each mend of $kind is told to the family', ({ kind, place, game }) => {
     const said = (one: Game) =>
-      (['precise', 'child'] as const).map((audience) =>
-        sentencesOf(resolveLevel(one, Math.min(1, one.levels.length - 1)), audience)
-          .map(plainText)
-          .join(' '),
-      );
+      (['precise', 'child'] as const).map((audience) => told(resolveLevel(one, Math.min(1, one.levels.length - 1)), audience));
     const before = said(game);
     for (const mend of gapsOf(game).find((one) => one.kind === kind && one.place === place)!.mends)
       for (const [voice, words] of said(mend.game).entries()) expect(words, mend.label).not.toBe(before[voice]);

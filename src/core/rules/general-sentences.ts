@@ -135,8 +135,13 @@ class Writer {
     if (frames) tell('then', this.frames(frames));
     else {
       const whistle = part.tasks.some((task) => task.asked === 'whistle') ? [text(`${this.template('whistle')} `)] : [];
+      const already = new Map<string, string>();
       part.rows.forEach((row, rowIndex) => {
         const line = this.row(part, row, rules, `${at}/rows/${rowIndex}`, rowIndex);
+        // Of two things to do one may say the same: once is enough.
+        const conds = JSON.stringify(row.if);
+        if ((already.get(plain(line)) ?? conds) !== conds) return;
+        already.set(plain(line), conds);
         tell('then', line.length === 0 || whistle.length === 0 ? line : [...whistle, ...uncapital(line)]);
       });
     }
