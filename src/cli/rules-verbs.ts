@@ -6,7 +6,7 @@ import { compile } from '@/core/rules/compile';
 import { gapsOf } from '@/core/rules/gaps';
 import { levelGame } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
-import { readGame } from '@/core/rules/read-game';
+import { readGameToPlay } from '@/core/rules/read-game';
 import { readPlay } from '@/core/rules/read-play';
 import { replay } from '@/core/rules/replay';
 import { reachableTotals } from '@/core/rules/totals';
@@ -15,7 +15,7 @@ import { accepted, BadInput, file, print, readJson, whole, type Options } from '
 export function score(args: readonly string[]): number {
   const gameFile = file(args, 0, 'GAME');
   const playFile = file(args, 1, 'PLAY');
-  const game = accepted(gameFile, readGame(readJson(gameFile)));
+  const game = accepted(gameFile, readGameToPlay(readJson(gameFile)));
   const play = accepted(playFile, readPlay(readJson(playFile)));
   const index = game.levels.findIndex((level) => level.id === play.level);
   if (index < 0)
@@ -47,7 +47,7 @@ export function check(args: readonly string[]): number {
   if (args.length === 1) return checkClass(args[0]!, accepted(args[0]!, readClassFile(readJson(args[0]!))));
   const gameFile = file(args, 0, 'GAME');
   const reportFile = file(args, 1, 'REPORT');
-  const game = accepted(gameFile, readGame(readJson(gameFile)));
+  const game = accepted(gameFile, readGameToPlay(readJson(gameFile)));
   const verdict = judge(game, accepted(reportFile, readReport(readJson(reportFile))));
   print(verdict);
   return verdict.kind === 'clean' ? 0 : 1;
@@ -55,7 +55,7 @@ export function check(args: readonly string[]): number {
 
 export function totals(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
-  const game = accepted(gameFile, readGame(readJson(gameFile)));
+  const game = accepted(gameFile, readGameToPlay(readJson(gameFile)));
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
   const attempts = options['attempts'] === undefined ? {} : { attempts: whole(options['attempts'], 'attempts', 1, 0, 1000) };
   const seconds = options['seconds'] === undefined ? {} : { seconds: whole(options['seconds'], 'seconds', 60, 0, 3600) };
@@ -67,7 +67,7 @@ export function totals(args: readonly string[], options: Options): number {
 
 export function gaps(args: readonly string[]): number {
   const gameFile = file(args, 0, 'GAME');
-  const found = gapsOf(accepted(gameFile, readGame(readJson(gameFile))));
+  const found = gapsOf(accepted(gameFile, readGameToPlay(readJson(gameFile))));
   print(found.map(({ mends, ...gap }) => ({ ...gap, mends: mends.map((mend) => mend.label) })));
   return found.length === 0 ? 0 : 1;
 }

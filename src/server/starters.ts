@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Game } from '@/core/rules/game';
-import { readGame } from '@/core/rules/read-game';
+import { readGameToPlay } from '@/core/rules/read-game';
 
 export interface Starter {
   readonly id: string;
@@ -22,7 +22,7 @@ function read(folder: string): Starter[] {
   return readdirSync(folder)
     .filter((name) => name.endsWith('.json'))
     .map((name) => {
-      const admitted = readGame(JSON.parse(readFileSync(join(folder, name), 'utf8')));
+      const admitted = readGameToPlay(JSON.parse(readFileSync(join(folder, name), 'utf8')));
       if (!admitted.ok) throw new Error(`${name}: ${admitted.problems[0]!.place} ${admitted.problems[0]!.reason}`);
       return { id: name.slice(0, -'.json'.length), ageYears: admitted.value.ageYears ?? 8, game: admitted.value };
     })

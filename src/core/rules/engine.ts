@@ -306,17 +306,19 @@ function owe(whole: Program, program: PartProgram, state: State, base: number, g
 }
 
 const GOES_ON = -1;
+const MOST_COUNTED = 1_000_000_000;
 
 /** One effect, in place. Returns the reason when it ends the part for this player, else −1; a change of side waits for attempt(). */
 function apply(whole: Program, program: PartProgram, state: State, base: number, effect: CompiledEffect, seen: number): number {
   const cell = base + effect.offset;
   switch (effect.do) {
     case Do.add:
-      state[cell]! += effect.timesCarry
-        ? amount(program, state, base, effect, seen) * (1 + state[base + B.carryNext]!)
-        : effect.from === From.fixed
-          ? effect.amount
-          : amount(program, state, base, effect, seen);
+      if (effect.from === From.fixed && !effect.timesCarry) state[cell]! += effect.amount;
+      else {
+        const more = amount(program, state, base, effect, seen) * (effect.timesCarry ? 1 + state[base + B.carryNext]! : 1);
+        // Counters that feed each other double with every try: they stop before they wrap round.
+        state[cell] = Math.max(-MOST_COUNTED, Math.min(MOST_COUNTED, state[cell]! + more));
+      }
       return GOES_ON;
     case Do.addOthers: {
       const more = amount(program, state, base, effect, seen);

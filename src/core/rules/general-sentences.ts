@@ -7,6 +7,7 @@ import { targetsOf } from '../course/geometry';
 import type { GeneralWords } from './general-words.en-gb';
 import type { Catalogue } from './languages';
 import type { Cond, Game, Group, Measure, Part, Row, Stop, Task } from './game';
+import { mostOf } from './most';
 import { readFrames, type Frames } from './read-frames';
 import { RuleWords } from './tell-rows';
 import { capital, uncapital, choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
@@ -362,7 +363,7 @@ class Writer {
     const [only, ...more] = stop.if;
     if (only && more.length === 0 && only[1] !== '<=') {
       const n = Number(only[2]);
-      const figure = [number(`${at}/if/0/2`, 'How many', n, 0, 9999)];
+      const figure = [number(`${at}/if/0/2`, 'How many', n, 0, mostOf(only[0]) ?? 9999)];
       if (only[0] === 'attempts') return fill(this.language.plural(stops.attempts, n), { figure });
       if (only[0] === 'time' && only[1] === '>=') return fill(stops.seconds, { time: rules.time(`${at}/if/0/2`, n) });
       if (only[0].startsWith('n.') && only[1] === '>=' && stop.why === 'cap')

@@ -1,6 +1,7 @@
 import type Joi from 'joi';
-import { gameSchema, type Cond, type Effect, type Game, type Part } from './game';
+import { gameSchema, type Cond, type Effect, type Game, type Part, type Spot } from './game';
 import { levelGame } from './level';
+import { mostOf } from './most';
 import type { Outcome, Problem } from './problem';
 
 /** A Joi failure as problems with a JSON Pointer each. */
@@ -13,14 +14,27 @@ export function problemsOf(error: Joi.ValidationError): Problem[] {
 }
 
 /**
- * Reads an unknown value as a game of format 1: shape by the schema, then that every name used is defined and every level gives a
- * whole game. Never throws; a bad file gives the list of what is wrong and where.
+ * Reads an unknown value as a game of format 1: shape by the schema, then that every name used is defined, every number in its range and every level
+ * gives a whole game. Never throws; a bad file gives the list of what is wrong and where, each cause once.
  */
 export function readGame(input: unknown): Outcome<Game> {
+  return read(input, [namesUsed, ranges]);
+}
+
+/** A game that is to be played as it stands, not one that is being made: what is laid out must be on its floor too, each mark in a place of its own. */
+export function readGameToPlay(input: unknown): Outcome<Game> {
+  return read(input, [namesUsed, ranges, layout]);
+}
+
+type Check = (game: Game) => Iterable<Problem>;
+
+function read(input: unknown, checks: readonly Check[]): Outcome<Game> {
   const { error, value } = gameSchema.validate(input, { abortEarly: false, convert: false });
   if (error) return { ok: false, problems: problemsOf(error) };
   const game = value as Game;
-  const problems = [...namesUsed(game, '')];
+  const wrong = (one: Game) => checks.flatMap((check) => [...check(one)]);
+  const problems = wrong(game);
+  const known = new Set(problems.map(causeOf));
   const ids = new Set<string>();
   game.levels.forEach((level, index) => {
     if (ids.has(level.id)) problems.push(unknownName(`/levels/${index}/id`, level.id, 'is used by two levels'));
@@ -28,20 +42,26 @@ export function readGame(input: unknown): Outcome<Game> {
     const resolved = levelGame(game, index);
     if (!resolved.ok) return problems.push(...resolved.problems);
     const shape = gameSchema.validate(resolved.value, { abortEarly: false, convert: false });
-    if (shape.error) problems.push(...problemsOf(shape.error).map((p) => ({ ...p, place: `/levels/${index}/set gives ${p.place}` })));
-    else problems.push(...namesUsed(resolved.value, `/levels/${index}/set gives `));
+    for (const problem of shape.error ? problemsOf(shape.error) : wrong(resolved.value)) {
+      // What is wrong with the game itself is wrong at every level, and said once.
+      if (known.has(causeOf(problem))) continue;
+      known.add(causeOf(problem));
+      problems.push({ ...problem, place: `/levels/${index}/set gives ${problem.place}` });
+    }
   });
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: game };
 }
+
+const causeOf = ({ place, reason }: Problem): string => `${place} ${reason}`;
 
 function unknownName(place: string, name: string, what: string): Problem {
   return { place, reason: `“${name}” ${what}`, fix: 'Define it in this part or correct the name.' };
 }
 
-function* namesUsed(game: Game, prefix: string): Generator<Problem> {
+function* namesUsed(game: Game): Generator<Problem> {
   for (let p = 0; p < game.parts.length; p += 1) {
     const part = game.parts[p]!;
-    const at = `${prefix}/parts/${p}`;
+    const at = `/parts/${p}`;
     for (const [id, group] of Object.entries(part.groups)) {
       if (group.value && group.value.length !== group.n)
         yield {
@@ -53,7 +73,7 @@ function* namesUsed(game: Game, prefix: string): Generator<Problem> {
         group.kind === 'place' ? game.course.places[id] : group.kind === 'target' || group.kind === 'pin' ? game.course.targets[id] : undefined;
       if (spots && spots.length !== group.n)
         yield {
-          place: `${prefix}/course/${group.kind === 'place' ? 'places' : 'targets'}/${id}`,
+          place: `/course/${group.kind === 'place' ? 'places' : 'targets'}/${id}`,
           reason: `lays out ${spots.length} where the rules have ${group.n}`,
           fix: 'Make the two numbers agree.',
         };
@@ -82,10 +102,109 @@ function* namesUsed(game: Game, prefix: string): Generator<Problem> {
       yield* effectNames(part, effects, `${at}/also/${flag}`);
     }
     for (let s = 0; s < part.stop.length; s += 1) yield* condNames(part, part.stop[s]!.if, `${at}/stop/${s}/if`);
-    if (typeof part.measure.of !== 'string')
-      for (const counter of Object.keys(part.measure.of.sum))
-        if (!part.counters.includes(counter)) yield unknownName(`${at}/measure/of/sum/${counter}`, counter, 'is no counter of this part');
+    for (const [place, measure] of [
+      [`${at}/measure`, part.measure] as const,
+      ...(part.measure.tie ?? []).map((tie, index) => [`${at}/measure/tie/${index}`, tie] as const),
+    ])
+      if (typeof measure.of !== 'string') yield* countersUsed(part, Object.keys(measure.of.sum), `${place}/of/sum`);
+    yield* countersUsed(part, Object.keys(part.startAt ?? {}), `${at}/startAt`);
+    yield* countersUsed(part, Object.keys(part.counterWords ?? {}), `${at}/counterWords`);
+    for (const [id, group] of Object.entries(part.groups))
+      if (group.up !== undefined && !part.counters.includes(group.up)) yield unknownName(`${at}/groups/${id}/up`, group.up, NO_COUNTER);
+    for (const [index, cond] of (part.when ?? []).entries())
+      if (cond[0] !== 'card.level' || cond[1] !== '=' || (cond[2] !== 0 && cond[2] !== 1))
+        yield { place: `${at}/when/${index}`, reason: 'only “card.level = 1” or “= 0” may stand here', fix: 'Say whether the card must be level.' };
+    for (const [id, gate] of Object.entries(part.gates))
+      for (const [index, face] of (gate.passes ?? []).entries())
+        if (face >= (gate.faces?.length ?? 2))
+          yield { place: `${at}/gates/${id}/passes/${index}`, reason: 'there is no such face', fix: 'Count the faces from 0.' };
+    yield* twice(part.counters, `${at}/counters`, 'counters');
+    yield* twice(
+      part.tasks.map((task) => task.id),
+      `${at}/tasks`,
+      'tasks',
+    );
+    for (const [index, task] of part.tasks.entries())
+      yield* twice(
+        (task.ends ?? []).map((end) => end.id),
+        `${at}/tasks/${index}/ends`,
+        'ends',
+      );
   }
+}
+
+const NO_COUNTER = 'is no counter of this part';
+
+function* countersUsed(part: Part, counters: readonly string[], at: string): Generator<Problem> {
+  for (const counter of counters) if (!part.counters.includes(counter)) yield unknownName(`${at}/${counter}`, counter, NO_COUNTER);
+}
+
+function* twice(ids: readonly string[], at: string, what: string): Generator<Problem> {
+  for (const [index, id] of ids.entries())
+    if (ids.indexOf(id) < index)
+      yield { place: `${at}/${index}`, reason: `“${id}” is the name of two ${what}`, fix: 'Give one of them another name.' };
+}
+
+function* ranges(game: Game): Generator<Problem> {
+  yield* twice(
+    game.parts.map((part) => part.id),
+    '/parts',
+    'parts',
+  );
+  for (const [p, part] of game.parts.entries()) {
+    const at = `/parts/${p}`;
+    if (part.clock.kind === 'down' && part.clock.s < 1)
+      yield { place: `${at}/clock/s`, reason: 'a clock that counts down from nothing is over before it starts', fix: 'Give it some seconds.' };
+    const lists: readonly (readonly [string, readonly Cond[]])[] = [
+      ...part.rows.map((row, index) => [`${at}/rows/${index}/if`, row.if] as const),
+      ...part.stop.map((stop, index) => [`${at}/stop/${index}/if`, stop.if] as const),
+    ];
+    for (const [place, conds] of lists)
+      for (const [index, [operand, , value]] of conds.entries()) {
+        const most = mostOf(operand);
+        if (most !== undefined && Number(value) > most)
+          yield {
+            place: `${place}/${index}/2`,
+            reason: `${String(value)} is more than anybody has: at most ${most}`,
+            fix: 'Write a smaller number.',
+          };
+      }
+    for (const [place, effects] of [
+      ...part.rows.map((row, index) => [`${at}/rows/${index}/do`, row.do] as const),
+      ...Object.entries(part.also ?? {}).map(([flag, list]) => [`${at}/also/${flag}`, list] as const),
+    ])
+      for (const [index, effect] of effects.entries())
+        if (effect.do === 'add' && effect.amount === `n.${effect.counter}`)
+          yield {
+            place: `${place}/${index}/amount`,
+            reason: 'the counter is added to itself, and overflows',
+            fix: 'Add a number, or another counter.',
+          };
+  }
+}
+
+/** Nearer to each other than this two marks are one, metres. */
+const APART_M = 0.05;
+
+function* layout(game: Game): Generator<Problem> {
+  const { floor, places, targets, obstacles = [] } = game.course;
+  const lists: readonly (readonly [string, readonly Spot[]])[] = [
+    ...Object.entries(places).map(([id, spots]) => [`/course/places/${id}`, spots] as const),
+    ...Object.entries(targets).map(([id, spots]) => [`/course/targets/${id}`, spots] as const),
+    ['/course/obstacles', obstacles],
+  ];
+  for (const [at, spots] of lists)
+    for (const [index, { xM, yM }] of spots.entries()) {
+      if (xM > floor.widthM || yM > floor.depthM)
+        yield {
+          place: `${at}/${index}`,
+          reason: `stands at ${xM}, ${yM} m, on a floor of ${floor.widthM} × ${floor.depthM} m`,
+          fix: 'Move it on to the floor, or make the floor larger.',
+        };
+      const other = at.startsWith('/course/places') ? spots.findIndex((one) => Math.hypot(one.xM - xM, one.yM - yM) < APART_M) : index;
+      if (other < index)
+        yield { place: `${at}/${index}`, reason: `stands where ${at.split('/').at(-1)} number ${other + 1} stands`, fix: 'Move one of the two.' };
+    }
 }
 
 function* condNames(part: Part, conds: readonly Cond[], at: string): Generator<Problem> {
@@ -93,7 +212,9 @@ function* condNames(part: Part, conds: readonly Cond[], at: string): Generator<P
     const [operand, , value] = conds[i]!;
     const [space, name] = operand.split('.') as [string, string | undefined];
     if ((space === 'left' || space === 'at') && !(name! in part.groups)) yield unknownName(`${at}/${i}/0`, name!, 'is no group of this part');
-    if (space === 'n' && !part.counters.includes(name!)) yield unknownName(`${at}/${i}/0`, name!, 'is no counter of this part');
+    if (space === 'n' && !part.counters.includes(name!)) yield unknownName(`${at}/${i}/0`, name!, NO_COUNTER);
+    if (space === 'flag' && !part.tasks.some((task) => task.flags?.includes(name!))) yield unknownName(`${at}/${i}/0`, name!, 'is no flag of a task');
+    if (operand === 'card.level') yield { place: `${at}/${i}/0`, reason: 'the card is looked at between parts only', fix: 'Say it under “when”.' };
     const isEnd = operand === 'end';
     if (isEnd && !part.tasks.some((task) => task.ends?.some((end) => end.id === value)))
       yield unknownName(`${at}/${i}/2`, String(value), 'is no end of a task');
@@ -105,7 +226,10 @@ function* effectNames(part: Part, effects: readonly Effect[], at: string): Gener
   for (let i = 0; i < effects.length; i += 1) {
     const effect = effects[i]!;
     if ('counter' in effect) {
-      if (!part.counters.includes(effect.counter)) yield unknownName(`${at}/${i}/counter`, effect.counter, 'is no counter of this part');
+      if (!part.counters.includes(effect.counter)) yield unknownName(`${at}/${i}/counter`, effect.counter, NO_COUNTER);
+      const [space, name] = typeof effect.amount === 'string' ? effect.amount.split('.') : [];
+      if (space === 'n' && !part.counters.includes(name!)) yield unknownName(`${at}/${i}/amount`, name!, NO_COUNTER);
+      if ((space === 'at' || space === 'left') && !(name! in part.groups)) yield unknownName(`${at}/${i}/amount`, name!, 'is no group of this part');
       if (effect.amount === 'value') {
         const group = effect.of === undefined ? undefined : part.groups[effect.of];
         if (!group?.value) yield unknownName(`${at}/${i}/of`, effect.of ?? '', 'is no group with values');

@@ -4,6 +4,7 @@
  */
 import { IMPLEMENTS } from '../objects/catalogue';
 import type { Amount, Cond, Effect, Game, Gate, Group, Part } from './game';
+import { mostOf } from './most';
 import type { GeneralWords } from './general-words.en-gb';
 import type { Catalogue } from './languages';
 import { choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
@@ -93,7 +94,7 @@ export class RuleWords {
     const { conds } = this.words;
     const [space, name] = operand.split('.') as [string, string | undefined];
     const n = Number(value);
-    const figure = [number(`${at}/2`, 'How many', n, 0, 9999)];
+    const figure = [number(`${at}/2`, 'How many', n, 0, mostOf(operand) ?? 9999)];
     const pick = (exactly: string, atLeast: string, atMost: string) => (op === '=' ? exactly : op === '>=' ? atLeast : atMost);
     const say = (exactly: string, atLeast: string, atMost: string, slots: Slots = {}) =>
       this.plural(pick(exactly, atLeast, atMost), n, { figure, ...slots });

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { readGame } from '@/core/rules/read-game';
+import { readGameToPlay } from '@/core/rules/read-game';
 import { addGame } from '@/server/db/games';
 import { audit } from '@/server/db/schools';
 import { json, notFound, Refused } from '@/server/http/answer';
@@ -18,7 +18,7 @@ const body = Joi.alternatives<Body>(
 export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: from, who, deed, now }) => {
   const starter = 'starter' in from ? starters().find((one) => one.id === from.starter) : undefined;
   if ('starter' in from && !starter) throw notFound('starter game');
-  const read = starter ? ({ ok: true, value: starter.game } as const) : readGame('game' in from ? from.game : null);
+  const read = starter ? ({ ok: true, value: starter.game } as const) : readGameToPlay('game' in from ? from.game : null);
   if (!read.ok) throw new Refused(400, read.problems);
   const ageYears = read.value.ageYears ?? ('ageYears' in from ? from.ageYears : 8);
   const made = await once(who, deed, now, async (db) => {
