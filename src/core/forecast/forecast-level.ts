@@ -3,6 +3,7 @@ import type { Fitted } from '../progress/fit';
 import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
 import { AT, B, compile, FINISH_REASONS, type Program } from '../rules/compile';
+import { capOf, unfinishedRule } from '../rules/unfinished';
 import { start } from '../rules/engine';
 import type { Game } from '../rules/game';
 import { resolveLevel } from '../rules/level';
@@ -208,7 +209,8 @@ function attemptCells(program: Program): readonly number[] {
   return program.parts.flatMap((part) => Array.from({ length: part.goes }, (_, go) => part.base + go * blocks * part.blockSize + B.attempts));
 }
 
-/** The child's score of a state: by its counters where that is all there is to it, else by measure(). */
+const CUT_SHORT: ReadonlySet<number> = new Set([FINISH_REASONS.indexOf('stopped'), FINISH_REASONS.indexOf('given-up')]);
+
 /** Reads the score of a play off the state: straight from its counters where it is their sum, else through `measure`. */
 export function scoreReader(program: Program): (state: Int32Array) => number | null {
   const part = program.parts[0]!;
@@ -218,10 +220,12 @@ export function scoreReader(program: Program): (state: Int32Array) => number | n
     part.goes === 1 &&
     typeof of !== 'string' &&
     !part.part.rows.some((row) => row.do.some((effect) => effect.do === 'keepMin')) &&
-    part.part.unfinished !== 'not-finished';
+    capOf(part.part) === undefined;
   if (!simple) return (state) => measure(program, state).value;
   const weights = Object.entries(of.sum).map(([counter, weight]) => [part.base + part.counterOffset(counter), weight] as const);
+  const unfinished = unfinishedRule(part.part) === 'not-finished';
   return (state) => {
+    if (unfinished && CUT_SHORT.has(state[part.base + B.why]!)) return null;
     let score = 0;
     for (const [offset, weight] of weights) score += weight * state[offset]!;
     return score;

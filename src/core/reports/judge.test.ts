@@ -163,7 +163,7 @@ describe('judging every kind of rule', () => {
       { do: 'attempt', t: 4000, count: 5 },
       { do: 'finish', t: 9000, why: 'stopped' },
     ];
-    const verdict = verdictOf('loch-frames', { events, counting: 'attempts', total: 4 });
+    const verdict = verdictOf('loch-frames', { events, counting: 'attempts', total: null });
     expect(verdict).toMatchObject({ kind: 'impossible', reasons: [{ place: '/goes/0/events/1' }] });
     expect(verdict.reasons[0]!.sentence).toContain('a ball felled 5, more than were standing');
   });

@@ -8,14 +8,17 @@
 import { FASTEST_AIMED_S } from '../motion/assumed';
 import { GROUND, THROWN } from '../motion/assumed';
 import { distancesOf } from '../course/geometry';
-import { B, compile, UNSET, type PartProgram, type Program } from '../rules/compile';
+import { B, compile, FINISH_REASONS, UNSET, type PartProgram, type Program } from '../rules/compile';
 import { rawScore, type Refusal, type State } from '../rules/engine';
 import { counted } from '../rules/counted';
 import { replay } from '../rules/replay';
 import type { Game, Measure, Task } from '../rules/game';
 import { levelGame } from '../rules/level';
 import { measure, type Result } from '../rules/measure';
-import { canBe, goTotals, reachableTotals, type Known, type Totals } from '../rules/totals';
+import { capOf, unfinishedRule } from '../rules/unfinished';
+import { canBe, canBeTogether, goTotals, reachableParts, reachableTotals, type Known, type Parts, type Totals } from '../rules/totals';
+import { playsFrames } from '../rules/frames';
+import { countersAsked } from './parts';
 import type { Go, Report } from './report';
 
 export type VerdictKind = 'clean' | 'sum' | 'impossible' | 'doubtful' | 'incomplete';
@@ -86,6 +89,7 @@ export interface KnownLevel {
   readonly program: Program;
   /** Totals by what they are of; filled as they are asked for. */
   readonly totals: Map<string, Totals>;
+  readonly parts: Map<string, Parts>;
 }
 
 /** Whether a score is rare among plays of children drawn from the class's spread: fewer than 8 of 20,000 are as good. */
@@ -149,7 +153,7 @@ function knownLevel(game: Game, levelIndex: number, levels: Map<number, KnownLev
   const resolved = levelGame(game, levelIndex);
   const compiled = resolved.ok ? compile(resolved.value) : resolved;
   if (!compiled.ok) return undefined;
-  const made: KnownLevel = { program: compiled.value, totals: new Map() };
+  const made: KnownLevel = { program: compiled.value, totals: new Map(), parts: new Map() };
   levels.set(levelIndex, made);
   return made;
 }
@@ -260,22 +264,45 @@ function tooMany(program: Program, state: State): string | null {
   return null;
 }
 
+const CUT_SHORT: ReadonlySet<string> = new Set(['stopped', 'given-up']);
+
 /** A figure of a go, typed or added up from successes alone, that the rules cannot give. */
 function outOfReach(level: KnownLevel, state: State, go: Go): string | null {
   const { program } = level;
   const known = setUpKnown(program.game, go);
   for (const { part, base } of blocksOf(program)) {
-    if (state[base + B.why]! < 0) continue;
+    const why = FINISH_REASONS[state[base + B.why]!];
+    // What was not played, or is written down as not finished, has no figures.
+    if (why === undefined || typeof part.part.measure.of === 'string' || (CUT_SHORT.has(why) && unfinishedRule(part.part) === 'not-finished'))
+      continue;
     const figures: readonly Measure[] = [part.part.measure, ...(part.part.measure.tie ?? [])];
     for (const [at, rule] of figures.entries()) {
       if (typeof rule.of === 'string') continue;
-      const value = rawScore({ ...part, part: { ...part.part, measure: rule } }, state, base);
+      const raw = rawScore({ ...part, part: { ...part.part, measure: rule } }, state, base);
+      const value = Math.min(raw, capOf({ ...part.part, measure: rule }) ?? Infinity);
       if (Math.abs(value) >= UNSET) continue;
       const totals = kept(level, `go ${part.index} ${at} ${JSON.stringify(known)}`, () => goTotals(program.game, part.index, rule, known));
       if (!canBe(totals, value)) return cannotBeSentence(totals, value, rule.unit, known);
     }
+    const together = outOfReachTogether(level, part, state, base, known);
+    if (together) return together;
   }
   return null;
+}
+
+/** Figures each of which may be, and which no play gives together: more loose hits than a round has. */
+function outOfReachTogether(level: KnownLevel, part: PartProgram, state: State, base: number, known: Known): string | null {
+  const counters = countersAsked(part.part);
+  if (counters.length === 0 || part.part.goes.n > 1 || playsFrames(part)) return null;
+  const of = `parts ${part.index} ${JSON.stringify(known)}`;
+  const parts = level.parts.get(of) ?? reachableParts(level.program.game, part.index, counters, known);
+  level.parts.set(of, parts);
+  const figures = counters.map((counter) => state[base + part.counterOffset(counter)]!);
+  if (figures.some((figure) => figure === UNSET) || canBeTogether(parts, figures)) return null;
+  const told = (figure: number, at: number) => `${figure} ${counted(figure, part.part.counterWords?.[counters[at]!] ?? counters[at]!)}`;
+  const over = figures.findIndex((figure, at) => parts.most[at] !== null && figure > parts.most[at]!);
+  if (over >= 0) return `${told(figures[over]!, over)} cannot be: the most is ${parts.most[over]}.`;
+  return `${figures.map(told).join(' and ')} cannot be together.`;
 }
 
 /** More successes in a countdown than anybody can aim, throw and fetch in that time. */

@@ -3,6 +3,8 @@
  * the grid of paper sheets and the boxes on the sheet itself.
  */
 import type { Effect, Game, Group, Part } from '../rules/game';
+import { reachableParts } from '../rules/totals';
+import { unfinishedRule } from '../rules/unfinished';
 import { placeMark } from '../rules/place-name';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
@@ -33,13 +35,16 @@ const MOST_COUNTED = 100_000;
 /** The fields of a game resolved to one level, in the order in which they are written. */
 export function partFields(game: Game, words = english): readonly PartField[] {
   return game.parts.flatMap((part, index) =>
-    Array.from({ length: part.goes.n }, (_, go) => fieldsOfPart(part, words).map((field) => ({ ...field, part: index, go }) as PartField)).flat(),
+    Array.from({ length: part.goes.n }, (_, go) =>
+      fieldsOfPart(game, index, words).map((field) => ({ ...field, part: index, go }) as PartField),
+    ).flat(),
   );
 }
 
 type Field = { [K in PartField['kind']]: Omit<Extract<PartField, { kind: K }>, 'part' | 'go'> }[PartField['kind']];
 
-function fieldsOfPart(part: Part, words: Words): Field[] {
+function fieldsOfPart(game: Game, index: number, words: Words): Field[] {
+  const part = game.parts[index]!;
   const { of } = part.measure;
   const { i18n, own } = words;
   if (of === 'clock') return [{ kind: 'seconds', label: i18n.t('seconds (a unit)', {}, { message: 'seconds' }), each: null, least: 0, most: 3600 }];
@@ -49,18 +54,34 @@ function fieldsOfPart(part: Part, words: Words): Field[] {
   if (carries(part)) return balls(part, words);
   const byRow = rowFields(part, of.sum, words);
   if (byRow) return byRow;
-  const counters = [
-    ...Object.keys(of.sum),
-    ...(part.measure.tie ?? []).flatMap((tie) => (typeof tie.of === 'string' ? [] : Object.keys(tie.of.sum))),
-  ];
-  return [...new Set(counters)].map((counter) => ({
+  const counters = countersAsked(part);
+  const most = mostOfCounters(game, index);
+  return counters.map((counter, at) => ({
     kind: 'counter',
     counter,
     label: own(part.counterWords?.[counter] ?? counter),
     each: of.sum[counter] ?? null,
     least: 0,
-    most: MOST_COUNTED,
+    most: most[at] ?? MOST_COUNTED,
   }));
+}
+
+/** The counters of which a figure is asked: those of the score, and those that break a tie. */
+export function countersAsked({ measure }: Part): string[] {
+  const rules = [measure, ...(measure.tie ?? [])];
+  return [...new Set(rules.flatMap(({ of }) => (typeof of === 'string' ? [] : Object.keys(of.sum))))];
+}
+
+/** What goes on beyond this has no most that a field could say. */
+const FIELD_CEILING = 60;
+const mostByPart = new WeakMap<Part, readonly (number | null)[]>();
+
+/** The most of each counter that is asked, as far as the rules say; worked out once for a part. */
+function mostOfCounters(game: Game, index: number): readonly (number | null)[] {
+  const part = game.parts[index]!;
+  const known = mostByPart.get(part) ?? reachableParts(game, index, countersAsked(part), {}, FIELD_CEILING).most;
+  mostByPart.set(part, known);
+  return known;
 }
 
 function carries(part: Part): boolean {
@@ -156,7 +177,10 @@ export function eventsFromFields(game: Game, fields: readonly PartField[], typed
       if (part.when && mine.every(({ value }) => value === null)) continue;
       if (!first) events.push({ do: 'begin', t });
       first = false;
-      let why: 'time' | 'goal' | 'rounds' | 'given-up' = part.clock.kind === 'down' ? 'time' : 'rounds';
+      const nothing = mine.every(({ value }) => value === null);
+      // Strokes of which none were written were not played.
+      const unplayed = nothing && unfinishedRule(part) === 'not-finished';
+      let why: 'time' | 'goal' | 'rounds' | 'given-up' = unplayed ? 'given-up' : part.clock.kind === 'down' ? 'time' : 'rounds';
       let took = part.clock.kind === 'down' ? part.clock.s * 1000 : 0;
       let ended = false;
       for (const { field, value } of mine) {

@@ -22,6 +22,7 @@ import {
 } from './compile';
 import type { FinishReason } from './game';
 import type { CountingWay } from './play';
+import { capOf } from './unfinished';
 
 export type State = Int32Array;
 
@@ -265,7 +266,8 @@ function sidesLevel(program: Program, state: State): boolean {
   const wins = program.game.card.combine === 'wins';
   for (let p = 0; p <= state[AT.part]!; p += 1) {
     const part = program.parts[p]!;
-    const scores = totals.map((_, side) => rawScore(part, state, blockOf(program, part, part.goes - 1, side)));
+    const most = capOf(part.part) ?? Infinity;
+    const scores = totals.map((_, side) => Math.min(most, rawScore(part, state, blockOf(program, part, part.goes - 1, side))));
     const best = part.part.measure.better === 'high' ? Math.max(...scores) : Math.min(...scores);
     const alone = scores.filter((score) => score === best).length === 1;
     scores.forEach((score, side) => (totals[side]! += wins ? Number(alone && score === best) : score));

@@ -7,6 +7,7 @@ import { IMPLEMENTS } from '../objects/catalogue';
 import { AT, B, compile, Phase } from './compile';
 import { Kind, start, step } from './engine';
 import type { Cond, Effect, Game, Part, Row } from './game';
+import { unfinishedRule } from './unfinished';
 import { leversBetween, type Lever } from './levers';
 import { readThrowRules, withThrowRules, type Tipped } from './throw-rules';
 
@@ -221,14 +222,16 @@ function badFeed(part: Part, at: string, change: Change): Gap[] {
 
 function notFinished(part: Part, at: string, change: Change): Gap[] {
   if (part.unfinished !== undefined || part.measure.of === 'clock' || part.measure.of === 'minutes' || part.measure.of === 'done') return [];
-  const goal = part.measure.better === 'low' || part.clock.kind === 'up';
-  if (!goal) return [];
+  if (unfinishedRule(part) === 'as-it-stands' && part.measure.better === 'high' && part.clock.kind !== 'up') return [];
   return [
     {
       kind: 'not-finished',
       place: `${at}/unfinished`,
       question: 'What if it is stopped before the end?',
-      why: 'Fewer is better here, so that stopping early would look like the best score of all.',
+      why:
+        part.measure.better === 'low'
+          ? 'Fewer is better here, so that stopping early would look like the best score of all.'
+          : 'Half of it is no score that could be compared with a whole one.',
       mends: [change('Write “not finished”', { unfinished: 'not-finished' }), change('It counts as it stands', { unfinished: 'as-it-stands' })],
     },
   ];

@@ -1,5 +1,6 @@
 import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { finishedWhy, playedMs, rawScore, type State } from './engine';
+import { capOf, unfinishedRule } from './unfinished';
 import type { FinishReason, Measure } from './game';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
@@ -66,7 +67,10 @@ export function measure(program: Program, state: State, side = 0, words = englis
     const { part: _part, title: _title, goes: _goes, tie: _tie, ...only } = parts[0]!;
     return { ...only, ...shared, better: only.better, sides: bySide.map((one) => one[0]!.value) };
   }
-  const values = bySide.map((_, index) => cardValue(program.game.card.combine, bySide, index));
+  // A card that ended before all of its parts were begun: strokes that were not played are not the fewest.
+  const left = program.parts.some((part) => part.whenLevel < 0 && !played.includes(part) && unfinishedRule(part.part) === 'not-finished');
+  const short = left && shared.finished !== null && card.combine === 'sum';
+  const values = bySide.map((_, index) => (short ? null : cardValue(program.game.card.combine, bySide, index)));
   return {
     ...shared,
     value: values[side]!,
@@ -79,8 +83,9 @@ export function measure(program: Program, state: State, side = 0, words = englis
 
 function reached(state: State, part: PartProgram): boolean {
   const now = state[AT.part]!;
-  if (part.index < now) return state[part.base + B.why]! >= 0;
-  return part.index === now && (part.index === 0 || state[AT.phase] !== Phase.between || state[AT.go]! > 0);
+  // Left out, or over already.
+  if (part.index !== now || state[AT.phase] === Phase.finished) return part.index === 0 || state[part.base + B.why]! >= 0;
+  return part.index === 0 || state[AT.phase] !== Phase.between || state[AT.go]! > 0;
 }
 
 /** The card of one player: the parts added up, or how many of them were won; null when it adds up parts of which one was not finished. */
@@ -109,7 +114,9 @@ function cardSum(program: Program, parts: readonly PartResult[], value: number |
   const told = parts.map((part) => `${words.own(part.title)} ${part.value === null ? plain.notFinished : part.value}`);
   if (combine === 'list') return told.join(', ');
   if (combine === 'wins') return `${value ?? 0} ${plain.wins}`;
-  return `${told.join(' + ')} = ${value === null ? plain.notFinished : value}`;
+  const done = parts.filter((part) => part.value !== null);
+  if (value !== null) return `${told.join(' + ')} = ${value}`;
+  return `${told.join(' + ')}: ${done.length} / ${program.parts.length}, ${plain.notFinished}`;
 }
 
 function partResult(program: Program, part: PartProgram, state: State, side: number, words: Words): PartResult {
@@ -122,7 +129,10 @@ function partResult(program: Program, part: PartProgram, state: State, side: num
   const kept = keptGo(goes, part.part.goes.keep, better);
   const base = bases[kept.at]!;
   const counted = goes.filter((value) => value !== null);
-  const value = part.part.goes.keep === 'sum' ? (counted.length === 0 ? null : counted.reduce((sum, one) => sum + one, 0)) : goes[kept.at]!;
+  // A sum of goes is whole when each of them is.
+  const lacks = state[AT.phase] === Phase.finished && counted.length < part.goes && unfinishedRule(part.part) === 'not-finished';
+  const added = counted.length === 0 || lacks ? null : counted.reduce((sum, one) => sum + one, 0);
+  const value = part.part.goes.keep === 'sum' ? added : goes[kept.at]!;
   const { working, sum } = workingOf(part, state, base, goes[kept.at]!, words);
   const why = state[base + B.why]!;
   return {
@@ -175,8 +185,8 @@ function blockValue(part: PartProgram, state: State, base: number, now: boolean)
   if (why < 0 && !now) return null;
   const { of } = part.part.measure;
   const cut = CUT_SHORT.includes(ended) || (of === 'clock' && ended === 'time');
-  if (cut && (of === 'clock' || part.part.unfinished === 'not-finished')) return null;
-  if (of === 'done') return cut ? null : ended ? 1 : 0;
+  if (cut && unfinishedRule(part.part) === 'not-finished') return null;
+  if (of === 'done') return ended ? 1 : 0;
   return measured(part, state, base);
 }
 
@@ -187,7 +197,7 @@ function measured(part: PartProgram, state: State, base: number): number | null 
   if (of === 'minutes') return Math.floor(blockMs(state, base) / 60_000);
   if (of === 'done') return state[base + B.why]! >= 0 ? 1 : 0;
   if (Object.keys(of.sum).some((counter) => state[base + part.counterOffset(counter)] === UNSET)) return null;
-  return rawScore(part, state, base);
+  return Math.min(rawScore(part, state, base), capOf(part.part) ?? Infinity);
 }
 
 function workingOf(part: PartProgram, state: State, base: number, value: number | null, words: Words): { working: WorkingLine[]; sum: string } {
@@ -207,7 +217,10 @@ function workingOf(part: PartProgram, state: State, base: number, value: number 
     }))
     .filter((line, index) => line.times !== 0 || index === 0);
   const told = byCounter.length > 1 || byCounter.some((line) => line.each !== 1 || line.what !== undefined);
-  return told ? { working: byCounter, sum: sumWords(byCounter, value, words) } : { working: [], sum: `${value}` };
+  if (!told) return { working: [], sum: `${value}` };
+  const all = total(byCounter);
+  const sum = sumWords(byCounter, all, words);
+  return { working: byCounter, sum: all === value ? sum : words.own(messages.countedAs, { sum, n: value }) };
 }
 
 /** A measure of named counters (rounds and extras, strokes and penalties) is told by its counters. */

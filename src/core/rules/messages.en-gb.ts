@@ -5,6 +5,7 @@ export const messages = {
   part: 'part',
   wins: 'won',
   notFinished: 'not finished',
+  countedAs: '{sum}, counted as {n}',
   bestOf: 'best of',
   lastOf: 'last of',
   precise: {

@@ -41,14 +41,17 @@ const UNREACHABLE: readonly (readonly [what: string, id: string, pointer: string
 ];
 
 describe('a game whose rules name what is not there, or what nobody has', () => {
-  it.each(UNREACHABLE)('%s is refused, once, with its place', (_what, id, pointer, value, place = pointer) => {
-    const read = readGame(withAt(id, pointer, value));
-    expect(read.ok).toBe(false);
-    const places = read.ok ? [] : read.problems.map((problem) => problem.place);
-    expect(places).toContain(place);
-    expect(places.filter((one) => one.endsWith(place))).toHaveLength(1);
-    if (!read.ok) for (const problem of read.problems) expect(`${problem.reason} ${problem.fix}`).toMatch(/^\S.{5,}/);
-  });
+  it.each(UNREACHABLE.map(([what, id, pointer, value, place = pointer]) => ({ what, id, pointer, value, place })))(
+    '$what is refused, once, with its place',
+    ({ id, pointer, value, place }) => {
+      const read = readGame(withAt(id, pointer, value));
+      expect(read.ok).toBe(false);
+      const places = read.ok ? [] : read.problems.map((problem) => problem.place);
+      expect(places).toContain(place);
+      expect(places.filter((one) => one.endsWith(place))).toHaveLength(1);
+      if (!read.ok) for (const problem of read.problems) expect(`${problem.reason} ${problem.fix}`).toMatch(/^\S.{5,}/);
+    },
+  );
 
   it('a mark beyond the floor, and two marks in one place, are refused in a game that is to be played, not while it is made', () => {
     const [first, second, ...more] = starter('harbour-mouth').course.places['out']!;

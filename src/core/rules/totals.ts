@@ -6,6 +6,7 @@ import { FASTEST_TRY_S } from '../motion/assumed';
 import { AT, B, compile, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { isNext, Kind, popCount, start, step, type State } from './engine';
 import type { Game, Group, Measure, Part } from './game';
+import { capOf, unfinishedRule } from './unfinished';
 
 export interface Known {
   /** How many attempts were made, where that is known. */
@@ -51,7 +52,9 @@ export function reachableTotals(whole: Game, known: Known = {}): Totals {
 /** What one player can reach in one go of one part, by its own measure or by another figure of it, such as one that breaks a tie. */
 export function goTotals(whole: Game, index: number, rule: Measure, known: Known = {}): Totals {
   const game = asSetUp(whole, known);
-  const parts = game.parts.map((part, at): Part => (at === index ? { ...part, measure: rule, goes: { n: 1, keep: 'last' } } : part));
+  const parts = game.parts.map((part, at): Part =>
+    at === index ? { ...part, unfinished: unfinishedRule(part), measure: rule, goes: { n: 1, keep: 'last' } } : part,
+  );
   return describe(rule.unit, valuesOfPart({ ...game, parts }, index, known));
 }
 
@@ -87,6 +90,44 @@ export function canBe(totals: Totals, total: number): boolean {
   return !totals.cannotBe.includes(total);
 }
 
+/** What several counters of one go can come to together. */
+export interface Parts {
+  /** Every set of them up to the ceiling, as their figures with spaces between; beyond it everything passes. Null where there are too many to be told. */
+  readonly sets: ReadonlySet<string> | null;
+  readonly ceiling: number;
+  /** The most of each; null where it goes on beyond the ceiling. */
+  readonly most: readonly (number | null)[];
+}
+
+/** What the counters of one go of a part can come to together. Up to a low ceiling it is quick enough for a phone. */
+export function reachableParts(whole: Game, index: number, counters: readonly string[], known: Known = {}, ceiling = CEILING): Parts {
+  const game = asSetUp(whole, known);
+  const program = aloneOf(game, index);
+  const none: Parts = { sets: null, ceiling, most: counters.map(() => null) };
+  if (!program || hasNoTotals(game.parts[index]!)) return none;
+  const part = program.parts[0]!;
+  const offsets = counters.map((counter) => part.base + part.counterOffset(counter));
+  const sets = new Set<string>();
+  const most = counters.map(() => -Infinity);
+  const onlyWhole = endsWhole(part.part, known);
+  const note = (state: State): boolean => {
+    const figures = offsets.map((offset) => state[offset]!);
+    if (figures.some((figure) => figure === UNSET)) return true;
+    if (!onlyWhole || state[AT.phase] !== Phase.playing) {
+      sets.add(figures.join(' '));
+      figures.forEach((figure, at) => (most[at] = Math.max(most[at]!, figure)));
+    }
+    return figures.every((figure) => Math.abs(figure) <= ceiling);
+  };
+  if (!walkStates(program, known, counters, note)) return none;
+  return { sets, ceiling, most: most.map((figure) => (figure > ceiling || figure === -Infinity ? null : figure)) };
+}
+
+/** True when these figures of the counters can be together. */
+export function canBeTogether({ sets, ceiling }: Parts, figures: readonly number[]): boolean {
+  return sets === null || figures.some((figure) => Math.abs(figure) > ceiling) || sets.has(figures.join(' '));
+}
+
 interface Values {
   readonly values: ReadonlySet<number>;
   readonly exact: boolean;
@@ -113,21 +154,40 @@ function added(one: Values, other: Values): Values {
   return { values, exact: one.exact && other.exact, endless: one.endless || other.endless };
 }
 
-function valuesOfPart(game: Game, index: number, known: Known): Values {
+/** A time, and what is counted or measured at once, can come to anything. */
+const hasNoTotals = (part: Part): boolean =>
+  typeof part.measure.of === 'string' || part.tasks.some((task) => task.see === 'count' || task.see === 'length');
+
+/** What ends before its end has no score: only what it ends with can be typed. */
+const endsWhole = (part: Part, { attempts, mostAttempts, seconds }: Known): boolean =>
+  // Of so many tries not every go has come to its end.
+  attempts === undefined &&
+  mostAttempts === undefined &&
+  seconds === undefined &&
+  part.clock.kind !== 'down' &&
+  unfinishedRule(part) === 'not-finished';
+
+/** One go of one part, of one player. */
+function aloneOf(game: Game, index: number): Program | undefined {
   const part = game.parts[index]!;
-  const { measure: rule, goes } = part;
-  if (rule.of === 'done') return { values: new Set([0, 1]), exact: true, endless: false };
-  if (typeof rule.of === 'string' || part.tasks.some((task) => task.see === 'count' || task.see === 'length'))
-    return { values: new Set([0]), exact: false, endless: true };
   const alone: Game = {
     ...game,
     parts: [{ ...part, goes: { n: 1, keep: 'last' } }],
     sides: { n: 1, turn: 'none' },
-    card: { combine: 'sum', better: rule.better },
+    card: { combine: 'sum', better: part.measure.better },
   };
   const compiled = compile(alone);
-  if (!compiled.ok) return { values: new Set([0]), exact: false, endless: true };
-  const once = walk(compiled.value, known);
+  return compiled.ok ? compiled.value : undefined;
+}
+
+function valuesOfPart(game: Game, index: number, known: Known): Values {
+  const part = game.parts[index]!;
+  const { measure: rule, goes } = part;
+  if (rule.of === 'done') return { values: new Set([0, 1]), exact: true, endless: false };
+  if (hasNoTotals(part)) return { values: new Set([0]), exact: false, endless: true };
+  const alone = aloneOf(game, index);
+  if (!alone) return { values: new Set([0]), exact: false, endless: true };
+  const once = walk(alone, known);
   let values = once;
   if (goes.keep === 'sum') for (let go = 1; go < goes.n; go += 1) values = { ...added(values, once), endless: once.endless };
   return values;
@@ -206,7 +266,40 @@ function triesFrom(program: PartProgram, state: State): Try[] {
 
 function walk(program: Program, known: Known): Values {
   const part = program.parts[0]!;
-  const cells = tellingCells(part, known);
+  const { of } = part.part.measure;
+  const cap = capOf(part.part) ?? Infinity;
+  const sum = typeof of === 'string' ? [] : Object.entries(of.sum).map(([counter, weight]) => [part.counterOffset(counter), weight] as const);
+  const valueOf = (state: State) => {
+    let value = 0;
+    for (const [offset, weight] of sum) {
+      const figure = state[part.base + offset]!;
+      if (figure === UNSET) return null;
+      value += weight * figure;
+    }
+    return Math.min(value, cap);
+  };
+  const values = new Set<number>();
+  let endless = false;
+  const exact = walkStates(program, known, [], (state) => {
+    const value = valueOf(state);
+    const attempts = state[part.base + B.attempts]!;
+    const ended = !endsWhole(part.part, known) || state[AT.phase] !== Phase.playing;
+    if (value !== null && ended && (known.attempts === undefined || attempts === known.attempts)) values.add(value);
+    const within = Math.abs(value ?? 0) <= CEILING;
+    if (!within && state[AT.phase] === Phase.playing) endless = true;
+    return within;
+  });
+  return { values, exact, endless: endless || !exact };
+}
+
+/**
+ * Walks the engine through every state of one go that the rules can tell apart, in the order of the attempts that lead to it, so that what is met
+ * again later can do no more. `note` is shown each, and says whether to go on from it; `counters` are told apart besides those that the rules look
+ * at. False when there are too many.
+ */
+function walkStates(program: Program, known: Known, counters: readonly string[], note: (state: State) => boolean): boolean {
+  const part = program.parts[0]!;
+  const cells = [...new Set([...tellingCells(part, known), ...counters.map((counter) => part.counterOffset(counter))])];
   const aliked = new Set(part.groups.filter((group) => alike(part.part, group.id)).map((group) => group.offset));
   const keyOf = (state: State) => {
     const base = state[AT.base]!;
@@ -217,30 +310,10 @@ function walk(program: Program, known: Known): Values {
     }
     return key;
   };
-  const { of } = part.part.measure;
-  const sum = typeof of === 'string' ? [] : Object.entries(of.sum).map(([counter, weight]) => [part.counterOffset(counter), weight] as const);
-  const valueOf = (state: State) => {
-    let value = 0;
-    for (const [offset, weight] of sum) {
-      const figure = state[part.base + offset]!;
-      if (figure === UNSET) return null;
-      value += weight * figure;
-    }
-    return value;
-  };
-  const values = new Set<number>();
+  const most = known.attempts ?? Math.min(known.mostAttempts ?? Infinity, (known.seconds ?? Infinity) / FASTEST_TRY_S);
   const seen = new Set<string>();
   let frontier: State[] = [start(program)];
-  let endless = false;
-  // States are walked in the order of the attempts that lead to them, so that what is met again later can do no more.
-  const most = known.attempts ?? Math.min(known.mostAttempts ?? Infinity, (known.seconds ?? Infinity) / FASTEST_TRY_S);
   seen.add(keyOf(frontier[0]!));
-  const note = (state: State) => {
-    const value = valueOf(state);
-    const attempts = state[part.base + B.attempts]!;
-    if (value !== null && (known.attempts === undefined || attempts === known.attempts)) values.add(value);
-    return value ?? 0;
-  };
   note(frontier[0]!);
   while (frontier.length > 0) {
     const next: State[] = [];
@@ -252,21 +325,16 @@ function walk(program: Program, known: Known): Values {
         for (const [group, element] of choices) step(program, after, Kind.choose, 0, group, element);
         const task = part.tasks[after[part.base + B.task]!]!;
         if (step(program, after, Kind.attempt, task.atWhistle ? part.clockDownMs : 0, a, flags) !== 0) continue;
-        const value = note(after);
-        if (after[AT.phase] !== Phase.playing) continue;
-        if (after[part.base + B.attempts]! >= most) continue;
-        if (Math.abs(value) > CEILING) {
-          endless = true;
-          continue;
-        }
+        const goesOn = note(after);
+        if (!goesOn || after[AT.phase] !== Phase.playing || after[part.base + B.attempts]! >= most) continue;
         const key = keyOf(after);
         if (seen.has(key)) continue;
         seen.add(key);
-        if (seen.size > MOST_STATES) return { values, exact: false, endless: true };
+        if (seen.size > MOST_STATES) return false;
         next.push(after);
       }
     }
     frontier = next;
   }
-  return { values, exact: true, endless };
+  return true;
 }
