@@ -22,7 +22,7 @@ const CHOICES: Readonly<Record<string, readonly string[]>> = {
   inFlight: ['released', 'landed'],
   keep: ['best', 'last', 'sum'],
   better: ['high', 'low'],
-  turn: ['none', 'attempt', 'miss', 'frame', 'half-time'],
+  turn: ['none', 'attempt', 'miss', 'frame', 'half-time', 'part'],
   order: ['fixed', 'either-way', 'free'],
   end: ['stay', 'wrap', 'finish'],
   technique: ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'other'],

@@ -7,9 +7,10 @@
  */
 import type { Amount, Cond, Effect, FinishReason, Game, Part, Task } from './game';
 import type { Outcome, Problem } from './problem';
+import { readFrames } from './read-frames';
 
 /** Version of the rules' meaning; stored with every verdict. Raise it when a play could come out differently. */
-export const ENGINE_VERSION = 2;
+export const ENGINE_VERSION = 3;
 
 /** Places in the head of the state. */
 export const AT = {
@@ -142,6 +143,8 @@ export interface CompiledRow {
   /** How often the next ball, and the one after it, count extra because of this row. */
   readonly carryNext: number;
   readonly carryAfter: number;
+  /** The set stands again after this row: a frame is over. */
+  readonly endsFrame: boolean;
   /** Where this row's tally starts, and the group whose element tells the tallies apart (−1: one tally). */
   readonly tally: number;
   readonly tallyGroup: number;
@@ -217,6 +220,8 @@ export interface PartProgram {
   readonly clockDownMs: number;
   readonly clockPer: 'part' | 'item' | 'side';
   readonly inFlightCounts: boolean;
+  /** Where turns change by frame: the counter of the balls that are still due after the last one; −1 where there are none. */
+  readonly ballsDue: number;
   /** What the card must be like for this part to be played: 1 level, 0 not level, −1 it does not matter. */
   readonly whenLevel: number;
   /** True when the score can be told from the successes alone, so that nobody has to tap a miss. */
@@ -254,7 +259,7 @@ export function compile(game: Game): Outcome<Program> {
   const parts: PartProgram[] = [];
   let base: number = AT.first;
   for (const [index, part] of game.parts.entries()) {
-    const compiled = compilePart(part, index, base);
+    const compiled = compilePart(part, index, base, game.sides.n > 1 && game.sides.turn === 'part');
     parts.push(compiled);
     base += compiled.blockSize * compiled.goes * blocks;
   }
@@ -301,7 +306,8 @@ function begun(program: PartProgram, state: Int32Array, base: number): void {
   for (const gate of program.gates) if (gate.before === 'attempt') state[base + gate.offset] = gate.n;
 }
 
-function compilePart(part: Part, index: number, base: number): PartProgram {
+/** `oneAfterTheOther`: each player plays the whole part, so that each has a clock of their own. */
+function compilePart(part: Part, index: number, base: number, oneAfterTheOther: boolean): PartProgram {
   let size: number = B.first;
   const counterBase = B.first + 2 * Object.keys(part.groups).length;
   const counterOffset = (counter: string) => counterBase + part.counters.indexOf(counter);
@@ -422,6 +428,7 @@ function compilePart(part: Part, index: number, base: number): PartProgram {
       counts: row.validity !== 'replay',
       effects: compileEffects(row.do),
       ...carryOf(row.do),
+      endsFrame: row.do.some((effect) => effect.do === 'reset' && part.groups[effect.group]!.kind !== 'place'),
       tally,
       tallyGroup,
     };
@@ -444,6 +451,7 @@ function compilePart(part: Part, index: number, base: number): PartProgram {
     };
   });
 
+  const counterOffsetOf = (counter: string | undefined) => (counter === undefined ? -1 : counterOffset(counter));
   return {
     part,
     index,
@@ -464,8 +472,9 @@ function compilePart(part: Part, index: number, base: number): PartProgram {
       onAttempts: stop.if.some(([operand]) => operand === 'attempts'),
     })),
     clockDownMs: part.clock.kind === 'down' ? part.clock.s * 1000 : 0,
-    clockPer: part.clock.per,
+    clockPer: oneAfterTheOther && part.clock.per === 'part' ? 'side' : part.clock.per,
     inFlightCounts: part.clock.inFlight === 'released',
+    ballsDue: counterOffsetOf(readFrames(part)?.extra),
     whenLevel: whenLevel(part),
     successesTell: successesTell(part),
   };

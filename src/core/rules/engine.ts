@@ -515,7 +515,10 @@ export function step(program: Program, state: State, kind: Kind, t: number, a: n
     case Kind.finish: {
       state[AT.lastT] = t;
       if (paused) unpause(state, t);
-      if (down > 0 && clockMs(part, state, t) >= down && part.clockPer === 'part') endPart(program, part, state, TIME);
+      const over = down > 0 && clockMs(part, state, t) >= down;
+      if (over && part.clockPer === 'part') endPart(program, part, state, TIME);
+      // The time of one player is up: the next one's begins.
+      else if (over && part.clockPer === 'side' && a === TIME) endSide(program, part, state, TIME);
       // Typed at the end: the part came to the end that is written.
       else if (state[AT.mode] === Mode.parts && a > STOPPED) endPart(program, part, state, a);
       // Only what goes well is tapped: that the last try was made is said, not counted.
@@ -604,6 +607,8 @@ function attempt(
       state[base + B.carryNext] = state[base + B.carryAfter]! + row.carryNext;
       state[base + B.carryAfter] = row.carryAfter;
     }
+    // The balls that are due after the last frame are still this player's.
+    if (program.turn === 'frame' && row.endsFrame && (part.ballsDue < 0 || state[base + part.ballsDue]! <= 0)) swap = true;
     break;
   }
   if (counted) state[base + B.attempts]! += 1;

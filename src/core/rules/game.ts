@@ -222,7 +222,7 @@ export interface Game {
   readonly card: { readonly combine: 'sum' | 'wins' | 'list'; readonly better: 'high' | 'low' };
   readonly sides: {
     readonly n: number;
-    readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time';
+    readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time' | 'part';
     /** When one reaches the end first, the others still get the turns that they have had fewer. */
     readonly lastTurnLevel?: boolean;
     /** Every player's own score, or one that all make together. */
@@ -425,7 +425,7 @@ export const gameSchema = Joi.object<Game>({
   }).required(),
   sides: Joi.object({
     n: Joi.number().integer().min(1).max(4).required(),
-    turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time').required(),
+    turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time', 'part').required(),
     lastTurnLevel: Joi.boolean(),
     score: Joi.string().valid('own', 'joint'),
   }).required(),

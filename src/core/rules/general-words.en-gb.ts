@@ -254,6 +254,7 @@ export const generalWords = {
     miss: 'the turn changes after a miss',
     frame: 'the turn changes after each frame',
     'half-time': 'one after the other',
+    part: 'one after the other, each a whole part',
   },
   score: { own: ', each with a score of their own', joint: ', one score together' },
   lastTurn: { yes: 'the others still have their turn', no: 'it is over at once' },

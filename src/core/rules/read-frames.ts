@@ -4,6 +4,8 @@ import type { Effect, Part, Row } from './game';
 export interface Frames {
   readonly frames: number;
   readonly pins: number;
+  /** The counter of the balls that are still due after the last frame. */
+  readonly extra: string;
 }
 
 /** The rules of frames with these names: two balls a frame, bonuses carried, extra balls after the last frame. */
@@ -56,5 +58,5 @@ export function readFrames(part: Part): Frames | null {
   if (atLast?.[1] !== '>=' || plain(noneDue?.slice(1)) !== '["<=",0]' || !ball?.startsWith('n.')) return null;
   const [frame, extra] = [atLast[0], noneDue![0]].map((operand) => operand.slice(2)) as [string, string];
   const names = { points, frame, extra, ball: ball.slice(2), pin: pin! };
-  return new Set(Object.values(names)).size === 5 && plain(rows) === plain(rowsOfFrames(names, frames)) ? { frames, pins: group.n } : null;
+  return new Set(Object.values(names)).size === 5 && plain(rows) === plain(rowsOfFrames(names, frames)) ? { frames, pins: group.n, extra } : null;
 }
