@@ -180,3 +180,25 @@ export const FASTEST_TRY_S = 0.5;
 export const FASTEST_AIMED_S = 1.2;
 /** A try with its fetching, where rules are asked whether they fit their time, seconds. Assumed. */
 export const ONE_TRY_S = 3.5;
+
+/**
+ * What no body of a child does faster: a second, metres a second, seconds each. Wide on purpose, since beyond them a score is asked about and not
+ * refused; younger children have the same hands and shorter legs. Assumed.
+ */
+export const MOST_OF_A_BODY = {
+  /** Taps with the foot, touches that keep something up, turns of a lid, star jumps, other exercises, a second. */
+  tapsPerS: 6,
+  keepUpsPerS: 4,
+  flipsPerS: 1,
+  jumpsPerS: 1.6,
+  exercisesPerS: 4,
+  /** Running from mark to mark: to seven years, and from eight. */
+  runMPerS: { young: 5.5, older: 6.5 },
+  /** Something put on, or done, at a station on the way; a word found and fetched. */
+  stationS: 1.5,
+  wordS: 3,
+  /** Between two tries with several balls in reach. */
+  nextBallS: 0.4,
+} as const;
+/** From this age children are as quick as the older ones. Assumed. */
+export const OLDER_FROM = 8;

@@ -18,6 +18,7 @@ import { measure, type Result } from '../rules/measure';
 import { capOf, unfinishedRule } from '../rules/unfinished';
 import { canBe, canBeTogether, goTotals, reachableParts, reachableTotals, type Known, type Parts, type Totals } from '../rules/totals';
 import { playsFrames } from '../rules/frames';
+import { hardToBelieve } from './believable';
 import { countersAsked } from './parts';
 import type { Go, Report } from './report';
 
@@ -33,6 +34,7 @@ export type ReasonCode =
   | 'sum'
   | 'unit'
   | 'fast'
+  | 'body'
   | 'rare'
   | 'unfinished'
   | 'version'
@@ -135,6 +137,8 @@ function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: M
   judgeUnit(go, result.unit, say);
   if (isAimed(program) && go.counting !== 'parts' && result.attempts >= FEW_ATTEMPTS && result.seconds < result.attempts * FASTEST_AIMED_S)
     say('doubtful', 'fast', 'events', `${result.attempts} throws in ${result.seconds} seconds is faster than anybody can throw and fetch.`);
+  const hard = hardToBelieve({ game: program.game, go, value: result.value, seconds: result.seconds, tries: result.attempts });
+  if (hard) say('doubtful', 'body', 'events', hard);
   if (isRare(go, result))
     say(
       'doubtful',
@@ -168,7 +172,9 @@ function judgeTotal(level: KnownLevel, go: Go, say: Say): GoVerdict {
     const known = setUpKnown(program.game, go);
     const totals = kept(level, `card ${JSON.stringify(known)}`, () => reachableTotals(program.game, known));
     const inTime = canBe(totals, go.total) ? withinTheClock(level, known) : totals;
+    const hard = hardToBelieve({ game: program.game, go, value: go.total, seconds: 0, tries: 0 });
     if (!canBe(totals, go.total)) say('impossible', 'reach', 'total', cannotBeSentence(totals, go.total, unit, known));
+    else if (hard) say('doubtful', 'body', 'total', hard);
     else if (!canBe(inTime, go.total))
       say('doubtful', 'fast', 'total', `${go.total} ${unit} is more than can be thrown and fetched in the time: about ${inTime.most} at most.`);
   }

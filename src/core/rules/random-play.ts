@@ -34,7 +34,8 @@ export function randomPlay(program: Program, seed: number, number: number, count
   for (let n = 0; n < MOST_EVENTS; n += 1) {
     const moves = nextMoves(program, state);
     if (moves.over) break;
-    t += 1500 + draw(2500);
+    // As quick as a child may be, and no quicker.
+    t += (moves.owed?.kind === 'exercise' ? moves.owed.n * 700 : moves.task.technique === 'move' || moves.task.see === 'text' ? 3000 : 1500) + draw(2500);
     if (moves.waiting) {
       happen({ do: 'begin', t });
       continue;
@@ -69,7 +70,7 @@ function seen(moves: NextMoves, draw: (below: number) => number): Omit<Extract<P
       return { felled: moves.standing.filter(() => all || draw(2) === 0), ...flagged };
     }
     case 'count':
-      return { count: draw(60), ...flagged };
+      return { count: draw(8), ...flagged };
     case 'length':
       return { lengthMm: draw(2000), ...flagged };
     case 'face':
