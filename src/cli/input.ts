@@ -1,6 +1,10 @@
 /** What a verb is given: files that are read and checked, options as numbers and choices; what is wrong is told with its place. */
 import { readFileSync } from 'node:fs';
+import { readEvent } from '@/core/rules/event';
+import { EVENT_FORMAT } from '@/core/rules/formats';
+import type { Game } from '@/core/rules/game';
 import type { Outcome, Problem } from '@/core/rules/problem';
+import { readGameToPlay } from '@/core/rules/read-game';
 
 export type Options = Readonly<Record<string, string | undefined>>;
 
@@ -33,6 +37,23 @@ export function accepted<T>(file: string, outcome: Outcome<T>): T {
   if (outcome.ok) return outcome.value;
   throw new BadInput(outcome.problems.map((problem) => ({ ...problem, place: `${file}${problem.place}` })));
 }
+
+export interface GameInFile {
+  readonly game: Game;
+  /** Where it stands in the file. */
+  readonly place: string;
+}
+
+/** The games of a file: of an event all of them, or the one that is asked for. */
+export function gamesIn(name: string, options: Options): readonly GameInFile[] {
+  const json = readJson(name);
+  if ((json as { readonly format?: unknown } | null)?.format !== EVENT_FORMAT) return [{ game: accepted(name, readGameToPlay(json)), place: '' }];
+  const games = accepted(name, readEvent(json)).items.map(({ game }, index) => ({ game, place: `/items/${index}/game` }));
+  return options['game'] === undefined ? games : [games[whole(options['game'], 'game', 1, 1, games.length) - 1]!];
+}
+
+/** The game of a file; of an event the one that is asked for, or the first. */
+export const gameIn = (name: string, options: Options): Game => gamesIn(name, options)[0]!.game;
 
 export function print(value: unknown): void {
   process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);

@@ -16,25 +16,27 @@ interface Verb {
 }
 
 const LEVEL = { level: 'the level, 1 for the first' };
+const GAME = { game: 'where the file is an event: which of its games, 1 for the first' };
 const AGE = { age: 'of the children, in years, 4 to 12' };
 
 const VERBS: Readonly<Record<string, Verb>> = {
   score: {
-    calls: ['score GAME PLAY'],
-    about: 'The score of a play, worked out.',
-    options: {},
-    run: async (args) => (await import('./rules-verbs')).score(args),
+    calls: ['score GAME PLAY [--game 2]'],
+    about: 'The score of a play, worked out, with the frame sheet of a game of frames; exit 1 when something in it was refused.',
+    options: GAME,
+    run: async (args, options) => (await import('./rules-verbs')).score(args, options),
   },
   check: {
     calls: ['check GAME REPORT', 'check CLASS.json'],
     about: 'The verdict on a report, or on every report of a class that was exported; exit 1 when one is not clean.',
-    options: {},
-    run: async (args) => (await import('./rules-verbs')).check(args),
+    options: GAME,
+    run: async (args, options) => (await import('./rules-verbs')).check(args, options),
   },
   totals: {
     calls: ['totals GAME [--level 2] [--attempts 10] [--seconds 60] [--targets 5] [--marks 2]'],
     about: 'The totals that can be, and those that cannot.',
     options: {
+      ...GAME,
       ...LEVEL,
       attempts: 'as many tries as were made',
       seconds: 'as long as was played',
@@ -46,13 +48,14 @@ const VERBS: Readonly<Record<string, Verb>> = {
   gaps: {
     calls: ['gaps GAME'],
     about: 'What the rules leave open, with mends; exit 1 when there are any.',
-    options: {},
-    run: async (args) => (await import('./rules-verbs')).gaps(args),
+    options: GAME,
+    run: async (args, options) => (await import('./rules-verbs')).gaps(args, options),
   },
   forecast: {
     calls: ['forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1] [--pins rough] [--reports REPORTS.csv]'],
     about: 'Chances, likely scores, par, minutes and luck of a level.',
     options: {
+      ...GAME,
       ...AGE,
       ...LEVEL,
       plays: 'how many games are played out, to 100000',
@@ -65,13 +68,13 @@ const VERBS: Readonly<Record<string, Verb>> = {
   levels: {
     calls: ['levels GAME --age 8 --chances 0.7,0.5,0.3'],
     about: 'Distances for wanted chances, one a level.',
-    options: { ...AGE, chances: 'between 0 and 1, with commas' },
+    options: { ...GAME, ...AGE, chances: 'between 0 and 1, with commas' },
     run: async (args, options) => (await import('./forecast-verbs')).levels(args, options),
   },
   equal: {
     calls: ['equal GAME --age 8 --have bucket,box --clear 2.6 [--level 2]'],
     about: 'The set-up of another home with the same chances.',
-    options: { ...AGE, ...LEVEL, have: 'what is there, with commas', clear: 'the longest clear line, metres' },
+    options: { ...GAME, ...AGE, ...LEVEL, have: 'what is there, with commas', clear: 'the longest clear line, metres' },
     run: async (args, options) => (await import('./forecast-verbs')).equal(args, options),
   },
   fit: {
@@ -85,6 +88,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
     calls: ['sheet GAME --out SHEET.pdf [--level 2] [--age 8] [--size letter] [--print large] [--ground pale] [--language fr]'],
     about: 'A home sheet on paper.',
     options: {
+      ...GAME,
       ...LEVEL,
       ...AGE,
       out: 'the name of the PDF',
@@ -129,7 +133,8 @@ const bad = (reason: string): BadInput => new BadInput([{ place: 'command line',
 
 async function run(words: readonly string[]): Promise<number> {
   const [first, second] = words;
-  if (first === undefined || first === 'help' || first === '--help' || first === '-h') {
+  if (first === undefined) throw bad('no verb was given');
+  if (first === 'help' || first === '--help' || first === '-h') {
     process.stdout.write(usage());
     return 0;
   }

@@ -1,21 +1,22 @@
 /** score, check, totals, gaps: what the rules say. */
 import { readClassFile, type ClassFile } from '@/core/progress/class-file';
-import { judge } from '@/core/reports/judge';
+import { judge, refusalWords } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
 import { compile } from '@/core/rules/compile';
+import { framesOf, playsFrames } from '@/core/rules/frames';
 import { gapsOf } from '@/core/rules/gaps';
 import { levelGame } from '@/core/rules/level';
 import { measure } from '@/core/rules/measure';
-import { readGameToPlay } from '@/core/rules/read-game';
 import { readPlay } from '@/core/rules/read-play';
 import { replay } from '@/core/rules/replay';
 import { reachableTotals } from '@/core/rules/totals';
-import { accepted, BadInput, file, print, readJson, whole, type Options } from './input';
+import { accepted, BadInput, file, print, readJson, whole, type Options, gameIn, gamesIn } from './input';
 
-export function score(args: readonly string[]): number {
+/** Exit 1 when something of the play was refused; which, stands on standard error. */
+export function score(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
   const playFile = file(args, 1, 'PLAY');
-  const game = accepted(gameFile, readGameToPlay(readJson(gameFile)));
+  const game = gameIn(gameFile, options);
   const play = accepted(playFile, readPlay(readJson(playFile)));
   const index = game.levels.findIndex((level) => level.id === play.level);
   if (index < 0)
@@ -28,8 +29,10 @@ export function score(args: readonly string[]): number {
     ]);
   const program = accepted(gameFile, compile(accepted(gameFile, levelGame(game, index))));
   const { state, refused } = replay(program, play.events, play.counting);
-  print({ ...measure(program, state), refused });
-  return 0;
+  const frames = program.parts.length === 1 && playsFrames(program.parts[0]!) ? { frames: framesOf(program, play.events) } : {};
+  print({ ...measure(program, state), ...frames, refused });
+  for (const { index, reason } of refused) process.stderr.write(`${playFile}/events/${index}: refused: ${refusalWords(reason)}.\n`);
+  return refused.length === 0 ? 0 : 1;
 }
 
 /** Every report of a class as a file, judged again. */
@@ -43,11 +46,11 @@ function checkClass(classFile: string, { games, reports }: ClassFile): number {
   return verdicts.every(({ kind }) => kind === 'clean') ? 0 : 1;
 }
 
-export function check(args: readonly string[]): number {
+export function check(args: readonly string[], options: Options): number {
   if (args.length === 1) return checkClass(args[0]!, accepted(args[0]!, readClassFile(readJson(args[0]!))));
   const gameFile = file(args, 0, 'GAME');
   const reportFile = file(args, 1, 'REPORT');
-  const game = accepted(gameFile, readGameToPlay(readJson(gameFile)));
+  const game = gameIn(gameFile, options);
   const verdict = judge(game, accepted(reportFile, readReport(readJson(reportFile))));
   print(verdict);
   return verdict.kind === 'clean' ? 0 : 1;
@@ -55,7 +58,7 @@ export function check(args: readonly string[]): number {
 
 export function totals(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
-  const game = accepted(gameFile, readGameToPlay(readJson(gameFile)));
+  const game = gameIn(gameFile, options);
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
   const attempts = options['attempts'] === undefined ? {} : { attempts: whole(options['attempts'], 'attempts', 1, 0, 1000) };
   const seconds = options['seconds'] === undefined ? {} : { seconds: whole(options['seconds'], 'seconds', 60, 0, 3600) };
@@ -65,9 +68,9 @@ export function totals(args: readonly string[], options: Options): number {
   return 0;
 }
 
-export function gaps(args: readonly string[]): number {
+export function gaps(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
-  const found = gapsOf(accepted(gameFile, readGameToPlay(readJson(gameFile))));
+  const found = gamesIn(gameFile, options).flatMap(({ game, place }) => gapsOf(game).map((gap) => ({ ...gap, place: `${place}${gap.place}` })));
   print(found.map(({ mends, ...gap }) => ({ ...gap, mends: mends.map((mend) => mend.label) })));
   return found.length === 0 ? 0 : 1;
 }

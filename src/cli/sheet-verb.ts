@@ -2,14 +2,13 @@
 import { writeFileSync } from 'node:fs';
 import { stepLengthM } from '@/core/measure/stature';
 import { levelGame } from '@/core/rules/level';
-import { readGameToPlay } from '@/core/rules/read-game';
 import { pacedGame } from '@/core/sheet/set-up';
 import { renderPaper } from '@/server/paper/render';
-import { accepted, BadInput, file, oneOf, print, readJson, whole, type Options } from './input';
+import { accepted, BadInput, file, oneOf, print, whole, type Options, gameIn } from './input';
 
 export async function sheet(args: readonly string[], options: Options): Promise<number> {
   const gameFile = file(args, 0, 'GAME');
-  const game = accepted(gameFile, readGameToPlay(readJson(gameFile)));
+  const game = gameIn(gameFile, options);
   const out = options['out'];
   if (!out) throw new BadInput([{ place: '--out', reason: 'the name of the PDF is missing', fix: 'Write --out SHEET.pdf.' }]);
   const index = whole(options['level'], 'level', 1, 1, game.levels.length) - 1;

@@ -96,6 +96,56 @@ describe('npx lochside', () => {
     expect(lochside('gaps', game, '--age', '8')).toMatchObject({ status: 2, stderr: expect.stringContaining('--age') as string });
     expect(lochside('totals')).toMatchObject({ status: 2, stderr: expect.stringContaining('GAME is missing') as string });
   });
+  it('says in one line, with exit 2, that there is no verb, or far too many events, and that soon', () => {
+    for (const done of [lochside(), lochside('fly'), lochside('score')]) {
+      expect(done.status).toBe(2);
+      expect(done.stdout).toBe('');
+      expect(done.stderr.trim().split('\n')).toHaveLength(1);
+    }
+    const million = file('million.json', {
+      ...(json('example.play.json') as object),
+      events: Array.from({ length: 1_000_000 }, (_, n) => ({ do: 'attempt', t: n, end: 'in' })),
+    });
+    const done = lochside('score', game, million);
+    expect(done).toMatchObject({
+      status: 2,
+      stderr: `${million}/events: there are 1000000 events, and a go has at most 2000. Send the goes one by one.\n`,
+    });
+  });
+  it('scores with exit 1 where something was refused, and says which; frames have their sheet, a card its parts', () => {
+    const play = json('example.play.json') as { events: object[] };
+    const refused = lochside('score', game, file('refused.json', { ...play, events: [...play.events, { do: 'attempt', t: 9_999_999, end: 'in' }] }));
+    expect(refused.status).toBe(1);
+    expect(refused.stderr).toMatch(new RegExp(`/events/${play.events.length}: refused: `));
+    const fell = (...counts: readonly number[]) => counts.map((count, n) => ({ do: 'attempt', t: 3000 * (n + 1), count }));
+    const framed = { ...play, level: 'level-1', counting: 'attempts', events: fell(6, 3, 2) };
+    const frames = lochside('score', starterFile('loch-frames'), file('frames.json', framed));
+    expect(JSON.parse(frames.stdout)).toMatchObject({
+      frames: [
+        { balls: [6], kind: 'strike', total: 11 },
+        { balls: [3, 2], kind: 'open', total: 16 },
+      ],
+    });
+    const holes = [
+      { do: 'attempt', t: 1000, end: 'on' },
+      { do: 'attempt', t: 2000, end: 'in' },
+    ];
+    const course = lochside('score', starterFile('otters-errand'), file('holes.json', { ...play, level: 'level-1', events: holes }));
+    expect(JSON.parse(course.stdout)).toMatchObject({ parts: [{ title: 'First holt', value: 2, sum: '2 strokes' }] });
+  });
+  it('reads an event too: one of its games, or all of them', () => {
+    const of = (id: string) => ({ game: JSON.parse(readFileSync(starterFile(id), 'utf8')) as Record<string, unknown>, level: 'level-1' });
+    const first = of('heron-strike');
+    const second = of('harbour-stores');
+    delete second.game['calls'];
+    const event = { format: 'lochside.event/1', title: 'Two', items: [first, second], card: { combine: 'list', better: 'high' } };
+    const path = file('event.json', event);
+    expect(JSON.parse(lochside('totals', path).stdout)).toMatchObject({ unit: 'hits', most: 6 });
+    expect(JSON.parse(lochside('totals', path, '--game', '2').stdout)).toMatchObject({ unit: 'points' });
+    expect(JSON.parse(lochside('gaps', path).stdout)).toMatchObject([{ kind: 'who-calls', place: '/items/1/game/calls' }]);
+    expect(lochside('gaps', path, '--game', '1').status).toBe(0);
+    expect(lochside('gaps', path, '--game', '3').status).toBe(2);
+  });
   it('lists the totals that can be, and what a game leaves open', () => {
     const totals = lochside('totals', starterFile('harbour-stores'), '--attempts', '2');
     expect(totals.status).toBe(0);

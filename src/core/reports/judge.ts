@@ -126,7 +126,7 @@ function judgeGo(game: Game, go: Go, index: number, reasons: Reason[], levels: M
   const { state, refused } = replay(program, go.events, go.counting);
   const result = measure(program, state);
   for (const first of refused.slice(0, 1))
-    say('impossible', 'rules', `events/${first.index}`, `It cannot have been so: ${refusalWords(go, first.index, first.reason)}.`);
+    say('impossible', 'rules', `events/${first.index}`, `It cannot have been so: ${refusedWords(go, first.index, first.reason)}.`);
   const over = go.counting === 'attempts' ? null : (tooMany(program, state) ?? outOfReach(level, state, go));
   if (over) say('impossible', 'reach', 'events', over);
   else if (go.counting !== 'attempts') {
@@ -237,7 +237,10 @@ function sumSentence(go: Go, result: Result): string {
   return `It says ${go.total} ${go.unit}; worked out it is ${result.sum}.`;
 }
 
-function refusalWords(go: Go, index: number, reason: Refusal): string {
+/** Why an event was not taken, after "refused:". */
+export const refusalWords = (reason: Refusal): string => REFUSED[reason];
+
+function refusedWords(go: Go, index: number, reason: Refusal): string {
   const event = go.events[index]!;
   if (reason === 'not-standing' && event.do === 'attempt' && (event.count !== undefined || event.felled))
     return `a ball felled ${event.count ?? event.felled!.length}, more than were standing`;

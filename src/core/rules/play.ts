@@ -43,7 +43,7 @@ export interface Play {
   readonly events: readonly PlayEvent[];
 }
 
-const MAX_EVENTS = 2000;
+export const MAX_EVENTS = 2000;
 const t = Joi.number().integer().min(0).max(14_400_000).required();
 const index = Joi.number().integer().min(0).max(29);
 

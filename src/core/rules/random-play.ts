@@ -35,7 +35,9 @@ export function randomPlay(program: Program, seed: number, number: number, count
     const moves = nextMoves(program, state);
     if (moves.over) break;
     // As quick as a child may be, and no quicker.
-    t += (moves.owed?.kind === 'exercise' ? moves.owed.n * 700 : moves.task.technique === 'move' || moves.task.see === 'text' ? 3000 : 1500) + draw(2500);
+    t +=
+      (moves.owed?.kind === 'exercise' ? moves.owed.n * 700 : moves.task.technique === 'move' || moves.task.see === 'text' ? 3000 : 1500) +
+      draw(2500);
     if (moves.waiting) {
       happen({ do: 'begin', t });
       continue;
