@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { compile, type Program } from '@/core/rules/compile';
 import { start } from '@/core/rules/engine';
 import { replay } from '@/core/rules/replay';
+import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { framesOf } from '@/core/rules/frames';
 import type { Game } from '@/core/rules/game';
 import { resolveLevel } from '@/core/rules/level';
@@ -351,10 +352,20 @@ describe('O. closest to a mark', () => {
   it('the smallest gap counts, over six kicks from three berths in turn', () => {
     const kick = (lengthMm: number): PlayEvent => ({ do: 'attempt', t: at(), lengthMm });
     const result = fresh(() => played('drop-anchor', [kick(420), kick(130), kick(260), kick(150)]));
-    expect(result).toMatchObject({ value: 130, unit: 'mm', better: 'low' });
+    expect(result).toMatchObject({ value: 13, unit: 'cm', better: 'low', sum: '13 cm from the buoy' });
     expect(result.moves.place).toBe(1);
     const program = programOf(starter('drop-anchor'));
     expect(measure(program, start(program)).value).toBeNull();
+  });
+  it('12 that is typed is 12 cm, as it is when 12 cm are tapped', () => {
+    const game = resolveLevel(starter('drop-anchor'), 0);
+    const fields = partFields(game);
+    expect(fields.map(({ label }) => label)).toEqual(['cm from the buoy']);
+    const compiled = compile(game);
+    if (!compiled.ok) throw new Error('it does not compile');
+    const typed = measure(compiled.value, replay(compiled.value, eventsFromFields(game, fields, [12]), 'parts').state);
+    const tapped = measure(compiled.value, replay(compiled.value, [{ do: 'attempt', t: 1000, lengthMm: 120 }]).state);
+    for (const one of [typed, tapped]) expect(one).toMatchObject({ value: 12, unit: 'cm' });
   });
 });
 

@@ -3,6 +3,7 @@ import type { Fitted } from '../progress/fit';
 import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
 import { AT, B, compile, FINISH_REASONS, type Program } from '../rules/compile';
+import { mmPerUnit } from '../rules/length-unit';
 import { capOf, unfinishedRule } from '../rules/unfinished';
 import { start } from '../rules/engine';
 import type { Game } from '../rules/game';
@@ -220,7 +221,8 @@ export function scoreReader(program: Program): (state: Int32Array) => number | n
     part.goes === 1 &&
     typeof of !== 'string' &&
     !part.part.rows.some((row) => row.do.some((effect) => effect.do === 'keepMin')) &&
-    capOf(part.part) === undefined;
+    capOf(part.part) === undefined &&
+    mmPerUnit(part.part, part.part.measure) === 1;
   if (!simple) return (state) => measure(program, state).value;
   const weights = Object.entries(of.sum).map(([counter, weight]) => [part.base + part.counterOffset(counter), weight] as const);
   const unfinished = unfinishedRule(part.part) === 'not-finished';

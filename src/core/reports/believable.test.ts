@@ -44,8 +44,8 @@ describe('what no body does', () => {
     expect(least(5)).toBeGreaterThan(7);
   });
 
-  it('a length beyond the floor is doubtful: 99,999 mm on a room of some metres', () => {
-    expect(body(totalOf('drop-anchor', 99_999))[0]).toMatch(/^100\.0 m is more than the floor has: about \d+\.\d m\.$/);
+  it('a length beyond the floor is doubtful: 9,999 cm in a room of some metres', () => {
+    expect(body(totalOf('drop-anchor', 9999))[0]).toMatch(/^100\.0 m is more than the floor has: about \d+\.\d m\.$/);
     expect(totalOf('drop-anchor', 400).kind).toBe('clean');
   });
 

@@ -2,6 +2,7 @@
 import { placedMarks } from '../course/geometry';
 import { MOST_OF_A_BODY, OLDER_FROM } from '../motion/assumed';
 import type { Game, Part } from '../rules/game';
+import { mmPerUnit } from '../rules/length-unit';
 import type { PlayEvent } from '../rules/play';
 import type { Go } from './report';
 
@@ -84,7 +85,7 @@ function tooLong(game: Game, part: Part, go: Go, value: number): string | null {
   const { floor, open = [] } = game.course;
   const mostM = Math.hypot(floor.widthM, floor.depthM) + (open.length > 0 ? RUNS_ON_M : 0);
   const lengths = go.events.flatMap((event) => (event.do === 'attempt' && event.lengthMm !== undefined ? [event.lengthMm] : []));
-  const longest = Math.max(value, ...lengths) / 1000;
+  const longest = Math.max(value * mmPerUnit(part, part.measure), ...lengths) / 1000;
   return longest > mostM ? `${longest.toFixed(1)} m is more than the floor has: about ${mostM.toFixed(1)} m.` : null;
 }
 

@@ -3,6 +3,7 @@
  * the grid of paper sheets and the boxes on the sheet itself.
  */
 import type { Effect, Game, Group, Part } from '../rules/game';
+import { mmPerUnit } from '../rules/length-unit';
 import { reachableParts } from '../rules/totals';
 import { unfinishedRule } from '../rules/unfinished';
 import { placeMark } from '../rules/place-name';
@@ -193,7 +194,7 @@ export function eventsFromFields(game: Game, fields: readonly PartField[], typed
             if (value > 0) events.push({ do: 'tally', t, row: field.row, at: field.at, n: value });
             break;
           case 'counter':
-            events.push({ do: 'tally', t, counter: field.counter, n: value });
+            events.push({ do: 'tally', t, counter: field.counter, n: value * mmPerUnit(part, part.measure) });
             break;
           case 'seconds':
             took = value * 1000;

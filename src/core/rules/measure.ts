@@ -1,5 +1,6 @@
 import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { finishedWhy, playedMs, rawScore, type State } from './engine';
+import { mmPerUnit } from './length-unit';
 import { capOf, unfinishedRule } from './unfinished';
 import type { FinishReason, Measure } from './game';
 import { english } from '../words/english';
@@ -197,7 +198,7 @@ function measured(part: PartProgram, state: State, base: number): number | null 
   if (of === 'minutes') return Math.floor(blockMs(state, base) / 60_000);
   if (of === 'done') return state[base + B.why]! >= 0 ? 1 : 0;
   if (Object.keys(of.sum).some((counter) => state[base + part.counterOffset(counter)] === UNSET)) return null;
-  return Math.min(rawScore(part, state, base), capOf(part.part) ?? Infinity);
+  return Math.round(Math.min(rawScore(part, state, base), capOf(part.part) ?? Infinity) / mmPerUnit(part.part, part.part.measure));
 }
 
 function workingOf(part: PartProgram, state: State, base: number, value: number | null, words: Words): { working: WorkingLine[]; sum: string } {
@@ -210,7 +211,7 @@ function workingOf(part: PartProgram, state: State, base: number, value: number 
     return { working: byRow, sum: sumWords(byRow, value, words) };
   const byCounter = weights
     .map(([counter, each]): WorkingLine => ({
-      times: state[base + part.counterOffset(counter)]!,
+      times: Math.round(state[base + part.counterOffset(counter)]! / mmPerUnit(part.part, rule)),
       each,
       place: null,
       ...(part.part.counterWords?.[counter] ? { what: part.part.counterWords[counter] } : {}),
