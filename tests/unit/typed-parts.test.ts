@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { goOf } from '@/core/reports/from-parts';
-import { judge } from '@/core/reports/judge';
+import { judge, type KnownLevel } from '@/core/reports/judge';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { REPORT_FORMAT } from '@/core/rules/formats';
 import { compile } from '@/core/rules/compile';
@@ -20,6 +20,9 @@ const level = (id: string): Game => {
   return { ...game, parts: game.parts.slice(0, 1), levels: [{ ...game.levels[0]!, set: {} }] };
 };
 
+/** What is worked out once for a game, as the server keeps it. */
+const known = new Map<Game, Map<number, KnownLevel>>();
+
 /** The verdict on these figures in the order of the fields, with the total that they come to. */
 function verdictOf(game: Game, figures: readonly number[]) {
   const compiled = compile(game);
@@ -28,7 +31,9 @@ function verdictOf(game: Game, figures: readonly number[]) {
   const { value, unit } = measure(compiled.value, replay(compiled.value, events, 'parts').state);
   const setUp = { ...usedSetUpOf(game), form: 'standing' as const };
   const go = goOf({ game, levelId: game.levels[0]!.id, setUp }, { counting: 'parts', hand: 'either', events, total: value, unit });
-  return judge(game, { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' });
+  const levels = known.get(game) ?? new Map<number, KnownLevel>();
+  known.set(game, levels);
+  return judge(game, { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' }, levels);
 }
 
 interface Box {

@@ -10,6 +10,7 @@ import type { Cond, Game, Group, Measure, Part, Row, Stop, Task } from './game';
 import { mostOf } from './most';
 import { readFrames, type Frames } from './read-frames';
 import { RuleWords } from './tell-rows';
+import { unfinishedRule } from './unfinished';
 import { capital, uncapital, choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
 import type { Audience, Sentence, Token } from './tokens';
 
@@ -136,13 +137,8 @@ class Writer {
     if (frames) tell('then', this.frames(frames));
     else {
       const whistle = part.tasks.some((task) => task.asked === 'whistle') ? [text(`${this.template('whistle')} `)] : [];
-      const already = new Map<string, string>();
       part.rows.forEach((row, rowIndex) => {
         const line = this.row(part, row, rules, `${at}/rows/${rowIndex}`, rowIndex);
-        // Of two things to do one may say the same: once is enough.
-        const conds = JSON.stringify(row.if);
-        if ((already.get(plain(line)) ?? conds) !== conds) return;
-        already.set(plain(line), conds);
         tell('then', line.length === 0 || whistle.length === 0 ? line : [...whistle, ...uncapital(line)]);
       });
     }
@@ -162,8 +158,12 @@ class Writer {
         }),
       );
     tell('count', this.measure(part, at));
+    const { unfinished } = this.catalogue;
     if (part.unfinished)
-      tell('count', this.say('unfinished', { unfinished: [choice(`${at}/unfinished`, 'Not finished', part.unfinished, this.catalogue.unfinished)] }));
+      tell('count', this.say('unfinished', { unfinished: [choice(`${at}/unfinished`, 'Not finished', part.unfinished, unfinished)] }));
+    // Where the rules leave it open it is said too; of a time it goes without saying.
+    else if (typeof part.measure.of !== 'string' && unfinishedRule(part) === 'not-finished')
+      tell('count', this.say('unfinished', { unfinished: [text(unfinished['not-finished'])] }));
     if (!several || !part.title) return steps;
     // The same slot of several parts is told apart by the part's name.
     return steps.map(({ kind, sentence }) => ({
@@ -427,7 +427,7 @@ class Writer {
 const same = (cond: Cond) => (other: Cond) => cond.every((one, index) => one === other[index]);
 
 /** The rules of any game as steps, in the words of a catalogue. */
-export function generalSteps(game: Game, audience: Audience, language: Catalogue): readonly Step[] {
+function generalSteps(game: Game, audience: Audience, language: Catalogue): readonly Step[] {
   return new Writer(game, audience, language).all();
 }
 
