@@ -56,9 +56,9 @@ describe('told: no two rules with the same “if” and different ends', () => {
       const ifs = part.rows.map((row) => JSON.stringify([...row.if].sort()));
       expect(new Set(ifs).size).toBe(ifs.length);
     }
-    for (const { words } of VOICES)
+    for (const { audience, words } of VOICES)
       for (const part of game.parts) {
-        const rules = new RuleWords(game, part, '/parts/0', catalogueIn(words));
+        const rules = new RuleWords(game, part, '/parts/0', catalogueIn(words), audience);
         const plain = (tokens: readonly (readonly Token[])[]) => tokens.map(plainText).join('; ');
         const ends = new Map<string, string>();
         for (const row of part.rows) {

@@ -92,7 +92,7 @@ class Writer {
   private sides(): Sentence[] {
     const { sides, parts } = this.game;
     const found: Sentence[] = [
-      this.say('sides', {
+      this.say(sides.score ? 'sidesScore' : 'sides', {
         n: [text(`${sides.n}`)],
         turn: [choice('/sides/turn', 'Whose turn', sides.turn, this.catalogue.turn)],
         score: sides.score ? [choice('/sides/score', 'Whose score', sides.score, this.catalogue.score)] : [],
@@ -100,7 +100,7 @@ class Writer {
     ];
     if (sides.turn === 'miss') {
       const misses = parts.flatMap((part, index) => {
-        const rules = new RuleWords(this.game, part, `/parts/${index}`, this.language);
+        const rules = new RuleWords(this.game, part, `/parts/${index}`, this.language, this.audience);
         return part.tasks.flatMap((task) => (task.ends ?? []).filter((end) => end.as !== 'success').map((end) => plain(rules.end(end.id))));
       });
       if (misses.length > 0) found.push(this.say('misses', { ends: joined([...new Set(misses)].map(said), this.catalogue.or) }));
@@ -112,7 +112,7 @@ class Writer {
 
   private part(part: Part, index: number): Step[] {
     const at = `/parts/${index}`;
-    const rules = new RuleWords(this.game, part, at, this.language);
+    const rules = new RuleWords(this.game, part, at, this.language, this.audience);
     const several = this.game.parts.length > 1;
     const steps: Step[] = [];
     const tell = (kind: StepKind, ...sentences: readonly Sentence[]) =>

@@ -8,7 +8,7 @@ import { mostOf } from './most';
 import type { GeneralWords } from './general-words.en-gb';
 import type { Catalogue } from './languages';
 import { choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
-import type { Token } from './tokens';
+import type { Audience, Token } from './tokens';
 
 type Op = Cond[1];
 type Kept = Extract<Effect, { readonly do: 'set' | 'keepMax' | 'keepMin' }>;
@@ -25,6 +25,7 @@ export class RuleWords {
     /** JSON Pointer of the part. */
     private readonly at: string,
     private readonly language: Catalogue,
+    private readonly audience: Audience,
   ) {
     this.words = language.general;
   }
@@ -39,30 +40,26 @@ export class RuleWords {
     return n === 1 ? this.words.kinds[group.kind] : this.words.allKinds[group.kind];
   }
 
-  /** "1 second", "4 minutes", "2 minutes 30 seconds", as one number that is edited in seconds. */
+  /** "1 second", "4 minutes", "2 minutes 30 seconds"; for the teacher as the seconds that she edits, with that beside them. */
   time(pointer: string, seconds: number, [least, most, step]: readonly [number, number, number] = CLOCK_S): Token[] {
     const { time } = this.words;
-    const of = (message: string, n: number) =>
-      this.plural(message, n, { figure: [text(`${n}`)] })
-        .map((token) => token.text)
-        .join('');
+    const of = (message: string, n: number) => this.plural(message, n, { figure: [text(`${n}`)] });
     const [minutes, rest] = [Math.floor(seconds / 60), seconds % 60];
-    const shown =
-      seconds < 120
-        ? of(time.seconds, seconds)
-        : rest === 0
-          ? of(time.minutes, minutes)
-          : fill(time.both, { minutes: [text(of(time.minutes, minutes))], seconds: [text(of(time.seconds, rest))] })
-              .map((token) => token.text)
-              .join('');
-    return [number(pointer, 'Seconds', seconds, least, most, step, shown)];
+    const long = seconds >= 120;
+    const inMinutes =
+      rest === 0 ? of(time.minutes, minutes) : fill(time.both, { minutes: of(time.minutes, minutes), seconds: of(time.seconds, rest) });
+    if (this.audience === 'child') return long ? inMinutes : of(time.seconds, seconds);
+    const edited = this.plural(time.seconds, seconds, { figure: [number(pointer, 'Seconds', seconds, least, most, step)] });
+    return long ? [...edited, text(' ('), ...inMinutes, text(')')] : edited;
   }
 
-  /** A length in millimetres of the rules, said in centimetres where it is a whole number of them. */
+  /** A length in millimetres of the rules, said in centimetres where it is a whole number of them; edited in millimetres. */
   private length(pointer: string, mm: number): Token[] {
     const { lengths } = this.words;
-    const shown = fill(mm % 10 === 0 ? lengths.cm : lengths.mm, { figure: [text(`${mm % 10 === 0 ? mm / 10 : mm}`)] });
-    return [number(pointer, 'Millimetres', mm, 0, 100_000, 10, shown.map((token) => token.text).join(''))];
+    const cm = mm % 10 === 0 ? fill(lengths.cm, { figure: [text(`${mm / 10}`)] }) : null;
+    if (this.audience === 'child') return cm ?? fill(lengths.mm, { figure: [text(`${mm}`)] });
+    const edited = fill(lengths.mm, { figure: [number(pointer, 'Millimetres', mm, 0, 100_000, 10)] });
+    return cm ? [...edited, text(' ('), ...cm, text(')')] : edited;
   }
 
   private isInSum(counter: string): boolean {

@@ -6,9 +6,8 @@ export type Slots = Readonly<Record<string, readonly Token[]>>;
 export const text = (words: string): Token => ({ kind: 'text', text: words });
 export const said = (words: string): readonly Token[] => (words === '' ? [] : [text(words)]);
 
-/** A number that can be edited; `shown` where it is not said as it stands. */
-export function number(pointer: string, label: string, value: number, min: number, max: number, step = 1, shown = `${value}`): Token {
-  return { kind: 'slot', slot: pointer, label, text: shown, editor: { kind: 'number', value, min, max, step } };
+export function number(pointer: string, label: string, value: number, min: number, max: number, step = 1): Token {
+  return { kind: 'slot', slot: pointer, label, text: `${value}`, editor: { kind: 'number', value, min, max, step } };
 }
 
 export function choice<K extends string>(pointer: string, label: string, value: K, labels: Readonly<Record<K, string>>): Token {
