@@ -71,11 +71,30 @@ async function runTests(name, file, args, env, read) {
 
 const json = (file) => JSON.parse(readFileSync(file, 'utf8'));
 
-/** What can be told from the code alone, one after the other. */
+/** What can be told from the code alone, one after the other. What did not change since the last run, by its content, is known from then. */
 async function readTheCode() {
-  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '--cache-location', 'node_modules/.cache/prettier', '.']);
-  await check('types', bin('tsc'), ['--noEmit']);
-  await check('lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']);
+  await check('format', bin('prettier'), [
+    '--check',
+    '--log-level',
+    'warn',
+    '--cache',
+    '--cache-location',
+    'node_modules/.cache/prettier',
+    '--cache-strategy',
+    'content',
+    '.',
+  ]);
+  await check('types', bin('tsc'), ['--noEmit', '--incremental', '--tsBuildInfoFile', 'node_modules/.cache/tsc/all.tsbuildinfo']);
+  await check('lint', bin('eslint'), [
+    '.',
+    '--max-warnings',
+    '0',
+    '--cache',
+    '--cache-location',
+    'node_modules/.cache/eslint/',
+    '--cache-strategy',
+    'content',
+  ]);
   await check('import boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
   await check('a light child’s page', bin('depcruise'), [...CHILDS_PAGE, '--config', '.dependency-cruiser.child.cjs', '--output-type', 'err']);
   await check('unused code', bin('ts-unused-exports'), [

@@ -15,7 +15,7 @@ import { changesOf } from './changes';
 import { playsOf, programOf, told, telling, VOICES } from './told';
 
 const PLAYS = LONG ? 120 : 40;
-const ONE_OF = LONG ? 1 : 10;
+const ONE_OF = LONG ? 1 : 16;
 
 const GAMES = [...STARTERS, ...PRACTISED.map(({ kind, game }) => ({ id: kind, game }))];
 

@@ -17,12 +17,10 @@ import { bestOf, betterOf } from './bests';
 
 /** One game (the first where none is named) of the week with this id, or of the newest, of a class that the caller may see. */
 export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string, itemId: Uuid | null = null): Promise<ClassWeek> {
-  const [weeks, children, creditRule, plays] = await Promise.all([
-    weeksOf(classId),
-    childrenOf(classId, today),
-    creditRuleOf(classId),
-    playsOfClass(classId),
-  ]);
+  // What takes longest is read while the rest is asked for.
+  const reading = playsOfClass(classId);
+  reading.catch(() => undefined);
+  const [weeks, children, creditRule] = await Promise.all([weeksOf(classId), childrenOf(classId, today), creditRuleOf(classId)]);
   const week = weeks.find((known) => known.id === weekId) ?? weeks[0];
   const listed = weeks.map(({ id, number, dueOn }) => ({ id, number, dueOn }));
   if (!week)
@@ -47,8 +45,9 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
     };
   const games = await gamesOfWeek(week.id);
   const chosen = games.find((one) => one.itemId === itemId) ?? games[0]!;
-  const [assignmentsOfGames, looked, diary, filmAlone] = await Promise.all([
+  const [assignmentsOfGames, plays, looked, diary, filmAlone] = await Promise.all([
     Promise.all(games.map(({ itemId: one }) => assignmentsOfItem(one))),
+    reading,
     lookMarksOfWeek(week.id),
     diaryOfWeek(week.id),
     asksFilmAlone(week.id),
@@ -117,6 +116,7 @@ const beats = (one: number, other: number, better: 'high' | 'low') => (better ==
 function bestsBefore(plays: readonly ReportedPlay[], week: Week, weeks: readonly Week[]): ReadonlyMap<string, number> {
   const earlier = new Set(weeks.filter((other) => other.sentAt < week.sentAt).map((other) => other.id));
   const bests = new Map<string, number>();
+  if (earlier.size === 0) return bests;
   for (const play of plays) {
     if (!earlier.has(play.weekId) || play.counts === null || !play.asAsked) continue;
     const key = `${play.childId}|${play.likeKey}`;
