@@ -37,12 +37,12 @@ import { levelById } from '@/core/rules/level';
 import { emptyPlan } from '@/core/invent/plan';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { addBatch } from '@/server/db/batches';
-import { addIncoming, type Reading } from '@/server/db/incoming';
+import { addIncoming } from '@/server/db/incoming';
 import { gameById } from '@/server/db/games';
 import { toBytes, toText } from '@/server/db/ids';
 import { rows, transact } from '@/server/db/pool';
 import { versionBody } from '@/server/db/weeks';
-import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, weekOf, type Ask, type TestSchool } from './school';
+import { call, envelopeFor, makeSchool, readingOf, sendTo, useOwnSchema, weekOf, type Ask, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
 
@@ -91,24 +91,11 @@ async function doubtOf({ token, envelope, first }: Played): Promise<Uuid> {
 
 async function waitingScore(school: TestSchool): Promise<{ id: Uuid; batchId: Uuid }> {
   const batchId = newUuid();
-  const reading: Reading = {
-    child: '',
-    childId: null,
-    assignmentId: null,
-    level: '',
-    total: 7,
-    unit: 'points',
-    notFinished: false,
-    week: null,
-    spans: [],
-    confidence: null,
-    sentence: '',
-  };
   const whose = { schoolId: school.id, classId: school.classId };
   await transact(async (db) => {
     await addBatch(db, { id: batchId, ...whose, teacherId: school.teacherId, kind: 'file', name: 'x.csv' }, new Date());
     const sourceHash = createHash('sha256').update(batchId).digest();
-    await addIncoming(db, [{ ...whose, batchId, way: 'message', source: '', sourceHash, words: '7', reading, why: 'not-confirmed' }], new Date());
+    await addIncoming(db, [{ ...whose, batchId, way: 'message', source: '', sourceHash, words: '7', reading: readingOf(), why: 'not-confirmed' }], new Date());
   });
   const [row] = await rows<{ id: Buffer }>('SELECT id FROM incoming WHERE batch_id = ?', [toBytes(batchId)]);
   return { id: toText(row!.id), batchId };

@@ -16,7 +16,7 @@ import { toBytes } from '@/server/db/ids';
 import { change, direct, rows, transact } from '@/server/db/pool';
 import { settle } from '@/server/reports/settle';
 import { schoolDay } from '@/server/school-day';
-import { call, envelopeFor, makeSchool, sendTo, useOwnSchema, ZONE } from './school';
+import { call, envelopeFor, makeSchool, readingOf, sendTo, useOwnSchema, ZONE } from './school';
 
 beforeAll(useOwnSchema);
 
@@ -61,20 +61,7 @@ describe('unhappy at the server: a child is erased', () => {
     expect((await call(diary, '/', { token, body: { entries: [line] } })).status).toBe(201);
 
     const batchId = newUuid();
-    const reading = (more: Partial<Reading>): Reading => ({
-      child: 'Zephyrine',
-      childId: null,
-      assignmentId: null,
-      level: '',
-      total: 7,
-      unit: 'points',
-      notFinished: false,
-      week: null,
-      spans: [],
-      confidence: null,
-      sentence: 'Zephyrine Q. had 7.',
-      ...more,
-    });
+    const reading = (more: Partial<Reading>) => readingOf({ child: 'Zephyrine', sentence: 'Zephyrine Q. had 7.', ...more });
     await transact(async (db) => {
       await addBatch(
         db,

@@ -7,6 +7,7 @@ import { addClass } from '@/server/db/classes';
 import { addGame } from '@/server/db/games';
 import { migrate } from '@/server/db/migrate';
 import { tokenFor } from '@/server/db/access-keys';
+import type { Reading } from '@/server/db/incoming';
 import { transact } from '@/server/db/pool';
 import { addSchool, termAt, yearAt } from '@/server/db/schools';
 import { addTeacher } from '@/server/db/teachers';
@@ -162,6 +163,22 @@ export async function envelopeFor(assignment: ChildAssignment, hits: readonly nu
   const report: Report = { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' };
   return { playId: v7(), assignmentId: assignment.id, report, total };
 }
+
+/** What was read of a score that waits: seven points of nobody known. */
+export const readingOf = (more: Partial<Reading> = {}): Reading => ({
+  child: '',
+  childId: null,
+  assignmentId: null,
+  level: '',
+  total: 7,
+  unit: 'points',
+  notFinished: false,
+  week: null,
+  spans: [],
+  confidence: null,
+  sentence: '',
+  ...more,
+});
 
 export interface Ask {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH';

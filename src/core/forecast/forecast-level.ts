@@ -4,7 +4,7 @@ import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
 import { AT, B, compile, FINISH_REASONS, type Program } from '../rules/compile';
 import { mmPerUnit } from '../rules/length-unit';
-import { capOf, unfinishedRule } from '../rules/unfinished';
+import { capOf, CUT_SHORT, unfinishedRule } from '../rules/unfinished';
 import { start } from '../rules/engine';
 import type { Game } from '../rules/game';
 import { resolveLevel } from '../rules/level';
@@ -210,8 +210,6 @@ function attemptCells(program: Program): readonly number[] {
   return program.parts.flatMap((part) => Array.from({ length: part.goes }, (_, go) => part.base + go * blocks * part.blockSize + B.attempts));
 }
 
-const CUT_SHORT: ReadonlySet<number> = new Set([FINISH_REASONS.indexOf('stopped'), FINISH_REASONS.indexOf('given-up')]);
-
 /** Reads the score of a play off the state: straight from its counters where it is their sum, else through `measure`. */
 export function scoreReader(program: Program): (state: Int32Array) => number | null {
   const part = program.parts[0]!;
@@ -227,7 +225,7 @@ export function scoreReader(program: Program): (state: Int32Array) => number | n
   const weights = Object.entries(of.sum).map(([counter, weight]) => [part.base + part.counterOffset(counter), weight] as const);
   const unfinished = unfinishedRule(part.part) === 'not-finished';
   return (state) => {
-    if (unfinished && CUT_SHORT.has(state[part.base + B.why]!)) return null;
+    if (unfinished && CUT_SHORT.has(FINISH_REASONS[state[part.base + B.why]!]!)) return null;
     let score = 0;
     for (const [offset, weight] of weights) score += weight * state[offset]!;
     return score;

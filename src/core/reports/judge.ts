@@ -15,7 +15,7 @@ import { replay } from '../rules/replay';
 import type { Game, Measure, Task } from '../rules/game';
 import { levelGame } from '../rules/level';
 import { measure, type Result } from '../rules/measure';
-import { capOf, unfinishedRule } from '../rules/unfinished';
+import { capOf, CUT_SHORT, unfinishedRule } from '../rules/unfinished';
 import { canBe, canBeTogether, goTotals, reachableParts, reachableTotals, type Known, type Parts, type Totals } from '../rules/totals';
 import { playsFrames } from '../rules/frames';
 import { hardToBelieve } from './believable';
@@ -272,8 +272,6 @@ function tooMany(program: Program, state: State): string | null {
   }
   return null;
 }
-
-const CUT_SHORT: ReadonlySet<string> = new Set(['stopped', 'given-up']);
 
 /** A figure of a go, typed or added up from successes alone, that the rules cannot give. */
 function outOfReach(level: KnownLevel, state: State, go: Go): string | null {

@@ -5,7 +5,7 @@
 import type { Effect, Game, Group, Part } from '../rules/game';
 import { mmPerUnit } from '../rules/length-unit';
 import { reachableParts } from '../rules/totals';
-import { unfinishedRule } from '../rules/unfinished';
+import { carries, unfinishedRule } from '../rules/unfinished';
 import { placeMark } from '../rules/place-name';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
@@ -83,10 +83,6 @@ function mostOfCounters(game: Game, index: number): readonly (number | null)[] {
   const known = mostByPart.get(part) ?? reachableParts(game, index, countersAsked(part), {}, FIELD_CEILING).most;
   mostByPart.set(part, known);
   return known;
-}
-
-function carries(part: Part): boolean {
-  return part.rows.some((row) => row.do.some((effect) => effect.do === 'carry'));
 }
 
 /** Balls of a frames game: two a frame and up to two extra. */

@@ -1,7 +1,7 @@
 import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './compile';
 import { finishedWhy, playedMs, rawScore, type State } from './engine';
 import { mmPerUnit } from './length-unit';
-import { capOf, unfinishedRule } from './unfinished';
+import { capOf, CUT_SHORT, unfinishedRule } from './unfinished';
 import type { FinishReason, Measure } from './game';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
@@ -177,15 +177,12 @@ function goesSum(goes: readonly (number | null)[], keep: 'best' | 'last' | 'sum'
   return `${keep === 'best' ? plain.bestOf : plain.lastOf} ${told.join(', ')}: ${sum}`;
 }
 
-/** Ends before the end was reached: they are written down as not finished where the rules say so, and always where time is the score. */
-const CUT_SHORT: readonly (FinishReason | undefined)[] = ['stopped', 'given-up'];
-
 function blockValue(part: PartProgram, state: State, base: number, now: boolean): number | null {
   const why = state[base + B.why]!;
   const ended = why < 0 ? undefined : FINISH_REASONS[why];
   if (why < 0 && !now) return null;
   const { of } = part.part.measure;
-  const cut = CUT_SHORT.includes(ended) || (of === 'clock' && ended === 'time');
+  const cut = (ended !== undefined && CUT_SHORT.has(ended)) || (of === 'clock' && ended === 'time');
   if (cut && unfinishedRule(part.part) === 'not-finished') return null;
   if (of === 'done') return ended ? 1 : 0;
   return measured(part, state, base);

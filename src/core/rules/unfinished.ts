@@ -1,9 +1,13 @@
 /** What a go counts that ends before its end, and the most that one bad hole may cost. */
-import type { Measure, Part } from './game';
+import type { FinishReason, Measure, Part } from './game';
 
 export type Unfinished = NonNullable<Part['unfinished']>;
 
-const carries = (part: Part): boolean => part.rows.some((row) => row.do.some((effect) => effect.do === 'carry'));
+/** What ends a go, or a part of it, before its end. */
+export const CUT_SHORT: ReadonlySet<FinishReason> = new Set(['stopped', 'given-up']);
+
+/** Balls carry bonuses on to the next. */
+export const carries = (part: Part): boolean => part.rows.some((row) => row.do.some((effect) => effect.do === 'carry'));
 const isLength = (part: Part): boolean => part.tasks.some((task) => task.see === 'length');
 
 /**
