@@ -79,7 +79,7 @@ async function readTheCode() {
     'warn',
     '--cache',
     '--cache-location',
-    'node_modules/.cache/prettier',
+    'node_modules/.cache/prettier/.prettier-cache',
     '--cache-strategy',
     'content',
     '.',

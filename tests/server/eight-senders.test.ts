@@ -95,7 +95,11 @@ async function waitingScore(school: TestSchool): Promise<{ id: Uuid; batchId: Uu
   await transact(async (db) => {
     await addBatch(db, { id: batchId, ...whose, teacherId: school.teacherId, kind: 'file', name: 'x.csv' }, new Date());
     const sourceHash = createHash('sha256').update(batchId).digest();
-    await addIncoming(db, [{ ...whose, batchId, way: 'message', source: '', sourceHash, words: '7', reading: readingOf(), why: 'not-confirmed' }], new Date());
+    await addIncoming(
+      db,
+      [{ ...whose, batchId, way: 'message', source: '', sourceHash, words: '7', reading: readingOf(), why: 'not-confirmed' }],
+      new Date(),
+    );
   });
   const [row] = await rows<{ id: Buffer }>('SELECT id FROM incoming WHERE batch_id = ?', [toBytes(batchId)]);
   return { id: toText(row!.id), batchId };
