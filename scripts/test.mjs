@@ -6,7 +6,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, ensureMessages } from './lib/build.mjs';
+import { ensureBuild, ensureMessages, TYPE_CHECK } from './lib/build.mjs';
 import { needChromium, needPackages, root } from './lib/needs.mjs';
 import { freePort } from './lib/processes.mjs';
 import { program } from './lib/programs.mjs';
@@ -84,7 +84,7 @@ async function readTheCode() {
     'content',
     '.',
   ]);
-  await check('types', bin('tsc'), ['--noEmit', '--incremental', '--tsBuildInfoFile', 'node_modules/.cache/tsc/all.tsbuildinfo']);
+  await check('types', process.execPath, TYPE_CHECK);
   await check('lint', bin('eslint'), [
     '.',
     '--max-warnings',

@@ -9,6 +9,15 @@ import { compileMessages, MESSAGES } from './messages.mjs';
 import { buildPrograms, program } from './programs.mjs';
 import { buildServiceWorker } from './service-worker.mjs';
 
+/** The types of the whole tree, checked once: after a build, and by `npm test` where something changed since. */
+export const TYPE_CHECK = [
+  join(root, 'node_modules/typescript/bin/tsc'),
+  '--noEmit',
+  '--incremental',
+  '--tsBuildInfoFile',
+  'node_modules/.cache/tsc/all.tsbuildinfo',
+];
+
 function* filesBelow(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
     const path = join(folder, entry.name);
@@ -62,5 +71,6 @@ export async function ensureBuild() {
     env: { NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
     failure: 'The build failed.',
   });
+  run(process.execPath, TYPE_CHECK, { cwd: root, failure: 'The build failed: the types do not fit.' });
   writeFileSync(mark, hash);
 }
