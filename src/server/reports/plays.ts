@@ -96,7 +96,9 @@ async function work(before: Known | undefined, next: Known, stamps: readonly Rep
     if (more.length > 0) await goThrough(from, more);
     next.children.set(childId, { ...from, through: mine });
   }
-  return stamps.flatMap(({ reportId, childId }) => next.children.get(childId)!.byReport.get(reportId) ?? []);
+  const plays: ReportedPlay[] = [];
+  for (const { reportId, childId } of stamps) plays.push(...(next.children.get(childId)!.byReport.get(reportId) ?? []));
+  return plays;
 }
 
 /** Lets go of what was read, after something was taken away for good. */

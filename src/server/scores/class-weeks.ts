@@ -38,7 +38,6 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
     filmsOfClass(classId),
     creditRuleOf(classId),
   ]);
-  const byWeekAndChild = groupedBy(plays, (play) => `${play.weekId} ${play.childId}`);
   const byAssignment = groupedBy(plays, (play) => play.assignmentId);
   const shown = weeks.slice(0, MOST_WEEKS).reverse();
   const ids = shown.map((week) => week.id);
@@ -56,11 +55,14 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
       const gameId = first ? (gameIds.get(first.versionId) ?? null) : null;
       const better = game ? betterOf(game) : 'high';
       const cells = children.map((child, index): CellOfWeek => {
-        const own = byWeekAndChild.get(`${week.id} ${child.id}`) ?? [];
         const assignment = assignments.get(child.id);
-        const counted = own.flatMap((play) => (play.counts !== null && play.asAsked && play.assignmentId === assignment?.id ? [play.counts] : []));
+        // By game: a child may have thousands of goes.
+        const own = ofGames.map((of) => byAssignment.get(of.get(child.id)?.id as Uuid) ?? []);
+        const counted = ((assignment && byAssignment.get(assignment.id)) ?? [])
+          .filter((play) => play.counts !== null && play.asAsked)
+          .map((play) => play.counts!);
         const part: TookPart = {
-          reported: films.has(`${week.id} ${child.id}`) || own.some((play) => play.kind !== 'impossible' || play.counts !== null),
+          reported: films.has(`${week.id} ${child.id}`) || own.some((of) => of.some((play) => play.kind !== 'impossible' || play.counts !== null)),
           signed: (diary.get(child.id) ?? []).some((entry) => entry.initials !== ''),
         };
         return {
@@ -71,7 +73,7 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
           best: bestOf(counted, better),
           first: counted[0] ?? null,
           par: assignment?.par ?? null,
-          doubt: own.some((play) => play.kind !== 'clean' && play.choice === null),
+          doubt: own.some((of) => of.some((play) => play.kind !== 'clean' && play.choice === null)),
         };
       });
       const luck = [...assignments.values()].flatMap(({ luckShare }) => (luckShare === null ? [] : [luckShare]));
