@@ -10,10 +10,10 @@ import { AIMED, AIMED_IDS, IMPLEMENTS, type AimedId, type ImplementId } from '@/
 import { observedIn, readClassFile } from '@/core/progress/class-file';
 import { AIMED_TECHNIQUES } from '@/core/progress/evidence';
 import { fitClass, type FittedClass, type Observed } from '@/core/progress/fit';
-import { compile } from '@/core/rules/compile';
-import type { Game } from '@/core/rules/game';
-import { levelGame, resolveLevel } from '@/core/rules/level';
-import type { Problem } from '@/core/rules/problem';
+import { compile } from '@/core/rules/playing/compile';
+import type { Game } from '@/core/rules/format/game';
+import { levelGame, resolveLevel } from '@/core/rules/format/level';
+import type { Problem } from '@/core/rules/format/problem';
 import { accepted, BadInput, file, print, readJson, readText, whole, type Options, gameIn } from './input';
 
 export async function forecast(args: readonly string[], options: Options): Promise<number> {

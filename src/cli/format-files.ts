@@ -5,14 +5,14 @@ import { childTables } from '@/core/forecast/attempts';
 import { simulateGo } from '@/core/forecast/simulate';
 import { distancesOf } from '@/core/course/geometry';
 import { reportSchema, type Report } from '@/core/reports/report';
-import { compile } from '@/core/rules/compile';
-import { start } from '@/core/rules/engine';
-import { EVENT_FORMAT, PLAY_FORMAT, REPORT_FORMAT } from '@/core/rules/formats';
-import { eventSchema, type GameEvent } from '@/core/rules/event';
-import { gameSchema } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { playSchema, type Play, type PlayEvent } from '@/core/rules/play';
+import { compile } from '@/core/rules/playing/compile';
+import { start } from '@/core/rules/playing/engine';
+import { EVENT_FORMAT, PLAY_FORMAT, REPORT_FORMAT } from '@/core/rules/format/formats';
+import { eventSchema, type GameEvent } from '@/core/rules/format/event';
+import { gameSchema } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { playSchema, type Play, type PlayEvent } from '@/core/rules/format/play';
 
 interface WithJsonSchema {
   '~standard': { jsonSchema: { input: (options: { target: string }) => Record<string, unknown> } };

@@ -1,10 +1,10 @@
 /** What a verb is given: files that are read and checked, options as numbers and choices; what is wrong is told with its place. */
 import { readFileSync } from 'node:fs';
-import { readEvent } from '@/core/rules/event';
-import { EVENT_FORMAT } from '@/core/rules/formats';
-import type { Game } from '@/core/rules/game';
-import type { Outcome, Problem } from '@/core/rules/problem';
-import { readGameToPlay } from '@/core/rules/read-game';
+import { readEvent } from '@/core/rules/format/event';
+import { EVENT_FORMAT } from '@/core/rules/format/formats';
+import type { Game } from '@/core/rules/format/game';
+import type { Outcome, Problem } from '@/core/rules/format/problem';
+import { readGameToPlay } from '@/core/rules/format/read-game';
 
 export type Options = Readonly<Record<string, string | undefined>>;
 

@@ -3,7 +3,7 @@
  * Exit 0 done, 1 judged not clean or gaps found, 2 bad input. What a verb needs is loaded when it is called.
  */
 import { parseArgs } from 'node:util';
-import type { Problem } from '@/core/rules/problem';
+import type { Problem } from '@/core/rules/format/problem';
 import { BadInput, type Options } from './input';
 
 interface Verb {

@@ -2,14 +2,14 @@
 import { readClassFile, type ClassFile } from '@/core/progress/class-file';
 import { judge, refusalWords } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
-import { compile } from '@/core/rules/compile';
-import { framesOf, playsFrames } from '@/core/rules/frames';
-import { gapsOf } from '@/core/rules/gaps';
-import { levelGame } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { readPlay } from '@/core/rules/read-play';
-import { replay } from '@/core/rules/replay';
-import { reachableTotals } from '@/core/rules/totals';
+import { compile } from '@/core/rules/playing/compile';
+import { framesOf, playsFrames } from '@/core/rules/playing/frames';
+import { gapsOf } from '@/core/rules/gaps/gaps';
+import { levelGame } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { readPlay } from '@/core/rules/format/read-play';
+import { replay } from '@/core/rules/playing/replay';
+import { reachableTotals } from '@/core/rules/playing/totals';
 import { accepted, BadInput, file, print, readJson, whole, type Options, gameIn, gamesIn } from './input';
 
 /** Exit 1 when something of the play was refused; which, stands on standard error. */

@@ -1,7 +1,7 @@
 /** sheet: a home sheet on paper, made without a school. */
 import { writeFileSync } from 'node:fs';
 import { stepLengthM } from '@/core/measure/stature';
-import { levelGame } from '@/core/rules/level';
+import { levelGame } from '@/core/rules/format/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { renderPaper } from '@/server/paper/render';
 import { accepted, BadInput, file, oneOf, print, whole, type Options, gameIn } from './input';

@@ -9,10 +9,10 @@ import { fillRack, rackOf, racksOf, writeRack, type Rack } from '@/core/forecast
 import { pinOf } from '@/core/motion/chain';
 import { rigidFall } from '@/core/motion/rigid';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
-import { compile } from '@/core/rules/compile';
-import type { PlacedTarget } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { readGame } from '@/core/rules/read-game';
+import { compile } from '@/core/rules/playing/compile';
+import type { PlacedTarget } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { readGame } from '@/core/rules/format/read-game';
 
 const root = join(import.meta.dirname, '../..');
 const TOPPLING = join(root, 'src/core/motion/toppling.json');

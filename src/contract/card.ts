@@ -1,5 +1,5 @@
 /** The card of one child. */
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { HomeForm } from '@/core/sheet/home-form';
 import type { AroundTheGames, AssignedSetUp, KitThing } from './assignment';
 import type { DiaryEntry } from './diary';

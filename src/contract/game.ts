@@ -1,7 +1,7 @@
 /** A game on the shelf, and its versions. */
 import { count, list, oneOf, record, text, uuid } from './fields';
 import Joi from 'joi';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { Uuid } from './ids';
 
 export interface ShelvedGame {

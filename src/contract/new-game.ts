@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import type { StartFrom } from '@/core/course/sensible-start';
 import { BALL_IDS, THROWN_AT_IDS } from '@/core/objects/catalogue';
-import { TECHNIQUES } from '@/core/rules/throw-rules';
+import { TECHNIQUES } from '@/core/rules/format/throw-rules';
 import { ageYears } from './school-class';
 
 export interface BlankFloor {

@@ -1,5 +1,5 @@
 /** Sheets of paper to be typed in. */
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { AssignedSetUp } from './assignment';
 import type { Uuid } from './ids';
 

@@ -1,7 +1,7 @@
 /** An assignment to type a score in for. */
 import { record, text } from './fields';
 import Joi from 'joi';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { AssignedSetUp } from './assignment';
 
 export interface TypeInAnswer {

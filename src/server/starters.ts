@@ -1,8 +1,8 @@
 /** The starter games that ship with Lochside: files in the game format, read once. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Game } from '@/core/rules/game';
-import { readGameToPlay } from '@/core/rules/read-game';
+import type { Game } from '@/core/rules/format/game';
+import { readGameToPlay } from '@/core/rules/format/read-game';
 
 export interface Starter {
   readonly id: string;

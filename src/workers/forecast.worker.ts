@@ -1,7 +1,7 @@
 /** Runs the forecast off the thread that draws. */
 import { expose } from 'comlink';
-import { resolveLevel } from '@/core/rules/level';
-import type { Game } from '@/core/rules/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import type { Game } from '@/core/rules/format/game';
 import type { Fitted } from '@/core/progress/fit';
 import { floorBasis, floorDepth, floorKey, type FloorDepth, type KnownTables } from '@/core/forecast/depth';
 import { DESK_SEED, forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';

@@ -3,9 +3,9 @@ import { expect, type Page } from '@playwright/test';
 import { thingWords } from '@/core/course/thing-words';
 import { groundOf, keyOf, thingsOf, type CourseThing } from '@/core/course/things';
 import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { sentencesOf } from '@/core/rules/sentences';
+import type { Game, PlacedTarget, Spot } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { sentencesOf } from '@/core/rules/telling/sentences';
 import { WAYS } from '@/core/ways/ways';
 
 /** A new game on a blank floor, from the shelf. */

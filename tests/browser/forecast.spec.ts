@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { DESK_SEED, forecastLevel } from '../../src/core/forecast/forecast-level';
 import { shippedRacks } from '../../src/core/forecast/shipped-racks';
-import type { Game } from '../../src/core/rules/game';
+import type { Game } from '../../src/core/rules/format/game';
 import { starter } from '../examples/starters';
 import { complaintsOf, expectAccessible, signedIn, post } from './people';
 import { LONG } from '../long';

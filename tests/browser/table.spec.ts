@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { patternOf } from '@/core/course/patterns';
-import type { Game } from '@/core/rules/game';
-import { readGame } from '@/core/rules/read-game';
+import type { Game } from '@/core/rules/format/game';
+import { readGame } from '@/core/rules/format/read-game';
 import { asPlayed } from '../examples/rebuild';
 import { starter } from '../examples/starters';
 import { blankFloor, choose, cupboard, floor, leaf, playItSo, putDown, rebuildByHand, savedGame, typed } from './by-hand';

@@ -2,7 +2,7 @@
 import { configure, render, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { vi } from 'vitest';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { ChartTable } from '@/features/chart-table/chart-table';
 import { InLocale } from '@/ui/in-locale';
 

@@ -1,8 +1,8 @@
 /** What the server puts on the card for a standing child of eight. */
 import type { CardItem } from '@/contract/card';
 import { homeForms } from '@/core/levels/home-forms';
-import type { Game } from '@/core/rules/game';
-import { levelById } from '@/core/rules/level';
+import type { Game } from '@/core/rules/format/game';
+import { levelById } from '@/core/rules/format/level';
 import { usedSetUpOf } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
 

@@ -1,6 +1,6 @@
 /** A frames game written in the grammar alone, for the tests: ten pins, ten frames, two balls a frame, extra balls after the last. */
 import { sensibleStart } from '@/core/course/sensible-start';
-import type { Effect, Game, Row } from '@/core/rules/game';
+import type { Effect, Game, Row } from '@/core/rules/format/game';
 
 const scoreBall: Effect = { do: 'add', counter: 'points', amount: 'felled', timesCarry: true };
 const nextFrame: readonly Effect[] = [

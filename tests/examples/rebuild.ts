@@ -2,8 +2,8 @@
 import { withAdded, withName } from '@/core/course/change';
 import { withDepth, withStand, withWidth } from '@/core/course/move';
 import { withLevelAdded, withLevelChange } from '@/core/levels/edit-levels';
-import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import type { Game, PlacedTarget, Spot } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
 import { blankGame, withWay } from '@/core/ways/take-way';
 import { WAYS, wayById } from '@/core/ways/ways';
 import { begin, changeDraft, type DraftAction } from '@/features/chart-table/draft';

@@ -1,7 +1,7 @@
 /** The starter games that ship, as the tests read them. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 
 const folder = join(import.meta.dirname, '../../data/starters');
 

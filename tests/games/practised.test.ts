@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { compile } from '@/core/rules/compile';
-import { measure } from '@/core/rules/measure';
-import { readGameToPlay } from '@/core/rules/read-game';
-import { replay } from '@/core/rules/replay';
+import { compile } from '@/core/rules/playing/compile';
+import { measure } from '@/core/rules/playing/measure';
+import { readGameToPlay } from '@/core/rules/format/read-game';
+import { replay } from '@/core/rules/playing/replay';
 import { PRACTISED } from './practised';
 
 describe('every kind of game of the practice (common practice, no published source), worked by hand', () => {

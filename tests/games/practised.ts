@@ -4,8 +4,8 @@
  * are files of format 1 and stay as they are: what was made before must be read on with the same result.
  */
 import { readdirSync, readFileSync } from 'node:fs';
-import type { Game } from '@/core/rules/game';
-import type { PlayEvent } from '@/core/rules/play';
+import type { Game } from '@/core/rules/format/game';
+import type { PlayEvent } from '@/core/rules/format/play';
 
 interface Practised {
   /** The row of the practice that it is a kind of. */

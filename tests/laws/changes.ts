@@ -1,7 +1,7 @@
 /** Every small change of a game: a number one more or less, another choice, a part taken away, other words. */
-import type { Game } from '@/core/rules/game';
-import { readGame } from '@/core/rules/read-game';
-import { compile } from '@/core/rules/compile';
+import type { Game } from '@/core/rules/format/game';
+import { readGame } from '@/core/rules/format/read-game';
+import { compile } from '@/core/rules/playing/compile';
 
 export interface Change {
   /** JSON Pointer of what is changed. */

@@ -2,8 +2,8 @@
 import { fleschKincaid } from 'flesch-kincaid';
 import { syllable } from 'syllable';
 import { describe, expect, it } from 'vitest';
-import { resolveLevel } from '@/core/rules/level';
-import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { resolveLevel } from '@/core/rules/format/level';
+import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
 import { STARTERS } from '../examples/starters';
 
 const GRADE = 3;

@@ -3,11 +3,11 @@
  * otherwise in every voice and language. `npm run laws` looks at every change, `npm test` at a sample.
  */
 import { describe, expect, it } from 'vitest';
-import { catalogueIn } from '@/core/rules/languages';
-import { resolveLevel } from '@/core/rules/level';
-import type { Game } from '@/core/rules/game';
-import { plainText, type Token } from '@/core/rules/sentences';
-import { RuleWords } from '@/core/rules/tell-rows';
+import { catalogueIn } from '@/core/rules/telling/languages';
+import { resolveLevel } from '@/core/rules/format/level';
+import type { Game } from '@/core/rules/format/game';
+import { plainText, type Token } from '@/core/rules/telling/sentences';
+import { RuleWords } from '@/core/rules/telling/tell-rows';
 import { STARTERS } from '../examples/starters';
 import { PRACTISED } from '../games/practised';
 import { LONG } from '../long';

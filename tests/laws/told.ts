@@ -1,14 +1,14 @@
 /** What a game answers to plays, and what a family is told of it. */
-import { compile, type Program } from '@/core/rules/compile';
-import type { Game } from '@/core/rules/game';
-import { catalogueIn } from '@/core/rules/languages';
-import { measure } from '@/core/rules/measure';
-import { nextMoves } from '@/core/rules/next-moves';
-import type { PlayEvent } from '@/core/rules/play';
-import { randomPlay } from '@/core/rules/random-play';
-import { advance } from '@/core/rules/replay';
-import { start } from '@/core/rules/engine';
-import { plainText, sentencesOf, type Audience } from '@/core/rules/sentences';
+import { compile, type Program } from '@/core/rules/playing/compile';
+import type { Game } from '@/core/rules/format/game';
+import { catalogueIn } from '@/core/rules/telling/languages';
+import { measure } from '@/core/rules/playing/measure';
+import { nextMoves } from '@/core/rules/playing/next-moves';
+import type { PlayEvent } from '@/core/rules/format/play';
+import { randomPlay } from '@/core/rules/playing/random-play';
+import { advance } from '@/core/rules/playing/replay';
+import { start } from '@/core/rules/playing/engine';
+import { plainText, sentencesOf, type Audience } from '@/core/rules/telling/sentences';
 import { setUpFor } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
 import { french } from '@/core/words/french';

@@ -7,7 +7,7 @@ import type { Fitted } from '@/core/progress/fit';
 import { judge, type Reason } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
 import { readReport } from '@/core/reports/read-report';
-import { readGame } from '@/core/rules/read-game';
+import { readGame } from '@/core/rules/format/read-game';
 import { demoGames } from '@/server/demo/demo-games';
 import { dropDemo, whatItHolds } from '@/server/demo/load-demo';
 import { DEMO_CHILDREN } from '@/server/demo/names';

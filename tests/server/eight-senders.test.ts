@@ -33,7 +33,7 @@ import { POST as typed } from '@/app/api/v1/scores/typed/route';
 import { PATCH as changeWeek } from '@/app/api/v1/weeks/[id]/route';
 import { POST as sendWeekRoute } from '@/app/api/v1/weeks/route';
 import { POST as remind } from '@/app/api/v1/weeks/[id]/notices/route';
-import { levelById } from '@/core/rules/level';
+import { levelById } from '@/core/rules/format/level';
 import { emptyPlan } from '@/core/invent/plan';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { addBatch } from '@/server/db/batches';

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { PUT as markLooks } from '@/app/api/v1/assignments/[id]/looks/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
-import { levelById } from '@/core/rules/level';
+import { levelById } from '@/core/rules/format/level';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { versionBody } from '@/server/db/weeks';
 import { classWeek } from '@/server/scores/class-week';

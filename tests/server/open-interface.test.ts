@@ -5,7 +5,7 @@ import { GET as sent } from '@/app/api/v1/assignments/route';
 import { POST as handIn } from '@/app/api/v1/reports/route';
 import { DELETE as withdraw } from '@/app/api/v1/school-keys/[id]/route';
 import { POST as makeKey } from '@/app/api/v1/school-keys/route';
-import { readGame } from '@/core/rules/read-game';
+import { readGame } from '@/core/rules/format/read-game';
 import { toBytes } from '@/server/db/ids';
 import { rows } from '@/server/db/pool';
 import { schoolKeysOf } from '@/server/db/school-keys';

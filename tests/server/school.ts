@@ -17,7 +17,7 @@ import { sendWeek, type WeekToSend } from '@/server/weeks/send-week';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { goOf } from '@/core/reports/from-parts';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
-import { REPORT_FORMAT } from '@/core/rules/formats';
+import { REPORT_FORMAT } from '@/core/rules/format/formats';
 import type { Report } from '@/core/reports/report';
 import { settings } from '@/server/settings';
 import { dropDemo, loadDemo } from '@/server/demo/load-demo';

@@ -1,15 +1,15 @@
 /** Laws of the engine that hold for every kind of rule, tried on random plays of every starter. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { AT, compile, Phase, type Program } from '@/core/rules/compile';
-import { start } from '@/core/rules/engine';
-import { reduce, replay, undo } from '@/core/rules/replay';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { nextMoves } from '@/core/rules/next-moves';
-import type { PlayEvent } from '@/core/rules/play';
-import { randomPlay } from '@/core/rules/random-play';
+import { AT, compile, Phase, type Program } from '@/core/rules/playing/compile';
+import { start } from '@/core/rules/playing/engine';
+import { reduce, replay, undo } from '@/core/rules/playing/replay';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { nextMoves } from '@/core/rules/playing/next-moves';
+import type { PlayEvent } from '@/core/rules/format/play';
+import { randomPlay } from '@/core/rules/playing/random-play';
 import { starter, STARTERS } from '../examples/starters';
 
 function programOf(game: Game): Program {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { eventCard, readEvent, type GameEvent } from '@/core/rules/event';
-import { EVENT_FORMAT } from '@/core/rules/formats';
+import { eventCard, readEvent, type GameEvent } from '@/core/rules/format/event';
+import { EVENT_FORMAT } from '@/core/rules/format/formats';
 import { starter } from '../examples/starters';
 
 const event: GameEvent = {

@@ -7,8 +7,8 @@ import fc from 'fast-check';
 import { afterAll, describe, expect, it } from 'vitest';
 import { formatFiles } from '@/cli/format-files';
 import { readReport } from '@/core/reports/read-report';
-import { readGame } from '@/core/rules/read-game';
-import { readPlay } from '@/core/rules/read-play';
+import { readGame } from '@/core/rules/format/read-game';
+import { readPlay } from '@/core/rules/format/read-play';
 import { framesGame } from '../examples/frames-game';
 
 const docs = join(import.meta.dirname, '../../docs/format');

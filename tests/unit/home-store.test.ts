@@ -3,7 +3,7 @@ import type { Card } from '@/contract/card';
 import 'fake-indexeddb/auto';
 import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { REPORT_FORMAT } from '@/core/rules/formats';
+import { REPORT_FORMAT } from '@/core/rules/format/formats';
 import { emptyPlan } from '@/core/invent/plan';
 import { tryEntries, tryInvention, trySending } from '@/features/home/sending';
 import { ownGo, store, usualWays, type KeptPlay, type Session, type WaitingEntry } from '@/features/home/store';

@@ -1,15 +1,15 @@
 /** Every kind of rule, worked by hand from its rules: what a teacher would write beside the sum. docs/coverage.md lists them. */
 import { describe, expect, it } from 'vitest';
-import { compile, type Program } from '@/core/rules/compile';
-import { start } from '@/core/rules/engine';
-import { replay } from '@/core/rules/replay';
+import { compile, type Program } from '@/core/rules/playing/compile';
+import { start } from '@/core/rules/playing/engine';
+import { replay } from '@/core/rules/playing/replay';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
-import { framesOf } from '@/core/rules/frames';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { clockAt, nextMoves } from '@/core/rules/next-moves';
-import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import { framesOf } from '@/core/rules/playing/frames';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { clockAt, nextMoves } from '@/core/rules/playing/next-moves';
+import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
 import { framesGame } from '../examples/frames-game';
 import { starter } from '../examples/starters';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { counted } from '@/core/rules/counted';
-import { catalogueIn } from '@/core/rules/languages';
+import { counted } from '@/core/rules/telling/counted';
+import { catalogueIn } from '@/core/rules/telling/languages';
 import { american } from '@/core/words/american';
 import { english } from '@/core/words/english';
 import { french, FRENCH_NOUNS } from '@/core/words/french';

@@ -1,7 +1,7 @@
 import { PDFDocument } from 'pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { partFields } from '@/core/reports/parts';
-import { resolveLevel } from '@/core/rules/level';
+import { resolveLevel } from '@/core/rules/format/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { tallyOf } from '@/core/sheet/tally';
 import type { PaperLook, Sheet } from '@/server/paper/job';

@@ -1,13 +1,13 @@
 /** Taking turns, each way against a sheet kept by hand. */
 import { describe, expect, it } from 'vitest';
-import { compile } from '@/core/rules/compile';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { nextMoves } from '@/core/rules/next-moves';
-import type { PlayEvent } from '@/core/rules/play';
-import { readGame } from '@/core/rules/read-game';
-import { replay } from '@/core/rules/replay';
+import { compile } from '@/core/rules/playing/compile';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { nextMoves } from '@/core/rules/playing/next-moves';
+import type { PlayEvent } from '@/core/rules/format/play';
+import { readGame } from '@/core/rules/format/read-game';
+import { replay } from '@/core/rules/playing/replay';
 import { starter } from '../examples/starters';
 
 const turning = (id: string, turn: Game['sides']['turn'], change: Partial<Game['parts'][number]> = {}): Game => {

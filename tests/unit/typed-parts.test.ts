@@ -6,12 +6,12 @@ import { describe, expect, it } from 'vitest';
 import { goOf } from '@/core/reports/from-parts';
 import { judge, type KnownLevel } from '@/core/reports/judge';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
-import { REPORT_FORMAT } from '@/core/rules/formats';
-import { compile } from '@/core/rules/compile';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { replay } from '@/core/rules/replay';
+import { REPORT_FORMAT } from '@/core/rules/format/formats';
+import { compile } from '@/core/rules/playing/compile';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { replay } from '@/core/rules/playing/replay';
 import { usedSetUpOf } from '@/core/sheet/home-form';
 import { starter } from '../examples/starters';
 

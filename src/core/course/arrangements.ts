@@ -1,6 +1,6 @@
 /** Larger things to put on a floor at once: several groups that belong together, as teachers set them out. */
 import { AIMED, outlineWidthM, type AimedId } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/game';
+import type { Game, Spot } from '../rules/format/game';
 import { withAdded, type Added } from './change';
 import { insideFloor } from './geometry';
 import type { CourseThing } from './things';

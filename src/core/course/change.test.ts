@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { starter, STARTERS } from '../../../tests/examples/starters';
-import { resolveLevel } from '../rules/level';
-import { readGame } from '../rules/read-game';
+import { resolveLevel } from '../rules/format/level';
+import { readGame } from '../rules/format/read-game';
 import { blankGame } from '../ways/take-way';
 import { wayById } from '../ways/ways';
 import { ARRANGEMENTS, leapM, withArrangement } from './arrangements';

@@ -1,7 +1,7 @@
 /** A game with more or fewer things on its course: put down, taken away, doubled, locked, tied together. The rules keep count. */
 import type { AimedId } from '../objects/catalogue';
-import type { Cond, Door, Furniture, Game, Group, Level, OwnThing, Patch, PlacedTarget, Spot, Zone } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Cond, Door, Furniture, Game, Group, Level, OwnThing, Patch, PlacedTarget, Spot, Zone } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { insideFloor } from './geometry';
 import { courseWith, millimetres, withList, withListed } from './move';
 import { laidOutPattern, patternOf, type FoundPattern } from './patterns';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { starter, STARTERS } from '../../../tests/examples/starters';
-import type { Game, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
-import { readGame } from '../rules/read-game';
+import type { Game, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
+import { readGame } from '../rules/format/read-game';
 import { withAdded, withObject } from './change';
 import { misfitsOf, type MisfitKind } from './fits';
 import { runPastFrom, runsPastM } from './flights';

@@ -4,8 +4,8 @@
  */
 import type { Thrower } from '../motion/release';
 import { nameOf } from '../objects/catalogue';
-import type { FloorSide, Furniture, Game, PlacedTarget, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { FloorSide, Furniture, Game, PlacedTarget, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { along, flightsOf, mayReach, type Flight } from './flights';
 import { distanceM } from './geometry';
 import { apart, softBall, turnedAway, type LayoutMend } from './layout-mends';

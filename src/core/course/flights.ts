@@ -3,7 +3,7 @@ import { groundErrors, rollingResistance, rollsM, type GroundShot } from '../mot
 import { GROUND, OVERRUN_M, THROWN } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
+import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { aimedTasks, distanceM, nearestOf } from './geometry';
 
 /** One try in twenty goes farther, or more to the side. */

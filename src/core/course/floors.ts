@@ -1,5 +1,5 @@
 /** Floors to start from: what a home has, with walls, doors, furniture and ground. Sizes assumed, typical; two of them try a design out. */
-import type { Course, Door, FloorSide, Furniture, Game, Patch } from '../rules/game';
+import type { Course, Door, FloorSide, Furniture, Game, Patch } from '../rules/format/game';
 import { withFloor } from './move';
 
 export const FLOORS = ['clear', 'living-room', 'bedroom', 'hallway', 'driveway', 'garden', 'small-home', 'large-home'] as const;

@@ -1,5 +1,5 @@
 import type { AimedId } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
+import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
 
 /** Distance along the floor, metres. */
 export function distanceM(from: Spot, to: Spot): number {

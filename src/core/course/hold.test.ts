@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
-import type { Game, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
-import { readGame } from '../rules/read-game';
+import type { Game, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
+import { readGame } from '../rules/format/read-game';
 import { withLocked, withTied } from './change';
 import { onFloor } from './floors';
 import { distanceM } from './geometry';

@@ -1,7 +1,7 @@
 /** Ways to mend a layout, the smallest change first: each is tried by who asks before it is offered. */
 import { IMPLEMENTS } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Game, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import type { Flight } from './flights';
 import { insideFloor } from './geometry';
 import { millimetres, withList, withMirrored, withThingAt } from './move';

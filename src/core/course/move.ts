@@ -1,7 +1,7 @@
 /** A game with things of its course elsewhere: moved, turned, spread, put in line. Everything stays inside the floor. */
 import { AIMED, outlineWidthM, shapeOf } from '../objects/catalogue';
-import type { Door, FloorSide, Game, PlacedTarget, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Door, FloorSide, Game, PlacedTarget, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { aimOf, distanceM, insideFloor, spotTowards, type Layout } from './geometry';
 import { halfSizeM, listAt, listedOf, middleOf, movedWith, pointerOf, spotOf, thingsOf, type CourseThing, type Listed } from './things';
 

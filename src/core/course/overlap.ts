@@ -1,5 +1,5 @@
 /** What takes up room on a floor, and by how much two things stand in each other. */
-import type { Game } from '../rules/game';
+import type { Game } from '../rules/format/game';
 import { distanceM } from './geometry';
 import { halfSizeM, listedOf, middleOf, thingsOf, type CourseThing, type Listed } from './things';
 

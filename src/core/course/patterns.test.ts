@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
-import type { Spot } from '../rules/game';
+import type { Spot } from '../rules/format/game';
 import { distanceM } from './geometry';
 import { countsOf, laidOutPattern, patternOf, patternSpots, PATTERNS } from './patterns';
 

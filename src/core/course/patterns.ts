@@ -2,7 +2,7 @@
  * Patterns in which places, targets and pins are laid out: spots about their middle, metres. The first spot of a set of pins is the one
  * nearest the player, who stands to the left (towards −x); rows of pins go away from it.
  */
-import type { Spot } from '../rules/game';
+import type { Spot } from '../rules/format/game';
 
 export const PATTERNS = ['single', 'row', 'column', 'triangle', 'diamond', 'square', 'ring', 'arc', 'ladder', 'scatter'] as const;
 export type PatternKind = (typeof PATTERNS)[number];

@@ -2,10 +2,10 @@
 import { placeChances } from '../forecast/chances';
 import { fairPoints, solveMarks } from '../levels/solve';
 import { AIMED, type AimedId, type ImplementId } from '../objects/catalogue';
-import { GAME_FORMAT } from '../rules/formats';
-import type { Game, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
-import { partFromThrowRules, withThrowRules, readThrowRules, type ThrowRules } from '../rules/throw-rules';
+import { GAME_FORMAT } from '../rules/format/formats';
+import type { Game, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
+import { partFromThrowRules, withThrowRules, readThrowRules, type ThrowRules } from '../rules/format/throw-rules';
 import type { Technique } from '../motion/assumed';
 
 export interface StartFrom {

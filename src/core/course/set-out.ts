@@ -1,6 +1,6 @@
 /** A level set out otherwise: another thing to aim at, other lengths from the marks to it. No motion in here: the child's page needs it. */
 import type { AimedId } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/game';
+import type { Game, Spot } from '../rules/format/game';
 import { aimOf, distancesOf, placedMarks, replacedBy, spotTowards } from './geometry';
 
 /** The game with everything that is aimed at made of one thing. */

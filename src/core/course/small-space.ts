@@ -1,6 +1,6 @@
 /** A level where there is little room: how long a clear line it needs, and its places side by side. */
-import type { Game, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Game, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { aimOf, distanceM, insideFloor } from './geometry';
 import { middleOfAll, millimetres, withList } from './move';
 

@@ -1,5 +1,5 @@
 /** Where a thing that is dragged comes to lie: on 10 cm, on the child's half steps, in line with other things, or anywhere. */
-import type { Game, Spot } from '../rules/game';
+import type { Game, Spot } from '../rules/format/game';
 import { snapToDecimetre } from '../measure/lengths';
 import { aimOf, distanceM, spotTowards } from './geometry';
 import { keyOf, spotOf, thingsOf, type CourseThing } from './things';

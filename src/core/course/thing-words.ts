@@ -1,6 +1,6 @@
 /** What a thing is called where a layout is spoken of. */
 import { nameOf } from '../objects/catalogue';
-import type { Game } from '../rules/game';
+import type { Game } from '../rules/format/game';
 import type { CourseThing } from './things';
 
 /** "mark 2", "bottle 3", "sofa": what a thing is called where the layout is spoken of. */

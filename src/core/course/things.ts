@@ -1,5 +1,5 @@
 /** What stands on a floor, each thing by its kind and its number, and the lists of the game that hold them. */
-import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '../rules/game';
+import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '../rules/format/game';
 import { outlineWidthM, shapeOf } from '../objects/catalogue';
 
 export type CourseThing =

@@ -4,7 +4,7 @@ import { GRAVITY } from '../motion/flight';
 import { groundErrors, rollingResistance, speedFor, stopGaps } from '../motion/ground';
 import { IMPLEMENTS, shapeOf, type AimedId, type ImplementId } from '../objects/catalogue';
 import { drawUnit, PURPOSE } from '../random/draw';
-import type { Course, PlacedTarget, Spot, Task } from '../rules/game';
+import type { Course, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { successAt } from './attempts';
 
 const MILLION = 1_000_000;

@@ -36,8 +36,8 @@ import { wallChance } from '../motion/wall';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
-import type { PartProgram, Program } from '../rules/compile';
-import type { Game, PlacedTarget, Spot, Task } from '../rules/game';
+import type { PartProgram, Program } from '../rules/playing/compile';
+import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { fallTable, type FallTable } from './pins';
 import type { RackShelf } from './racks';
 

@@ -4,9 +4,9 @@ import type { BodyForm, Technique } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeOf } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
-import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/game';
+import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { successAt } from './attempts';
-import { TECHNIQUES } from '../rules/throw-rules';
+import { TECHNIQUES } from '../rules/format/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
 export const MODEL_VERSION = 3;

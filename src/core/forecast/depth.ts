@@ -8,8 +8,8 @@ import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
 import { hitChance } from '../motion/chance';
 import type { Thrower } from '../motion/release';
 import { shapeOf } from '../objects/catalogue';
-import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/game';
-import { readThrowRules } from '../rules/throw-rules';
+import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
+import { readThrowRules } from '../rules/format/throw-rules';
 import { successAt } from './attempts';
 import { shotFrom, throwOf } from './chances';
 

@@ -5,7 +5,7 @@
 import { distanceM } from '../course/geometry';
 import { chainFall } from '../motion/chain';
 import { arrivalSpeed, groundErrors, type GroundShot } from '../motion/ground';
-import type { PlacedTarget, Spot } from '../rules/game';
+import type { PlacedTarget, Spot } from '../rules/format/game';
 import { inGroup, middleOf, rackFall, rackOf, type Rack, type RackShelf, type RackTable } from './racks';
 
 const OFFSETS = 41;

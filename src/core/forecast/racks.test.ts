@@ -4,10 +4,10 @@ import { starter } from '../../../tests/examples/starters';
 import { pinOf } from '../motion/chain';
 import { rigidFall } from '../motion/rigid';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '../objects/catalogue';
-import { compile } from '../rules/compile';
-import type { PlacedTarget } from '../rules/game';
-import { resolveLevel } from '../rules/level';
-import { popCount } from '../rules/engine';
+import { compile } from '../rules/playing/compile';
+import type { PlacedTarget } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
+import { popCount } from '../rules/playing/engine';
 import { forecastLevel } from './forecast-level';
 import {
   fillRack,

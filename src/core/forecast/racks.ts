@@ -7,8 +7,8 @@ import type { Pin } from '../motion/chain';
 import { pinOf } from '../motion/chain';
 import { rigidFall, type RigidBodies } from '../motion/rigid';
 import { AIMED, IMPLEMENTS, type ImplementId } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '../rules/game';
-import type { Program } from '../rules/compile';
+import type { Game, PlacedTarget, Spot } from '../rules/format/game';
+import type { Program } from '../rules/playing/compile';
 
 /** A set of standing pins in the frame of a throw: x along its line, y to the side, from the middle of the set. */
 export interface Rack {

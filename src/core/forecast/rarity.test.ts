@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
-import type { Game } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Game } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { forecastSetUp } from './forecast-level';
 import { rareInSteps, type KnownRarity, type RarityAsk } from './rarity';
 

@@ -1,10 +1,10 @@
 /** How rare a score is among many plays of children drawn from the class's spread. */
 import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import { CALIBRATED_FROM } from '../progress/fit';
-import { compile } from '../rules/compile';
-import { start } from '../rules/engine';
-import type { Game } from '../rules/game';
-import { measure } from '../rules/measure';
+import { compile } from '../rules/playing/compile';
+import { start } from '../rules/playing/engine';
+import type { Game } from '../rules/format/game';
+import { measure } from '../rules/playing/measure';
 import { childTables, type ChildTables } from './attempts';
 import { quantile } from './pins';
 import type { RackShelf } from './racks';

@@ -3,10 +3,10 @@
  * whole milliseconds, so that the same seed gives the same play on every machine.
  */
 import { attemptDraw, drawU32, playHash, PURPOSE } from '../random/draw';
-import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program } from '../rules/compile';
-import { Kind, restart, step, type State } from '../rules/engine';
-import type { FinishReason } from '../rules/game';
-import type { PlayEvent } from '../rules/play';
+import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program } from '../rules/playing/compile';
+import { Kind, restart, step, type State } from '../rules/playing/engine';
+import type { FinishReason } from '../rules/format/game';
+import type { PlayEvent } from '../rules/format/play';
 import { LIE_UNIT, type ChildTables, type TaskTables } from './attempts';
 import { PIN_NODES } from './pins';
 import { GAP_NODES } from '../motion/ground';

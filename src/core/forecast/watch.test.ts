@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { STARTERS, starter } from '../../../tests/examples/starters';
 import { distanceM } from '../course/geometry';
-import { resolveLevel } from '../rules/level';
-import { replay } from '../rules/replay';
+import { resolveLevel } from '../rules/format/level';
+import { replay } from '../rules/playing/replay';
 import { momentOf, watchGo } from './watch';
 
 describe('a simulated child that is watched', () => {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compile } from '../rules/compile';
-import { readGame } from '../rules/read-game';
-import { plainText, sentencesOf } from '../rules/sentences';
+import { compile } from '../rules/playing/compile';
+import { readGame } from '../rules/format/read-game';
+import { plainText, sentencesOf } from '../rules/telling/sentences';
 import {
   emptyPlan,
   gameFromPlan,

@@ -2,9 +2,9 @@
 import { distanceM } from '../course/geometry';
 import { AIMED, type AimedId, type ImplementId } from '../objects/catalogue';
 
-import { GAME_FORMAT } from '../rules/formats';
-import type { Game } from '../rules/game';
-import { partFromThrowRules, type ThrowRules } from '../rules/throw-rules';
+import { GAME_FORMAT } from '../rules/format/formats';
+import type { Game } from '../rules/format/game';
+import { partFromThrowRules, type ThrowRules } from '../rules/format/throw-rules';
 
 export const INVENT_TARGETS = [
   'box',

@@ -1,8 +1,8 @@
 /** One lever at a time: what brings the chance of a level to the one that is wanted, the distance or, where the floor is too short, another thing. */
 import { distanceM, replacedBy } from '../course/geometry';
 import { AIMED, AIMED_IDS, type AimedId } from '../objects/catalogue';
-import type { Game, PlacedTarget } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Game, PlacedTarget } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { aimedPlaces, levelChance, solveLevel, withPlaces } from './solve';
 
 export type ChanceMend =

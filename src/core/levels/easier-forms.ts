@@ -1,8 +1,8 @@
 /** Other forms of a level that are full equals of it: how the body is held, what is counted, how far, how large, how long. */
 import { laidOutPattern, patternOf } from '../course/patterns';
-import type { Effect, Game, PlacedTarget } from '../rules/game';
-import { resolveLevel } from '../rules/level';
-import type { Lever } from '../rules/levers';
+import type { Effect, Game, PlacedTarget } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
+import type { Lever } from '../rules/format/levers';
 import { chanceMends } from './chance-mends';
 import { nextNumber, withLevelAdded, withLevelChange } from './edit-levels';
 import { isAimed, levelChance, solveLevel, withPlaces } from './solve';

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { starter, STARTERS } from '../../../tests/examples/starters';
-import { changesBetween, gameChanges } from '../rules/changes';
-import type { Game } from '../rules/game';
-import { resolveLevel } from '../rules/level';
-import { plainText, sentencesOf, withSlot } from '../rules/sentences';
-import { readGame } from '../rules/read-game';
+import { changesBetween, gameChanges } from '../rules/telling/changes';
+import type { Game } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
+import { plainText, sentencesOf, withSlot } from '../rules/telling/sentences';
+import { readGame } from '../rules/format/read-game';
 import { withThingAt } from '../course/move';
 import { throwerWith } from '../motion/release';
 import { forecastLevel } from '../forecast/forecast-level';

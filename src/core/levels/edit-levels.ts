@@ -1,7 +1,7 @@
 /** Levels put in, taken out, renamed and put in another order; and slots that one level has otherwise than the game. */
 import { counted } from '../course/change';
-import type { Course, Game, Level } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Course, Game, Level } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 
 export const MOST_LEVELS = 6;
 const NAMES = ['Paddle', 'Wade', 'Swim', 'Dive'] as const;

@@ -1,7 +1,7 @@
 /** Points that are fair for any game in which a child chooses among places or targets of different worth. */
 import { successAt } from '../forecast/attempts';
-import type { Game, Part, Task } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Game, Part, Task } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { fairPoints } from './solve';
 
 /** The group of a part that a child chooses from and that has values of its own: where it is tried from, or what is aimed at. */

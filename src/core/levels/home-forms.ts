@@ -3,8 +3,8 @@ import { placedMarks, spotTowards } from '../course/geometry';
 import { setOut, withTargetObject } from '../course/set-out';
 import { throwerWith, type Thrower } from '../motion/release';
 import { AIMED, AIMED_IDS, type AimedId } from '../objects/catalogue';
-import type { Game } from '../rules/game';
-import { levelById } from '../rules/level';
+import type { Game } from '../rules/format/game';
+import { levelById } from '../rules/format/level';
 import type { FormChange, HomeForm, ReadyThing, Towards } from '../sheet/home-form';
 import { aimedPlaces, chanceFrom, lengthFor, LIKE_TOLERANCE, nearestTarget } from './solve';
 

@@ -5,8 +5,8 @@ import { successAt } from '../forecast/attempts';
 import { placeChances } from '../forecast/chances';
 import type { Thrower } from '../motion/release';
 import type { AimedId } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/game';
-import { resolveLevel } from '../rules/level';
+import type { Game, Spot } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import { STANDING_ROOM_M } from '../sheet/home-form';
 
 const NEAREST_M = 0.4;

@@ -1,7 +1,7 @@
 /** A score to beat, with the set-up with which it was made. */
 import { distancesOf } from '../course/geometry';
 import { nameOf } from '../objects/catalogue';
-import type { Game, ToBeat } from '../rules/game';
+import type { Game, ToBeat } from '../rules/format/game';
 
 /** How far a distance may be off before it is another set-up, metres. */
 const AS_FAR_M = 0.05;

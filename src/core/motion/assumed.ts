@@ -2,7 +2,7 @@
  * Every constant of the motion model in one table, each with its source or the word ASSUMED. No published standard deviations of release
  * for ages 4–12 are known to us: take what rests on them as "about", until the reports of a class replace it.
  */
-import type { Surface } from '../rules/course-format';
+import type { Surface } from '../rules/format/course-format';
 
 export type Technique = 'underarm' | 'overarm' | 'set-shot';
 export type BodyForm = 'standing' | 'seated' | 'kneeling' | 'two-hands';

@@ -6,7 +6,7 @@
  */
 import type { Aimed, AimedId } from '../objects/aimed';
 import type { Implement, ImplementId } from '../objects/implements';
-import type { Spot } from '../rules/game';
+import type { Spot } from '../rules/format/game';
 import { GRAVITY } from './flight';
 import toppling from './toppling.json' with { type: 'json' };
 

@@ -4,7 +4,7 @@
  */
 import { statureM } from '../measure/stature';
 import type { Implement } from '../objects/catalogue';
-import type { Surface } from '../rules/game';
+import type { Surface } from '../rules/format/game';
 import { GRAVITY } from './flight';
 import { normalCdf, withinChance } from './normal';
 import {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
 import { goOf } from '../reports/from-parts';
-import { REPORT_FORMAT } from '../rules/formats';
-import { levelById } from '../rules/level';
+import { REPORT_FORMAT } from '../rules/format/formats';
+import { levelById } from '../rules/format/level';
 import { usedSetUpOf } from '../sheet/home-form';
 import { observedIn, readClassFile, type ClassFile, type ReportInFile } from './class-file';
 import { fitClass } from './fit';

@@ -3,10 +3,10 @@ import Joi from 'joi';
 import type { RackShelf } from '../forecast/racks';
 import { readReport } from '../reports/read-report';
 import type { Report } from '../reports/report';
-import { CLASS_FORMAT } from '../rules/formats';
-import type { Game } from '../rules/game';
-import type { Outcome, Problem } from '../rules/problem';
-import { problemsOf, readGame } from '../rules/read-game';
+import { CLASS_FORMAT } from '../rules/format/formats';
+import type { Game } from '../rules/format/game';
+import type { Outcome, Problem } from '../rules/format/problem';
+import { problemsOf, readGame } from '../rules/format/read-game';
 import { evidenceOf, type EvidenceMemo } from './evidence';
 import type { Observed } from './fit';
 

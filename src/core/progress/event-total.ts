@@ -1,5 +1,5 @@
 /** What a child's games of an event come to. Points are added only where all games count the same unit and more is better. */
-import { counted } from '../rules/counted';
+import { counted } from '../rules/telling/counted';
 
 export interface GameOfEvent {
   readonly unit: string;

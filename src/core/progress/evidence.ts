@@ -13,12 +13,12 @@ import { throwerWith, type Thrower } from '../motion/release';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import { isAimed } from '../reports/judge';
 import type { Go } from '../reports/report';
-import { AT, B, compile, type Program } from '../rules/compile';
-import { start } from '../rules/engine';
-import type { Game, PlacedTarget, Task } from '../rules/game';
-import { levelById } from '../rules/level';
-import { measure } from '../rules/measure';
-import { advance } from '../rules/replay';
+import { AT, B, compile, type Program } from '../rules/playing/compile';
+import { start } from '../rules/playing/engine';
+import type { Game, PlacedTarget, Task } from '../rules/format/game';
+import { levelById } from '../rules/format/level';
+import { measure } from '../rules/playing/measure';
+import { advance } from '../rules/playing/replay';
 import type { Observed } from './fit';
 
 export interface PlayedGo {

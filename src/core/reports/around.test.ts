@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
-import { levelById } from '../rules/level';
+import { levelById } from '../rules/format/level';
 import { usedSetUpOf } from '../sheet/home-form';
 import { NONE_COUNTED, reasonsAround, withCounted, withReasons, type Around } from './around';
 import { answersTo, whatCounts } from './decision';

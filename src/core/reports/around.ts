@@ -6,7 +6,7 @@
  * another way, far beyond the child's own scores.
  */
 import { playedAsAsked, type HomeForm } from '../sheet/home-form';
-import type { Game } from '../rules/game';
+import type { Game } from '../rules/format/game';
 import type { Reason, Verdict } from './judge';
 import type { ToldReport, UsedSetUp } from './report';
 

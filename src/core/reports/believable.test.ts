@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
-import type { Game } from '../rules/game';
-import { resolveLevel } from '../rules/level';
-import type { PlayEvent } from '../rules/play';
+import type { Game } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
+import type { PlayEvent } from '../rules/format/play';
 import { usedSetUpOf } from '../sheet/home-form';
 import { goOf } from './from-parts';
 import { judge, type Verdict } from './judge';
-import { REPORT_FORMAT } from '../rules/formats';
+import { REPORT_FORMAT } from '../rules/format/formats';
 import type { Go } from './report';
 
 const level = (id: string): Game => {

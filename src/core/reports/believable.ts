@@ -1,9 +1,9 @@
 /** What is hard to believe of a go: more than a body does in the time, a race that nobody runs so fast, a length that no floor has. */
 import { placedMarks } from '../course/geometry';
 import { MOST_OF_A_BODY, OLDER_FROM } from '../motion/assumed';
-import type { Game, Part } from '../rules/game';
-import { mmPerUnit } from '../rules/length-unit';
-import type { PlayEvent } from '../rules/play';
+import type { Game, Part } from '../rules/format/game';
+import { mmPerUnit } from '../rules/format/length-unit';
+import type { PlayEvent } from '../rules/format/play';
 import type { Go } from './report';
 
 /** Beyond the floor a ball runs on through an open side, metres. Assumed. */

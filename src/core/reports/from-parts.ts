@@ -1,10 +1,10 @@
 import type { BodyForm } from '../motion/assumed';
-import { REPORT_FORMAT } from '../rules/formats';
-import type { Game } from '../rules/game';
-import { compile } from '../rules/compile';
-import { levelById } from '../rules/level';
-import { measure, type Result } from '../rules/measure';
-import { replay } from '../rules/replay';
+import { REPORT_FORMAT } from '../rules/format/formats';
+import type { Game } from '../rules/format/game';
+import { compile } from '../rules/playing/compile';
+import { levelById } from '../rules/format/level';
+import { measure, type Result } from '../rules/playing/measure';
+import { replay } from '../rules/playing/replay';
 import { eventsFromFields, partFields } from './parts';
 import type { Go, Report, UsedSetUp } from './report';
 

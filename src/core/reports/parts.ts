@@ -2,14 +2,14 @@
  * Nothing was tapped: what a family or a helper types at the end, and the events that it stands for. One list of fields for the page,
  * the grid of paper sheets and the boxes on the sheet itself.
  */
-import type { Effect, Game, Group, Part } from '../rules/game';
-import { mmPerUnit } from '../rules/length-unit';
-import { reachableParts } from '../rules/totals';
-import { carries, unfinishedRule } from '../rules/unfinished';
-import { placeMark } from '../rules/place-name';
+import type { Effect, Game, Group, Part } from '../rules/format/game';
+import { mmPerUnit } from '../rules/format/length-unit';
+import { reachableParts } from '../rules/playing/totals';
+import { carries, unfinishedRule } from '../rules/format/unfinished';
+import { placeMark } from '../rules/telling/place-name';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
-import type { PlayEvent } from '../rules/play';
+import type { PlayEvent } from '../rules/format/play';
 
 export type PartField = {
   readonly part: number;

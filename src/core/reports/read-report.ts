@@ -1,6 +1,6 @@
-import { problemsOf } from '../rules/read-game';
-import { tooManyEvents } from '../rules/read-play';
-import type { Outcome } from '../rules/problem';
+import { problemsOf } from '../rules/format/read-game';
+import { tooManyEvents } from '../rules/format/read-play';
+import type { Outcome } from '../rules/format/problem';
 import { reportSchema, type Report } from './report';
 
 /** Reads an unknown value as a report of format 1. Never throws; says what is wrong and where. */

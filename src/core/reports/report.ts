@@ -1,10 +1,10 @@
 /** Format 1 of a report: the goes that a family sends back, each with its level, set-up and way of counting. */
 import Joi from 'joi';
-import { REPORT_FORMAT } from '../rules/formats';
+import { REPORT_FORMAT } from '../rules/format/formats';
 import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
 import type { BodyForm } from '../motion/assumed';
 import { markedLooksSchema, type MarkedLook } from './look-marks';
-import { playFields, type CountingWay, type PlayEvent } from '../rules/play';
+import { playFields, type CountingWay, type PlayEvent } from '../rules/format/play';
 
 /** What was really used: distances in metres in the order of the places, and the things. */
 export interface UsedSetUp {

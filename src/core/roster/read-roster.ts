@@ -1,6 +1,6 @@
 /** Names as a teacher pastes them, cut to first name and initial before they go anywhere. */
 import Papa from 'papaparse';
-import type { Problem } from '../rules/problem';
+import type { Problem } from '../rules/format/problem';
 
 export interface RosterChild {
   readonly firstName: string;

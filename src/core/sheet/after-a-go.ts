@@ -6,8 +6,8 @@
  * thrown, rolled or kicked. A level's move-up rule puts the next level first.
  */
 import { AIMED } from '../objects/catalogue';
-import type { Game } from '../rules/game';
-import { levelById } from '../rules/level';
+import type { Game } from '../rules/format/game';
+import { levelById } from '../rules/format/level';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
 import type { HomeForm } from './home-form';

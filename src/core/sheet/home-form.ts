@@ -5,8 +5,8 @@
 import { distancesOf } from '../course/geometry';
 import { setOut } from '../course/set-out';
 import type { AimedId } from '../objects/catalogue';
-import { levelById } from '../rules/level';
-import type { Game } from '../rules/game';
+import { levelById } from '../rules/format/level';
+import type { Game } from '../rules/format/game';
 import type { UsedSetUp } from '../reports/report';
 
 /** One thing to aim at, and for each mark how far: as near as still counts as like, equal, and as far as still counts. Metres. */

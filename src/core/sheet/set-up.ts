@@ -1,10 +1,10 @@
 /** What a family is told: things to find, where to put them in the child's own steps, and what to take care of. */
 import { placedMarks, targetFrom, type PlacedMark } from '../course/geometry';
-import { placeName } from '../rules/place-name';
+import { placeName } from '../rules/telling/place-name';
 import { stepPace, toParts, type Pace } from '../measure/lengths';
 import { withLengths } from '../course/set-out';
 import { AIMED, IMPLEMENTS, MARKERS, nameOf, outlineWidthM, type AimedId } from '../objects/catalogue';
-import type { Game, PlacedTarget } from '../rules/game';
+import type { Game, PlacedTarget } from '../rules/format/game';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
 

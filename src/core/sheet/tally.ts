@@ -1,6 +1,6 @@
 /** The boxes of a paper sheet in which a family keeps the tally: as many, and of the kind, that this game's measure needs. */
 import { partFields, type PartField } from '../reports/parts';
-import type { Game } from '../rules/game';
+import type { Game } from '../rules/format/game';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
 

@@ -1,5 +1,5 @@
 /** Teaching points of every skill, for the right and the left; the teacher's own words take their place where there are some. */
-import type { Game, Task, ToldPoint } from '../rules/game';
+import type { Game, Task, ToldPoint } from '../rules/format/game';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
 

@@ -1,9 +1,9 @@
 /** Rules taken over for what stands on a floor: groups of the course take the places that the rules ask for. */
 import { counted, freshId } from '../course/change';
 import { insideFloor } from '../course/geometry';
-import type { Game, Level, Part, PlacedTarget, Spot } from '../rules/game';
-import { GAME_FORMAT } from '../rules/formats';
-import { resolveLevel } from '../rules/level';
+import type { Game, Level, Part, PlacedTarget, Spot } from '../rules/format/game';
+import { GAME_FORMAT } from '../rules/format/formats';
+import { resolveLevel } from '../rules/format/level';
 import type { Way } from './ways';
 
 /** A group of places or targets that the rules speak of, with how many the starter has. */

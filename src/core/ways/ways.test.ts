@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { starter, STARTERS } from '../../../tests/examples/starters';
 import { asPlayed, rebuilt } from '../../../tests/examples/rebuild';
-import { compile } from '../rules/compile';
-import { gapsOf } from '../rules/gaps';
-import { resolveLevel } from '../rules/level';
-import { readGame } from '../rules/read-game';
+import { compile } from '../rules/playing/compile';
+import { gapsOf } from '../rules/gaps/gaps';
+import { resolveLevel } from '../rules/format/level';
+import { readGame } from '../rules/format/read-game';
 import { withAdded } from '../course/change';
 import { misfitsOf } from '../course/fits';
 import { patternSpots } from '../course/patterns';

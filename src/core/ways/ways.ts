@@ -32,7 +32,7 @@ import steppingStones from '../../../data/starters/stepping-stones.json' with { 
 import tossAndTrot from '../../../data/starters/toss-and-trot.json' with { type: 'json' };
 import upTheBurn from '../../../data/starters/up-the-burn.json' with { type: 'json' };
 import walkTheShore from '../../../data/starters/walk-the-shore.json' with { type: 'json' };
-import type { Game } from '../rules/game';
+import type { Game } from '../rules/format/game';
 
 export type WayFamily = 'points' | 'places' | 'pins' | 'near' | 'moving' | 'finding' | 'cards';
 

@@ -3,7 +3,7 @@
 import { format } from 'date-fns';
 import { Redo2, Undo2 } from 'lucide-react';
 import { memo, type Dispatch } from 'react';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { Button } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { aboutGame } from '../games/about-game';

@@ -3,7 +3,7 @@
 import type { Dispatch } from 'react';
 import type { Misfit } from '@/core/course/fits';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { Ticked } from '@/ui/form/fields';
 import { Leaves } from '@/ui/leaves';
 import { Notice } from '@/ui/notice';

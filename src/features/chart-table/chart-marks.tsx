@@ -5,7 +5,7 @@ import { type Misfit } from '@/core/course/fits';
 import { thingWords } from '@/core/course/thing-words';
 import { halfSizeM, listedOf, spotOf, type CourseThing } from '@/core/course/things';
 import { sayMetres, stepPace, toParts } from '@/core/measure/lengths';
-import type { Game, Spot } from '@/core/rules/game';
+import type { Game, Spot } from '@/core/rules/format/game';
 import { toDegrees } from '@/core/measure/angles';
 
 const TurnGrip = styled.g`

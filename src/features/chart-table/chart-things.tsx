@@ -2,7 +2,7 @@
 import { memo } from 'react';
 import { middleOf, type CourseThing } from '@/core/course/things';
 import { outlineWidthM, shapeOf } from '@/core/objects/catalogue';
-import type { Course, Door, Furniture, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/game';
+import type { Course, Door, Furniture, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/format/game';
 import { Piece, Ground as Patchwork, Swing } from '../drawing/ground';
 import { Thing } from '../drawing/thing';
 import { toDegrees } from '@/core/measure/angles';

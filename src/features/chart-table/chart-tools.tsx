@@ -7,7 +7,7 @@ import { Archive, CopyPlus, Link2, Lock, LockOpen, RotateCcw, RotateCw, Ruler, T
 import { withDuplicated, withLocked, withRemoved, withTied } from '@/core/course/change';
 import { isLocked, listedOf, tieOf, type CourseThing } from '@/core/course/things';
 import { SNAPS, type Snap } from '@/core/course/snap';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { Button } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { Menu, type MenuGroup } from '@/ui/menu';

@@ -12,8 +12,8 @@ import { groundOf, isLocked, isPinSet, keyOf, listedOf, middleOf, movedWith, spo
 import { sayMetres, stepPace, toParts } from '@/core/measure/lengths';
 import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
-import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/game';
-import { placeName } from '@/core/rules/place-name';
+import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/format/game';
+import { placeName } from '@/core/rules/telling/place-name';
 import type { FloorDepth } from '@/core/forecast/depth';
 import { Sides, Ways } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';

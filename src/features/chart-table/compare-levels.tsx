@@ -1,8 +1,8 @@
 'use client';
 import styled from 'styled-components';
-import { changesBetween, type Change } from '@/core/rules/changes';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import { changesBetween, type Change } from '@/core/rules/telling/changes';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Notice } from '@/ui/notice';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { IMPLEMENT_IDS, IMPLEMENTS, type ImplementId } from '@/core/objects/catalogue';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { Button } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { BallView } from '../drawing/side-view';

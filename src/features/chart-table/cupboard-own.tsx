@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { useWatch } from 'react-hook-form';
 import type { Addition } from '@/core/course/change';
 import { AIMED, type AimedId, type AimedShape } from '@/core/objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
+import type { Game, PlacedTarget, Spot } from '@/core/rules/format/game';
 import { Button } from '@/ui/button';
 import { FormSelect, FormText } from '@/ui/form/fields';
 import { useSchemaForm } from '@/ui/form/schema-form';

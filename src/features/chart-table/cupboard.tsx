@@ -8,7 +8,7 @@ import { thingWords } from '@/core/course/thing-words';
 import { countsOf, PATTERN_WORDS, patternSpots, type PatternKind } from '@/core/course/patterns';
 import { chanceOf } from '@/core/forecast/chances';
 import { AIMED, AIMED_IDS, MARKERS, outlineWidthM, type AimedId, type AimedShape, type ImplementId } from '@/core/objects/catalogue';
-import type { Furniture, Game, Spot } from '@/core/rules/game';
+import type { Furniture, Game, Spot } from '@/core/rules/format/game';
 import { Button, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { Select } from '@/ui/field';

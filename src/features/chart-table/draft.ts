@@ -16,10 +16,10 @@ import { placeChances } from '@/core/forecast/chances';
 import { withLevelChange } from '@/core/levels/edit-levels';
 import { withFairPoints } from '@/core/levels/fair-points';
 import { fairPoints, solveLevel, withPlaces } from '@/core/levels/solve';
-import type { Game, Spot } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { readThrowRules, withThrowRules } from '@/core/rules/throw-rules';
-import { withSlot } from '@/core/rules/sentences';
+import type { Game, Spot } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { readThrowRules, withThrowRules } from '@/core/rules/format/throw-rules';
+import { withSlot } from '@/core/rules/telling/sentences';
 
 export interface Draft {
   readonly game: Game;

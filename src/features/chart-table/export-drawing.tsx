@@ -1,5 +1,5 @@
 'use client';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { ON_PAPER, type Role } from '@/design/palette';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { saveFile } from '@/ui/save-file';

@@ -6,8 +6,8 @@ import { FLOORS, LARGE_HOME_M, onFloor, SMALL_HOME_M, STARTING_FLOORS, type Floo
 import { SURFACE_NAMES } from '@/core/course/surface-names';
 import { equalSetUp, isAimed } from '@/core/levels/solve';
 import { AIMED } from '@/core/objects/catalogue';
-import type { FloorSide, Game, Surface } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import type { FloorSide, Game, Surface } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
 import { QuietButton } from '@/ui/button';
 import { InlineSelect } from '@/ui/field';
 import { Menu } from '@/ui/menu';

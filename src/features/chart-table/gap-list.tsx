@@ -1,8 +1,8 @@
 'use client';
 import { useMemo, type Dispatch } from 'react';
 import styled from 'styled-components';
-import { gapsOf } from '@/core/rules/gaps';
-import type { Game } from '@/core/rules/game';
+import { gapsOf } from '@/core/rules/gaps/gaps';
+import type { Game } from '@/core/rules/format/game';
 import { QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import type { DraftAction } from './draft';

@@ -3,7 +3,7 @@ import type { Dispatch } from 'react';
 import type { RunPastFrom } from '@/core/course/flights';
 import { placeDistance } from '@/core/course/move';
 import { spotOf } from '@/core/course/things';
-import type { Game, Spot } from '@/core/rules/game';
+import type { Game, Spot } from '@/core/rules/format/game';
 import { NumberSlot } from '@/ui/number-slot';
 import type { Picked } from './chart';
 import { pickedWords } from './chart-marks';

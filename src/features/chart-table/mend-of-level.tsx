@@ -2,8 +2,8 @@
 import { useState, type Dispatch } from 'react';
 import { distancesOf } from '@/core/course/geometry';
 import { isAimed, levelChance, solveLevel, withPlaces } from '@/core/levels/solve';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
 import { QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import type { DraftAction } from './draft';

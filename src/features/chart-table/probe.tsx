@@ -5,8 +5,8 @@ import { shotFrom, throwOf } from '@/core/forecast/chances';
 import { floorBasis, floorChance } from '@/core/forecast/depth';
 import { openingShares } from '@/core/motion/chance';
 import type { Thrower } from '@/core/motion/release';
-import type { Game, Spot } from '@/core/rules/game';
-import { readThrowRules } from '@/core/rules/throw-rules';
+import type { Game, Spot } from '@/core/rules/format/game';
+import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { NumberSlot } from '@/ui/number-slot';
 
 /**

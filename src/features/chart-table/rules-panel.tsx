@@ -2,8 +2,8 @@
 import { memo, useState, type Dispatch } from 'react';
 import styled from 'styled-components';
 import { targetOf } from '@/core/course/geometry';
-import type { Game } from '@/core/rules/game';
-import { plainText, sentencesOf, type Sentence, type Token } from '@/core/rules/sentences';
+import type { Game } from '@/core/rules/format/game';
+import { plainText, sentencesOf, type Sentence, type Token } from '@/core/rules/telling/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';

@@ -6,7 +6,7 @@ import { dayPlus } from '@/core/measure/days';
 import styled from 'styled-components';
 import type { Fitted } from '@/core/progress/fit';
 import { parRestsWords } from '@/core/progress/skill-words';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { Button, ButtonLink } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormDay, FormProblem, FormSelect, FormText } from '@/ui/form/fields';

@@ -1,7 +1,7 @@
 'use client';
 import { useState, type Dispatch } from 'react';
 import styled from 'styled-components';
-import type { Game, Teaching, ToldPoint } from '@/core/rules/game';
+import type { Game, Teaching, ToldPoint } from '@/core/rules/format/game';
 import { cautionsFor } from '@/core/sheet/set-up';
 import {
   isHanded,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { resolveLevel } from '@/core/rules/level';
+import { resolveLevel } from '@/core/rules/format/level';
 import { starter } from '../../../tests/examples/starters';
 import { asMine, firstPicked, firstShown, keyMeans, levelAt, savedWords, saidOf, shownOf, withToBeat } from './table-model';
 

@@ -2,8 +2,8 @@
 import { thingsOf } from '@/core/course/things';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { toBeatOf } from '@/core/levels/to-beat';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
 import type { Picked } from './chart';
 import type { SaveState } from './use-autosave';
 

@@ -2,11 +2,11 @@
 import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Moment } from '@/core/forecast/watch';
-import { compile } from '@/core/rules/compile';
-import { replay } from '@/core/rules/replay';
-import type { Game } from '@/core/rules/game';
-import { measure, type Result } from '@/core/rules/measure';
-import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import { compile } from '@/core/rules/playing/compile';
+import { replay } from '@/core/rules/playing/replay';
+import type { Game } from '@/core/rules/format/game';
+import { measure, type Result } from '@/core/rules/playing/measure';
+import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { Button, QuietButton } from '@/ui/button';

@@ -2,7 +2,7 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Fitted } from '@/core/progress/fit';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { FloorDepth } from '@/core/forecast/depth';
 import type { ForecastWorker } from '@/workers/forecast.worker';

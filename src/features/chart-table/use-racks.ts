@@ -3,9 +3,9 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { racksOf, readRack, type Rack } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
-import { compile } from '@/core/rules/compile';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import { compile } from '@/core/rules/playing/compile';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
 import type { RacksWorker } from '@/workers/racks.worker';
 import { keepRack, keptRack } from './rack-store';
 

@@ -3,9 +3,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { momentOf, watchGo, type Moment, type Watched } from '@/core/forecast/watch';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
-import { measure } from '@/core/rules/measure';
-import { replay } from '@/core/rules/replay';
-import type { Game } from '@/core/rules/game';
+import { measure } from '@/core/rules/playing/measure';
+import { replay } from '@/core/rules/playing/replay';
+import type { Game } from '@/core/rules/format/game';
 import { Button, QuietButton } from '@/ui/button';
 import { SoftWords } from '@/ui/page';
 

@@ -9,7 +9,7 @@ import styled from 'styled-components';
 import { format, parseISO } from 'date-fns';
 import { dayWords } from '@/core/measure/days';
 import { skillWords } from '@/core/progress/skill-words';
-import { counted } from '@/core/rules/counted';
+import { counted } from '@/core/rules/telling/counted';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormProblem, FormText } from '@/ui/form/fields';

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { takenAsGameSchema } from '@/contract/invention';
-import type { Course } from '@/core/rules/game';
+import type { Course } from '@/core/rules/format/game';
 import { CourseDrawing } from '@/features/drawing/course-drawing';
 import { Button } from '@/ui/button';
 import { FormProblem, FormText } from '@/ui/form/fields';

@@ -2,7 +2,7 @@
 /** What stands between two tries: something owed, a part that waits to be started, a stop. */
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
-import { counted } from '@/core/rules/counted';
+import { counted } from '@/core/rules/telling/counted';
 import { useWords } from '@/features/languages/use-words';
 import { Exercise } from '../drawing/exercise';
 import { Ask, Failure, Owed, Said, Small, Success, TextButton } from './counter-style';

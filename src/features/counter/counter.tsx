@@ -1,6 +1,6 @@
 'use client';
 import type { Words as Family } from '@/core/words/words';
-import { placeMark, placeName } from '@/core/rules/place-name';
+import { placeMark, placeName } from '@/core/rules/telling/place-name';
 import { useWords } from '@/features/languages/use-words';
 import { Gate, Paused, Waiting } from './between';
 import { Clock } from './clock';

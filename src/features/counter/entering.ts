@@ -1,6 +1,6 @@
 /** What is being entered of the next try and is not written down yet. No interface here. */
-import type { Task } from '@/core/rules/game';
-import type { PlayEvent } from '@/core/rules/play';
+import type { Task } from '@/core/rules/format/game';
+import type { PlayEvent } from '@/core/rules/format/play';
 import { readFigure } from '@/core/words/read-figure';
 
 /** What was seen of a try, as the format writes it. */

@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
-import type { Frame } from '@/core/rules/frames';
+import type { Frame } from '@/core/rules/playing/frames';
 
 const Sheet = styled.table`
   width: 100%;

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { compile } from '@/core/rules/compile';
-import type { Game } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { nextMoves } from '@/core/rules/next-moves';
-import type { PlayEvent } from '@/core/rules/play';
-import { replay } from '@/core/rules/replay';
+import { compile } from '@/core/rules/playing/compile';
+import type { Game } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { nextMoves } from '@/core/rules/playing/next-moves';
+import type { PlayEvent } from '@/core/rules/format/play';
+import { replay } from '@/core/rules/playing/replay';
 import { starter, STARTERS } from '../../../tests/examples/starters';
 import { clockText, framesAsked, howSeen, isCrowded, soFarOf, stageOf, triesOf, undone } from './model';
 import type { PlayInHand } from './use-play';

@@ -1,7 +1,7 @@
 /** What the counter shows and asks, read off the play in hand. No interface here. */
-import type { Part } from '@/core/rules/game';
-import type { NextMoves } from '@/core/rules/next-moves';
-import { playsFrames } from '@/core/rules/frames';
+import type { Part } from '@/core/rules/format/game';
+import type { NextMoves } from '@/core/rules/playing/next-moves';
+import { playsFrames } from '@/core/rules/playing/frames';
 import type { PlayInHand } from './use-play';
 
 /** Minutes and seconds: a countdown shows the second that runs, a clock that counts up the seconds that have gone. */

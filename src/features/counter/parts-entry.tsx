@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { useWords } from '@/features/languages/use-words';
 import type { PartField } from '@/core/reports/parts';
 import { FigureField } from './figure-field';

@@ -1,5 +1,5 @@
 'use client';
-import type { Spot } from '@/core/rules/game';
+import type { Spot } from '@/core/rules/format/game';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 

@@ -1,8 +1,8 @@
 'use client';
 /** What is seen of a try: large buttons for its ends, pins by position, a count, a length, a face, a word, a thing of a list. */
 import { useEffect, useRef } from 'react';
-import type { End } from '@/core/rules/game';
-import { placeName } from '@/core/rules/place-name';
+import type { End } from '@/core/rules/format/game';
+import { placeName } from '@/core/rules/telling/place-name';
 import { readFigure } from '@/core/words/read-figure';
 import { Ask, Entry, Failure, List, Said, Success } from './counter-style';
 import { CENTIMETRES } from './entering';

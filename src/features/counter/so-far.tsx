@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
-import { counted } from '@/core/rules/counted';
-import { framesOf } from '@/core/rules/frames';
+import { counted } from '@/core/rules/telling/counted';
+import { framesOf } from '@/core/rules/playing/frames';
 import { useWords } from '@/features/languages/use-words';
 import { Said, Score } from './counter-style';
 import { FrameSheet } from './frame-sheet';

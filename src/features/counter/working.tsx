@@ -1,10 +1,10 @@
 'use client';
 import styled from 'styled-components';
-import { framesOf, playsFrames } from '@/core/rules/frames';
-import type { Program } from '@/core/rules/compile';
-import type { Result } from '@/core/rules/measure';
-import type { PlayEvent } from '@/core/rules/play';
-import { placeName } from '@/core/rules/place-name';
+import { framesOf, playsFrames } from '@/core/rules/playing/frames';
+import type { Program } from '@/core/rules/playing/compile';
+import type { Result } from '@/core/rules/playing/measure';
+import type { PlayEvent } from '@/core/rules/format/play';
+import { placeName } from '@/core/rules/telling/place-name';
 import type { Words } from '@/core/words/words';
 import { useWords } from '@/features/languages/use-words';
 import { FrameSheet } from './frame-sheet';

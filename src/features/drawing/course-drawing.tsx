@@ -1,6 +1,6 @@
 import { aimOf } from '@/core/course/geometry';
 import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
-import type { Course, Part } from '@/core/rules/game';
+import type { Course, Part } from '@/core/rules/format/game';
 import { useWords } from '@/features/languages/use-words';
 import { Surroundings } from './ground';
 import { Soundings, type Sounding } from './soundings';

@@ -1,7 +1,7 @@
 import { middleOf } from '@/core/course/things';
 import { useWords } from '@/features/languages/use-words';
 import { SURFACE_NAMES } from '@/core/course/surface-names';
-import type { Course, Door, Furniture, Patch } from '@/core/rules/game';
+import type { Course, Door, Furniture, Patch } from '@/core/rules/format/game';
 
 /** A part of the floor of another ground, about its middle, in centimetres: dots for soft ground, lines for hard. */
 export function Ground({ patch, px }: { patch: Patch; px: number }) {

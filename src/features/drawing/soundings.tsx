@@ -1,4 +1,4 @@
-import type { Furniture } from '@/core/rules/game';
+import type { Furniture } from '@/core/rules/format/game';
 
 export interface Sounding {
   readonly xM: number;

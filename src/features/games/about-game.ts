@@ -1,5 +1,5 @@
 import { IMPLEMENTS, nameOf } from '@/core/objects/catalogue';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 
 const SKILLS: Readonly<Partial<Record<string, string>>> = {
   underarm: 'underarm throw',

@@ -1,8 +1,8 @@
 import type { ShelvedGame } from '@/contract/game';
 import { placeChances } from '@/core/forecast/chances';
 import { bandRadii } from '@/core/forecast/depth';
-import { resolveLevel } from '@/core/rules/level';
-import { readThrowRules } from '@/core/rules/throw-rules';
+import { resolveLevel } from '@/core/rules/format/level';
+import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { aboutGame } from './about-game';
 import type { ShelfGame } from './shelf';
 

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Copy, Archive, ArchiveRestore } from 'lucide-react';
-import type { Course } from '@/core/rules/game';
+import type { Course } from '@/core/rules/format/game';
 import { Button, QuietButton } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Empty, Page, PageHead } from '@/ui/page';

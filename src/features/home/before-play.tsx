@@ -3,9 +3,9 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { CircleCheck, Hand as HandIcon, Pencil } from 'lucide-react';
-import { compile } from '@/core/rules/compile';
-import { catalogueIn } from '@/core/rules/languages';
-import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { compile } from '@/core/rules/playing/compile';
+import { catalogueIn } from '@/core/rules/telling/languages';
+import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { isHanded, skillsOf, teachingPoints, type Hand } from '@/core/sheet/teaching-points';
 import { TextButton, tile } from '../counter/counter-style';

@@ -1,6 +1,6 @@
 'use client';
 import type { CardItem } from '@/contract/card';
-import { readThrowRules } from '@/core/rules/throw-rules';
+import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { useWords } from '@/features/languages/use-words';
 import { setUpFor } from '@/core/sheet/set-up';
 import { inHand } from './in-hand';

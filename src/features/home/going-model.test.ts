@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { english } from '@/core/words/english';
-import type { PlayEvent } from '@/core/rules/play';
+import type { PlayEvent } from '@/core/rules/format/play';
 import { cardItem } from '../../../tests/examples/card-item';
 import { starter } from '../../../tests/examples/starters';
 import { keptGo, meanwhile, playOf, scoreSoFar, sessionWith, stepAfterSetUp, stepToBeginWith, stepToGoOn, stepToPlay } from './going-model';

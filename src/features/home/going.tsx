@@ -1,8 +1,8 @@
 'use client';
 import type { Card, CardItem } from '@/contract/card';
 import { useEffect, useState } from 'react';
-import type { Result } from '@/core/rules/measure';
-import type { PlayEvent } from '@/core/rules/play';
+import type { Result } from '@/core/rules/playing/measure';
+import type { PlayEvent } from '@/core/rules/format/play';
 import type { Hand } from '@/core/sheet/teaching-points';
 import { useWords } from '@/features/languages/use-words';
 import { CountScreen, PractiseScreen, SafetyScreen } from './before-play';

@@ -2,10 +2,10 @@
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
-import { compile } from '@/core/rules/compile';
-import { measure, type Result } from '@/core/rules/measure';
-import type { PlayEvent } from '@/core/rules/play';
-import { replay } from '@/core/rules/replay';
+import { compile } from '@/core/rules/playing/compile';
+import { measure, type Result } from '@/core/rules/playing/measure';
+import type { PlayEvent } from '@/core/rules/format/play';
+import { replay } from '@/core/rules/playing/replay';
 import { readFigure } from '@/core/words/read-figure';
 import { TextButton } from '../counter/counter-style';
 import { figureFault } from '../counter/figure-fault';

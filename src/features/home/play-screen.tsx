@@ -1,8 +1,8 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { Result } from '@/core/rules/measure';
-import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import type { Result } from '@/core/rules/playing/measure';
+import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
 import { Counter } from '../counter/counter';
 import { TextButton, Centred } from '../counter/counter-style';
 import { TrueClock } from '../counter/true-clock';

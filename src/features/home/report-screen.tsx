@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import type { CountingWay } from '@/core/rules/play';
+import type { CountingWay } from '@/core/rules/format/play';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { TextButton } from '../counter/counter-style';
 import { markedLooks } from '@/core/reports/marked-looks';

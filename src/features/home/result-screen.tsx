@@ -1,9 +1,9 @@
 'use client';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { compile } from '@/core/rules/compile';
-import type { Result } from '@/core/rules/measure';
-import type { PlayEvent } from '@/core/rules/play';
+import { compile } from '@/core/rules/playing/compile';
+import type { Result } from '@/core/rules/playing/measure';
+import type { PlayEvent } from '@/core/rules/format/play';
 import { offersAfter, type Offer } from '@/core/sheet/after-a-go';
 import { WholeScore, Working } from '../counter/working';
 import { Big, Bottom, Plain, Screen } from './home-style';

@@ -2,8 +2,8 @@
 import { marksOf, targetOf } from '@/core/course/geometry';
 import styled from 'styled-components';
 import { isThrownAt, nameOf, shapeOf } from '@/core/objects/catalogue';
-import type { Game } from '@/core/rules/game';
-import { readThrowRules } from '@/core/rules/throw-rules';
+import type { Game } from '@/core/rules/format/game';
+import { readThrowRules } from '@/core/rules/format/throw-rules';
 import type { PacedPlace } from '@/core/sheet/set-up';
 import { useWords } from '@/features/languages/use-words';
 import { CourseDrawing } from '../drawing/course-drawing';

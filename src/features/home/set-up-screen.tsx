@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
-import { readThrowRules } from '@/core/rules/throw-rules';
+import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
 import { readFigure } from '@/core/words/read-figure';

@@ -10,7 +10,7 @@ import type { InventedPlan } from '@/core/invent/plan';
 import type { AimedId } from '@/core/objects/catalogue';
 import type { LookMark } from '@/core/reports/look-marks';
 import type { Go, Report } from '@/core/reports/report';
-import type { CountingWay, PlayEvent } from '@/core/rules/play';
+import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
 import type { Entering } from '@/features/counter/entering';
 import type { Hand } from '@/core/sheet/teaching-points';
 import { Device, type Change } from './device';

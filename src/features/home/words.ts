@@ -1,5 +1,5 @@
 /** Days, times and scores as the home pages say them. */
-import { counted } from '@/core/rules/counted';
+import { counted } from '@/core/rules/telling/counted';
 import { english } from '@/core/words/english';
 import type { Words } from '@/core/words/words';
 import type { KeptPlay } from './store';

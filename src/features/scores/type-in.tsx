@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import styled from 'styled-components';
 import { v7 } from 'uuid';
-import { resolveLevel } from '@/core/rules/level';
+import { resolveLevel } from '@/core/rules/format/level';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormNumber, FormProblem, FormText } from '@/ui/form/fields';

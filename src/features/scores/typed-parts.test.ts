@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { AssignedSetUp } from '@/contract/assignment';
 import { partFields } from '@/core/reports/parts';
-import { resolveLevel } from '@/core/rules/level';
+import { resolveLevel } from '@/core/rules/format/level';
 import { starter } from '../../../tests/examples/starters';
 import { isNearer, lineSchema, readCells, setUpAtSteps, totalOf, workedOutOf } from './typed-parts';
 

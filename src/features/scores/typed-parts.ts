@@ -3,9 +3,9 @@ import Joi from 'joi';
 import type { AssignedSetUp } from '@/contract/assignment';
 import { workedOut } from '@/core/reports/from-parts';
 import { partFields, type PartField } from '@/core/reports/parts';
-import type { Game } from '@/core/rules/game';
-import { levelById } from '@/core/rules/level';
-import type { Result } from '@/core/rules/measure';
+import type { Game } from '@/core/rules/format/game';
+import { levelById } from '@/core/rules/format/level';
+import type { Result } from '@/core/rules/playing/measure';
 
 export type Cells = readonly (number | null | undefined)[];
 

@@ -1,7 +1,7 @@
 import type { ShelvedGame } from '@/contract/game';
 import type { Uuid } from '@/contract/ids';
 import { createHash } from 'node:crypto';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { padded } from './gather';
 import { newId, toBytes, toText } from './ids';
 import { change, firstRow, rows, type Db } from './pool';

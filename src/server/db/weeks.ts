@@ -1,7 +1,7 @@
 import type { AssignedSetUp, KitThing, AroundTheGames } from '@/contract/assignment';
 import type { Uuid } from '@/contract/ids';
 import type { KnownLevel } from '@/core/reports/judge';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { cache } from '../caches';
 import { parsed } from './games';
 import { newId, toBytes, toText } from './ids';

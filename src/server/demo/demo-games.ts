@@ -1,7 +1,7 @@
 import { sensibleStart, withMarks } from '@/core/course/sensible-start';
 import { solveMarks } from '@/core/levels/solve';
-import type { Game } from '@/core/rules/game';
-import { readThrowRules, withThrowRules, type ThrowRules } from '@/core/rules/throw-rules';
+import type { Game } from '@/core/rules/format/game';
+import { readThrowRules, withThrowRules, type ThrowRules } from '@/core/rules/format/throw-rules';
 
 /** The games on the demo school's shelf, all of our own invention. */
 export interface DemoGame {

@@ -2,10 +2,10 @@
 import { newUuid, type Uuid } from '@/contract/ids';
 import { reportFromFields, workedOut } from '@/core/reports/from-parts';
 import type { Go, Report } from '@/core/reports/report';
-import { compile } from '@/core/rules/compile';
-import { levelById } from '@/core/rules/level';
-import { measure } from '@/core/rules/measure';
-import { replay } from '@/core/rules/replay';
+import { compile } from '@/core/rules/playing/compile';
+import { levelById } from '@/core/rules/format/level';
+import { measure } from '@/core/rules/playing/measure';
+import { replay } from '@/core/rules/playing/replay';
 import { toText } from '../db/ids';
 import { firstRow, transact } from '../db/pool';
 import { storeReports } from '../db/reports';

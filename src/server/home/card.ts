@@ -1,6 +1,6 @@
 /** The card of one child: what was sent this term, the set-up in the child's own steps, what has been received. */
 import type { CardItem, CardWeek, Card } from '@/contract/card';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { HomeForm } from '@/core/sheet/home-form';
 import { childOfSchool } from '../db/children';
 import type { AccessKey } from '../db/access-keys';

@@ -1,5 +1,5 @@
 /** Answers of the interface: JSON, and problems that name the place and the fix. */
-import type { Problem } from '@/core/rules/problem';
+import type { Problem } from '@/core/rules/format/problem';
 
 export function json(body: unknown, status = 200, headers: Record<string, string> = {}): Response {
   return new Response(JSON.stringify(body), {

@@ -13,7 +13,7 @@ import { sessionCookieName, signedInBy, type Role, type SignedIn } from '../auth
 import { json, Refused, refuse } from './answer';
 import { isSmall, readBody } from './body';
 import { deedOf, type Deed } from './once';
-import { problemsOf } from '@/core/rules/read-game';
+import { problemsOf } from '@/core/rules/format/read-game';
 
 /** The largest body: of a family or anybody else without a session, and of the desk. */
 const MOST_BYTES = { open: 256 * 1024, desk: 1024 * 1024 };

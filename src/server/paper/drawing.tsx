@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { Circle, G, Line, Path, Rect, Svg, Text, View } from '@react-pdf/renderer';
 import { placedMarks } from '@/core/course/geometry';
 import { nameOf, shapeOf } from '@/core/objects/catalogue';
-import type { Game, PlacedTarget } from '@/core/rules/game';
+import type { Game, PlacedTarget } from '@/core/rules/format/game';
 import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
 import { setUpFor } from '@/core/sheet/set-up';
 import type { Hand, Skill } from '@/core/sheet/teaching-points';

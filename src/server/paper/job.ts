@@ -1,7 +1,7 @@
 /** What is asked of the paper maker: how it shall look, and its sheets. Plain data, handed to a process of its own. */
 import type { PaperWanted } from '@/contract/paper';
 import type { KitThing } from '@/contract/assignment';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { Hand } from '@/core/sheet/teaching-points';
 
 /** The languages in which sheets are printed. */

@@ -2,13 +2,13 @@
 import { dayWords } from '@/core/measure/days';
 import { Page, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
 import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
 import { tallyOf, type TallyPart } from '@/core/sheet/tally';
 import { skillsOf, teachingPoints } from '@/core/sheet/teaching-points';
 import { Boxes, Feet, MovementFrames, SetUpToScale, Square } from './drawing';
-import { catalogueIn } from '@/core/rules/languages';
-import { counted } from '@/core/rules/counted';
+import { catalogueIn } from '@/core/rules/telling/languages';
+import { counted } from '@/core/rules/telling/counted';
 import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';

@@ -1,7 +1,7 @@
 /** The sheets of a week that was sent: each child's own level and step length, and where the score goes back. */
 import type { PaperWanted } from '@/contract/paper';
 import type { Uuid } from '@/contract/ids';
-import { levelById } from '@/core/rules/level';
+import { levelById } from '@/core/rules/format/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { tallyOf } from '@/core/sheet/tally';
 import { eachDayOfInterval, format, parseISO } from 'date-fns';

@@ -4,7 +4,7 @@ import { DESK_SEED, forecastSetUp } from '@/core/forecast/forecast-level';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { throwerWith } from '@/core/motion/release';
 import type { Fitted } from '@/core/progress/fit';
-import { levelById } from '@/core/rules/level';
+import { levelById } from '@/core/rules/format/level';
 import { cache } from '../caches';
 import { versionBody } from '../db/weeks';
 import type { ReportedPlay } from '../reports/plays';

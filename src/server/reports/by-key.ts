@@ -10,7 +10,7 @@ import { gamesWithAssignments } from '../db/week-games';
 import { assignmentsOfSchool, versionBody, weeksOf } from '../db/weeks';
 import { Refused, refuse } from '../http/answer';
 import { bearerOf, foundOrRefused } from '../http/bearer';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { envelopeSchema, receipt, takeIn, type Envelope } from './take-in';
 
 const unknownKey = () =>

@@ -2,7 +2,7 @@
 import type { Doubt } from '@/contract/to-look-at';
 import type { Uuid } from '@/contract/ids';
 import { answersTo, whatCounts, type Answer, type Choice } from '@/core/reports/decision';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { dayWords } from '@/core/measure/days';
 import { childrenWhoReported } from '../db/children';
 import { addDecision, decisionsOfClass, reportOfSchool, withdrawDecision, type DecidedState } from '../db/decisions';

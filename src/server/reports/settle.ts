@@ -1,7 +1,7 @@
 /** A person says whose an incoming score is: it becomes a report of that child, judged like every other; or it is set aside. */
 import { newUuid, type Uuid } from '@/contract/ids';
 import { reportFromFields } from '@/core/reports/from-parts';
-import { levelById } from '@/core/rules/level';
+import { levelById } from '@/core/rules/format/level';
 import { addDecision } from '../db/decisions';
 import { incomingOfSchool, reopenIncoming, settleIncoming } from '../db/incoming';
 import { storeReports } from '../db/reports';

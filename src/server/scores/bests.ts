@@ -1,4 +1,4 @@
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 
 /** Whether more or less is better in what a game comes to. */
 export const betterOf = (game: Game): 'high' | 'low' => (game.parts.length > 1 ? game.card.better : game.parts[0]!.measure.better);

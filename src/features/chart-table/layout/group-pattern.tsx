@@ -1,7 +1,7 @@
 'use client';
 import type { PatternKind } from '@/core/course/patterns';
 import { listAt, pointerOf, type CourseThing } from '@/core/course/things';
-import type { Spot } from '@/core/rules/game';
+import type { Spot } from '@/core/rules/format/game';
 import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
 import type { LayoutProps } from './layout-props';

@@ -1,6 +1,6 @@
 /** What the parts of the layout leaf are handed. */
 import type { Dispatch } from 'react';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import type { Picked } from '../chart';
 import type { DraftAction } from '../draft';
 

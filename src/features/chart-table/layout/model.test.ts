@@ -4,7 +4,7 @@ import { distanceM } from '@/core/course/geometry';
 import { patternOf } from '@/core/course/patterns';
 import { spotOf, thingsOf, type CourseThing } from '@/core/course/things';
 import { levelChance } from '@/core/levels/solve';
-import { resolveLevel } from '@/core/rules/level';
+import { resolveLevel } from '@/core/rules/format/level';
 import { starter } from '../../../../tests/examples/starters';
 import {
   asMany,

@@ -7,8 +7,8 @@ import { groundOf, isLocked, isPinSet, keyOf, listAt, listedOf, pointerOf, spotO
 import { thingWords } from '@/core/course/thing-words';
 import { levelChance } from '@/core/levels/solve';
 import { AIMED, type AimedId } from '@/core/objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
+import type { Game, PlacedTarget, Spot } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
 import { toDegrees } from '@/core/measure/angles';
 
 /** Whole degrees, as they are typed. */

@@ -6,7 +6,7 @@ import { distanceM } from '@/core/course/geometry';
 import { SURFACE_NAMES } from '@/core/course/surface-names';
 import { isLocked, isPinSet, listedOf, spotOf } from '@/core/course/things';
 import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
-import type { FurnitureKind, Game, Patch, Surface } from '@/core/rules/game';
+import type { FurnitureKind, Game, Patch, Surface } from '@/core/rules/format/game';
 import { QuietButton } from '@/ui/button';
 import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import type { CourseThing } from '@/core/course/things';
 import { AIMED, nameOf } from '@/core/objects/catalogue';
-import type { PlacedTarget } from '@/core/rules/game';
+import type { PlacedTarget } from '@/core/rules/format/game';
 import { QuietButton } from '@/ui/button';
 import type { LayoutProps } from './layout-props';
 import { swapsFor, swapWords } from './model';

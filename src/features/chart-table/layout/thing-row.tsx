@@ -3,7 +3,7 @@
 import { memo } from 'react';
 import { withLocked } from '@/core/course/change';
 import type { CourseThing } from '@/core/course/things';
-import type { Spot } from '@/core/rules/game';
+import type { Spot } from '@/core/rules/format/game';
 import { QuietButton } from '@/ui/button';
 import { NumberSlot } from '@/ui/number-slot';
 import type { LayoutProps } from './layout-props';

@@ -3,7 +3,7 @@
 import type { Dispatch } from 'react';
 import { easierForms, withEasierForm } from '@/core/levels/easier-forms';
 import { MOST_LEVELS, withLevelAdded, withLevelMoved, withLevelRemoved } from '@/core/levels/edit-levels';
-import type { Game } from '@/core/rules/game';
+import type { Game } from '@/core/rules/format/game';
 import { QuietButton } from '@/ui/button';
 import { Menu, type MenuGroup } from '@/ui/menu';
 import { NumberSlot } from '@/ui/number-slot';

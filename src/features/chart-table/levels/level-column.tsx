@@ -5,7 +5,7 @@ import { memo, type Dispatch } from 'react';
 import { Button } from 'react-aria-components';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceWords } from '@/core/forecast/words';
-import { placeName } from '@/core/rules/place-name';
+import { placeName } from '@/core/rules/telling/place-name';
 import { NumberSlot } from '@/ui/number-slot';
 import { ScoreBand } from '@/ui/score-band';
 import { TenDots } from '@/ui/ten-dots';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { forecastLevel } from '@/core/forecast/forecast-level';
 import { withLevelAdded } from '@/core/levels/edit-levels';
 import { toBeatOf } from '@/core/levels/to-beat';
-import { resolveLevel } from '@/core/rules/level';
+import { resolveLevel } from '@/core/rules/format/level';
 import { starter } from '../../../../tests/examples/starters';
 import { beatWords, differenceWords, distancesText, hasChoice, likelyWords, reachWords, readDistances, remarksOf, withMoveUpAt } from './model';
 

@@ -3,10 +3,10 @@ import { distancesOf } from '@/core/course/geometry';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { changedSince } from '@/core/levels/to-beat';
 import { stepPace, toParts } from '@/core/measure/lengths';
-import { changesBetween } from '@/core/rules/changes';
-import type { Game, Level } from '@/core/rules/game';
-import { resolveLevel } from '@/core/rules/level';
-import { readThrowRules } from '@/core/rules/throw-rules';
+import { changesBetween } from '@/core/rules/telling/changes';
+import type { Game, Level } from '@/core/rules/format/game';
+import { resolveLevel } from '@/core/rules/format/level';
+import { readThrowRules } from '@/core/rules/format/throw-rules';
 
 const MOST_TOLD = 2;
 

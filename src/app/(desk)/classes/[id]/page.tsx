@@ -7,7 +7,7 @@ import { classById, classesOf } from '@/server/db/classes';
 import { isUuid } from '@/contract/ids';
 import { inventionsOfClass } from '@/server/db/inventions';
 import { gameFromPlan } from '@/core/invent/plan';
-import { plainText, sentencesOf } from '@/core/rules/sentences';
+import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
 import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Class' };

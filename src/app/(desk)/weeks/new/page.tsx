@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { WeekBuilder } from '@/features/week-builder/week-builder';
-import { resolveLevel } from '@/core/rules/level';
+import { resolveLevel } from '@/core/rules/format/level';
 import { thingsNeeded } from '@/core/sheet/set-up';
 import { requireSignedIn } from '@/server/auth/current';
 import { parRestsWords } from '@/core/progress/skill-words';

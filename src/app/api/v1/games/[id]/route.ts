@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { gameSchema, type Game } from '@/core/rules/game';
-import { readGame } from '@/core/rules/read-game';
+import { gameSchema, type Game } from '@/core/rules/format/game';
+import { readGame } from '@/core/rules/format/read-game';
 import { addGame, gameById, putAway, saveDraft, versionOf } from '@/server/db/games';
 import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { readGameToPlay } from '@/core/rules/read-game';
+import { readGameToPlay } from '@/core/rules/format/read-game';
 import { addGame } from '@/server/db/games';
 import { audit } from '@/server/db/schools';
 import { json, notFound, Refused } from '@/server/http/answer';

@@ -1,6 +1,6 @@
 import { takenAsGameSchema } from '@/contract/invention';
 import { gameFromPlan } from '@/core/invent/plan';
-import { readGame } from '@/core/rules/read-game';
+import { readGame } from '@/core/rules/format/read-game';
 import { addGame } from '@/server/db/games';
 import { inventionOfSchool, takenAs } from '@/server/db/inventions';
 import { audit } from '@/server/db/schools';

@@ -1,5 +1,5 @@
 import { lookedAtSchema } from '@/contract/looked';
-import { levelById } from '@/core/rules/level';
+import { levelById } from '@/core/rules/format/level';
 import { lookForsOf } from '@/core/sheet/teaching-points';
 import { keepLookMarks } from '@/server/db/look-marks';
 import { transact } from '@/server/db/pool';

@@ -1,4 +1,4 @@
-import { gameChanges } from '@/core/rules/changes';
+import { gameChanges } from '@/core/rules/telling/changes';
 import { gameById, versionsOfGame } from '@/server/db/games';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';

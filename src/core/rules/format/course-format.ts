@@ -1,0 +1,133 @@
+/** Format 1 of a course: what stands where, its types and the Joi schema that admits one. Import only types from here on a child's page. */
+import Joi from 'joi';
+import { AIMED_IDS, type AimedId } from '../../objects/catalogue';
+import { ownThingSchema, type OwnThing } from '../../objects/own';
+
+export type Id = string;
+
+export interface Spot {
+  readonly xM: number;
+  readonly yM: number;
+  /** Stays where it is until it is unlocked. */
+  readonly locked?: true;
+  /** Things with the same name here are moved together. */
+  readonly tied?: Id;
+}
+
+export interface PlacedTarget extends Spot {
+  readonly object: AimedId;
+  readonly turnRad: number;
+  /** Height of what it stands on; 0 on the floor. */
+  readonly standM: number;
+  /** How wide this one is, where that is to be told: a gap between shoes, a small box. Without it the usual width of its kind. */
+  readonly widthM?: number;
+  /** A thing of the teacher's own: its name and size in place of those of the object, which is the one most like it. */
+  readonly own?: OwnThing;
+}
+
+export type Surface = 'hard' | 'carpet' | 'grass' | 'tarmac';
+
+/** A ball stops at a soft thing, comes back from a hard one, and must not reach one that breaks. A wall is a piece of one inside the floor. */
+export type FurnitureKind = 'soft' | 'hard' | 'breakable' | 'wall';
+
+/** The corner of a piece of furniture that is nearest the top left corner of the floor, and its size. Hard when it is not said. */
+export interface Furniture extends Spot {
+  readonly name: string;
+  readonly widthM: number;
+  readonly depthM: number;
+  readonly kind?: FurnitureKind;
+}
+
+export type FloorSide = 'top' | 'right' | 'bottom' | 'left';
+
+/** A door or a way through on a side of the floor; `atM` is its middle, from the left or the top. */
+export interface Door {
+  readonly side: FloorSide;
+  readonly atM: number;
+  readonly widthM: number;
+}
+
+/** A part of the floor of another ground: a rug, a strip of lawn. */
+export interface Patch extends Spot {
+  readonly name: string;
+  readonly surface: Surface;
+  readonly widthM: number;
+  readonly depthM: number;
+}
+
+/** Seen from above: x to the right, y down, both from the top left corner of the floor. */
+export interface Zone extends Spot {
+  readonly name: string;
+  readonly radiusM: number;
+}
+
+export interface Course {
+  readonly floor: { readonly widthM: number; readonly depthM: number; readonly surface: Surface };
+  readonly furniture: readonly Furniture[];
+  readonly places: Readonly<Record<Id, readonly Spot[]>>;
+  readonly targets: Readonly<Record<Id, readonly PlacedTarget[]>>;
+  /** What stands in the way or is built with: ramps, pillows, chairs, strips to leap. */
+  readonly obstacles?: readonly PlacedTarget[];
+  /** Ways to go or to roll, drawn as lines. */
+  readonly routes?: Readonly<Record<Id, readonly Spot[]>>;
+  /** Patches that must not be touched, and boxes on the floor. */
+  readonly zones?: readonly Zone[];
+  readonly doors?: readonly Door[];
+  readonly patches?: readonly Patch[];
+  /** Sides without a wall: the ball may roll on. */
+  readonly open?: readonly FloorSide[];
+}
+
+export const ID = /^[a-z][a-z0-9-]{0,23}$/;
+export const idSchema = Joi.string().pattern(ID);
+export const metres = Joi.number().min(0).max(100);
+export const words = (most: number) => Joi.string().trim().min(1).max(most);
+
+const spot = { xM: metres.required(), yM: metres.required(), locked: Joi.valid(true), tied: idSchema };
+const surface = Joi.string().valid('hard', 'carpet', 'grass', 'tarmac').required();
+const side = Joi.string().valid('top', 'right', 'bottom', 'left');
+const placedTarget = Joi.object({
+  ...spot,
+  object: Joi.string()
+    .valid(...AIMED_IDS)
+    .required(),
+  turnRad: Joi.number().min(-7).max(7).required(),
+  standM: Joi.number().min(0).max(2).required(),
+  widthM: Joi.number().min(0.02).max(5),
+  own: ownThingSchema,
+});
+export const courseSchema = Joi.object({
+  floor: Joi.object({
+    widthM: Joi.number().min(1).max(100).required(),
+    depthM: Joi.number().min(1).max(100).required(),
+    surface,
+  }).required(),
+  furniture: Joi.array()
+    .items(
+      Joi.object({
+        ...spot,
+        name: Joi.string().max(30).required(),
+        widthM: metres.required(),
+        depthM: metres.required(),
+        kind: Joi.string().valid('soft', 'hard', 'breakable', 'wall'),
+      }),
+    )
+    .max(30)
+    .required(),
+  places: Joi.object()
+    .pattern(ID, Joi.array().items(Joi.object(spot)).min(1).max(30))
+    .required(),
+  targets: Joi.object().pattern(ID, Joi.array().items(placedTarget).min(1).max(30)).required(),
+  obstacles: Joi.array().items(placedTarget).max(30),
+  routes: Joi.object().pattern(ID, Joi.array().items(Joi.object(spot)).min(2).max(30)),
+  zones: Joi.array()
+    .items(Joi.object({ ...spot, name: words(30).required(), radiusM: Joi.number().min(0.05).max(20).required() }))
+    .max(12),
+  doors: Joi.array()
+    .items(Joi.object({ side: side.required(), atM: metres.required(), widthM: Joi.number().min(0.3).max(10).required() }))
+    .max(8),
+  patches: Joi.array()
+    .items(Joi.object({ ...spot, name: words(30).required(), surface, widthM: metres.required(), depthM: metres.required() }))
+    .max(12),
+  open: Joi.array().items(side).max(4).unique(),
+});

@@ -1,0 +1,447 @@
+/** Format 1 of a game: its types and the Joi schema that admits one, side by side. Import only types from here on a child's page. */
+import Joi from 'joi';
+import { byDo } from './by-do';
+import { GAME_FORMAT } from './formats';
+import { IMPLEMENT_IDS, type ImplementId } from '../../objects/catalogue';
+import type { BodyForm, Technique } from '../../motion/assumed';
+import { courseSchema, ID, idSchema, metres, words, type Course, type Id } from './course-format';
+
+export type { Course, Door, FloorSide, Furniture, FurnitureKind, Id, PlacedTarget, Patch, Spot, Surface, Zone } from './course-format';
+export type { OwnThing } from '../../objects/own';
+export { idSchema } from './course-format';
+
+/** What a condition looks at; names inside the game are prefixed so that nothing hides an end. */
+export type Operand =
+  | 'end'
+  | 'felled'
+  | 'count'
+  | 'length'
+  | 'face'
+  | 'attempts'
+  | 'carry'
+  | 'time'
+  | 'card.level'
+  | `left.${Id}`
+  | `at.${Id}`
+  | `n.${Id}`
+  | `flag.${Id}`;
+
+export type Cond = readonly [Operand, '=' | '>=' | '<=', number | string];
+
+/** A number, what was seen of the attempt, the value of a group's element, or what a counter or a group holds. */
+export type Amount = number | 'felled' | 'count' | 'face' | 'value' | 'length' | `n.${Id}` | `at.${Id}` | `left.${Id}`;
+
+export type Effect =
+  | {
+      readonly do: 'add';
+      readonly counter: Id;
+      readonly amount: Amount;
+      /** The group whose present element's value is added, with the amount 'value'. */
+      readonly of?: Id;
+      readonly timesCarry?: boolean;
+      /** 'others': it is the other sides' counter. */
+      readonly for?: 'others';
+    }
+  | { readonly do: 'set' | 'keepMax' | 'keepMin'; readonly counter: Id; readonly amount: Amount; readonly of?: Id }
+  | { readonly do: 'go'; readonly group: Id; readonly to: 'next' | 'back' | 'first' | 'stay' }
+  | { readonly do: 'mark'; readonly group: Id; readonly as: 'down' | 'out' }
+  | { readonly do: 'reset'; readonly group: Id }
+  /** What fell in this attempt is put up again. */
+  | { readonly do: 'restore'; readonly group: Id }
+  | { readonly do: 'owe'; readonly gate: Id }
+  | { readonly do: 'carry'; readonly next: number; readonly afterNext: number }
+  | { readonly do: 'next'; readonly what: 'task' | 'side' }
+  | { readonly do: 'finish'; readonly why: FinishReason };
+
+/** 'stopped' ends the whole go before its end; 'given-up' ends one part of it. */
+export type FinishReason = 'time' | 'goal' | 'attempts' | 'cap' | 'all-out' | 'target-score' | 'rounds' | 'stopped' | 'given-up';
+
+export interface Group {
+  readonly kind: 'place' | 'target' | 'pin' | 'item' | 'implement';
+  readonly n: number;
+  readonly order: 'fixed' | 'either-way' | 'free';
+  readonly end: 'stay' | 'wrap' | 'finish';
+  /** The counter that says how many elements a reset puts up, from the first. Without it: all. */
+  readonly up?: Id;
+  readonly value?: readonly number[];
+  readonly labels?: readonly string[];
+}
+
+export interface End {
+  readonly id: Id;
+  readonly label: string;
+  /** For the sentences, after "if": "it stays in the basket". */
+  readonly says?: string;
+  /** What the forecast takes it for: the attempt did what it was meant to, or did not, or something seldom that it leaves out. */
+  readonly as: 'success' | 'failure' | 'seldom';
+}
+
+export interface Task {
+  readonly id: Id;
+  readonly from?: Id;
+  readonly at?: Id;
+  readonly technique: Technique | 'roll' | 'kick' | 'lift' | 'strike-up' | 'move' | 'other';
+  readonly see: 'end' | 'felled' | 'count' | 'length' | 'face' | 'text';
+  readonly ends?: readonly End[];
+  readonly flags?: readonly Id[];
+  /** Words for the flags, as the counter's buttons and the sentences say them: "touched the edge". */
+  readonly flagWords?: Readonly<Record<Id, string>>;
+  /** Words for the faces, from 0: heads and tails, the sides of a shoe. */
+  readonly faces?: readonly string[];
+  /** Asked after every try, or only once, when the time is up. */
+  readonly asked?: 'each' | 'whistle';
+  /** Who brings the ball: a partner rolls it, or a wall sends it back. */
+  readonly feeder?: 'partner' | 'wall';
+  /** What is to be done, in a few words, where the technique does not say it: "carry the water to the bowl". */
+  readonly what?: string;
+}
+
+export interface Row {
+  readonly if: readonly Cond[];
+  readonly validity: 'counts' | 'void' | 'replay';
+  readonly do: readonly Effect[];
+}
+
+export interface Gate {
+  readonly kind: 'exercise' | 'rest' | 'set-up' | 'face';
+  readonly what: string;
+  readonly n: number;
+  readonly onClock: boolean;
+  /** Owed before every attempt, or each time a group has gone round. */
+  readonly before?: 'attempt' | 'round';
+  /** For a gate of chance: the words of its faces, and which of them let the child go on. */
+  readonly faces?: readonly string[];
+  readonly passes?: readonly number[];
+}
+
+export interface Clock {
+  readonly kind: 'none' | 'down' | 'up';
+  readonly s: number;
+  readonly per: 'part' | 'item' | 'side';
+  /** A ball in the air at the whistle counts when it was released before it, or only when it has landed. */
+  readonly inFlight?: 'released' | 'landed';
+}
+
+export interface Stop {
+  readonly if: readonly Cond[];
+  readonly why: FinishReason;
+}
+
+export interface Measure {
+  readonly of: { readonly sum: Readonly<Record<Id, number>> } | 'clock' | 'minutes' | 'done';
+  readonly unit: string;
+  readonly better: 'high' | 'low';
+  readonly tie?: readonly Measure[];
+}
+
+export interface Part {
+  readonly id: Id;
+  readonly title?: string;
+  readonly when?: readonly Cond[];
+  readonly goes: { readonly n: number; readonly keep: 'best' | 'last' | 'sum' };
+  readonly counters: readonly Id[];
+  /** Where a counter starts, if not at 0. */
+  readonly startAt?: Readonly<Record<Id, number>>;
+  /** Words for the counters, as the working says them: "full rounds". */
+  readonly counterWords?: Readonly<Record<Id, string>>;
+  readonly groups: Readonly<Record<Id, Group>>;
+  readonly tasks: readonly Task[];
+  readonly gates: Readonly<Record<Id, Gate>>;
+  readonly rows: readonly Row[];
+  readonly also?: Readonly<Record<Id, readonly Effect[]>>;
+  /** Several flags at one attempt: each counts, or only the first of the list. */
+  readonly flagsTogether?: 'each' | 'one';
+  readonly clock: Clock;
+  readonly stop: readonly Stop[];
+  readonly measure: Measure;
+  /** A part that ended before its goal: written down as not finished, or its score counts as it stands. */
+  readonly unfinished?: 'not-finished' | 'as-it-stands';
+}
+
+/** A level replaces named slots of the game: JSON Pointers (RFC 6901) from a closed list, each with its value. */
+export interface Level {
+  readonly id: Id;
+  readonly name: string;
+  readonly set: Readonly<Record<string, unknown>>;
+  /** Move up after this score, if the teacher set one. */
+  readonly moveUpAt?: number;
+  readonly toBeat?: ToBeat;
+}
+
+/** A score to beat, and the set-up with which it was made. */
+export interface ToBeat {
+  readonly value: number;
+  readonly unit: string;
+  readonly by: string;
+  /** Day of the play, ISO 8601. */
+  readonly on: string;
+  readonly setUp: {
+    readonly implement: ImplementId;
+    /** Metres from each place to what it looks towards, in the order of the places. */
+    readonly distancesM: readonly number[];
+    readonly targets: readonly string[];
+  };
+}
+
+/** A teaching point as it is told: a word to say aloud, what to do, what to look for, and the usual fault with what it does. */
+export interface ToldPoint {
+  readonly word: string;
+  readonly point: string;
+  readonly look: string;
+  readonly fault: string;
+}
+
+/** What the teacher says of the movement, where it is not what Lochside says. */
+export interface Teaching {
+  /** By skill: points in place of the usual ones; "{hand}", "{foot}" and "{other}" stand for the child's own side. */
+  readonly points?: Readonly<Record<string, readonly ToldPoint[]>>;
+  /** Up to four things to look for, marked yes, sometimes or not yet. */
+  readonly lookFors?: readonly string[];
+  /** Cautions beside those that always go with the things. */
+  readonly cautions?: readonly string[];
+}
+
+/** How the body is held, and which hand or foot is used; standing and their own when it is not said. */
+export interface Kit {
+  readonly implement: ImplementId;
+  readonly marker: string;
+  readonly form?: BodyForm;
+  readonly hand?: 'own' | 'other';
+}
+
+export interface Game {
+  readonly format: typeof GAME_FORMAT;
+  readonly title: string;
+  /** The age it was made for, in years. */
+  readonly ageYears?: number;
+  /** One sentence said to the child before anything else: "Light as many lanterns as you can". */
+  readonly aim: string;
+  readonly kit: Kit;
+  readonly course: Course;
+  readonly parts: readonly Part[];
+  readonly card: { readonly combine: 'sum' | 'wins' | 'list'; readonly better: 'high' | 'low' };
+  readonly sides: {
+    readonly n: number;
+    readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time' | 'part';
+    /** When one reaches the end first, the others still get the turns that they have had fewer. */
+    readonly lastTurnLevel?: boolean;
+    /** Every player's own score, or one that all make together. */
+    readonly score?: 'own' | 'joint';
+  };
+  /** Who says what a doubtful attempt was. */
+  readonly calls?: 'thrower' | 'partner' | 'again';
+  readonly teaching?: Teaching;
+  readonly levels: readonly Level[];
+}
+
+const OPERAND = /^(end|felled|count|length|face|attempts|carry|time|card\.level|(left|at|n|flag)\.[a-z][a-z0-9-]{0,23})$/;
+const points = Joi.number().integer().min(-999).max(999);
+
+const condSchema = Joi.array()
+  .ordered(
+    Joi.string().pattern(OPERAND).required(),
+    Joi.string().valid('=', '>=', '<=').required(),
+    Joi.alternatives(Joi.number().integer().min(-100000).max(10_000_000), idSchema).required(),
+  )
+  .min(3)
+  .max(3);
+const condsSchema = Joi.array().items(condSchema).max(8);
+const amountSchema = Joi.alternatives(points, Joi.string().pattern(/^(felled|count|face|value|length|(n|at|left)\.[a-z][a-z0-9-]{0,23})$/));
+export const finishReason = Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped', 'given-up');
+
+const effectSchema = byDo(
+  Joi.object({
+    do: Joi.string().valid('add').required(),
+    counter: idSchema.required(),
+    amount: amountSchema.required(),
+    of: idSchema,
+    timesCarry: Joi.boolean(),
+    for: Joi.string().valid('others'),
+  }),
+  Joi.object({
+    do: Joi.string().valid('set', 'keepMax', 'keepMin').required(),
+    counter: idSchema.required(),
+    amount: amountSchema.required(),
+    of: idSchema,
+  }),
+  Joi.object({
+    do: Joi.string().valid('go').required(),
+    group: idSchema.required(),
+    to: Joi.string().valid('next', 'back', 'first', 'stay').required(),
+  }),
+  Joi.object({ do: Joi.string().valid('mark').required(), group: idSchema.required(), as: Joi.string().valid('down', 'out').required() }),
+  Joi.object({ do: Joi.string().valid('reset').required(), group: idSchema.required() }),
+  Joi.object({ do: Joi.string().valid('restore').required(), group: idSchema.required() }),
+  Joi.object({ do: Joi.string().valid('owe').required(), gate: idSchema.required() }),
+  Joi.object({
+    do: Joi.string().valid('carry').required(),
+    next: Joi.number().integer().min(0).max(3).required(),
+    afterNext: Joi.number().integer().min(0).max(3).required(),
+  }),
+  Joi.object({ do: Joi.string().valid('next').required(), what: Joi.string().valid('task', 'side').required() }),
+  Joi.object({ do: Joi.string().valid('finish').required(), why: finishReason.required() }),
+);
+const effectsSchema = Joi.array().items(effectSchema).max(12);
+
+const groupSchema = Joi.object({
+  kind: Joi.string().valid('place', 'target', 'pin', 'item', 'implement').required(),
+  n: Joi.number().integer().min(1).max(30).required(),
+  order: Joi.string().valid('fixed', 'either-way', 'free').required(),
+  end: Joi.string().valid('stay', 'wrap', 'finish').required(),
+  up: idSchema,
+  value: Joi.array().items(points).max(30),
+  labels: Joi.array().items(Joi.string().max(24)).max(30),
+});
+
+const taskSchema = Joi.object({
+  id: idSchema.required(),
+  from: idSchema,
+  at: idSchema,
+  technique: Joi.string().valid('underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'other').required(),
+  see: Joi.string().valid('end', 'felled', 'count', 'length', 'face', 'text').required(),
+  ends: Joi.array()
+    .items(
+      Joi.object({
+        id: idSchema.required(),
+        label: Joi.string().max(30).required(),
+        says: words(60),
+        as: Joi.string().valid('success', 'failure', 'seldom').required(),
+      }),
+    )
+    .max(8),
+  flags: Joi.array().items(idSchema).max(8),
+  flagWords: Joi.object().pattern(ID, words(40)),
+  faces: Joi.array().items(words(24)).min(2).max(6),
+  asked: Joi.string().valid('each', 'whistle'),
+  feeder: Joi.string().valid('partner', 'wall'),
+  what: words(140),
+});
+
+const measureLeaf = {
+  of: Joi.alternatives(Joi.object({ sum: Joi.object().pattern(ID, points).required() }), Joi.string().valid('clock', 'minutes', 'done')).required(),
+  unit: Joi.string().max(20).required(),
+  better: Joi.string().valid('high', 'low').required(),
+};
+const measureSchema = Joi.object({ ...measureLeaf, tie: Joi.array().items(Joi.object(measureLeaf)).max(3) });
+
+const partSchema = Joi.object({
+  id: idSchema.required(),
+  title: words(40),
+  when: condsSchema,
+  goes: Joi.object({ n: Joi.number().integer().min(1).max(20).required(), keep: Joi.string().valid('best', 'last', 'sum').required() }).required(),
+  counters: Joi.array().items(idSchema).min(1).max(12).required(),
+  startAt: Joi.object().pattern(ID, points),
+  counterWords: Joi.object().pattern(ID, words(30)),
+  groups: Joi.object().pattern(ID, groupSchema).required(),
+  tasks: Joi.array().items(taskSchema).min(1).max(8).required(),
+  gates: Joi.object()
+    .pattern(
+      ID,
+      Joi.object({
+        kind: Joi.string().valid('exercise', 'rest', 'set-up', 'face').required(),
+        what: Joi.string().max(60).required(),
+        n: Joi.number().integer().min(1).max(200).required(),
+        onClock: Joi.boolean().required(),
+        before: Joi.string().valid('attempt', 'round'),
+        faces: Joi.array().items(words(24)).min(2).max(6),
+        passes: Joi.array().items(Joi.number().integer().min(0).max(5)).min(1).max(6),
+      }),
+    )
+    .required(),
+  rows: Joi.array()
+    .items(
+      Joi.object({
+        if: condsSchema.required(),
+        validity: Joi.string().valid('counts', 'void', 'replay').required(),
+        do: effectsSchema.required(),
+      }),
+    )
+    .min(1)
+    .max(24)
+    .required(),
+  also: Joi.object().pattern(ID, effectsSchema),
+  flagsTogether: Joi.string().valid('each', 'one'),
+  clock: Joi.object({
+    kind: Joi.string().valid('none', 'down', 'up').required(),
+    s: Joi.number().integer().min(0).max(3600).required(),
+    per: Joi.string().valid('part', 'item', 'side').required(),
+    inFlight: Joi.string().valid('released', 'landed'),
+  }).required(),
+  stop: Joi.array()
+    .items(Joi.object({ if: condsSchema.min(1).required(), why: finishReason.required() }))
+    .max(8)
+    .required(),
+  measure: measureSchema.required(),
+  unfinished: Joi.string().valid('not-finished', 'as-it-stands'),
+});
+
+/** Slots that a level may replace: of the kit, the course, the players and the parts; never the card, nor the levels themselves. */
+const LEVEL_SLOT =
+  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score)|parts\/\d+\/(title|counterWords|clock|goes|groups|gates|tasks|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
+
+const toldPoint = Joi.object({ word: words(24).required(), point: words(160).required(), look: words(120).required(), fault: words(160).required() });
+const teachingSchema = Joi.object({
+  points: Joi.object().pattern(
+    Joi.string().valid('underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'gather'),
+    Joi.array().items(toldPoint).min(1).max(6),
+  ),
+  lookFors: Joi.array().items(words(80)).max(4),
+  cautions: Joi.array().items(words(160)).max(8),
+});
+const toBeatSchema = Joi.object({
+  value: Joi.number().integer().min(-99_999).max(9_999_999).required(),
+  unit: Joi.string().max(20).required(),
+  by: words(60).required(),
+  on: Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .required(),
+  setUp: Joi.object({
+    implement: Joi.string()
+      .valid(...IMPLEMENT_IDS)
+      .required(),
+    distancesM: Joi.array().items(metres).max(60).required(),
+    targets: Joi.array().items(words(60)).max(60).required(),
+  }).required(),
+});
+
+export const gameSchema = Joi.object<Game>({
+  format: Joi.string().valid(GAME_FORMAT).required(),
+  title: Joi.string().trim().min(1).max(60).required(),
+  ageYears: Joi.number().integer().min(4).max(12),
+  aim: Joi.string().trim().max(140).allow('').required(),
+  kit: Joi.object({
+    implement: Joi.string()
+      .valid(...IMPLEMENT_IDS)
+      .required(),
+    marker: Joi.string().trim().min(1).max(30).required(),
+    form: Joi.string().valid('standing', 'seated', 'kneeling', 'two-hands'),
+    hand: Joi.string().valid('own', 'other'),
+  }).required(),
+  course: courseSchema.required(),
+  parts: Joi.array().items(partSchema).min(1).max(20).required(),
+  card: Joi.object({
+    combine: Joi.string().valid('sum', 'wins', 'list').required(),
+    better: Joi.string().valid('high', 'low').required(),
+  }).required(),
+  sides: Joi.object({
+    n: Joi.number().integer().min(1).max(4).required(),
+    turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time', 'part').required(),
+    lastTurnLevel: Joi.boolean(),
+    score: Joi.string().valid('own', 'joint'),
+  }).required(),
+  calls: Joi.string().valid('thrower', 'partner', 'again'),
+  teaching: teachingSchema,
+  levels: Joi.array()
+    .items(
+      Joi.object({
+        id: idSchema.required(),
+        name: Joi.string().trim().min(1).max(24).required(),
+        set: Joi.object().pattern(LEVEL_SLOT, Joi.any()).required(),
+        moveUpAt: Joi.number().integer().min(-999).max(9999),
+        toBeat: toBeatSchema,
+      }),
+    )
+    .min(1)
+    .max(6)
+    .required(),
+}).required();

@@ -1,0 +1,56 @@
+import type { Game, Part } from '../format/game';
+import { AT, B, compile, Phase } from '../playing/compile';
+import { Kind, start, step } from '../playing/engine';
+import type { Change, Gap } from './gap';
+
+const MANY_TRIES = 400;
+
+/** True when the part ends by itself even if every try goes wrong in the same way, whichever way that is. */
+function surelyEnds(game: Game, part: Part): boolean {
+  if (part.clock.kind === 'down' || part.measure.of === 'minutes' || part.measure.of === 'done') return true;
+  const compiled = compile({ ...game, parts: [part], sides: { n: 1, turn: 'none' } });
+  if (!compiled.ok) return true;
+  const program = compiled.value;
+  const { tasks, rows } = program.parts[0]!;
+  const replayed = (end: string) =>
+    part.rows.some((row) => row.validity === 'replay' && row.if.some(([operand, , value]) => operand === 'end' && value === end));
+  const failing = part.tasks.flatMap((task) => (task.ends ?? []).filter((end) => end.as !== 'success' && !replayed(end.id)).map((end) => end.id));
+  const ways = failing.length > 0 ? failing : ['nothing'];
+  return ways.every((way) => {
+    const state = start(program);
+    for (let tries = 0; tries < MANY_TRIES && state[AT.phase] === Phase.playing; tries += 1) {
+      for (const gate of program.parts[0]!.gates) state[state[AT.base]! + gate.offset] = 0;
+      const task = tasks[state[state[AT.base]! + B.task]!]!;
+      const end = task.ends.indexOf(way);
+      const fitting =
+        task.hasEnds && (task.endMask & (1 << Math.max(0, end))) === 0 ? task.ends.findIndex((_, index) => task.endMask & (1 << index)) : end;
+      if (step(program, state, Kind.attempt, 0, task.hasEnds ? fitting : 0, 0) !== 0 || rows.length === 0) return false;
+    }
+    return state[AT.phase] !== Phase.playing;
+  });
+}
+
+export function endless(game: Game, part: Part, at: string, change: Change): Gap[] {
+  if (surelyEnds(game, part)) return [];
+  const everFinishes = Object.values(part.groups).some((group) => group.end === 'finish');
+  // A race against the watch is over when the child gives up; it is then written down as not finished.
+  if (
+    part.measure.of === 'clock' &&
+    (everFinishes || part.stop.length > 0 || part.rows.some((row) => row.do.some((effect) => effect.do === 'finish')))
+  )
+    return [];
+  const stopAt = (n: number) => change(`End after ${n} tries`, { stop: [...part.stop, { if: [['attempts', '>=', n]], why: 'attempts' }] });
+  return [
+    {
+      kind: 'endless',
+      place: `${at}/stop`,
+      question: 'When does it end if it does not go well?',
+      why: 'A child for whom it does not go well would never come to the end.',
+      mends: [
+        stopAt(20),
+        stopAt(40),
+        change('End after five minutes', { clock: { ...part.clock, kind: 'down', s: 300, inFlight: part.clock.inFlight ?? 'landed' } }),
+      ],
+    },
+  ];
+}

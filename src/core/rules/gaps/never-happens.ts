@@ -1,0 +1,50 @@
+import type { Cond, Part } from '../format/game';
+import type { Change, Gap } from './gap';
+
+function changed(part: Part): ReadonlySet<string> {
+  const effects = [...part.rows.flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
+  return new Set(effects.flatMap((effect) => ('counter' in effect ? [`n.${effect.counter}`] : 'group' in effect ? [`g.${effect.group}`] : [])));
+}
+
+/** A stop or a rule that looks at what nothing ever changes, and an end that no task has. */
+export function neverHappens(part: Part, at: string, change: Change): Gap[] {
+  const moved = changed(part);
+  const felled = part.tasks.some((task) => task.see === 'felled');
+  const choosable = (group: string) => part.groups[group]!.order !== 'fixed';
+  const never = ([operand, op, value]: Cond): boolean => {
+    const [space, name] = operand.split('.') as [string, string | undefined];
+    if (space === 'n') return !moved.has(operand) && !satisfied(part.startAt?.[name!] ?? 0, op, Number(value));
+    if (space === 'left') return !felled && !moved.has(`g.${name!}`) && !satisfied(part.groups[name!]!.n, op, Number(value));
+    if (space === 'at')
+      return (
+        (!moved.has(`g.${name!}`) && !choosable(name!) && !satisfied(1, op, Number(value))) || (op !== '<=' && Number(value) > part.groups[name!]!.n)
+      );
+    return false;
+  };
+  const gaps: Gap[] = [];
+  part.stop.forEach((stop, index) => {
+    if (stop.if.some(never))
+      gaps.push({
+        kind: 'never-happens',
+        place: `${at}/stop/${index}`,
+        question: 'This end is never reached. What ends the game?',
+        why: 'Nothing in the rules changes what it waits for.',
+        mends: [change('Take it away', { stop: part.stop.filter((_, rank) => rank !== index) })],
+      });
+  });
+  part.rows.forEach((row, index) => {
+    if (row.if.some(never))
+      gaps.push({
+        kind: 'never-happens',
+        place: `${at}/rows/${index}`,
+        question: 'This rule never comes to bear. Is it needed?',
+        why: 'Nothing in the rules changes what it waits for.',
+        mends: [change('Take it away', { rows: part.rows.filter((_, rank) => rank !== index) })],
+      });
+  });
+  return gaps;
+}
+
+function satisfied(found: number, op: '=' | '>=' | '<=', value: number): boolean {
+  return op === '=' ? found === value : op === '>=' ? found >= value : found <= value;
+}

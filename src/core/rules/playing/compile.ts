@@ -1,0 +1,544 @@
+/**
+ * compile(game) turns the rules of one level into tables over one flat Int32Array; step() in engine.ts runs them.
+ * There is one implementation of each rule: forecast, counter at home and the check of a report all use these tables.
+ *
+ * The state is a head (AT) and then one block for each part, go and side of the card. All offsets in the tables are from the start of a
+ * block, so that the same tables serve every side and every go.
+ */
+import type { Amount, Cond, Effect, FinishReason, Game, Part, Task } from '../format/game';
+import type { Outcome, Problem } from '../format/problem';
+import { readFrames } from '../format/read-frames';
+
+/** Version of the rules' meaning; stored with every verdict. Raise it when a play could come out differently. */
+export const ENGINE_VERSION = 3;
+
+/** Places in the head of the state. */
+export const AT = {
+  phase: 0,
+  why: 1,
+  lastT: 2,
+  /** Milliseconds of this part that were not played: pauses, and exercises off the clock. */
+  idleMs: 3,
+  /** Since when the clock has been stopped; −1: it runs. */
+  pausedSince: 4,
+  /** Since when an exercise off the clock has been owed; −1: none. */
+  heldSince: 5,
+  part: 6,
+  go: 7,
+  side: 8,
+  /** Where the block of this part, go and side begins. */
+  base: 9,
+  startT: 10,
+  /** The moment from which the running clock counts, moved on by what was not played. */
+  clockT: 11,
+  sidesDone: 12,
+  /** Why the part will end when the others have had their turn, plus one; 0: it will not. */
+  ending: 13,
+  /** How the go is counted: a Mode. */
+  mode: 14,
+  /** What fell in the attempt that came last. */
+  fell: 15,
+  first: 16,
+} as const;
+
+export const enum Phase {
+  playing,
+  finished,
+  between,
+}
+
+export const enum Mode {
+  attempts,
+  successes,
+  parts,
+}
+
+/** Places in a block before its groups, counters, gates and tallies. */
+export const B = { attempts: 0, successes: 1, task: 2, carryNext: 3, carryAfter: 4, usedMs: 5, why: 6, playedMs: 7, first: 8 } as const;
+
+/** The value of a counter that keeps the smallest before there is one. */
+export const UNSET = 0x7fffffff;
+
+export const FINISH_REASONS: readonly FinishReason[] = [
+  'stopped',
+  'time',
+  'goal',
+  'attempts',
+  'cap',
+  'all-out',
+  'target-score',
+  'rounds',
+  'given-up',
+];
+
+export const enum Op {
+  equal,
+  atLeast,
+  atMost,
+}
+
+export const enum Look {
+  end,
+  seen,
+  attempts,
+  carry,
+  seconds,
+  left,
+  at,
+  counter,
+  flag,
+}
+
+export interface CompiledCond {
+  readonly look: Look;
+  /** Offset in the block, or the bit of a flag, for looks that have one. */
+  readonly offset: number;
+  readonly op: Op;
+  readonly value: number;
+}
+
+export const enum Do {
+  add,
+  addOthers,
+  set,
+  keepMax,
+  keepMin,
+  go,
+  mark,
+  reset,
+  restore,
+  owe,
+  nextTask,
+  nextSide,
+  finish,
+}
+
+export const enum From {
+  fixed,
+  seen,
+  value,
+  cell,
+  cellPlusOne,
+  left,
+}
+
+export interface CompiledEffect {
+  readonly do: Do;
+  /** Offset in the block that the effect changes. */
+  readonly offset: number;
+  /** Where the amount comes from, and the number, the group or the offset that goes with it. */
+  readonly from: From;
+  readonly amount: number;
+  readonly group: number;
+  readonly timesCarry: boolean;
+}
+
+export interface CompiledRow {
+  /** Its number in the part's list. */
+  readonly index: number;
+  readonly conds: readonly CompiledCond[];
+  readonly validity: 'counts' | 'void' | 'replay';
+  readonly counts: boolean;
+  readonly effects: readonly CompiledEffect[];
+  /** How often the next ball, and the one after it, count extra because of this row. */
+  readonly carryNext: number;
+  readonly carryAfter: number;
+  /** The set stands again after this row: a frame is over. */
+  readonly endsFrame: boolean;
+  /** Where this row's tally starts, and the group whose element tells the tallies apart (−1: one tally). */
+  readonly tally: number;
+  readonly tallyGroup: number;
+}
+
+/** Rows in their order, with each of their conditions once: an attempt looks at every condition once and then compares bits. */
+export interface RowSet {
+  readonly rows: readonly CompiledRow[];
+  readonly conds: readonly CompiledCond[];
+  /** For each row the bits of the conditions that must hold. */
+  readonly needs: Int32Array;
+}
+
+export interface CompiledGroup {
+  readonly id: string;
+  readonly kind: Part['groups'][string]['kind'];
+  readonly n: number;
+  readonly order: 'fixed' | 'either-way' | 'free';
+  readonly end: 'stay' | 'wrap' | 'finish';
+  readonly full: number;
+  readonly values: Int32Array;
+  /** Offset of the current element; the mask of those still up stands behind it. */
+  readonly offset: number;
+  /** Offset of the counter that says how many a reset puts up; −1: all. */
+  readonly up: number;
+}
+
+export interface CompiledTask {
+  readonly id: string;
+  readonly see: Task['see'];
+  readonly hasEnds: boolean;
+  /** The ends of the whole part; an attempt names one by its place here. */
+  readonly ends: readonly string[];
+  /** Those of this task, as bits. */
+  readonly endMask: number;
+  readonly successMask: number;
+  readonly flags: readonly string[];
+  readonly from: number;
+  readonly at: number;
+  readonly atWhistle: boolean;
+  /** The rows that may match an attempt with each end; for a task without ends the one list of all. */
+  readonly rowsFor: readonly RowSet[];
+}
+
+export interface CompiledGate {
+  readonly id: string;
+  readonly offset: number;
+  readonly n: number;
+  readonly onClock: boolean;
+  readonly before: 'attempt' | 'round' | null;
+  /** Faces that let the child go on, as bits; −1: no chance in it. */
+  readonly passes: number;
+  /** How many faces a toss can show; 0: no chance in it. */
+  readonly faces: number;
+}
+
+export interface PartProgram {
+  readonly part: Part;
+  readonly index: number;
+  /** Where the first block of this part begins, and how long a block is. */
+  readonly base: number;
+  readonly blockSize: number;
+  readonly goes: number;
+  readonly groups: readonly CompiledGroup[];
+  readonly counterOffset: (counter: string) => number;
+  readonly gates: readonly CompiledGate[];
+  readonly gatesBefore: boolean;
+  readonly tasks: readonly CompiledTask[];
+  readonly rows: readonly CompiledRow[];
+  readonly also: readonly (readonly CompiledEffect[])[];
+  readonly oneFlag: boolean;
+  readonly stops: readonly { readonly conds: readonly CompiledCond[]; readonly why: number; readonly onAttempts: boolean }[];
+  readonly clockDownMs: number;
+  readonly clockPer: 'part' | 'item' | 'side';
+  readonly inFlightCounts: boolean;
+  /** Where turns change by frame: the counter of the balls that are still due after the last one; −1 where there are none. */
+  readonly ballsDue: number;
+  /** What the card must be like for this part to be played: 1 level, 0 not level, −1 it does not matter. */
+  readonly whenLevel: number;
+  /** True when the score can be told from the successes alone, so that nobody has to tap a miss. */
+  readonly successesTell: boolean;
+}
+
+export interface Program {
+  readonly game: Game;
+  readonly parts: readonly PartProgram[];
+  readonly sides: number;
+  readonly turn: Game['sides']['turn'];
+  readonly lastTurnLevel: boolean;
+  readonly joint: boolean;
+  readonly size: number;
+  /** The state at the start of a go. */
+  readonly initial: Int32Array;
+}
+
+const MOST_CELLS = 60_000;
+
+/** Compiles a game that readGame admitted, already resolved to one level. A card too large to be played is said, with its place. */
+export function compile(game: Game): Outcome<Program> {
+  const sides = game.sides.n;
+  // Players of a joint score share one block.
+  const blocks = game.sides.score === 'joint' ? 1 : sides;
+  const crowded = game.parts.findIndex((part) => new Set(part.rows.flatMap((row) => row.if.map((cond) => cond.join(' ')))).size > MOST_CONDS);
+  if (crowded >= 0) {
+    const problem: Problem = {
+      place: `/parts/${crowded}/rows`,
+      reason: `the rules tell more than ${MOST_CONDS} conditions apart`,
+      fix: 'Say the same with fewer, or in two parts.',
+    };
+    return { ok: false, problems: [problem] };
+  }
+  const parts: PartProgram[] = [];
+  let base: number = AT.first;
+  for (const [index, part] of game.parts.entries()) {
+    const compiled = compilePart(part, index, base, game.sides.n > 1 && game.sides.turn === 'part');
+    parts.push(compiled);
+    base += compiled.blockSize * compiled.goes * blocks;
+  }
+  if (base > MOST_CELLS) {
+    const problem: Problem = { place: '/parts', reason: 'the card is too large to be played', fix: 'Take fewer goes or fewer parts.' };
+    return { ok: false, problems: [problem] };
+  }
+  const initial = new Int32Array(base);
+  initial[AT.pausedSince] = -1;
+  initial[AT.heldSince] = heldAtStart(parts[0]!, sides) ? 0 : -1;
+  initial[AT.base] = AT.first;
+  for (const part of parts) {
+    for (let block = 0; block < part.goes * blocks; block += 1) begun(part, initial, part.base + block * part.blockSize);
+  }
+  return {
+    ok: true,
+    value: {
+      game,
+      parts,
+      sides,
+      turn: game.sides.turn,
+      lastTurnLevel: game.sides.lastTurnLevel ?? false,
+      joint: blocks < sides,
+      size: base,
+      initial,
+    },
+  };
+}
+
+/** True when an exercise off the clock comes before the first attempt. */
+export function heldAtStart(part: PartProgram, sides: number): boolean {
+  return sides === 1 && part.gates.some((gate) => gate.before === 'attempt' && !gate.onClock);
+}
+
+/** A block as it is before anything has happened. */
+function begun(program: PartProgram, state: Int32Array, base: number): void {
+  state[base + B.why] = -1;
+  const { part } = program;
+  for (const counter of part.counters) {
+    const keepsLeast = part.rows.some((row) => row.do.some((effect) => effect.do === 'keepMin' && effect.counter === counter));
+    state[base + program.counterOffset(counter)] = part.startAt?.[counter] ?? (keepsLeast ? UNSET : 0);
+  }
+  for (const group of program.groups) state[base + group.offset + 1] = group.up < 0 ? group.full : group.full & ((1 << state[base + group.up]!) - 1);
+  for (const gate of program.gates) if (gate.before === 'attempt') state[base + gate.offset] = gate.n;
+}
+
+/** `oneAfterTheOther`: each player plays the whole part, so that each has a clock of their own. */
+function compilePart(part: Part, index: number, base: number, oneAfterTheOther: boolean): PartProgram {
+  let size: number = B.first;
+  const counterBase = B.first + 2 * Object.keys(part.groups).length;
+  const counterOffset = (counter: string) => counterBase + part.counters.indexOf(counter);
+  const groups: CompiledGroup[] = Object.entries(part.groups).map(([id, group]) => {
+    const offset = size;
+    size += 2;
+    return {
+      id,
+      kind: group.kind,
+      n: group.n,
+      order: group.order,
+      end: group.end,
+      full: group.n >= 31 ? -1 : (1 << group.n) - 1,
+      values: Int32Array.from(group.value ?? []),
+      offset,
+      up: group.up === undefined ? -1 : counterOffset(group.up),
+    };
+  });
+  const groupIndex = (id: string | undefined) => groups.findIndex((group) => group.id === id);
+  size += part.counters.length;
+  const gates: CompiledGate[] = Object.entries(part.gates).map(([id, gate]) => ({
+    id,
+    offset: size++,
+    n: gate.n,
+    onClock: gate.onClock,
+    before: gate.before ?? null,
+    passes: gate.kind === 'face' ? (gate.passes ?? []).reduce((mask, face) => mask | (1 << face), 0) : -1,
+    faces: gate.kind === 'face' ? Math.max(1, gate.faces?.length ?? 2) : 0,
+  }));
+  const allEnds = [...new Set(part.tasks.flatMap((task) => task.ends?.map((end) => end.id) ?? []))];
+  const flags = [...new Set(part.tasks.flatMap((task) => task.flags ?? []))];
+
+  const compileCond = ([operand, op, value]: Cond): CompiledCond => {
+    const [space, name] = operand.split('.') as [string, string | undefined];
+    const compiledOp = op === '=' ? Op.equal : op === '>=' ? Op.atLeast : Op.atMost;
+    const number = typeof value === 'number' ? value : allEnds.indexOf(value);
+    const make = (look: Look, offset = 0) => ({ look, offset, op: compiledOp, value: number });
+    switch (space) {
+      case 'end':
+        return make(Look.end);
+      case 'attempts':
+        return make(Look.attempts);
+      case 'carry':
+        return make(Look.carry);
+      case 'time':
+        return make(Look.seconds);
+      case 'left':
+        return make(Look.left, groups[groupIndex(name)]!.offset + 1);
+      case 'at':
+        return make(Look.at, groups[groupIndex(name)]!.offset);
+      case 'n':
+        return make(Look.counter, counterOffset(name!));
+      case 'flag':
+        return make(Look.flag, flags.indexOf(name!));
+      default:
+        return make(Look.seen);
+    }
+  };
+
+  const amountOf = (amount: Amount, of: string | undefined): { from: From; amount: number; group: number } => {
+    if (typeof amount === 'number') return { from: From.fixed, amount, group: -1 };
+    if (amount === 'value') return { from: From.value, amount: 0, group: groupIndex(of) };
+    const [space, name] = amount.split('.') as [string, string | undefined];
+    if (name === undefined) return { from: From.seen, amount: 0, group: -1 };
+    if (space === 'n') return { from: From.cell, amount: counterOffset(name), group: -1 };
+    const { offset } = groups[groupIndex(name)]!;
+    return space === 'at' ? { from: From.cellPlusOne, amount: offset, group: -1 } : { from: From.left, amount: offset + 1, group: -1 };
+  };
+
+  const compileEffect = (effect: Exclude<Effect, { do: 'carry' }>): CompiledEffect => {
+    const make = (what: Do, rest: Partial<CompiledEffect> = {}): CompiledEffect => ({
+      do: what,
+      offset: 0,
+      from: From.fixed,
+      amount: 0,
+      group: -1,
+      timesCarry: false,
+      ...rest,
+    });
+    const counted = (what: Do, of: { counter: string; amount: Amount; of?: string; timesCarry?: boolean }) =>
+      make(what, { offset: counterOffset(of.counter), timesCarry: of.timesCarry ?? false, ...amountOf(of.amount, of.of) });
+    switch (effect.do) {
+      case 'add':
+        return counted(effect.for === 'others' ? Do.addOthers : Do.add, effect);
+      case 'set':
+        return counted(Do.set, effect);
+      case 'keepMax':
+        return counted(Do.keepMax, effect);
+      case 'keepMin':
+        return counted(Do.keepMin, effect);
+      case 'go':
+        return make(Do.go, { group: groupIndex(effect.group), amount: { next: 1, back: -1, first: -99, stay: 0 }[effect.to] });
+      case 'mark':
+        return make(Do.mark, { group: groupIndex(effect.group) });
+      case 'reset':
+        return make(Do.reset, { group: groupIndex(effect.group) });
+      case 'restore':
+        return make(Do.restore, { group: groupIndex(effect.group) });
+      case 'owe':
+        return make(Do.owe, { group: gates.findIndex((gate) => gate.id === effect.gate) });
+      case 'next':
+        return make(effect.what === 'task' ? Do.nextTask : Do.nextSide);
+      case 'finish':
+        return make(Do.finish, { amount: FINISH_REASONS.indexOf(effect.why) });
+    }
+  };
+  const compileEffects = (effects: readonly Effect[]) => effects.filter((effect) => effect.do !== 'carry').map(compileEffect);
+
+  const rows: CompiledRow[] = part.rows.map((row, rowIndex) => {
+    const valued = row.do.find((effect) => effect.do === 'add' && effect.amount === 'value');
+    const tallyGroup = valued && 'of' in valued ? groupIndex(valued.of) : groupIndex(part.tasks[0]!.from);
+    const tally = size;
+    size += tallyGroup >= 0 ? groups[tallyGroup]!.n : 1;
+    return {
+      index: rowIndex,
+      conds: row.if.map(compileCond),
+      validity: row.validity,
+      counts: row.validity !== 'replay',
+      effects: compileEffects(row.do),
+      ...carryOf(row.do),
+      endsFrame: row.do.some((effect) => effect.do === 'reset' && part.groups[effect.group]!.kind !== 'place'),
+      tally,
+      tallyGroup,
+    };
+  });
+
+  const tasks = part.tasks.map((task): CompiledTask => {
+    const hasEnds = task.see === 'end' || task.see === 'text';
+    return {
+      id: task.id,
+      see: task.see,
+      hasEnds,
+      ends: allEnds,
+      endMask: maskOf(task, allEnds, () => true),
+      successMask: maskOf(task, allEnds, (as) => as === 'success'),
+      flags,
+      from: groupIndex(task.from),
+      at: groupIndex(task.at),
+      atWhistle: task.asked === 'whistle',
+      rowsFor: hasEnds ? allEnds.map((_, end) => rowSet(rowsForEnd(rows, end))) : [rowSet(rowsForEnd(rows, -1))],
+    };
+  });
+
+  const counterOffsetOf = (counter: string | undefined) => (counter === undefined ? -1 : counterOffset(counter));
+  return {
+    part,
+    index,
+    base,
+    blockSize: size,
+    goes: part.goes.n,
+    groups,
+    counterOffset,
+    gates,
+    gatesBefore: gates.some((gate) => gate.before === 'attempt'),
+    tasks,
+    rows,
+    also: flags.map((flag) => compileEffects(part.also?.[flag] ?? [])),
+    oneFlag: part.flagsTogether === 'one',
+    stops: part.stop.map((stop) => ({
+      conds: stop.if.map(compileCond),
+      why: FINISH_REASONS.indexOf(stop.why),
+      onAttempts: stop.if.some(([operand]) => operand === 'attempts'),
+    })),
+    clockDownMs: part.clock.kind === 'down' ? part.clock.s * 1000 : 0,
+    clockPer: oneAfterTheOther && part.clock.per === 'part' ? 'side' : part.clock.per,
+    inFlightCounts: part.clock.inFlight === 'released',
+    ballsDue: counterOffsetOf(readFrames(part)?.extra),
+    whenLevel: whenLevel(part),
+    successesTell: successesTell(part),
+  };
+}
+
+function maskOf(task: Task, ends: readonly string[], wanted: (as: 'success' | 'failure' | 'seldom') => boolean): number {
+  return (task.ends ?? []).reduce((mask, end) => (wanted(end.as) ? mask | (1 << ends.indexOf(end.id)) : mask), 0);
+}
+
+/** The rows that an attempt with this end may match, in order, without the conditions that the end alone settles. */
+function rowsForEnd(rows: readonly CompiledRow[], end: number): CompiledRow[] {
+  const found: CompiledRow[] = [];
+  for (const row of rows) {
+    if (row.conds.some((cond) => cond.look === Look.end && cond.value !== end)) continue;
+    const rest = row.conds.filter((cond) => cond.look !== Look.end);
+    found.push(rest.length === row.conds.length ? row : { ...row, conds: rest });
+    // Nothing behind a row that always matches is ever reached.
+    if (rest.length === 0) break;
+  }
+  return found;
+}
+
+/** Conditions that one set of rows may tell apart, so that their truth fits an integer; compile() refuses more. */
+const MOST_CONDS = 31;
+
+function rowSet(rows: readonly CompiledRow[]): RowSet {
+  const conds: CompiledCond[] = [];
+  const needs = rows.map((row) => {
+    let need = 0;
+    for (const cond of row.conds) {
+      let index = conds.findIndex((one) => one.look === cond.look && one.offset === cond.offset && one.op === cond.op && one.value === cond.value);
+      if (index < 0) index = conds.push(cond) - 1;
+      need |= 1 << index;
+    }
+    return need;
+  });
+  return { rows, conds, needs: Int32Array.from(needs) };
+}
+
+function whenLevel(part: Part): number {
+  const cond = part.when?.find(([operand]) => operand === 'card.level');
+  return cond ? Number(cond[2]) : -1;
+}
+
+/** Misses that change nothing but what is owed next need not be known. */
+function successesTell(part: Part): boolean {
+  const task = part.tasks[0]!;
+  if (part.tasks.length > 1 || task.see !== 'end' || !task.ends?.some((end) => end.as === 'success')) return false;
+  if (part.measure.of === 'clock' || part.measure.of === 'minutes') return false;
+  const failures = new Set(task.ends.filter((end) => end.as !== 'success').map((end) => end.id));
+  return part.rows.every((row) => {
+    const ends = row.if.filter(([operand]) => operand === 'end').map(([, , value]) => String(value));
+    const mayFail = ends.length === 0 || ends.some((end) => failures.has(end));
+    return !mayFail || row.do.every((effect) => effect.do === 'owe');
+  });
+}
+
+function carryOf(effects: readonly Effect[]): { carryNext: number; carryAfter: number } {
+  let carryNext = 0;
+  let carryAfter = 0;
+  for (const effect of effects) {
+    if (effect.do !== 'carry') continue;
+    carryNext += effect.next;
+    carryAfter += effect.afterNext;
+  }
+  return { carryNext, carryAfter };
+}
