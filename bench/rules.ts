@@ -15,8 +15,9 @@ import { IMPLEMENTS } from '@/core/objects/catalogue';
 import { drawU32, PURPOSE } from '@/core/random/draw';
 import { judge } from '@/core/reports/judge';
 import type { Report } from '@/core/reports/report';
-import { AT, compile, Phase, type Program } from '@/core/rules/playing/compile';
-import { Kind, restart, start, step } from '@/core/rules/playing/engine';
+import { compile } from '@/core/rules/playing/compile';
+import { AT, Phase, type Program } from '@/core/rules/playing/program';
+import { attempt, restart, start } from '@/core/rules/playing/engine';
 import { REPORT_FORMAT } from '@/core/rules/format/formats';
 import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
@@ -89,7 +90,7 @@ export async function benchRules(say: Say): Promise<void> {
     })
     .add('step', () => {
       restart(program, state);
-      for (let i = 0; i < REPEATS; i += 1) step(program, state, Kind.attempt, i, i % 3 === 0 ? 1 : 0, 0);
+      for (let i = 0; i < REPEATS; i += 1) attempt(program, state, i, i % 3 === 0 ? 1 : 0, 0);
     })
     .add('frames step', () => {
       const pins = frames.parts[0]!.groups[0]!.offset + 1;
@@ -97,7 +98,7 @@ export async function benchRules(say: Say): Promise<void> {
       for (let i = 0; i < REPEATS; i += 1) {
         if (framesState[AT.phase] !== Phase.playing) restart(frames, framesState);
         const standing = framesState[AT.first + pins]!;
-        step(frames, framesState, Kind.attempt, framesState[AT.lastT]!, standing & Math.imul(i + 1, 0x9e3779b1), 0);
+        attempt(frames, framesState, framesState[AT.lastT]!, standing & Math.imul(i + 1, 0x9e3779b1), 0);
       }
     })
     .add('simulated game', () => {

@@ -1,5 +1,6 @@
 /** What a game answers to plays, and what a family is told of it. */
-import { compile, type Program } from '@/core/rules/playing/compile';
+import { compile } from '@/core/rules/playing/compile';
+import { type Program } from '@/core/rules/playing/program';
 import type { Game } from '@/core/rules/format/game';
 import { catalogueIn } from '@/core/rules/telling/languages';
 import { measure } from '@/core/rules/playing/measure';

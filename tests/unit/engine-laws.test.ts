@@ -1,7 +1,8 @@
 /** Laws of the engine that hold for every kind of rule, tried on random plays of every starter. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { AT, compile, Phase, type Program } from '@/core/rules/playing/compile';
+import { compile } from '@/core/rules/playing/compile';
+import { AT, Phase, type Program } from '@/core/rules/playing/program';
 import { start } from '@/core/rules/playing/engine';
 import { reduce, replay, undo } from '@/core/rules/playing/replay';
 import type { Game } from '@/core/rules/format/game';

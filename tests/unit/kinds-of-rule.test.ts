@@ -1,6 +1,7 @@
 /** Every kind of rule, worked by hand from its rules: what a teacher would write beside the sum. docs/coverage.md lists them. */
 import { describe, expect, it } from 'vitest';
-import { compile, type Program } from '@/core/rules/playing/compile';
+import { compile } from '@/core/rules/playing/compile';
+import { type Program } from '@/core/rules/playing/program';
 import { start } from '@/core/rules/playing/engine';
 import { replay } from '@/core/rules/playing/replay';
 import { eventsFromFields, partFields } from '@/core/reports/parts';

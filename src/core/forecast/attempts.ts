@@ -36,7 +36,7 @@ import { wallChance } from '../motion/wall';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
-import type { PartProgram, Program } from '../rules/playing/compile';
+import type { PartProgram, Program } from '../rules/playing/program';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { fallTable, type FallTable } from './pins';
 import type { RackShelf } from './racks';

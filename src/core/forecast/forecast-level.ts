@@ -2,7 +2,8 @@
 import type { Fitted } from '../progress/fit';
 import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
-import { AT, B, compile, FINISH_REASONS, type Program } from '../rules/playing/compile';
+import { compile } from '../rules/playing/compile';
+import { AT, B, FINISH_REASONS, type Program } from '../rules/playing/program';
 import { mmPerUnit } from '../rules/format/length-unit';
 import { capOf, CUT_SHORT, unfinishedRule } from '../rules/format/unfinished';
 import { start } from '../rules/playing/engine';

@@ -7,7 +7,7 @@ import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '../objects/ca
 import { compile } from '../rules/playing/compile';
 import type { PlacedTarget } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
-import { popCount } from '../rules/playing/engine';
+import { popCount } from '../rules/playing/effects';
 import { forecastLevel } from './forecast-level';
 import {
   fillRack,

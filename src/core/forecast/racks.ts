@@ -8,7 +8,7 @@ import { pinOf } from '../motion/chain';
 import { rigidFall, type RigidBodies } from '../motion/rigid';
 import { AIMED, IMPLEMENTS, type ImplementId } from '../objects/catalogue';
 import type { Game, PlacedTarget, Spot } from '../rules/format/game';
-import type { Program } from '../rules/playing/compile';
+import type { Program } from '../rules/playing/program';
 
 /** A set of standing pins in the frame of a throw: x along its line, y to the side, from the middle of the set. */
 export interface Rack {

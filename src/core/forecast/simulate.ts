@@ -3,8 +3,9 @@
  * whole milliseconds, so that the same seed gives the same play on every machine.
  */
 import { attemptDraw, drawU32, playHash, PURPOSE } from '../random/draw';
-import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program } from '../rules/playing/compile';
-import { Kind, restart, step, type State } from '../rules/playing/engine';
+import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program } from '../rules/playing/program';
+import { attempt, begin, choose, finish, gateDone, restart, swap } from '../rules/playing/engine';
+import { type State } from '../rules/playing/program';
 import type { FinishReason } from '../rules/format/game';
 import type { PlayEvent } from '../rules/format/play';
 import { LIE_UNIT, type ChildTables, type TaskTables } from './attempts';
@@ -60,7 +61,7 @@ export function simulateGo(
   for (let n = 0; n < MOST_TRIES && state[AT.phase] !== Phase.finished; n += 1) {
     if (state[AT.phase] === Phase.between) {
       t = Math.max(t, state[AT.lastT]!);
-      step(program, state, Kind.begin, t, 0, 0);
+      begin(program, state, t);
       record?.push({ do: 'begin', t });
       lieMm = -1;
     }
@@ -89,7 +90,7 @@ export function simulateGo(
     if (compiled.atWhistle) {
       const end = picked(task.ends, 0, task.endIndex.length, attemptDraw(outcomeHash, n));
       t = Math.max(t, whistle);
-      step(program, state, Kind.attempt, t, task.endIndex[end]!, 0);
+      attempt(program, state, t, task.endIndex[end]!, 0);
       record?.push({ do: 'attempt', t, end: compiled.ends[task.endIndex[end]!]! });
       continue;
     }
@@ -165,7 +166,7 @@ export function simulateGo(
       if (event) event['count'] = a;
     }
     const when = down > 0 && !compiled.hasEnds && !task.falls && !task.gapsMm && !task.faces ? limit : landed;
-    const refused = step(program, state, Kind.attempt, when, a, flags);
+    const refused = attempt(program, state, when, a, flags);
     if (record && event) {
       if (flags !== 0) event['flags'] = bitsOf(flags).map((flag) => compiled.flags[flag]);
       if (refused === 0) record.push({ do: 'attempt', t: when, ...event } as PlayEvent);
@@ -176,7 +177,7 @@ export function simulateGo(
   }
   if (state[AT.phase] !== Phase.finished) {
     const end = Math.max(t, state[AT.lastT]!);
-    step(program, state, Kind.finish, end, 0, 0);
+    finish(program, state, end, 0);
     record?.push({ do: 'finish', t: end, why: 'stopped' });
   }
 }
@@ -223,7 +224,7 @@ function choosePlace(
     to = one;
   }
   if (to === now && (mask & (1 << now)) !== 0) return;
-  if (step(program, state, Kind.choose, t, index, to) === 0) record?.push({ do: 'choose', t, group: group.id, to });
+  if (choose(program, state, t, index, to) === 0) record?.push({ do: 'choose', t, group: group.id, to });
 }
 
 function doGate(
@@ -249,7 +250,7 @@ function doGate(
     times.exerciseMs += takesMs;
     if (gate.onClock && now >= whistle) return now;
     const face = gate.faces > 0 ? drawU32(seed, play, n * 32 + toss, PURPOSE.demo) % gate.faces : 0;
-    step(program, state, Kind.gateDone, now, g, face);
+    gateDone(program, state, now, g, face);
     record?.push({ do: 'gateDone', t: now, gate: gate.id, ...(gate.faces > 0 ? { face } : {}) });
   }
   return now;
@@ -261,7 +262,7 @@ function tooLate(program: Program, task: TaskTables, state: State, limit: number
   const compiled = part.tasks[state[state[AT.base]! + B.task]!]!;
   const end = endOf(program, part, task, false);
   if ((compiled.successMask >>> task.endIndex[end]!) & 1) return false;
-  step(program, state, Kind.attempt, limit, task.endIndex[end]!, 0);
+  attempt(program, state, limit, task.endIndex[end]!, 0);
   record?.push({ do: 'attempt', t: limit, end: compiled.ends[task.endIndex[end]!]! });
   return true;
 }
@@ -270,13 +271,13 @@ function tooLate(program: Program, task: TaskTables, state: State, limit: number
 function whistleBlown(program: Program, part: PartProgram, state: State, t: number, limit: number, record?: PlayEvent[]): boolean {
   const at = Math.max(limit, state[AT.lastT]!);
   if (program.turn === 'half-time' && state[AT.side]! < program.sides - 1) {
-    if (step(program, state, Kind.swap, at, 0, 0) !== 0) return false;
+    if (swap(program, state, at) !== 0) return false;
     record?.push({ do: 'swap', t: at });
     return true;
   }
   const why: FinishReason = 'time';
   if (part.clockPer === 'side') return false;
-  if (step(program, state, Kind.finish, at, 1, 0) !== 0) return false;
+  if (finish(program, state, at, 1) !== 0) return false;
   record?.push({ do: 'finish', t: at, why });
   return t >= 0;
 }

@@ -6,7 +6,7 @@ import { fallTable, PIN_NODES, quantile } from '../forecast/pins';
 import { chanceOf } from '../forecast/chances';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '../objects/catalogue';
 import { drawUnit, PURPOSE } from '../random/draw';
-import { popCount } from '../rules/playing/engine';
+import { popCount } from '../rules/playing/effects';
 import type { PlacedTarget } from '../rules/format/game';
 import { GRAVITY } from './flight';
 import { groundErrors, passChance, rollingResistance, speedFor, stopChance, stopGaps, type GroundShot } from './ground';

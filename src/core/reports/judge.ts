@@ -8,8 +8,11 @@
 import { FASTEST_AIMED_S } from '../motion/assumed';
 import { GROUND, THROWN } from '../motion/assumed';
 import { distancesOf } from '../course/geometry';
-import { B, compile, FINISH_REASONS, UNSET, type PartProgram, type Program } from '../rules/playing/compile';
-import { rawScore, type Refusal, type State } from '../rules/playing/engine';
+import { compile } from '../rules/playing/compile';
+import { B, FINISH_REASONS, UNSET, type PartProgram, type Program } from '../rules/playing/program';
+import { type State } from '../rules/playing/program';
+import { type Refusal } from '../rules/playing/refusals';
+import { rawScore } from '../rules/playing/turns';
 import { counted } from '../rules/telling/counted';
 import { replay } from '../rules/playing/replay';
 import type { Game, Measure, Task } from '../rules/format/game';

@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { framesOf, playsFrames } from '@/core/rules/playing/frames';
-import type { Program } from '@/core/rules/playing/compile';
+import type { Program } from '@/core/rules/playing/program';
 import type { Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
 import { placeName } from '@/core/rules/telling/place-name';

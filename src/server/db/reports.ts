@@ -4,7 +4,7 @@ import type { WayIn } from '@/core/reports/around';
 import type { Choice } from '@/core/reports/decision';
 import type { Reason, Verdict, VerdictKind } from '@/core/reports/judge';
 import { toldOf, type Report, type ToldReport } from '@/core/reports/report';
-import { ENGINE_VERSION } from '@/core/rules/playing/compile';
+import { ENGINE_VERSION } from '@/core/rules/playing/program';
 import { parsed } from './games';
 import { padded } from './gather';
 import { newId, toBytes, toText } from './ids';

@@ -5,7 +5,7 @@ import { MODEL_VERSION } from '@/core/forecast/chances';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { evidenceOf, isNewTo, type EvidenceMemo, type PlayedGo } from '@/core/progress/evidence';
 import { CALIBRATED_FROM, fitClass, type Fitted, type Observed } from '@/core/progress/fit';
-import { ENGINE_VERSION } from '@/core/rules/playing/compile';
+import { ENGINE_VERSION } from '@/core/rules/playing/program';
 import { cache } from '../caches';
 import { keepFit, keptFit, type ClassFit } from '../db/class-fits';
 import { bodiesOf } from '../db/reports';

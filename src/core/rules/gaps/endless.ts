@@ -1,6 +1,7 @@
 import type { Game, Part } from '../format/game';
-import { AT, B, compile, Phase } from '../playing/compile';
-import { Kind, start, step } from '../playing/engine';
+import { compile } from '../playing/compile';
+import { AT, B, Phase } from '../playing/program';
+import { attempt, start } from '../playing/engine';
 import type { Change, Gap } from './gap';
 
 const MANY_TRIES = 400;
@@ -24,7 +25,7 @@ function surelyEnds(game: Game, part: Part): boolean {
       const end = task.ends.indexOf(way);
       const fitting =
         task.hasEnds && (task.endMask & (1 << Math.max(0, end))) === 0 ? task.ends.findIndex((_, index) => task.endMask & (1 << index)) : end;
-      if (step(program, state, Kind.attempt, 0, task.hasEnds ? fitting : 0, 0) !== 0 || rows.length === 0) return false;
+      if (attempt(program, state, 0, task.hasEnds ? fitting : 0, 0) !== 0 || rows.length === 0) return false;
     }
     return state[AT.phase] !== Phase.playing;
   });

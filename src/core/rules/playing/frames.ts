@@ -1,6 +1,7 @@
 /** The frame sheet: what fell, frame by frame, with the running total, read from the events. */
-import { AT, type PartProgram, type Program } from './compile';
-import { popCount, start } from './engine';
+import { AT, type PartProgram, type Program } from './program';
+import { popCount } from './effects';
+import { start } from './engine';
 import { advance } from './replay';
 import type { PlayEvent } from '../format/play';
 

@@ -1,5 +1,8 @@
-import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './compile';
-import { finishedWhy, playedMs, rawScore, type State } from './engine';
+import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './program';
+import { playedMs } from './clock';
+import { finishedWhy } from './engine';
+import { type State } from './program';
+import { rawScore } from './turns';
 import { mmPerUnit } from '../format/length-unit';
 import { capOf, CUT_SHORT, unfinishedRule } from '../format/unfinished';
 import type { FinishReason, Measure } from '../format/game';

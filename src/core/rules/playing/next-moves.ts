@@ -1,5 +1,7 @@
-import { AT, B, Mode, Phase, type PartProgram, type Program } from './compile';
-import { isNext, playedMs, type State } from './engine';
+import { AT, B, Mode, Phase, type PartProgram, type Program } from './program';
+import { playedMs } from './clock';
+import { isNext } from './engine';
+import { type State } from './program';
 import type { End, Gate, Task } from '../format/game';
 
 /** Elements that the child may choose among now. */

@@ -1,16 +1,9 @@
-/** Plays on the engine: events of the format one by one (reduce is copy + step), whole lists, and undo by replay. */
-import { AT, B, Phase, type Program } from './compile';
-import { Kind, reason, refusalOf, start, step, type Refusal, type State } from './engine';
+/** Plays on the engine: events of the format one by one (reduce is copy + advance), whole lists, and undo by replay. */
+import { attempt, begin, choose, finish, gateDone, pause, resume, start, swap, tally, tallyCounter, voided } from './engine';
+import { AT, B, Phase, type PartProgram, type Program, type State } from './program';
+import { refusalOf, type Refusal } from './refusals';
+import { reason } from './turns';
 import type { CountingWay, PlayEvent } from '../format/play';
-
-interface Encoded {
-  readonly kind: Kind;
-  readonly a: number;
-  readonly b: number;
-  readonly c: number;
-}
-
-const encoded = (kind: Kind, a = 0, b = 0, c = 0): Encoded => ({ kind, a, b, c });
 
 /** The mask of the first `count` elements that stand: which pins fell is not known, how many is. */
 function firstStanding(standing: number, count: number): number | undefined {
@@ -23,71 +16,84 @@ function firstStanding(standing: number, count: number): number | undefined {
   return count === 0 ? mask : undefined;
 }
 
-/** An event of the format as the numbers that step() takes, or the reason why it cannot be one of this game. */
-function encode(program: Program, state: State, event: PlayEvent): Encoded | Refusal {
-  const part = program.parts[state[AT.part]!]!;
+/** What was seen of a try, as the number that the engine takes: by how its task is looked at. A reason where it cannot be one of this game. */
+function sawOf(part: PartProgram, state: State, event: Extract<PlayEvent, { do: 'attempt' }>): number | Refusal {
   const base = state[AT.base]!;
+  const task = part.tasks[state[base + B.task]!]!;
+  switch (task.see) {
+    case 'end':
+    case 'text':
+      return event.end === undefined ? 'unknown-end' : task.ends.indexOf(event.end);
+    case 'felled': {
+      if (event.felled) return event.felled.reduce((mask, pin) => mask | (1 << pin), 0);
+      if (event.count === undefined) return 'not-in-this-game';
+      return firstStanding(task.at >= 0 ? state[base + part.groups[task.at]!.offset + 1]! : 0, event.count) ?? 'not-standing';
+    }
+    case 'count':
+      return event.count ?? 'not-in-this-game';
+    case 'length':
+      return event.lengthMm ?? 'not-in-this-game';
+    case 'face':
+      return event.face !== undefined && event.face < (part.part.tasks[state[base + B.task]!]!.faces?.length ?? 6) ? event.face : 'unknown-end';
+  }
+}
+
+/** What happened on the way, as bits; nothing where the game does not know it. */
+function flagsOf(part: PartProgram, flags: readonly string[]): number | undefined {
+  const known = part.tasks[0]!.flags;
+  let mask = 0;
+  for (const flag of flags) {
+    const index = known.indexOf(flag);
+    if (index < 0) return undefined;
+    mask |= 1 << index;
+  }
+  return mask;
+}
+
+function play(program: Program, state: State, event: PlayEvent): number | Refusal {
+  const part = program.parts[state[AT.part]!]!;
+  const { t } = event;
   switch (event.do) {
     case 'attempt': {
       if (state[AT.phase] !== Phase.playing) return state[AT.phase] === Phase.between ? 'not-begun' : 'finished';
-      const task = part.tasks[state[base + B.task]!]!;
-      let flags = 0;
-      for (const flag of event.flags ?? []) {
-        const index = task.flags.indexOf(flag);
-        if (index < 0) return 'not-in-this-game';
-        flags |= 1 << index;
-      }
-      const of = (a: number | undefined) => (a === undefined ? 'not-in-this-game' : encoded(Kind.attempt, a, flags));
-      switch (task.see) {
-        case 'end':
-        case 'text':
-          return event.end === undefined ? 'unknown-end' : of(task.ends.indexOf(event.end));
-        case 'felled': {
-          if (event.felled) return of(event.felled.reduce((mask, pin) => mask | (1 << pin), 0));
-          if (event.count === undefined) return 'not-in-this-game';
-          const fell = firstStanding(task.at >= 0 ? state[base + part.groups[task.at]!.offset + 1]! : 0, event.count);
-          return fell === undefined ? 'not-standing' : of(fell);
-        }
-        case 'count':
-          return of(event.count);
-        case 'length':
-          return of(event.lengthMm);
-        case 'face':
-          return event.face !== undefined && event.face < (part.part.tasks[state[base + B.task]!]!.faces?.length ?? 6)
-            ? of(event.face)
-            : 'unknown-end';
-      }
+      const flags = flagsOf(part, event.flags ?? []);
+      const saw = sawOf(part, state, event);
+      if (flags === undefined) return 'not-in-this-game';
+      return typeof saw === 'string' ? saw : attempt(program, state, t, saw, flags);
     }
-    // falls through never: every case above returns
     case 'gateDone':
-      return encoded(
-        Kind.gateDone,
+      return gateDone(
+        program,
+        state,
+        t,
         part.gates.findIndex((gate) => gate.id === event.gate),
         event.face ?? 0,
       );
     case 'tally':
-      if ('row' in event && event.row !== undefined) return encoded(Kind.tally, event.row, event.n, event.at ?? 0);
+      if ('row' in event && event.row !== undefined) return tally(program, state, t, event.row, event.n, event.at ?? 0);
       return 'counter' in event && part.part.counters.includes(event.counter)
-        ? encoded(Kind.tallyCounter, part.counterOffset(event.counter), event.n)
+        ? tallyCounter(state, t, part.counterOffset(event.counter), event.n)
         : 'not-in-this-game';
     case 'choose':
-      return encoded(
-        Kind.choose,
+      return choose(
+        program,
+        state,
+        t,
         part.groups.findIndex((group) => group.id === event.group),
         event.to,
       );
     case 'swap':
-      return encoded(Kind.swap);
+      return swap(program, state, t);
     case 'pause':
-      return encoded(Kind.pause);
+      return pause(state, t);
     case 'resume':
-      return encoded(Kind.resume);
+      return resume(state, t);
     case 'void':
-      return encoded(Kind.void);
+      return voided(state, t);
     case 'begin':
-      return encoded(Kind.begin);
+      return begin(program, state, t);
     case 'finish':
-      return encoded(Kind.finish, reason(event.why));
+      return finish(program, state, t, reason(event.why));
   }
 }
 
@@ -105,10 +111,8 @@ export function reduce(program: Program, state: State, event: PlayEvent): Reduce
 
 /** One event of the format on the state, in place; null when it was taken. */
 export function advance(program: Program, state: State, event: PlayEvent): Refusal | null {
-  const numbers = encode(program, state, event);
-  if (typeof numbers === 'string') return numbers;
-  const refused = step(program, state, numbers.kind, event.t, numbers.a, numbers.b, numbers.c);
-  return refusalOf(refused) ?? null;
+  const answer = play(program, state, event);
+  return typeof answer === 'string' ? answer : (refusalOf(answer) ?? null);
 }
 
 export interface Replayed {

@@ -3,8 +3,11 @@
  * from every state that differs in what the rules look at; time, and counters that no rule reads, do not tell states apart.
  */
 import { FASTEST_TRY_S } from '../../motion/assumed';
-import { AT, B, compile, Phase, UNSET, type PartProgram, type Program } from './compile';
-import { isNext, Kind, popCount, start, step, type State } from './engine';
+import { compile } from './compile';
+import { AT, B, Phase, UNSET, type PartProgram, type Program } from './program';
+import { popCount } from './effects';
+import { isNext, attempt, choose, start } from './engine';
+import { type State } from './program';
 import type { Game, Group, Measure, Part } from '../format/game';
 import { capOf, unfinishedRule } from '../format/unfinished';
 
@@ -322,9 +325,9 @@ function walkStates(program: Program, known: Known, counters: readonly string[],
         const after = state.slice();
         for (const gate of part.gates) after[part.base + gate.offset] = 0;
         after[AT.heldSince] = -1;
-        for (const [group, element] of choices) step(program, after, Kind.choose, 0, group, element);
+        for (const [group, element] of choices) choose(program, after, 0, group, element);
         const task = part.tasks[after[part.base + B.task]!]!;
-        if (step(program, after, Kind.attempt, task.atWhistle ? part.clockDownMs : 0, a, flags) !== 0) continue;
+        if (attempt(program, after, task.atWhistle ? part.clockDownMs : 0, a, flags) !== 0) continue;
         const goesOn = note(after);
         if (!goesOn || after[AT.phase] !== Phase.playing || after[part.base + B.attempts]! >= most) continue;
         const key = keyOf(after);
