@@ -39,7 +39,7 @@ export function score(args: readonly string[], options: Options): number {
 function checkClass(classFile: string, { games, reports }: ClassFile): number {
   const levels = new Map(Object.keys(games).map((version) => [version, new Map()]));
   const verdicts = reports.map(({ id, version, report }) => {
-    const { kind, reasons, goes } = judge(games[version]!, report, levels.get(version));
+    const { kind, reasons, goes } = judge({ game: games[version]!, report, levels: levels.get(version)! });
     return { id, kind, reasons: reasons.map(({ sentence }) => sentence), values: goes.map(({ result }) => result?.value ?? null) };
   });
   print({ file: classFile, reports: verdicts });
@@ -51,7 +51,7 @@ export function check(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
   const reportFile = file(args, 1, 'REPORT');
   const game = gameIn(gameFile, options);
-  const verdict = judge(game, accepted(reportFile, readReport(readJson(reportFile))));
+  const verdict = judge({ game, report: accepted(reportFile, readReport(readJson(reportFile))) });
   print(verdict);
   return verdict.kind === 'clean' ? 0 : 1;
 }

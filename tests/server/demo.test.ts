@@ -54,7 +54,7 @@ describe('the demo school', () => {
       expect(readReport(report).ok).toBe(true);
       // What is rare in the class is told by its own plays, which the report does not hold.
       const rare = new Set(reasons.flatMap(({ code, go }) => (code === 'rare' ? [report.goes[go]] : [])));
-      expect(judge(await versionBody(toText(version)), report, new Map(), (go) => rare.has(go)).kind).toBe(kind);
+      expect(judge({ game: await versionBody(toText(version)), report, isRare: (go) => rare.has(go) }).kind).toBe(kind);
       kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
     }
     expect(kinds.get('clean')! / reports.length).toBeGreaterThan(0.85);

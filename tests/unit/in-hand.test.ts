@@ -51,7 +51,7 @@ describe('the game in hand at home', () => {
           { counting: 'parts', hand: 'right', otherHand: form.otherHand, events, total: value, unit },
         );
         const report = { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' } as const;
-        const verdict = judge(item.game, report);
+        const verdict = judge({ game: item.game, report });
         expect(
           verdict.reasons.filter((reason) => reason.kind === 'sum' || reason.kind === 'incomplete'),
           `${form.id}: ${JSON.stringify(verdict.reasons)}`,

@@ -156,37 +156,19 @@ describe.each(STARTERS)('the starter game $id', ({ id, game }) => {
     for (let play = 0; play < PLAYS; play += 1) {
       const report = reportOf(game, program, play);
       const go = report.goes[0]!;
-      const verdict = judge(game, report, levels);
+      const verdict = judge({ game, report, levels });
       expect(verdict, `play ${play}: ${JSON.stringify(verdict.reasons)}`).toMatchObject({ kind: 'clean' });
       ends.add(String(verdict.goes[0]!.result!.finished));
       if (go.total !== null) expect(canBe(totals, go.total), `${go.total} of ${game.title}`).toBe(true);
-      expect(
-        judge(
-          game,
-          changed(report, () => ({ total: (go.total ?? 0) + 1 + (play % 5) })),
-          levels,
-        ).kind,
-      ).toBe(DUE['wrong sum']);
+      expect(judge({ game, report: changed(report, () => ({ total: (go.total ?? 0) + 1 + (play % 5) })), levels }).kind).toBe(DUE['wrong sum']);
       const more = moreThanStood(program, go.events);
       if (more) {
         later += 1;
-        expect(
-          judge(
-            game,
-            changed(report, () => ({ events: more })),
-            levels,
-          ).kind,
-        ).toBe(DUE['second ball higher than what was left']);
+        expect(judge({ game, report: changed(report, () => ({ events: more })), levels }).kind).toBe(DUE['second ball higher than what was left']);
       }
       const last = go.events.at(-1)!;
       const late = { ...go.events.find((event) => event.do === 'attempt')!, t: last.t + 1 };
-      expect(
-        judge(
-          game,
-          changed(report, () => ({ events: [...go.events, late] })),
-          levels,
-        ).kind,
-      ).toBe(DUE['after the end']);
+      expect(judge({ game, report: changed(report, () => ({ events: [...go.events, late] })), levels }).kind).toBe(DUE['after the end']);
     }
     expect(ends.size).toBeGreaterThan(0);
     expect(later > PLAYS / 4).toBe(SETS.includes(id));
@@ -194,7 +176,7 @@ describe.each(STARTERS)('the starter game $id', ({ id, game }) => {
     const never = totals.most !== null ? totals.most + 1 : first;
     if (never !== undefined) {
       const alone = changed(reportOf(game, program, 0), () => ({ events: [], counting: 'parts', total: never }));
-      expect(judge(game, alone).kind).toBe(DUE['total that cannot be']);
+      expect(judge({ game, report: alone }).kind).toBe(DUE['total that cannot be']);
     }
     expect(readReport(reportOf(game, program, 3))).toMatchObject({ ok: true });
   }, 300_000);
@@ -211,10 +193,7 @@ describe.each(STARTERS)('the starter game $id', ({ id, game }) => {
         fields.map((_, at) => (at === (tooMany?.field ?? 0) ? n : at === (tooMany?.field ?? 0) + 1 ? (tooMany?.next ?? null) : null)),
       );
       const { value, unit } = measure(program, replay(program, events, 'parts').state);
-      return judge(
-        game,
-        changed(reportOf(game, program, 0), () => ({ events, counting: 'parts', total: value, unit })),
-      ).kind;
+      return judge({ game, report: changed(reportOf(game, program, 0), () => ({ events, counting: 'parts', total: value, unit })) }).kind;
     };
     if (tooMany) expect([verdictOf(tooMany.n), verdictOf(tooMany.n - 1)]).toEqual([tooMany.due, 'clean']);
     else expect(fields[0]!.kind === 'row' ? reachableTotals(level).most : null).toBeNull();
@@ -226,10 +205,7 @@ describe.each(STARTERS.filter(({ id }) => MORE_HITS_THAN_TRIES.includes(id)))('t
     const program = programOf(game, 1);
     const events = successesOnly(program);
     const { value, unit } = measure(program, replay(program, events, 'successes').state);
-    const verdict = judge(
-      game,
-      changed(reportOf(game, program, 0), () => ({ events, counting: 'successes', total: value, unit })),
-    );
+    const verdict = judge({ game, report: changed(reportOf(game, program, 0), () => ({ events, counting: 'successes', total: value, unit })) });
     expect(verdict).toMatchObject({ kind: 'impossible' });
     expect(verdict.reasons[0]!.sentence).toMatch(/^(\d+) hits in \d+ tries cannot be\.$|^(\d+) tries were counted; there are only \d+\.$/);
   });

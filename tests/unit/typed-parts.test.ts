@@ -4,7 +4,8 @@
  */
 import { describe, expect, it } from 'vitest';
 import { goOf } from '@/core/reports/from-parts';
-import { judge, type KnownLevel } from '@/core/reports/judge';
+import { judge } from '@/core/reports/judge';
+import type { KnownLevel } from '@/core/reports/reach';
 import { eventsFromFields, partFields } from '@/core/reports/parts';
 import { REPORT_FORMAT } from '@/core/rules/format/formats';
 import { compile } from '@/core/rules/playing/compile';
@@ -33,7 +34,11 @@ function verdictOf(game: Game, figures: readonly number[]) {
   const go = goOf({ game, levelId: game.levels[0]!.id, setUp }, { counting: 'parts', hand: 'either', events, total: value, unit });
   const levels = known.get(game) ?? new Map<number, KnownLevel>();
   known.set(game, levels);
-  return judge(game, { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' }, levels);
+  return judge({
+    game,
+    report: { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' },
+    levels,
+  });
 }
 
 interface Box {

@@ -83,8 +83,8 @@ describe('a go that ends before its end', () => {
       startedAt: '2027-03-01T16:00:00.000Z',
       sentAt: '2027-03-01T16:05:00.000Z',
     });
-    expect(judge(game, report(null))).toMatchObject({ kind: 'clean', goes: [{ result: { value: null } }] });
-    expect(judge(game, report(3)).kind).toBe('sum');
+    expect(judge({ game, report: report(null) })).toMatchObject({ kind: 'clean', goes: [{ result: { value: null } }] });
+    expect(judge({ game, report: report(3) }).kind).toBe('sum');
   });
 });
 

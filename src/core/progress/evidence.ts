@@ -11,7 +11,7 @@ import { simulateGo } from '../forecast/simulate';
 import { GROUND, type BodyForm } from '../motion/assumed';
 import { throwerWith, type Thrower } from '../motion/release';
 import type { AimedId, ImplementId } from '../objects/catalogue';
-import { isAimed } from '../reports/judge';
+import { isAimed } from '../reports/reach';
 import type { Go } from '../reports/report';
 import { compile } from '../rules/playing/compile';
 import { AT, B, type Program } from '../rules/playing/program';

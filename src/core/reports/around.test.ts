@@ -35,12 +35,12 @@ const around = (change: Partial<Around> = {}): Around => ({
   ...change,
 });
 const codes = (report: ReturnType<typeof scored>, change: Partial<Around> = {}) =>
-  reasonsAround(game, report, judge(game, report), around(change)).map(({ code }) => code);
+  reasonsAround(game, report, judge({ game, report }), around(change)).map(({ code }) => code);
 
 describe('what stands around a report', () => {
   it('is nothing when it came in time, as it was sent, and is like the child', () => {
     expect(codes(scored(12), { before: counted(10, 12, 11, 13, 12) })).toEqual([]);
-    const verdict = judge(game, scored(12));
+    const verdict = judge({ game, report: scored(12) });
     expect(withReasons(verdict, [])).toBe(verdict);
   });
   it('a week that had closed, and an older version of the game', () => {
@@ -83,7 +83,7 @@ describe('what stands around a report', () => {
     );
   });
   it('makes a clean report wait, and leaves a graver verdict as it is', () => {
-    const clean = judge(game, scored(12));
+    const clean = judge({ game, report: scored(12) });
     const reasons = reasonsAround(game, scored(12), clean, around({ closedDays: 0 }));
     expect(withReasons(clean, reasons).kind).toBe('doubtful');
     expect(withReasons({ ...clean, kind: 'sum' }, reasons).kind).toBe('sum');

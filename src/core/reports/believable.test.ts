@@ -14,11 +14,14 @@ const level = (id: string): Game => {
   return { ...game, levels: [{ ...game.levels[0]!, set: {} }] };
 };
 const judged = (game: Game, go: Pick<Go, 'counting' | 'events' | 'total'>): Verdict =>
-  judge(game, {
-    format: REPORT_FORMAT,
-    goes: [goOf({ game, levelId: game.levels[0]!.id, setUp: { ...usedSetUpOf(game), form: 'standing' } }, { hand: 'either', ...go })],
-    startedAt: '2027-03-01T16:00:00.000Z',
-    sentAt: '2027-03-01T16:05:00.000Z',
+  judge({
+    game,
+    report: {
+      format: REPORT_FORMAT,
+      goes: [goOf({ game, levelId: game.levels[0]!.id, setUp: { ...usedSetUpOf(game), form: 'standing' } }, { hand: 'either', ...go })],
+      startedAt: '2027-03-01T16:00:00.000Z',
+      sentAt: '2027-03-01T16:05:00.000Z',
+    },
   });
 const totalOf = (id: string, total: number, game = level(id)) => judged(game, { counting: 'parts', events: [], total });
 const body = ({ reasons }: Verdict) => reasons.filter(({ code }) => code === 'body').map(({ sentence }) => sentence);

@@ -55,20 +55,10 @@ describe('judging a report', () => {
     for (let play = 0; play < 1000; play += 1) {
       const report = played(play);
       expect(readReport(report).ok).toBe(true);
-      expect(judge(game, report).kind).toBe('clean');
-      expect(
-        judge(
-          game,
-          mutated(report, (go) => ({ total: go.total! + 1 + (play % 7) })),
-        ).kind,
-      ).toBe('sum');
+      expect(judge({ game, report }).kind).toBe('clean');
+      expect(judge({ game, report: mutated(report, (go) => ({ total: go.total! + 1 + (play % 7) })) }).kind).toBe('sum');
       const late: PlayEvent = { do: 'attempt', t: 200_000, end: 'in' };
-      expect(
-        judge(
-          game,
-          mutated(report, (go) => ({ events: [...go.events, late] })),
-        ).kind,
-      ).toBe('impossible');
+      expect(judge({ game, report: mutated(report, (go) => ({ events: [...go.events, late] })) }).kind).toBe('impossible');
     }
   });
   it('shows the right working when the sum is wrong', () => {
@@ -79,8 +69,8 @@ describe('judging a report', () => {
       new Date(0),
     );
     const values = program.parts[0]!.groups[0]!.values;
-    expect(judge(game, report)).toMatchObject({ kind: 'sum', reasons: [{ go: 0, place: '/goes/0/total' }] });
-    expect(judge(game, report).reasons[0]!.sentence).toBe(
+    expect(judge({ game, report })).toMatchObject({ kind: 'sum', reasons: [{ go: 0, place: '/goes/0/total' }] });
+    expect(judge({ game, report }).reasons[0]!.sentence).toBe(
       `It says 99 points; worked out it is 4 × ${values[0]} + 3 × ${values[1]} = ${4 * values[0]! + 3 * values[1]!}.`,
     );
   });
@@ -92,42 +82,29 @@ describe('judging a report', () => {
       2 * values[0]! + values[2]!,
       new Date(),
     );
-    expect(judge(game, report)).toMatchObject({ kind: 'clean', goes: [{ result: { successes: 3 } }] });
+    expect(judge({ game, report })).toMatchObject({ kind: 'clean', goes: [{ result: { successes: 3 } }] });
   });
   it('doubts, kindly, what is faster than anybody can throw and fetch', () => {
     const events: PlayEvent[] = Array.from({ length: 20 }, (_, n) => ({ do: 'attempt', t: 200 * n, end: 'in' }));
     const total = 20 * program.parts[0]!.groups[0]!.values[0]!;
-    const verdict = judge(
-      game,
-      mutated(played(1), () => ({ events: [...events, { do: 'finish', t: 4000, why: 'stopped' }], total })),
-    );
+    const verdict = judge({ game, report: mutated(played(1), () => ({ events: [...events, { do: 'finish', t: 4000, why: 'stopped' }], total })) });
     expect(verdict.kind).toBe('doubtful');
     expect(verdict.reasons[0]!.sentence).toContain('20 throws in 4 seconds');
   });
   it('calls a report of an unknown level incomplete, and takes a bare total that can be', () => {
-    expect(
-      judge(
-        game,
-        mutated(played(1), () => ({ level: 'level-9' })),
-      ).kind,
-    ).toBe('incomplete');
-    expect(
-      judge(
-        game,
-        mutated(played(1), () => ({ events: [], counting: 'parts', total: 2 })),
-      ).kind,
-    ).toBe('clean');
+    expect(judge({ game, report: mutated(played(1), () => ({ level: 'level-9' })) }).kind).toBe('incomplete');
+    expect(judge({ game, report: mutated(played(1), () => ({ events: [], counting: 'parts', total: 2 })) }).kind).toBe('clean');
   });
   it('knows no throw before the exercise that was owed', () => {
-    const verdict = judge(
+    const verdict = judge({
       game,
-      mutated(played(1), () => ({
+      report: mutated(played(1), () => ({
         events: [
           { do: 'attempt', t: 2000, end: 'miss' },
           { do: 'attempt', t: 5000, end: 'in' },
         ],
       })),
-    );
+    });
     expect(verdict).toMatchObject({ kind: 'impossible', reasons: [{ place: '/goes/0/events/1' }, {}] });
   });
 });
@@ -147,7 +124,10 @@ describe('judging every kind of rule', () => {
       unit: sent.parts[0]!.measure.unit,
       ...change,
     };
-    return judge(sent, { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' });
+    return judge({
+      game: sent,
+      report: { format: REPORT_FORMAT, goes: [go], startedAt: '2027-03-01T16:00:00.000Z', sentAt: '2027-03-01T16:05:00.000Z' },
+    });
   };
   const typed = (id: string, numbers: readonly (number | null)[]) => {
     const at = resolveLevel(starter(id), 1);
@@ -234,21 +214,24 @@ describe('judging every kind of rule', () => {
   it('counts every go of a session by its own level', () => {
     const sent = starter('heron-strike');
     const one = verdictOf('heron-strike', { total: 3 });
-    const both = judge(sent, {
-      format: REPORT_FORMAT,
-      goes: ['level-1', 'level-3'].map((level) => ({
-        level,
-        counting: 'parts' as const,
-        hand: 'either' as const,
-        otherHand: false,
-        form: 'standing' as const,
-        setUp: { implement: 'sock-ball' as const, targets: [], distancesM: [2] },
-        events: [],
-        total: 4,
-        unit: 'hits',
-      })),
-      startedAt: '2027-03-01T16:00:00.000Z',
-      sentAt: '2027-03-01T16:05:00.000Z',
+    const both = judge({
+      game: sent,
+      report: {
+        format: REPORT_FORMAT,
+        goes: ['level-1', 'level-3'].map((level) => ({
+          level,
+          counting: 'parts' as const,
+          hand: 'either' as const,
+          otherHand: false,
+          form: 'standing' as const,
+          setUp: { implement: 'sock-ball' as const, targets: [], distancesM: [2] },
+          events: [],
+          total: 4,
+          unit: 'hits',
+        })),
+        startedAt: '2027-03-01T16:00:00.000Z',
+        sentAt: '2027-03-01T16:05:00.000Z',
+      },
     });
     expect(one.goes).toHaveLength(1);
     expect(both).toMatchObject({ kind: 'clean', goes: [{ result: { value: 4 } }, { result: { value: 4 } }] });
@@ -273,10 +256,10 @@ describe('judging every kind of rule', () => {
     const events = typed('ferry-fares', [0, 0, 40]);
     const go: Go = { ...played(1).goes[0]!, level: sent.levels[1]!.id, counting: 'parts', events, total: 200, unit: 'points' };
     const report: Report = { ...played(1), goes: [go] };
-    expect(judge(sent, report, new Map(), (_, result) => rare(result.value!))).toMatchObject({
+    expect(judge({ game: sent, report, isRare: (_, result) => rare(result.value!) })).toMatchObject({
       kind: 'doubtful',
       reasons: [{ place: '/goes/0/total' }],
     });
-    expect(judge(sent, report).kind).toBe('clean');
+    expect(judge({ game: sent, report }).kind).toBe('clean');
   });
 });

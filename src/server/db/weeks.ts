@@ -1,6 +1,6 @@
 import type { AssignedSetUp, KitThing, AroundTheGames } from '@/contract/assignment';
 import type { Uuid } from '@/contract/ids';
-import type { KnownLevel } from '@/core/reports/judge';
+import type { KnownLevel } from '@/core/reports/reach';
 import type { Game } from '@/core/rules/format/game';
 import { cache } from '../caches';
 import { parsed } from './games';

@@ -343,7 +343,7 @@ async function storePlay(
         body,
         report,
         gameVersion: null,
-        verdict: judge(game, report),
+        verdict: judge({ game, report }),
         asAsked: [true],
         receivedAt,
         way: 'link',

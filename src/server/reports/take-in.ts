@@ -64,7 +64,7 @@ export async function judged(sender: Sender, assignment: ChildAssignment, envelo
   const { game, levels } = await knownVersion(assignment.versionId);
   const [asked] = await homeFormsOf(assignment.homeFormsId);
   const likeAsked = (go: Go) => (asked ? playedAsAsked(asked, assignment.setUp, go) : go.level === assignment.levelId && !go.otherHand);
-  const verdict = judge(game, envelope.report, levels);
+  const verdict = judge({ game, report: envelope.report, levels });
   const rare = await rareGoes(assignment, game, envelope.report, verdict, likeAsked);
   return {
     assignmentId: assignment.id,
@@ -77,7 +77,7 @@ export async function judged(sender: Sender, assignment: ChildAssignment, envelo
     body: raw,
     report: envelope.report,
     gameVersion: envelope.gameVersion ?? null,
-    verdict: rare.size > 0 ? judge(game, envelope.report, levels, (go) => rare.has(go)) : verdict,
+    verdict: rare.size > 0 ? judge({ game, report: envelope.report, levels, isRare: (go) => rare.has(go) }) : verdict,
     asAsked: envelope.report.goes.map(likeAsked),
     receivedAt: now,
   };
