@@ -196,11 +196,11 @@ type Change = (slot: string, value: string | number) => void;
 function Slot({ token, change, readOnly, only }: { token: Token; change: Change; readOnly: boolean; only: string | null }) {
   if (token.kind === 'text') return token.text;
   if (readOnly) return <strong>{token.text}</strong>;
-  if (only === null) return <Editor token={token} change={change} />;
+  // The same field before and after: who types in it stays in it.
   return (
     <>
-      <Editor token={{ ...token, label: `${token.label}, at ${only} only` }} change={change} />
-      <Only title={`At ${only} only`}>{only}</Only>
+      <Editor token={only === null ? token : { ...token, label: `${token.label}, at ${only} only` }} change={change} />
+      {only !== null && <Only title={`At ${only} only`}>{only}</Only>}
     </>
   );
 }

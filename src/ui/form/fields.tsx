@@ -114,6 +114,8 @@ export function FormPick<T extends FieldValues, V>({
 }
 
 const Tick = styled(Checkbox)`
+  /* What the keyboard and a screen reader are on lies hidden in it, and scrolls with it. */
+  position: relative;
   display: flex;
   align-items: center;
   gap: var(--space-4);
