@@ -48,27 +48,12 @@ describe('a home sheet', () => {
 
 describe('unhappy at the server: in large print', () => {
   const large: PaperLook = { ...usual, print: 'large' };
-  const hardest = (id: string, size: PaperLook['size'] = 'A4'): [PaperLook, Sheet] => {
+  const sheetOf = (id: string, level: number): Sheet => {
     const { game } = starters().find((one) => one.id === id)!;
-    const level = game.levels.length - 1;
     const sheet = homeSheet(game, 'Ailsa B.') as Extract<Sheet, { kind: 'home' }>;
-    const on = { ...sheet.game, level: pacedGame(resolveLevel(game, level), STEP_M), levelName: game.levels[level]!.name };
-    return [
-      { ...large, size },
-      { ...sheet, game: on },
-    ];
+    return { ...sheet, game: { ...sheet.game, level: pacedGame(resolveLevel(game, level), STEP_M), levelName: game.levels[level]!.name } };
   };
-
-  it.each([
-    // Drawings of these came to lie where a page ends: no PDF was made at all.
-    ['clear-the-jetty', 'LETTER'],
-    ['clear-the-jetty', 'A4'],
-    ['harbour-lamps', 'LETTER'],
-    ['harbour-lamps', 'A4'],
-    ['regatta-day', 'A4'],
-    ['loch-frames', 'A4'],
-  ] as const)('a sheet of %s on %s is made', async (id, size) => {
-    const [look, sheet] = hardest(id, size);
+  const isMade = async (look: PaperLook, sheet: Sheet) => {
     const failed: unknown[] = [];
     const pdf = await PDFDocument.load(
       await renderPaper(
@@ -79,7 +64,31 @@ describe('unhappy at the server: in large print', () => {
     );
     expect(failed).toEqual([]);
     expect(pdf.getPageCount()).toBeGreaterThanOrEqual(1);
-  });
+  };
+
+  it.each([
+    // Drawings of these came to lie where a page ends: no PDF was made at all.
+    ['clear-the-jetty', 'LETTER'],
+    ['clear-the-jetty', 'A4'],
+    ['harbour-lamps', 'LETTER'],
+    ['harbour-lamps', 'A4'],
+    ['regatta-day', 'A4'],
+    ['loch-frames', 'A4'],
+  ] as const)('a sheet of %s on %s is made', (id, size) =>
+    isMade({ ...large, size }, sheetOf(id, starters().find((one) => one.id === id)!.game.levels.length - 1)),
+  );
+
+  // Every starter at every level on either size in every language: npm run drill.
+  it.runIf(process.env['LOCHSIDE_LONG'] === 'yes').each(starters())(
+    'every sheet of $id is made',
+    async ({ id, game }) => {
+      for (const level of game.levels.keys())
+        for (const size of ['A4', 'LETTER'] as const)
+          for (const language of ['en', 'fr'] as const)
+            for (const ground of ['white', 'pale'] as const) await isMade({ ...large, size, language, ground }, sheetOf(id, level));
+    },
+    300_000,
+  );
 });
 
 describe('unhappy at the server: a pack with a sheet that cannot be made', () => {
