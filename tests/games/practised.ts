@@ -16,7 +16,7 @@ interface Practised {
   readonly value: number | null;
 }
 
-const here = new URL('.', import.meta.url);
+const here = new URL('../format-1/games/', import.meta.url);
 
 export const PRACTISED: readonly Practised[] = readdirSync(here)
   .filter((name) => name.endsWith('.json'))
