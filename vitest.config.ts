@@ -17,7 +17,7 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       // The core keeps nothing between calls: its tests share what they import.
-      { extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts', 'tests/{unit,laws,games}/**/*.test.ts'], isolate: false } },
+      { extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts', 'tests/{unit,laws,games,format-1}/**/*.test.ts'], isolate: false } },
       // So do the routes, but for a pool of connections: tests that have a database or a server of their own, or stand in for something, do not.
       { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], exclude: APART, isolate: false } },
       { extends: true, test: { name: 'rest', include: ['src/!(core)/**/*.test.{ts,tsx}', ...APART] } },

@@ -69,7 +69,7 @@ function ofGame(game: Game): Told[] {
         ),
         ...told(`${of}: a place or a thing`, ...Object.values(part.groups).flatMap((group) => group.labels ?? [])),
         ...told(`${of}: what is done in between`, ...Object.values(part.gates).flatMap((gate) => [gate.what, ...(gate.faces ?? [])])),
-        ...part.tasks.flatMap((task) => [
+        ...part.stages.flatMap((task) => [
           ...told(`${of}: what is to be done`, task.what),
           ...(task.ends ?? []).flatMap((end) => [...told(`${of}: a button, how a try ended`, end.label), ...told(`${of}: after “if”`, end.says)]),
           ...told(`${of}: what happened besides`, ...Object.values(task.flagWords ?? {})),

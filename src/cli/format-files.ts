@@ -72,7 +72,7 @@ export function formatFiles(): Readonly<Record<string, string>> {
   return {
     'event.schema.json': schemaText('A Lochside event, format 1', eventSchema),
     'example.event.json': text(event),
-    'game.schema.json': schemaText('A Lochside game, format 1', gameSchema),
+    'game.schema.json': schemaText('A Lochside game, format 2', gameSchema),
     'play.schema.json': schemaText('A Lochside play, format 1', playSchema),
     'report.schema.json': schemaText('A Lochside report, format 1', reportSchema),
     'example.game.json': text(game),

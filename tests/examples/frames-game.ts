@@ -22,7 +22,7 @@ export function framesGame(pins: number): Game {
         goes: { n: 1, keep: 'best' },
         counters: ['points', 'frame', 'ball', 'extra'],
         groups: { pin: { kind: 'pin', n: pins, order: 'fixed', end: 'stay' } },
-        tasks: [{ id: 'bowl', at: 'pin', technique: 'roll', see: 'felled' }],
+        stages: [{ id: 'bowl', at: 'pin', technique: 'roll', see: 'felled' }],
         gates: {},
         rows: [
           counts(

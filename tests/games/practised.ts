@@ -4,6 +4,7 @@
  * are files of format 1 and stay as they are: what was made before must be read on with the same result.
  */
 import { readdirSync, readFileSync } from 'node:fs';
+import { todaysGame } from '@/core/rules/format/from-format-1';
 import type { Game } from '@/core/rules/format/game';
 import type { PlayEvent } from '@/core/rules/format/play';
 
@@ -20,4 +21,5 @@ const here = new URL('../format-1/games/', import.meta.url);
 
 export const PRACTISED: readonly Practised[] = readdirSync(here)
   .filter((name) => name.endsWith('.json'))
-  .flatMap((name) => JSON.parse(readFileSync(new URL(name, here), 'utf8')) as Practised[]);
+  .flatMap((name) => JSON.parse(readFileSync(new URL(name, here), 'utf8')) as Practised[])
+  .map((one) => ({ ...one, game: todaysGame(one.game) }));

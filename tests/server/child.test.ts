@@ -101,7 +101,7 @@ describe('everything about a child', () => {
       [toBytes(child)],
     );
     expect(JSON.stringify(trace)).not.toContain('Childa');
-    expect((await call(card, '/', { method: 'GET', token: await week.token(other) })).status).toBe(200);
+    expect((await call(card, '/?games=2', { method: 'GET', token: await week.token(other) })).status).toBe(200);
     const scores = await classWeek(school.classId, null, ZONE, TODAY);
     expect(scores.rows.map((row) => [row.childId, row.state])).toEqual([[other, 'counted']]);
     expect(await childRecord(school.id, child, ZONE, TODAY)).toBeUndefined();

@@ -32,7 +32,7 @@ describe('a film that is the task', () => {
   it('is said on the card and on paper, and no score is missed: who handed it in has reported', async () => {
     const { school, sent, token, mark, rows } = await filmed({ filmAlone: true });
     const [one, other] = school.childIds as [Uuid, Uuid];
-    const { answer } = await call(card, '/', { method: 'GET', token: await token(one) });
+    const { answer } = await call(card, '/?games=2', { method: 'GET', token: await token(one) });
     const week = (answer as unknown as Card).weeks.find(({ id }) => id === sent.id)!;
     expect([week.film, week.filmAlone]).toEqual(['Three throws from the side.', true]);
     const [sheet] = await sheetsOfWeek({ schoolId: school.id, weekId: sent.id, kind: 'home', timeZone: ZONE, who: 'all' }, new Date());
@@ -59,7 +59,7 @@ describe('a film that is the task', () => {
 
   it('is no task of its own without words to film by', async () => {
     const { school, sent, token } = await filmed({ film: '', filmAlone: true });
-    const { answer } = await call(card, '/', { method: 'GET', token: await token(school.childIds[0]!) });
+    const { answer } = await call(card, '/?games=2', { method: 'GET', token: await token(school.childIds[0]!) });
     expect((answer as unknown as Card).weeks.find(({ id }) => id === sent.id)).toMatchObject({ film: '', filmAlone: false });
   });
 });

@@ -27,7 +27,7 @@ import { call, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from '.
 beforeAll(useOwnSchema);
 
 async function cardOf(token: string): Promise<Card> {
-  const { status, answer } = await call(card, '/', { method: 'GET', token });
+  const { status, answer } = await call(card, '/?games=2', { method: 'GET', token });
   expect(status).toBe(200);
   return answer as unknown as Card;
 }

@@ -48,7 +48,7 @@ describe('unhappy at the server: a report that waited while the link was replace
     const [play] = await playsOfChild(childId);
     expect(play).toMatchObject({ kind: 'doubtful', counts: null, byOldLink: true });
     expect(play!.reasons.map(({ code }) => code)).toEqual(['old-link']);
-    expect((await call(card, '/', { method: 'GET', token: old })).status).toBe(401);
+    expect((await call(card, '/?games=2', { method: 'GET', token: old })).status).toBe(401);
     expect((await call(diary, '/', { token: old, body: { entries: [] } })).status).not.toBe(200);
   });
 

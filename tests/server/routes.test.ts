@@ -115,7 +115,10 @@ describe('a family token', () => {
     const week = await sendTo(school);
     const [mine, other] = [school.childIds[0]!, school.childIds[1]!];
     const token = await week.token(mine);
-    expect(await call(card, '/api/v1/home/card', { method: 'GET', token })).toMatchObject({ status: 200, answer: { child: { name: 'Childa X.' } } });
+    expect(await call(card, '/api/v1/home/card?games=2', { method: 'GET', token })).toMatchObject({
+      status: 200,
+      answer: { child: { name: 'Childa X.' } },
+    });
     const { total: _total, ...sent } = await envelopeFor(await week.assignment(other), [1, 0, 0]);
     expect(await call(report, '/api/v1/home/reports', { token, body: sent })).toMatchObject({ status: 404 });
     expect(await reportsOf(other)).toBe(0);
@@ -126,17 +129,19 @@ describe('a family token', () => {
     const child = school.childIds[0]!;
     const old = await week.token(child);
     expect((await call(renewLinks, '/', { cookie: await school.cookie('teacher') }, { id: child })).status).toBe(200);
-    expect((await call(card, '/api/v1/home/card', { method: 'GET', token: old })).status).toBe(401);
+    expect((await call(card, '/api/v1/home/card?games=2', { method: 'GET', token: old })).status).toBe(401);
     const renewed = await week.token(child);
     expect(renewed).not.toBe(old);
-    expect((await call(card, '/api/v1/home/card', { method: 'GET', token: renewed })).status).toBe(200);
+    expect((await call(card, '/api/v1/home/card?games=2', { method: 'GET', token: renewed })).status).toBe(200);
+    // A page of the version before, still open, plays on with the card that it has.
+    expect(await call(card, '/api/v1/home/card', { method: 'GET', token: renewed })).toMatchObject({ status: 429 });
   });
   it('for a slip tells no name and no history, but reports', async () => {
     const school = await makeSchool();
     const week = await sendTo(school);
     const child = school.childIds[0]!;
     const slip = await week.token(child, 'slip');
-    expect(await call(card, '/', { method: 'GET', token: slip })).toMatchObject({ status: 200, answer: { scope: 'slip', child: null } });
+    expect(await call(card, '/?games=2', { method: 'GET', token: slip })).toMatchObject({ status: 200, answer: { scope: 'slip', child: null } });
     const { total: _total, ...sent } = await envelopeFor(await week.assignment(child), [1, 0, 0]);
     expect((await call(report, '/', { token: slip, body: sent })).status).toBe(201);
   });
@@ -154,10 +159,10 @@ describe('a family token', () => {
     const token = await week.token(school.childIds[0]!);
     const guess = (n: number) => token.slice(0, 12) + String(n).padStart(10, 'A');
     const answers = [];
-    for (let n = 0; n < 22; n += 1) answers.push((await call(card, '/', { method: 'GET', token: guess(n) })).status);
+    for (let n = 0; n < 22; n += 1) answers.push((await call(card, '/?games=2', { method: 'GET', token: guess(n) })).status);
     expect(answers.slice(0, 20).every((status) => status === 401)).toBe(true);
     expect(answers.at(-1)).toBe(429);
-    expect((await call(card, '/', { method: 'GET', token })).status).toBe(200);
+    expect((await call(card, '/?games=2', { method: 'GET', token })).status).toBe(200);
   });
 });
 

@@ -113,7 +113,7 @@ describe('what is on the sheets of a class', () => {
       const assignment = await week.assignment(child);
       expect(sheets[index]).toMatchObject({ par: assignment.par, slip: { code: await week.token(child, 'slip') } });
       expect(usedSetUpOf(sheets[index]!.game.level).distancesM).toEqual(assignment.setUp.distancesM);
-      const { answer } = await call(card, '/', { method: 'GET', token: sheets[index]!.slip!.code });
+      const { answer } = await call(card, '/?games=2', { method: 'GET', token: sheets[index]!.slip!.code });
       expect(answer).toMatchObject({ scope: 'slip', child: null });
     }
     expect(JSON.stringify(sheets)).not.toContain(await week.token(second));

@@ -118,7 +118,7 @@ function moreThanStood(program: Program, events: readonly PlayEvent[]): readonly
 function successesOnly(program: Program): readonly PlayEvent[] {
   const part = program.parts[0]!.part;
   const tries = Number(part.stop.find((stop) => stop.if[0]![0] === 'attempts')!.if[0]![2]);
-  const success = part.tasks[0]!.ends?.find((end) => end.as === 'success')?.id;
+  const success = part.stages[0]!.ends?.find((end) => end.as === 'success')?.id;
   return [
     ...Array.from({ length: tries + 1 }, (_, n): PlayEvent => ({
       do: 'attempt',

@@ -163,6 +163,7 @@ export function counted(game: Game): Game {
       ...part,
       groups,
       rows: part.rows.map((row) => ({ ...row, if: row.if.map(cond) })),
+      stages: part.stages.map((stage) => (stage.rows ? { ...stage, rows: stage.rows.map((row) => ({ ...row, if: row.if.map(cond) })) } : stage)),
       stop: part.stop.map((stop) => ({ ...stop, if: stop.if.map(cond) })),
     };
   });

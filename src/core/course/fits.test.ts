@@ -57,15 +57,15 @@ describe('does the layout fit, and is it safe?', () => {
     everyMendHelps(open, 'runs-out');
   });
   it('a firm ball runs past farther than a soft one, on hard ground farther than on carpet', () => {
-    const task = lamps.parts[0]!.tasks[0]!;
+    const task = lamps.parts[0]!.stages[0]!;
     const past = (implement: Game['kit']['implement'], surface: Game['course']['floor']['surface'], lengthM = 0.5) =>
       runsPastM({ kit: { ...lamps.kit, implement }, course: { ...lamps.course, floor: { ...lamps.course.floor, surface } } }, task, lengthM, child);
     expect(past('tennis-ball', 'hard')).toBeGreaterThan(past('sock-ball', 'hard'));
     expect(past('tennis-ball', 'hard')).toBeGreaterThan(past('tennis-ball', 'carpet'));
     expect(past('sock-ball', 'hard', 2)).toBeLessThan(1.5);
     const roll = starter('clear-the-jetty');
-    expect(runsPastM(roll, roll.parts[0]!.tasks[0]!, 3, { ageYears: 6 })).toBeGreaterThan(
-      runsPastM(roll, roll.parts[0]!.tasks[0]!, 3, { ageYears: 12 }),
+    expect(runsPastM(roll, roll.parts[0]!.stages[0]!, 3, { ageYears: 6 })).toBeGreaterThan(
+      runsPastM(roll, roll.parts[0]!.stages[0]!, 3, { ageYears: 12 }),
     );
   });
   it('the run past a target is told from the place that is looked at, and grows with the distance', () => {

@@ -13,7 +13,7 @@ export function throwTurnRad(from: Spot, target: PlacedTarget): number {
 
 /** The places of the group of marks and the target, of a game resolved to one level. */
 export function marksOf(game: Game): readonly Spot[] {
-  const from = game.parts[0]!.tasks[0]!.from;
+  const from = game.parts[0]!.stages[0]!.from;
   return (from === undefined ? undefined : game.course.places[from]) ?? [];
 }
 
@@ -40,7 +40,7 @@ export interface AimedPlace {
 /** Every task of a game resolved to one level from every place that it is aimed from. */
 export function aimedTasks(game: Layout): readonly AimedPlace[] {
   return (game.parts ?? [])
-    .flatMap((part) => part.tasks)
+    .flatMap((part) => part.stages)
     .flatMap((task) => {
       const { from, at } = task;
       if (from === undefined || at === undefined || task.technique === 'move' || !game.course.targets[at]) return [];
@@ -51,7 +51,7 @@ export function aimedTasks(game: Layout): readonly AimedPlace[] {
 /** The target that a place of a group looks towards: of those that are aimed at from there the nearest. */
 export function targetFrom({ course, parts = [] }: Layout, group: string, spot: Spot): PlacedTarget | undefined {
   const aimed = parts
-    .flatMap((part) => part.tasks)
+    .flatMap((part) => part.stages)
     .flatMap((task) => (task.from === group && task.at !== undefined ? (course.targets[task.at] ?? []) : []));
   const targets = aimed.length > 0 ? aimed : Object.values(course.targets).flat();
   return nearestOf(targets, spot);
@@ -68,7 +68,7 @@ export function targetsOf(game: Game, group: string): readonly PlacedTarget[] {
 }
 
 export function targetOf(game: Game): PlacedTarget | undefined {
-  const at = game.parts[0]!.tasks[0]!.at;
+  const at = game.parts[0]!.stages[0]!.at;
   return at === undefined ? undefined : game.course.targets[at]?.[0];
 }
 

@@ -76,7 +76,7 @@ export function sensibleStart(from: StartFrom): Game {
 
 /** The game with the marks of one level elsewhere. */
 export function withMarks(game: Game, levelIndex: number, marks: readonly Spot[]): Game {
-  const from = game.parts[0]!.tasks[0]!.from!;
+  const from = game.parts[0]!.stages[0]!.from!;
   return {
     ...game,
     levels: game.levels.map((level, index) =>

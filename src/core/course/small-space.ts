@@ -13,7 +13,10 @@ export function sideBySide(game: Game, levelIndex: number, clearM: number): Game
   let next = game;
   for (const [group, spots] of Object.entries(level.course.places)) {
     const aims = spots.map((spot) => aimOf(level, group, spot));
-    if (aims.some((aim) => aim === undefined) || !level.parts.some((part) => part.tasks.some((task) => task.from === group && task.at !== undefined)))
+    if (
+      aims.some((aim) => aim === undefined) ||
+      !level.parts.some((part) => part.stages.some((task) => task.from === group && task.at !== undefined))
+    )
       continue;
     const target = middleOfAll(aims as Spot[]);
     const centre = middleOfAll(spots);

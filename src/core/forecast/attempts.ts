@@ -37,6 +37,7 @@ import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/playing/program';
+import { allRows, endsBy } from '../rules/format/rows';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { fallTable, type FallTable } from './pins';
 import type { RackShelf } from './racks';
@@ -91,7 +92,7 @@ export interface ChildTables {
 export function childTables(program: Program, child: Thrower, shelf?: RackShelf): ChildTables {
   const thrower = throwerWith(program.game.kit, child);
   return {
-    parts: program.parts.map((part) => part.part.tasks.map((task, index) => taskTables(program.game, part, task, index, thrower, shelf))),
+    parts: program.parts.map((part) => part.part.stages.map((task, index) => taskTables(program.game, part, task, index, thrower, shelf))),
     gateMs: program.parts.map(gateTimes),
   };
 }
@@ -147,7 +148,7 @@ function unaimed(game: Game, task: Task, spots: readonly Spot[], place: number, 
     const speed = (runSpeed(thrower.ageYears) * (careful ? CAREFUL_SHARE : 1)) / Math.sqrt(skill);
     const dressed = game.parts.some((part) => task.from !== undefined && (part.groups[task.from]?.labels?.length ?? 0) > 0);
     // A trip whose success is the end is one of many that fill the bowl.
-    const ends = game.parts.some((part) => part.rows.some((row) => row.do.some((effect) => effect.do === 'finish')));
+    const ends = game.parts.some((part) => allRows(part).some((row) => endsBy(part, row) !== undefined));
     return {
       distanceM: length,
       chance: careful ? (ends ? LAST_TRIP_CHANCE : 1 - DROP_CHANCE) : 1,
@@ -316,7 +317,7 @@ function glideChance(length: number, radius: number, thrower: Thrower): number {
 export const LIE_UNIT = 65_536;
 
 function taskTables(game: Game, part: PartProgram, task: Task, index: number, thrower: Thrower, shelf?: RackShelf): TaskTables {
-  const compiled = part.tasks[index]!;
+  const compiled = part.stages[index]!;
   const from = compiled.from >= 0 ? part.groups[compiled.from]! : undefined;
   const at = compiled.at >= 0 ? part.groups[compiled.at]! : undefined;
   const places = from?.n ?? 1;

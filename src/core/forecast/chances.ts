@@ -18,7 +18,7 @@ export interface Throw {
 }
 
 /** The throw of a plain game. */
-export const throwOf = (game: Game): Throw => ({ kit: game.kit, technique: game.parts[0]!.tasks[0]!.technique });
+export const throwOf = (game: Game): Throw => ({ kit: game.kit, technique: game.parts[0]!.stages[0]!.technique });
 
 /** The throw from a spot at a target by this child; null at a thing that is not thrown at through the air. */
 export function shotFrom({ kit, technique: told }: Throw, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot | null {

@@ -45,7 +45,7 @@ const change: fc.Arbitrary<Change> = fc.oneof(
     .map((surface): Change => (level) => ({ ...level, course: { ...level.course, floor: { ...level.course.floor, surface: surface as 'hard' } } })),
   fc.constantFrom('underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift').map((technique): Change => (level) => ({
     ...level,
-    parts: level.parts.map((part) => ({ ...part, tasks: part.tasks.map((task) => ({ ...task, technique: technique as 'roll' })) })),
+    parts: level.parts.map((part) => ({ ...part, stages: part.stages.map((task) => ({ ...task, technique: technique as 'roll' })) })),
   })),
   fc.constant((level: Game) => ({ ...level, title: `${level.title} again` })),
 );

@@ -67,9 +67,9 @@ export function floorBasis(level: Game, child: Thrower, from?: string): FloorBas
   const plain = readThrowRules(level) !== null;
   const single = plain ? targetOf(level) : undefined;
   const aimed = level.parts
-    .flatMap((part) => part.tasks)
+    .flatMap((part) => part.stages)
     .filter((one) => one.from !== undefined && one.at !== undefined && one.technique !== 'move' && (level.course.targets[one.at]?.length ?? 0) > 0);
-  const task = plain ? level.parts[0]!.tasks[0] : (aimed.find((one) => one.from === from) ?? aimed[0]);
+  const task = plain ? level.parts[0]!.stages[0] : (aimed.find((one) => one.from === from) ?? aimed[0]);
   const targets = plain ? single && [single] : task && level.course.targets[task.at!];
   return task && targets ? { child, kit: level.kit, floor: level.course.floor, task, targets, plain } : null;
 }

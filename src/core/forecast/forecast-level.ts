@@ -1,4 +1,5 @@
 /** The forecast of one level: chance at each mark, likely scores, par, minutes, what the time goes on, and how much of it is luck. */
+import { allRows } from '../rules/format/rows';
 import type { Fitted } from '../progress/fit';
 import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
@@ -37,7 +38,7 @@ export interface ChanceAbout {
 }
 
 export interface LevelForecast {
-  /** The aimed marks in the order of the tasks and places; empty where nothing is aimed. */
+  /** The aimed marks in the order of the stages and places; empty where nothing is aimed. */
   readonly places: readonly ChanceAbout[];
   /** Mean over the marks; null where nothing is aimed. */
   readonly chance: ChanceAbout | null;
@@ -114,7 +115,7 @@ interface AimedMark {
 function markAims(program: Program, tables: ChildTables): AimedMark[] {
   return program.parts.flatMap((part, p) =>
     tables.parts[p]!.flatMap((task, t) => {
-      const { see, from } = part.part.tasks[t]!;
+      const { see, from } = part.part.stages[t]!;
       if (see === 'length') return [];
       return Array.from({ length: task.places }, (_, place): AimedMark[] => {
         const aims = task.aims
@@ -175,8 +176,8 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
   const histogram = new Array<number>(Math.floor(span / scoreStep) + 1).fill(0);
   for (const score of sorted) histogram[Math.floor((score - lowestScore) / scoreStep)]! += 1;
   const quantile = (share: number) => sorted[Math.min(counted - 1, Math.floor(share * counted))] ?? 0;
-  const goal = program.parts.some(
-    (part) => part.part.stop.some((stop) => stop.why === 'goal') || Object.values(part.part.groups).some((group) => group.end === 'finish'),
+  const goal = program.parts.some(({ part }) =>
+    part.stop.some(({ why, if: [first] }) => why === 'goal' && first![0] !== 'end' && first![0] !== 'row'),
   );
   return {
     histogram,
@@ -219,7 +220,7 @@ export function scoreReader(program: Program): (state: Int32Array) => number | n
     program.parts.length === 1 &&
     part.goes === 1 &&
     typeof of !== 'string' &&
-    !part.part.rows.some((row) => row.do.some((effect) => effect.do === 'keepMin')) &&
+    !allRows(part.part).some((row) => row.do.some((effect) => effect.do === 'keepMin')) &&
     capOf(part.part) === undefined &&
     mmPerUnit(part.part, part.part.measure) === 1;
   if (!simple) return (state) => measure(program, state).value;

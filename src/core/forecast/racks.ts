@@ -148,9 +148,9 @@ function between(nodes: readonly number[], value: number, share: number): number
 export function racksOf(game: Game, program: Program): readonly Rack[] {
   const found = new Map<string, Rack>();
   for (const part of program.parts) {
-    part.tasks.forEach((task, index) => {
+    part.stages.forEach((task, index) => {
       const group = task.at >= 0 ? part.groups[task.at]! : undefined;
-      const { from, at, see } = part.part.tasks[index]!;
+      const { from, at, see } = part.part.stages[index]!;
       if (see !== 'felled' || !group || part.part.groups[group.id]!.kind !== 'pin') return;
       const sets = group.up >= 0 ? Array.from({ length: group.n }, (_, n) => (1 << (n + 1)) - 1) : [group.full];
       for (const spot of (from && game.course.places[from]) || [])

@@ -85,8 +85,8 @@ export function simulateGo(
       if (!whistleBlown(program, part, state, t, whistle, record)) break;
       continue;
     }
-    const compiled = part.tasks[state[base + B.task]!]!;
-    const task = tables.parts[part.index]![state[base + B.task]!]!;
+    const compiled = part.stages[state[base + B.stage]!]!;
+    const task = tables.parts[part.index]![state[base + B.stage]!]!;
     if (compiled.atWhistle) {
       const end = picked(task.ends, 0, task.endIndex.length, attemptDraw(outcomeHash, n));
       t = Math.max(t, whistle);
@@ -198,7 +198,7 @@ function oneFalls(standing: number, single: { readonly n: number; readonly thres
 }
 
 function endOf(_program: Program, part: PartProgram, task: TaskTables, success: boolean): number {
-  const { successMask } = part.tasks[0]!;
+  const { successMask } = part.stages[0]!;
   for (let end = 0; end < task.endIndex.length; end += 1) if ((((successMask >>> task.endIndex[end]!) & 1) === 1) === success) return end;
   return 0;
 }
@@ -259,7 +259,7 @@ function doGate(
 /** A hunt with a countdown for each: the time is up, the next. */
 function tooLate(program: Program, task: TaskTables, state: State, limit: number, record?: PlayEvent[]): boolean {
   const part = program.parts[state[AT.part]!]!;
-  const compiled = part.tasks[state[state[AT.base]! + B.task]!]!;
+  const compiled = part.stages[state[state[AT.base]! + B.stage]!]!;
   const end = endOf(program, part, task, false);
   if ((compiled.successMask >>> task.endIndex[end]!) & 1) return false;
   attempt(program, state, limit, task.endIndex[end]!, 0);

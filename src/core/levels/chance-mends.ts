@@ -74,7 +74,7 @@ function widthMend(game: Game, levelIndex: number, groups: readonly string[], ob
 }
 
 function isSet(level: Game, groups: readonly string[]): boolean {
-  return level.parts.some((part) => part.tasks.some((task) => task.see === 'felled' && groups.includes(task.at ?? '')));
+  return level.parts.some((part) => part.stages.some((task) => task.see === 'felled' && groups.includes(task.at ?? '')));
 }
 
 /** The game with what is aimed at changed at one level. */

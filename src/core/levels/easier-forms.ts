@@ -1,4 +1,5 @@
 /** Other forms of a level that are full equals of it: how the body is held, what is counted, how far, how large, how long. */
+import { carries } from '../rules/format/unfinished';
 import { laidOutPattern, patternOf } from '../course/patterns';
 import type { Effect, Game, PlacedTarget } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
@@ -25,14 +26,14 @@ const GENTLE = ['march on the spot', 'clap above your head', 'stretch up and dow
  */
 export function easierForms(game: Game, levelIndex: number, ageYears: number): readonly EasierForm[] {
   const level = resolveLevel(game, levelIndex);
-  const tasks = level.parts.flatMap((part) => part.tasks);
-  const throws = tasks.some((task) => ['underarm', 'overarm', 'set-shot'].includes(task.technique));
-  const rolls = tasks.some((task) => task.technique === 'roll');
+  const stages = level.parts.flatMap((part) => part.stages);
+  const throws = stages.some((task) => ['underarm', 'overarm', 'set-shot'].includes(task.technique));
+  const rolls = stages.some((task) => task.technique === 'roll');
   const gates = level.parts.flatMap((part) => Object.values(part.gates)).filter((gate) => gate.kind === 'exercise');
   const pins = level.parts.flatMap((part) =>
     Object.entries(part.groups).filter(([id, group]) => group.kind === 'pin' && group.n > 1 && level.course.targets[id]),
   );
-  const carried = level.parts.some((part) => part.rows.some((row) => row.do.some((effect) => effect.do === 'carry')));
+  const carried = level.parts.some((part) => carries(part));
   const valued = level.parts.some((part) => Object.values(part.groups).some((group) => group.value && new Set(group.value).size > 1));
   const timed = level.parts.some((part) => part.clock.kind === 'down');
   const found: EasierForm[] = [];
@@ -125,6 +126,7 @@ function simpleCount(level: Game): Game {
         Object.entries(part.groups).map(([id, group]) => [id, group.value ? { ...group, value: group.value.map(() => 1) } : group]),
       ),
       rows: part.rows.map((row) => ({ ...row, do: plain(row.do) })),
+      stages: part.stages.map((stage) => (stage.rows ? { ...stage, rows: stage.rows.map((row) => ({ ...row, do: plain(row.do) })) } : stage)),
     })),
   };
 }

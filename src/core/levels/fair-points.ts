@@ -28,7 +28,7 @@ export function withFairPoints(game: Game, levelIndex: number, ageYears: number)
   const level = resolveLevel(game, levelIndex);
   let changed = false;
   const parts = game.parts.map((part, index): Part => {
-    for (const task of level.parts[index]!.tasks) {
+    for (const task of level.parts[index]!.stages) {
       const group = chosenGroup(part, task);
       const chances = group === undefined ? [] : chancesOf(level, task, group, ageYears);
       if (group === undefined || chances.length !== part.groups[group]!.value!.length) continue;

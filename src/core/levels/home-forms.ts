@@ -22,7 +22,7 @@ const MANY_PLACES = 8;
 function oneThing(level: Game): AimedId | undefined {
   const groups = new Set(aimedPlaces(level).map((place) => place.at));
   const objects = new Set(Object.values(level.course.targets).flatMap((list) => list.map((target) => target.object)));
-  const felled = level.parts.some((part) => part.tasks.some((task) => task.see === 'felled'));
+  const felled = level.parts.some((part) => part.stages.some((task) => task.see === 'felled'));
   const own = Object.values(level.course.targets).some((list) => list.some((target) => target.own || target.widthM !== undefined));
   return groups.size > 0 && objects.size === 1 && !felled && !own ? [...objects][0] : undefined;
 }

@@ -80,7 +80,7 @@ describe('fair points of any game with a choice', () => {
     const nests = fair.parts[1]!.groups['nests']!.value!;
     expect([...nests].sort((a, b) => a - b)).toEqual(nests);
     const level = resolveLevel(fair, 1);
-    const task = level.parts[1]!.tasks[0]!;
+    const task = level.parts[1]!.stages[0]!;
     const worth = level.course.targets['nests']!.map(
       (target, at) => nests[at]! * successAt(level, task, level.course.places['throw-line']![0]!, target, { ageYears: 8 }).chance,
     );

@@ -107,7 +107,7 @@ export function solveMarks(
   ageYears: number,
 ): { marks: readonly Spot[]; chance: number; reached: boolean } {
   const { places, chance, reached } = solveLevel(game, levelIndex, wantedChance, ageYears);
-  return { marks: places[game.parts[0]!.tasks[0]!.from!]!, chance, reached };
+  return { marks: places[game.parts[0]!.stages[0]!.from!]!, chance, reached };
 }
 
 /** Small whole points, near to far, that make value × chance as even as can be: the smallest set within 12% of the best. */

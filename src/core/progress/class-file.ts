@@ -56,13 +56,19 @@ export function readClassFile(input: unknown): Outcome<ClassFile> {
   const within = (place: string, outcome: Outcome<unknown>) => {
     if (!outcome.ok) problems.push(...outcome.problems.map((problem) => ({ ...problem, place: `${place}${problem.place}` })));
   };
-  for (const [version, game] of Object.entries(file.games)) within(`/games/${version}`, readGame(game));
+  const games = Object.fromEntries(
+    Object.entries(file.games).map(([version, game]) => {
+      const read = readGame(game);
+      within(`/games/${version}`, read);
+      return [version, read.ok ? read.value : game];
+    }),
+  );
   file.reports.forEach((one, index) => {
     within(`/reports/${index}/report`, readReport(one.report));
     if (!(one.version in file.games))
       problems.push({ place: `/reports/${index}/version`, reason: 'names a game that is not in the file', fix: 'Add the game under /games.' });
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: file };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { ...file, games } };
 }
 
 /** What the reports of a file tell of the skill of its children. */

@@ -134,7 +134,7 @@ function triesAreKnown({ go }: PlayedGo, { program }: SetUpKnown): boolean {
     go.counting === 'attempts' &&
     (go.players ?? 1) === 1 &&
     program.sides === 1 &&
-    program.parts.every(({ part }) => part.tasks.every((task) => task.see === 'end'))
+    program.parts.every(({ part }) => part.stages.every((task) => task.see === 'end'))
   );
 }
 
@@ -148,9 +148,9 @@ export function triesOf(played: PlayedGo, memo: EvidenceMemo): readonly Tries[] 
   for (const event of played.go.events) {
     const part = program.parts[state[AT.part]!]!;
     const base = state[AT.base]!;
-    const index = state[base + B.task]!;
-    const compiled = part.tasks[index]!;
-    const task = part.part.tasks[index]!;
+    const index = state[base + B.stage]!;
+    const compiled = part.stages[index]!;
+    const task = part.part.stages[index]!;
     const place = compiled.from >= 0 ? state[base + part.groups[compiled.from]!.offset]! : 0;
     const target = compiled.at >= 0 ? state[base + part.groups[compiled.at]!.offset]! : 0;
     if (advance(program, state, event) !== null || event.do !== 'attempt') continue;

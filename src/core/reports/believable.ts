@@ -1,4 +1,5 @@
 /** What is hard to believe of a go: more than a body does in the time, a race that nobody runs so fast, a length that no floor has. */
+import { allRows } from '../rules/format/rows';
 import { placedMarks } from '../course/geometry';
 import { MOST_OF_A_BODY, OLDER_FROM } from '../motion/assumed';
 import type { Game, Part } from '../rules/format/game';
@@ -35,8 +36,8 @@ export function hardToBelieve({ game, go, value, seconds, tries }: Played): stri
 
 /** How often a second it can be done at most; null where the body sets no bound that is known. */
 function mostPerSecond(part: Part): { readonly perS: number; readonly what: string } | null {
-  const [task] = part.tasks;
-  if (!task || part.tasks.length > 1) return null;
+  const [task] = part.stages;
+  if (!task || part.stages.length > 1) return null;
   const { tapsPerS, keepUpsPerS, flipsPerS, wordS } = MOST_OF_A_BODY;
   if (task.see === 'text') return { perS: 1 / wordS, what: 'find and fetch' };
   if (task.technique === 'strike-up') return { perS: keepUpsPerS * Math.max(1, balls(part)), what: 'keep up' };
@@ -51,14 +52,14 @@ const balls = (part: Part): number => Object.values(part.groups).find(({ kind })
 const countsEach = (part: Part): boolean =>
   typeof part.measure.of !== 'string' &&
   part.measure.better === 'high' &&
-  part.rows.every((row) => row.do.every((effect) => effect.do !== 'add' || effect.amount === 'count' || effect.amount === 1)) &&
+  allRows(part).every((row) => row.do.every((effect) => effect.do !== 'add' || effect.amount === 'count' || effect.amount === 1)) &&
   Object.values(part.measure.of.sum).every((weight) => weight === 1);
 
 function tooQuick(part: Part, tries: number, value: number | null, seconds: number): string | null {
   const bound = mostPerSecond(part);
   if (!bound || seconds <= 0) return null;
   // Of words those that were found.
-  const counted = ['count', 'text'].includes(part.tasks[0]!.see) || tries === 0;
+  const counted = ['count', 'text'].includes(part.stages[0]!.see) || tries === 0;
   const done = counted ? (countsEach(part) ? (value ?? 0) : 0) : tries;
   const most = Math.floor(bound.perS * seconds);
   return done > Math.max(1, most) ? `${done} in ${Math.round(seconds)} seconds is more than anybody can ${bound.what}: about ${most} at most.` : null;
@@ -66,8 +67,8 @@ function tooQuick(part: Part, tries: number, value: number | null, seconds: numb
 
 /** A race from mark to mark, with something to do at each that has words of its own. */
 function racedTooFast(game: Game, part: Part, seconds: number, isOlder: boolean): string | null {
-  if (part.measure.of !== 'clock' || part.tasks.some((task) => task.technique !== 'move')) return null;
-  const from = part.tasks[0]!.from;
+  if (part.measure.of !== 'clock' || part.stages.some((task) => task.technique !== 'move')) return null;
+  const from = part.stages[0]!.from;
   const group = from === undefined ? undefined : part.groups[from];
   const marks = placedMarks(game).filter((mark) => mark.group === from);
   const way = marks.slice(1).reduce((sum, { spot }, index) => sum + Math.hypot(spot.xM - marks[index]!.spot.xM, spot.yM - marks[index]!.spot.yM), 0);
@@ -81,7 +82,7 @@ function racedTooFast(game: Game, part: Part, seconds: number, isOlder: boolean)
 
 /** A length that is longer than the floor and what runs past it. */
 function tooLong(game: Game, part: Part, go: Go, value: number): string | null {
-  if (!part.tasks.some((task) => task.see === 'length')) return null;
+  if (!part.stages.some((task) => task.see === 'length')) return null;
   const { floor, open = [] } = game.course;
   const mostM = Math.hypot(floor.widthM, floor.depthM) + (open.length > 0 ? RUNS_ON_M : 0);
   const lengths = go.events.flatMap((event) => (event.do === 'attempt' && event.lengthMm !== undefined ? [event.lengthMm] : []));
@@ -91,7 +92,7 @@ function tooLong(game: Game, part: Part, go: Go, value: number): string | null {
 
 /** One word for several letters, or one that does not begin with its letter. */
 function wordsOf(part: Part, events: readonly PlayEvent[]): string | null {
-  const task = part.tasks.find(({ see }) => see === 'text');
+  const task = part.stages.find(({ see }) => see === 'text');
   if (!task) return null;
   const found = events.flatMap((event) => (event.do === 'attempt' && event.text !== undefined ? [event.text.trim().toLocaleLowerCase()] : []));
   const twice = found.find((word, index) => found.indexOf(word) < index);

@@ -111,11 +111,12 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Wor
   for (const [row, rule] of part.rows.entries()) {
     const scoring = rule.do.filter(scores);
     if (scoring.length === 0) continue;
-    if (rule.validity === 'replay' || rule.if.length !== 1 || rule.if[0]![0] !== 'end' || scoring.length > 1) return undefined;
+    if (rule.validity === 'again' || rule.validity === 'never' || rule.if.length !== 1 || rule.if[0]![0] !== 'end' || scoring.length > 1)
+      return undefined;
     const effect = scoring[0]!;
     if (effect.do !== 'add' || effect.timesCarry || effect.for === 'others') return undefined;
     const weight = sum[effect.counter]!;
-    const endLabel = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.label ?? '';
+    const endLabel = part.stages.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.label ?? '';
     const ended = own(endLabel).toLocaleLowerCase(words.tag);
     if (typeof effect.amount === 'number') {
       fields.push({ kind: 'row', row, at: 0, label: ended, each: effect.amount * weight, least: 0, most });
@@ -125,7 +126,7 @@ function rowFields(part: Part, sum: Readonly<Record<string, number>>, words: Wor
     if (!group?.value) return undefined;
     group.value.forEach((value, at) => {
       const name = nameOfElement(group, at, words);
-      const seldom = part.tasks.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.as === 'seldom';
+      const seldom = part.stages.flatMap((task) => task.ends ?? []).find((end) => end.id === rule.if[0]![2])?.as === 'seldom';
       fields.push({
         kind: 'row',
         row,
@@ -160,7 +161,7 @@ function nameOfElement(group: Group, at: number, words: Words): string {
 
 function isSeldom(part: Part, row: number): boolean {
   const end = part.rows[row]!.if[0]?.[2];
-  return part.tasks.flatMap((task) => task.ends ?? []).find((one) => one.id === end)?.as === 'seldom';
+  return part.stages.flatMap((task) => task.ends ?? []).find((one) => one.id === end)?.as === 'seldom';
 }
 
 /** The events that the typed fields stand for; empty fields count as nothing. The list is played with counting 'parts'. */

@@ -143,8 +143,8 @@ function outOfReachTogether(level: KnownLevel, part: PartProgram, state: State, 
 /** More successes in a countdown than anybody can aim, throw and fetch in that time. */
 export function fasterThanTheClock(program: Program, state: State): string | null {
   for (const { part, base } of blocksOf(program)) {
-    const { clock, tasks } = part.part;
-    if (clock.kind !== 'down' || clock.per === 'item' || !tasks.every(isAimedTask)) continue;
+    const { clock, stages } = part.part;
+    if (clock.kind !== 'down' || clock.per === 'item' || !stages.every(isAimedTask)) continue;
     const successes = state[base + B.successes]!;
     if (successes >= FEW_ATTEMPTS && clock.s < successes * FASTEST_AIMED_S)
       return `${successes} hits in ${clock.s} seconds is faster than anybody can throw and fetch.`;
@@ -158,5 +158,5 @@ function isAimedTask(task: Task): boolean {
 
 /** Whether every try of a game is aimed, so that the skill of a child tells in its score. */
 export function isAimed(program: Program): boolean {
-  return program.parts.every((part) => part.part.tasks.every(isAimedTask));
+  return program.parts.every((part) => part.part.stages.every(isAimedTask));
 }

@@ -33,7 +33,7 @@ const AIMING: ReadonlySet<string> = new Set(['underarm', 'overarm', 'set-shot', 
 export function offersAfter(game: Game, forms: readonly HomeForm[], current: HomeForm, value: number | null, words = english): Offers {
   const { i18n, own } = words;
   const level = levelById(game, current.levelId);
-  const aims = level.parts.some((part) => part.tasks.some((task) => AIMING.has(task.technique)));
+  const aims = level.parts.some((part) => part.stages.some((task) => AIMING.has(task.technique)));
   const asked = forms.find((form) => form.change.kind === 'as-asked');
   const atLevel = current.change.kind === 'as-asked' || current.change.kind === 'level';
   const indexOf = (levelId: string) => game.levels.findIndex((one) => one.id === levelId);

@@ -185,9 +185,9 @@ function skillOf(task: Pick<Task, 'technique' | 'feeder'>): Skill | null {
   return SKILLS.find((skill) => skill === task.technique) ?? null;
 }
 
-/** The skills of a game, each once, in the order of its tasks. */
+/** The skills of a game, each once, in the order of its stages. */
 export function skillsOf(game: Pick<Game, 'parts'>): readonly Skill[] {
-  return [...new Set(game.parts.flatMap((part) => part.tasks).flatMap((task) => skillOf(task) ?? []))];
+  return [...new Set(game.parts.flatMap((part) => part.stages).flatMap((task) => skillOf(task) ?? []))];
 }
 
 /** The points of a skill as they are kept: the teacher's own, else ours, with their slots open. */

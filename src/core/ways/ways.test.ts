@@ -59,7 +59,7 @@ describe('ways to play', () => {
   it('a station of rows and marks of its own is scored like the game it comes from', () => {
     const twice = withStation(starter('heron-strike'), wayById('hits-of-tries')!, {});
     expect(Object.keys(twice.course.targets)).toEqual(['reed', 'reed-2']);
-    expect(twice.parts[1]!.tasks[0]).toMatchObject({ from: 'bank-2', at: 'reed-2' });
+    expect(twice.parts[1]!.stages[0]).toMatchObject({ from: 'bank-2', at: 'reed-2' });
     expect(twice.parts[0]!.title).toBe('First station');
   });
 });

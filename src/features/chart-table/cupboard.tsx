@@ -196,7 +196,7 @@ function AboutThing({ object }: { object: AimedId }) {
 function InPlace({ object, level, ageYears, onPick }: { object: AimedId; level: Game; ageYears: number; onPick: (id: AimedId) => void }) {
   const chances = useMemo(() => {
     const task =
-      level.parts.flatMap((part) => part.tasks).find((one) => one.at !== undefined && one.technique !== 'move') ?? level.parts[0]!.tasks[0]!;
+      level.parts.flatMap((part) => part.stages).find((one) => one.at !== undefined && one.technique !== 'move') ?? level.parts[0]!.stages[0]!;
     const aimed = ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift'].includes(task.technique) ? task.technique : 'underarm';
     const of = (target: AimedId) => chanceOf({ technique: aimed, implement: level.kit.implement, target, distanceM: 2, ageYears });
     return [object, ...AIMED[object].substitutes].map((id) => ({ id, chance: of(id) }));

@@ -25,7 +25,7 @@ const QUIET_MS = 900;
 function missingRacks(game: Game, tables: Readonly<Record<string, string>>): readonly Rack[] {
   const racks = game.levels.flatMap((_, index) => {
     const level = resolveLevel(game, index);
-    if (!level.parts.some((part) => part.tasks.some((task) => task.see === 'felled'))) return [];
+    if (!level.parts.some((part) => part.stages.some((task) => task.see === 'felled'))) return [];
     const compiled = compile(level);
     return compiled.ok ? racksOf(level, compiled.value) : [];
   });

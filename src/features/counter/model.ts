@@ -69,6 +69,6 @@ export function undone({ events, program }: Pick<PlayInHand, 'events' | 'program
   const last = [...events].reverse().find((event) => event.do !== 'choose');
   if (!last) return null;
   if (last.do !== 'attempt' || last.end === undefined) return '';
-  const ends = program.parts.flatMap(({ part }) => part.tasks.flatMap((task) => task.ends ?? []));
+  const ends = program.parts.flatMap(({ part }) => part.stages.flatMap((task) => task.ends ?? []));
   return ends.find((end) => end.id === last.end)?.label ?? '';
 }

@@ -14,8 +14,8 @@ const SKILLS: Readonly<Partial<Record<string, string>>> = {
 
 /** "underarm · sock ball · bucket": what a game is about, in a line. */
 export function aboutGame(game: Game): string {
-  const tasks = game.parts.flatMap((part) => part.tasks);
-  const skills = [...new Set(tasks.map((task) => SKILLS[task.technique]).filter((word) => word !== undefined))];
+  const stages = game.parts.flatMap((part) => part.stages);
+  const skills = [...new Set(stages.map((task) => SKILLS[task.technique]).filter((word) => word !== undefined))];
   const things = [...new Set(Object.values(game.course.targets).flat().map(nameOf))];
   return [skills.slice(0, 2).join(' and '), IMPLEMENTS[game.kit.implement].name, things.slice(0, 2).join(' and ')].filter(Boolean).join(' · ');
 }

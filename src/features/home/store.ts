@@ -4,6 +4,7 @@
  */
 import type { DiaryEntry } from '@/contract/diary';
 import type { Card } from '@/contract/card';
+import { todaysGame } from '@/core/rules/format/from-format-1';
 import type { Uuid } from '@/contract/ids';
 import { openDB } from 'idb';
 import type { InventedPlan } from '@/core/invent/plan';
@@ -194,6 +195,12 @@ const UNKNOWN_LINK = 'This link is not known';
 
 const assignmentsOf = (card: Card | undefined) => card?.weeks.flatMap((week) => week.games.map((game) => game.assignmentId)) ?? [];
 
+/** A card that was kept by the version before holds games of format 1. */
+const todaysCard = (card: Card): Card => ({
+  ...card,
+  weeks: card.weeks.map((week) => ({ ...week, games: week.games.map((item) => ({ ...item, game: todaysGame(item.game) })) })),
+});
+
 /** The same child: the school says so, or both cards hold something that was sent to it. */
 function sameChild(one: Card, other: Card): boolean {
   if (one.mark !== undefined && other.mark !== undefined) return one.mark === other.mark;
@@ -206,7 +213,10 @@ export const store = {
   keeping: device.keeping,
   onKeeping: device.onKeeping,
   keepCard: (token: string, card: Card) => device.write([put('cards', { token, card, at: new Date().toISOString() })]),
-  card: (token: string) => get('cards', token),
+  card: async (token: string) => {
+    const held = await get('cards', token);
+    return held && { ...held, card: todaysCard(held.card) };
+  },
   cards: () => all('cards'),
   /**
    * What was left here under other links of the same child comes under this one: reports, diary, own games, ways of playing. A card that this

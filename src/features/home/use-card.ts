@@ -1,7 +1,7 @@
 'use client';
 /** The card of the child whose link this is, and all that waits in this device for it. */
 
-import { isCard } from '@/contract/card-check';
+import { GAMES_OF, isCard } from '@/contract/card-check';
 import type { Card } from '@/contract/card';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { patience, problemLines, tryEntries, tryInvention, trySending } from './sending';
@@ -111,7 +111,7 @@ export function useCard(onOpened: () => void): CardInHand {
       const kept = await store.card(key);
       const slow = setTimeout(() => !shown && kept && show({ kind: 'card', card: kept.card, offline: SLOW }), PATIENCE_MS);
       try {
-        const response = await fetch('/api/v1/home/card', { headers: { authorization: `Bearer ${key}` }, signal: patience() });
+        const response = await fetch(`/api/v1/home/card?games=${GAMES_OF}`, { headers: { authorization: `Bearer ${key}` }, signal: patience() });
         if (response.ok) {
           const card: unknown = await response.json();
           if (!isCard(card)) throw new Error('not a card');

@@ -1,5 +1,6 @@
 import type { ShelvedGame } from '@/contract/game';
 import type { Uuid } from '@/contract/ids';
+import { todaysGame } from '@/core/rules/format/from-format-1';
 import { createHash } from 'node:crypto';
 import type { Game } from '@/core/rules/format/game';
 import { padded } from './gather';
@@ -22,9 +23,12 @@ const SELECT = `SELECT g.id, g.draft, g.draft_revision, g.age_years, g.put_away_
 
 export const parsed = <T>(json: T | string): T => (typeof json === 'string' ? (JSON.parse(json) as T) : json);
 
+/** A game as it was stored, read as one of today: those of format 1 stay as they are where they lie. */
+export const gameIn = (json: Game | string): Game => todaysGame(parsed(json));
+
 const gameOf = (row: GameRow): ShelvedGame => ({
   id: toText(row.id),
-  game: parsed(row.draft),
+  game: gameIn(row.draft),
   revision: row.draft_revision,
   ageYears: row.age_years,
   putAway: row.put_away_at !== null,
@@ -139,7 +143,7 @@ export async function versionsOfGame(schoolId: Uuid, gameId: Uuid): Promise<Kept
   return found.map((row) => ({
     id: toText(row.id),
     number: row.number,
-    game: parsed(row.body),
+    game: gameIn(row.body),
     keptAt: row.created_at,
     by: row.teacher,
     why: row.sent > 0 ? 'sent' : row.why,

@@ -191,7 +191,7 @@ async function hurried(assignment: ChildAssignment, when: Date): Promise<Report>
   const level = levelById(game, assignment.levelId);
   const compiled = compile(level);
   if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
-  const success = level.parts[0]!.tasks[0]!.ends!.find((end) => end.as === 'success')!;
+  const success = level.parts[0]!.stages[0]!.ends!.find((end) => end.as === 'success')!;
   const events = Array.from({ length: 12 }, (_, index) => ({ do: 'attempt' as const, t: 500 * (index + 1), end: success.id }));
   const { value } = measure(compiled.value, replay(compiled.value, events).state);
   const made = reportFromFields({ game, levelId: assignment.levelId, setUp: assignment.setUp }, level, [], value, level.parts[0]!.measure.unit, when);

@@ -58,7 +58,7 @@ export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: st
   const bestBefore = bestsBefore(plays, week, weeks);
   const byAssignment = groupedBy(plays, (play) => play.assignmentId);
   const part = game?.parts[0];
-  const values = part?.groups[part.tasks[0]?.from ?? '']?.value ?? [];
+  const values = part?.groups[part.stages[0]?.from ?? '']?.value ?? [];
   const scoreRows = children.map((child): ScoreRow => {
     const assignment = assignments.get(child.id);
     const mine = (assignment && byAssignment.get(assignment.id)) ?? [];

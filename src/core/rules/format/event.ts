@@ -22,37 +22,45 @@ export interface GameEvent {
 
 const age = Joi.number().integer().min(4).max(12).required();
 
-export const eventSchema = Joi.object<GameEvent>({
-  format: Joi.string().valid(EVENT_FORMAT).required(),
-  title: Joi.string().trim().min(1).max(60).required(),
-  items: Joi.array()
-    .items(Joi.object({ game: gameSchema, level: idSchema.required(), ages: Joi.object({ from: age, to: age }) }))
-    .min(1)
-    .max(20)
-    .required(),
-  card: Joi.object({
-    combine: Joi.string().valid('sum', 'list').required(),
-    better: Joi.string().valid('high', 'low').required(),
-  }).required(),
-}).required();
+const shapeWith = (game: Joi.Schema) =>
+  Joi.object<GameEvent>({
+    format: Joi.string().valid(EVENT_FORMAT).required(),
+    title: Joi.string().trim().min(1).max(60).required(),
+    items: Joi.array()
+      .items(Joi.object({ game: game.required(), level: idSchema.required(), ages: Joi.object({ from: age, to: age }) }))
+      .min(1)
+      .max(20)
+      .required(),
+    card: Joi.object({
+      combine: Joi.string().valid('sum', 'list').required(),
+      better: Joi.string().valid('high', 'low').required(),
+    }).required(),
+  }).required();
+
+export const eventSchema = shapeWith(gameSchema);
+/** Each game is read by readGame: one of format 1 may stand in it. */
+const shape = shapeWith(Joi.object().unknown(true));
 
 /** Reads an unknown value as an event: its shape, every game of it, and that each names a level it has. Never throws. */
 export function readEvent(input: unknown): Outcome<GameEvent> {
-  const { error, value } = eventSchema.validate(input, { abortEarly: false, convert: false });
+  const { error, value } = shape.validate(input, { abortEarly: false, convert: false });
   if (error) return { ok: false, problems: problemsOf(error) };
-  const event = value as GameEvent;
   const problems: Problem[] = [];
-  event.items.forEach((item, index) => {
+  const items = (value as GameEvent).items.map((item, index) => {
     const read = readGame(item.game);
-    if (!read.ok) problems.push(...read.problems.map((problem) => ({ ...problem, place: `/items/${index}/game${problem.place}` })));
-    if (!item.game.levels.some((level) => level.id === item.level))
+    if (!read.ok) {
+      problems.push(...read.problems.map((problem) => ({ ...problem, place: `/items/${index}/game${problem.place}` })));
+      return item;
+    }
+    if (!read.value.levels.some((level) => level.id === item.level))
       problems.push({
         place: `/items/${index}/level`,
         reason: `the game has no level “${item.level}”`,
-        fix: `Use one of ${item.game.levels.map((level) => level.id).join(', ')}.`,
+        fix: `Use one of ${read.value.levels.map((level) => level.id).join(', ')}.`,
       });
+    return { ...item, game: read.value };
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: event };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { ...(value as GameEvent), items } };
 }
 
 export interface EventCard {

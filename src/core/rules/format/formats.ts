@@ -1,5 +1,7 @@
 /** Names of the file formats, with their versions; docs/format describes them. */
-export const GAME_FORMAT = 'lochside.game/1';
+export const GAME_FORMAT = 'lochside.game/2';
+/** Read for ever, and never written. */
+export const GAME_FORMAT_1 = 'lochside.game/1';
 export const PLAY_FORMAT = 'lochside.play/1';
 export const EVENT_FORMAT = 'lochside.event/1';
 export const REPORT_FORMAT = 'lochside.report/1';

@@ -1,4 +1,4 @@
-/** Format 1 of a game: its types and the Joi schema that admits one, side by side. Import only types from here on a child's page. */
+/** Format 2 of a game (format 1 is read by from-format-1.ts): its types and the Joi schema that admits one, side by side. Import only types from here on a child's page. */
 import Joi from 'joi';
 import { byDo } from './by-do';
 import { GAME_FORMAT } from './formats';
@@ -21,6 +21,12 @@ export type Operand =
   | 'carry'
   | 'time'
   | 'card.level'
+  /** The stage that comes next, by its id. */
+  | 'stage'
+  /** The rule that spoke of this try, by its id. */
+  | 'row'
+  /** 1 when this try led past the last element of a group. */
+  | `passed.${Id}`
   | `left.${Id}`
   | `at.${Id}`
   | `n.${Id}`
@@ -50,8 +56,9 @@ export type Effect =
   | { readonly do: 'restore'; readonly group: Id }
   | { readonly do: 'owe'; readonly gate: Id }
   | { readonly do: 'carry'; readonly next: number; readonly afterNext: number }
-  | { readonly do: 'next'; readonly what: 'task' | 'side' }
-  | { readonly do: 'finish'; readonly why: FinishReason };
+  | { readonly do: 'stage'; readonly to: 'next' | Id }
+  /** The next player's turn. */
+  | { readonly do: 'turn' };
 
 /** 'stopped' ends the whole go before its end; 'given-up' ends one part of it. */
 export type FinishReason = 'time' | 'goal' | 'attempts' | 'cap' | 'all-out' | 'target-score' | 'rounds' | 'stopped' | 'given-up';
@@ -60,7 +67,8 @@ export interface Group {
   readonly kind: 'place' | 'target' | 'pin' | 'item' | 'implement';
   readonly n: number;
   readonly order: 'fixed' | 'either-way' | 'free';
-  readonly end: 'stay' | 'wrap' | 'finish';
+  /** Past the last element: it stays there, or begins at the first again. */
+  readonly end: 'stay' | 'wrap';
   /** The counter that says how many elements a reset puts up, from the first. Without it: all. */
   readonly up?: Id;
   readonly value?: readonly number[];
@@ -74,6 +82,17 @@ export interface End {
   readonly says?: string;
   /** What the forecast takes it for: the attempt did what it was meant to, or did not, or something seldom that it leaves out. */
   readonly as: 'success' | 'failure' | 'seldom';
+}
+
+/**
+ * A stage of a part: what a try is here. Where a part has several, each try belongs to one: along the line, then round the ring; first ball,
+ * second ball. Without a word it stays in its stage.
+ */
+export interface Stage extends Task {
+  /** How it is called, where there are several: "first ball". */
+  readonly name?: string;
+  /** Rules of this stage, asked before those of the whole part. */
+  readonly rows?: readonly Row[];
 }
 
 export interface Task {
@@ -96,9 +115,17 @@ export interface Task {
   readonly what?: string;
 }
 
+/**
+ * What becomes of a try: it counts; it is gone, used up with nothing given for it; it is taken again, not used up; it never was, and a clock
+ * gives its time back.
+ */
+export type Validity = 'counts' | 'gone' | 'again' | 'never';
+
 export interface Row {
+  /** For a stop that names it. */
+  readonly id?: Id;
   readonly if: readonly Cond[];
-  readonly validity: 'counts' | 'void' | 'replay';
+  readonly validity: Validity;
   readonly do: readonly Effect[];
 }
 
@@ -145,13 +172,14 @@ export interface Part {
   /** Words for the counters, as the working says them: "full rounds". */
   readonly counterWords?: Readonly<Record<Id, string>>;
   readonly groups: Readonly<Record<Id, Group>>;
-  readonly tasks: readonly Task[];
+  readonly stages: readonly Stage[];
   readonly gates: Readonly<Record<Id, Gate>>;
   readonly rows: readonly Row[];
   readonly also?: Readonly<Record<Id, readonly Effect[]>>;
   /** Several flags at one attempt: each counts, or only the first of the list. */
   readonly flagsTogether?: 'each' | 'one';
   readonly clock: Clock;
+  /** The one way to end: the first of these that holds after a try, or the clock. */
   readonly stop: readonly Stop[];
   readonly measure: Measure;
   /** A part that ended before its goal: written down as not finished, or its score counts as it stands. */
@@ -234,7 +262,7 @@ export interface Game {
   readonly levels: readonly Level[];
 }
 
-const OPERAND = /^(end|felled|count|length|face|attempts|carry|time|card\.level|(left|at|n|flag)\.[a-z][a-z0-9-]{0,23})$/;
+const OPERAND = /^(end|felled|count|length|face|attempts|carry|time|card\.level|stage|row|(left|at|n|flag|passed)\.[a-z][a-z0-9-]{0,23})$/;
 const points = Joi.number().integer().min(-999).max(999);
 
 const condSchema = Joi.array()
@@ -245,11 +273,12 @@ const condSchema = Joi.array()
   )
   .min(3)
   .max(3);
-const condsSchema = Joi.array().items(condSchema).max(8);
+export const condsSchema = Joi.array().items(condSchema).max(8);
 const amountSchema = Joi.alternatives(points, Joi.string().pattern(/^(felled|count|face|value|length|(n|at|left)\.[a-z][a-z0-9-]{0,23})$/));
 export const finishReason = Joi.string().valid('time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped', 'given-up');
 
-const effectSchema = byDo(
+/** Effects that both formats have. */
+export const commonEffects = [
   Joi.object({
     do: Joi.string().valid('add').required(),
     counter: idSchema.required(),
@@ -278,22 +307,35 @@ const effectSchema = byDo(
     next: Joi.number().integer().min(0).max(3).required(),
     afterNext: Joi.number().integer().min(0).max(3).required(),
   }),
-  Joi.object({ do: Joi.string().valid('next').required(), what: Joi.string().valid('task', 'side').required() }),
-  Joi.object({ do: Joi.string().valid('finish').required(), why: finishReason.required() }),
-);
-const effectsSchema = Joi.array().items(effectSchema).max(12);
+];
+const effectsSchema = Joi.array()
+  .items(
+    byDo(
+      ...commonEffects,
+      Joi.object({ do: Joi.string().valid('stage').required(), to: idSchema.required() }),
+      Joi.object({ do: Joi.string().valid('turn').required() }),
+    ),
+  )
+  .max(12);
 
-const groupSchema = Joi.object({
+export const groupSchema = Joi.object({
   kind: Joi.string().valid('place', 'target', 'pin', 'item', 'implement').required(),
   n: Joi.number().integer().min(1).max(30).required(),
   order: Joi.string().valid('fixed', 'either-way', 'free').required(),
-  end: Joi.string().valid('stay', 'wrap', 'finish').required(),
+  end: Joi.string().valid('stay', 'wrap').required(),
   up: idSchema,
   value: Joi.array().items(points).max(30),
   labels: Joi.array().items(Joi.string().max(24)).max(30),
 });
 
-const taskSchema = Joi.object({
+const rowSchema = Joi.object({
+  id: idSchema,
+  if: condsSchema.required(),
+  validity: Joi.string().valid('counts', 'gone', 'again', 'never').required(),
+  do: effectsSchema.required(),
+});
+
+export const taskSchema = Joi.object({
   id: idSchema.required(),
   from: idSchema,
   at: idSchema,
@@ -317,6 +359,8 @@ const taskSchema = Joi.object({
   what: words(140),
 });
 
+const stageSchema = taskSchema.keys({ name: words(30), rows: Joi.array().items(rowSchema).max(24) });
+
 const measureLeaf = {
   of: Joi.alternatives(Joi.object({ sum: Joi.object().pattern(ID, points).required() }), Joi.string().valid('clock', 'minutes', 'done')).required(),
   unit: Joi.string().max(20).required(),
@@ -324,7 +368,8 @@ const measureLeaf = {
 };
 const measureSchema = Joi.object({ ...measureLeaf, tie: Joi.array().items(Joi.object(measureLeaf)).max(3) });
 
-const partSchema = Joi.object({
+/** What both formats say of a part alike. */
+export const commonOfPart = {
   id: idSchema.required(),
   title: words(40),
   when: condsSchema,
@@ -332,8 +377,6 @@ const partSchema = Joi.object({
   counters: Joi.array().items(idSchema).min(1).max(12).required(),
   startAt: Joi.object().pattern(ID, points),
   counterWords: Joi.object().pattern(ID, words(30)),
-  groups: Joi.object().pattern(ID, groupSchema).required(),
-  tasks: Joi.array().items(taskSchema).min(1).max(8).required(),
   gates: Joi.object()
     .pattern(
       ID,
@@ -348,18 +391,7 @@ const partSchema = Joi.object({
       }),
     )
     .required(),
-  rows: Joi.array()
-    .items(
-      Joi.object({
-        if: condsSchema.required(),
-        validity: Joi.string().valid('counts', 'void', 'replay').required(),
-        do: effectsSchema.required(),
-      }),
-    )
-    .min(1)
-    .max(24)
-    .required(),
-  also: Joi.object().pattern(ID, effectsSchema),
+  rows: Joi.array().items(rowSchema).max(24).required(),
   flagsTogether: Joi.string().valid('each', 'one'),
   clock: Joi.object({
     kind: Joi.string().valid('none', 'down', 'up').required(),
@@ -373,11 +405,19 @@ const partSchema = Joi.object({
     .required(),
   measure: measureSchema.required(),
   unfinished: Joi.string().valid('not-finished', 'as-it-stands'),
+};
+
+const partSchema = Joi.object({
+  ...commonOfPart,
+  groups: Joi.object().pattern(ID, groupSchema).required(),
+  stages: Joi.array().items(stageSchema).min(1).max(8).required(),
+  rows: Joi.array().items(rowSchema).max(24).required(),
+  also: Joi.object().pattern(ID, effectsSchema),
 });
 
 /** Slots that a level may replace: of the kit, the course, the players and the parts; never the card, nor the levels themselves. */
-const LEVEL_SLOT =
-  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score)|parts\/\d+\/(title|counterWords|clock|goes|groups|gates|tasks|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
+export const LEVEL_SLOT =
+  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score)|parts\/\d+\/(title|counterWords|clock|goes|groups|gates|stages|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
 
 const toldPoint = Joi.object({ word: words(24).required(), point: words(160).required(), look: words(120).required(), fault: words(160).required() });
 const teachingSchema = Joi.object({
@@ -402,6 +442,14 @@ const toBeatSchema = Joi.object({
     distancesM: Joi.array().items(metres).max(60).required(),
     targets: Joi.array().items(words(60)).max(60).required(),
   }).required(),
+});
+
+export const levelSchema = Joi.object({
+  id: idSchema.required(),
+  name: Joi.string().trim().min(1).max(24).required(),
+  set: Joi.object().pattern(LEVEL_SLOT, Joi.any()).required(),
+  moveUpAt: Joi.number().integer().min(-999).max(9999),
+  toBeat: toBeatSchema,
 });
 
 export const gameSchema = Joi.object<Game>({
@@ -431,17 +479,5 @@ export const gameSchema = Joi.object<Game>({
   }).required(),
   calls: Joi.string().valid('thrower', 'partner', 'again'),
   teaching: teachingSchema,
-  levels: Joi.array()
-    .items(
-      Joi.object({
-        id: idSchema.required(),
-        name: Joi.string().trim().min(1).max(24).required(),
-        set: Joi.object().pattern(LEVEL_SLOT, Joi.any()).required(),
-        moveUpAt: Joi.number().integer().min(-999).max(9999),
-        toBeat: toBeatSchema,
-      }),
-    )
-    .min(1)
-    .max(6)
-    .required(),
+  levels: Joi.array().items(levelSchema).min(1).max(6).required(),
 }).required();

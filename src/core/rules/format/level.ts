@@ -54,7 +54,9 @@ export function replaceAt(game: Game, pointer: string, value: unknown): Game {
 function replacedAt(node: unknown, path: readonly string[], value: unknown): unknown {
   if (path.length === 0) return value;
   const [key, ...rest] = path as [string, ...string[]];
-  if (typeof node !== 'object' || node === null || !Object.hasOwn(node, key)) return undefined;
+  if (typeof node !== 'object' || node === null) return undefined;
+  // A level may say what the game leaves open; whether there is such a slot at all the schema knows.
+  if (!Object.hasOwn(node, key)) return rest.length === 0 && !Array.isArray(node) ? { ...node, [key]: value } : undefined;
   const inner = replacedAt((node as Record<string, unknown>)[key], rest, value);
   if (inner === undefined) return undefined;
   if (Array.isArray(node)) return node.map((item, index) => (String(index) === key ? inner : (item as unknown)));

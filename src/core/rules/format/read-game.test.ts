@@ -24,20 +24,20 @@ const UNREACHABLE: readonly (readonly [what: string, id: string, pointer: string
   ['a counter that is kept', 'skittle-stair', '/parts/0/rows/0/do/1/amount', 'n.strikes'],
   ['a counter that a rule looks at', 'skittle-stair', '/parts/0/stop/0/if/0', ['n.strikes', '>=', 8], '/parts/0/stop/0/if/0/0'],
   ['a group that is counted', 'harbour-mouth', '/parts/0/rows/0/do/0/amount', 'at.pier'],
-  ['a group that a try is aimed at', 'harbour-mouth', '/parts/0/tasks/0/at', 'pier'],
+  ['a group that a try is aimed at', 'harbour-mouth', '/parts/0/stages/0/at', 'pier'],
   ['a flag that a rule looks at', 'otters-errand', '/parts/0/rows/0/if', [['flag.wind', '=', 1]], '/parts/0/rows/0/if/0/0'],
   ['what follows a flag', 'otters-errand', '/parts/0/also/wind', []],
   ['a gate that is owed', 'puffin-parade', '/parts/0/rows/1/do/0/gate', 'swim'],
   ['an end that a rule looks at', 'puffin-parade', '/parts/0/rows/1/if/0/2', 'sunk'],
   ['the card, in the middle of a part', 'puffin-parade', '/parts/0/rows/1/if', [['card.level', '=', 1]], '/parts/0/rows/1/if/0/0'],
   ['a part that waits for something else than the card', 'squall', '/parts/2/when/0', ['attempts', '>=', 1]],
-  ['what falls, of nothing', 'skittle-stair', '/parts/0/tasks/0/at', undefined],
+  ['what falls, of nothing', 'skittle-stair', '/parts/0/stages/0/at', undefined],
   ['a clock of nothing', 'puffin-parade', '/parts/0/clock/s', 0],
   ['a million tries', 'heron-strike', '/parts/0/stop/0/if/0/2', 1_000_000],
   ['a counter that is added to itself', 'leaping-fish', '/parts/0/rows/0/do/0/amount', 'n.run'],
   ['a counter twice', 'leaping-fish', '/parts/0/counters', ['best', 'run', 'run'], '/parts/0/counters/2'],
   ['two parts of one name', 'otters-errand', '/parts/1/id', 'one', '/parts/1'],
-  ['two ends of one name', 'heron-strike', '/parts/0/tasks/0/ends/1/id', 'hit', '/parts/0/tasks/0/ends/1'],
+  ['two ends of one name', 'heron-strike', '/parts/0/stages/0/ends/1/id', 'hit', '/parts/0/stages/0/ends/1'],
 ];
 
 describe('a game whose rules name what is not there, or what nobody has', () => {

@@ -1,5 +1,7 @@
 import type Joi from 'joi';
-import { gameSchema, type Cond, type Effect, type Game, type Part, type Spot } from './game';
+import { isFormat1, todaysGame } from './from-format-1';
+import { gameSchema, type Cond, type Effect, type Game, type Part, type Row, type Spot } from './game';
+import { gameSchema1 } from './game-1-schema';
 import { levelGame } from './level';
 import { mostOf } from './most';
 import type { Outcome, Problem } from './problem';
@@ -14,7 +16,7 @@ export function problemsOf(error: Joi.ValidationError): Problem[] {
 }
 
 /**
- * Reads an unknown value as a game of format 1: shape by the schema, then that every name used is defined, every number in its range and every level
+ * Reads an unknown value as a game of format 2, or of format 1, which is converted: shape by the schema, then that every name used is defined, every number in its range and every level
  * gives a whole game. Never throws; a bad file gives the list of what is wrong and where, each cause once.
  */
 export function readGame(input: unknown): Outcome<Game> {
@@ -29,6 +31,12 @@ export function readGameToPlay(input: unknown): Outcome<Game> {
 type Check = (game: Game) => Iterable<Problem>;
 
 function read(input: unknown, checks: readonly Check[]): Outcome<Game> {
+  if (isFormat1(input)) {
+    const { error } = gameSchema1.validate(input, { abortEarly: false, convert: false });
+    if (error) return { ok: false, problems: problemsOf(error) };
+    const converted = read(todaysGame(input), checks);
+    return converted.ok ? converted : { ok: false, problems: converted.problems.map((problem) => ({ ...problem, place: placeIn1(problem.place) })) };
+  }
   const { error, value } = gameSchema.validate(input, { abortEarly: false, convert: false });
   if (error) return { ok: false, problems: problemsOf(error) };
   const game = value as Game;
@@ -51,6 +59,9 @@ function read(input: unknown, checks: readonly Check[]): Outcome<Game> {
   });
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: game };
 }
+
+/** Where the stages of today stand in a file of format 1. */
+const placeIn1 = (place: string): string => place.replace(/(\/parts\/\d+)\/stages\b/, '$1/tasks');
 
 const causeOf = ({ place, reason }: Problem): string => `${place} ${reason}`;
 
@@ -78,30 +89,36 @@ function* namesUsed(game: Game): Generator<Problem> {
           fix: 'Make the two numbers agree.',
         };
     }
-    for (let t = 0; t < part.tasks.length; t += 1) {
-      const task = part.tasks[t]!;
+    for (let t = 0; t < part.stages.length; t += 1) {
+      const task = part.stages[t]!;
       for (const key of ['from', 'at'] as const) {
         const name = task[key];
-        if (name !== undefined && !(name in part.groups)) yield unknownName(`${at}/tasks/${t}/${key}`, name, 'is no group of this part');
+        if (name !== undefined && !(name in part.groups)) yield unknownName(`${at}/stages/${t}/${key}`, name, 'is no group of this part');
       }
       if (task.see === 'felled' && task.at === undefined)
-        yield { place: `${at}/tasks/${t}/at`, reason: 'the task sees what falls and says not of what', fix: 'Name the group of pins or targets.' };
+        yield { place: `${at}/stages/${t}/at`, reason: 'the task sees what falls and says not of what', fix: 'Name the group of pins or targets.' };
       if (task.see === 'end' && !task.ends?.length)
         yield {
-          place: `${at}/tasks/${t}/ends`,
+          place: `${at}/stages/${t}/ends`,
           reason: 'the task sees how an attempt ends but lists no ends',
           fix: 'List at least two ends, such as in and missed.',
         };
     }
-    for (let r = 0; r < part.rows.length; r += 1) {
-      yield* condNames(part, part.rows[r]!.if, `${at}/rows/${r}/if`);
-      yield* effectNames(part, part.rows[r]!.do, `${at}/rows/${r}/do`);
+    for (const [place, row] of rowsWithPlaces(part, at)) {
+      yield* condNames(part, row.if, `${place}/if`, false);
+      yield* effectNames(part, row.do, `${place}/do`);
     }
+    yield* twice(
+      rowsWithPlaces(part, at).flatMap(([, row]) => row.id ?? []),
+      `${at}/rows`,
+      'rules',
+    );
+    if (rowsWithPlaces(part, at).length === 0) yield { place: `${at}/rows`, reason: 'there is no rule', fix: 'Say what a try gives.' };
     for (const [flag, effects] of Object.entries(part.also ?? {})) {
-      if (!part.tasks.some((task) => task.flags?.includes(flag))) yield unknownName(`${at}/also/${flag}`, flag, 'is no flag of a task');
+      if (!part.stages.some((task) => task.flags?.includes(flag))) yield unknownName(`${at}/also/${flag}`, flag, 'is no flag of a task');
       yield* effectNames(part, effects, `${at}/also/${flag}`);
     }
-    for (let s = 0; s < part.stop.length; s += 1) yield* condNames(part, part.stop[s]!.if, `${at}/stop/${s}/if`);
+    for (let s = 0; s < part.stop.length; s += 1) yield* condNames(part, part.stop[s]!.if, `${at}/stop/${s}/if`, true);
     for (const [place, measure] of [
       [`${at}/measure`, part.measure] as const,
       ...(part.measure.tie ?? []).map((tie, index) => [`${at}/measure/tie/${index}`, tie] as const),
@@ -120,14 +137,14 @@ function* namesUsed(game: Game): Generator<Problem> {
           yield { place: `${at}/gates/${id}/passes/${index}`, reason: 'there is no such face', fix: 'Count the faces from 0.' };
     yield* twice(part.counters, `${at}/counters`, 'counters');
     yield* twice(
-      part.tasks.map((task) => task.id),
-      `${at}/tasks`,
-      'tasks',
+      part.stages.map((task) => task.id),
+      `${at}/stages`,
+      'stages',
     );
-    for (const [index, task] of part.tasks.entries())
+    for (const [index, task] of part.stages.entries())
       yield* twice(
         (task.ends ?? []).map((end) => end.id),
-        `${at}/tasks/${index}/ends`,
+        `${at}/stages/${index}/ends`,
         'ends',
       );
   }
@@ -156,7 +173,7 @@ function* ranges(game: Game): Generator<Problem> {
     if (part.clock.kind === 'down' && part.clock.s < 1)
       yield { place: `${at}/clock/s`, reason: 'a clock that counts down from nothing is over before it starts', fix: 'Give it some seconds.' };
     const lists: readonly (readonly [string, readonly Cond[]])[] = [
-      ...part.rows.map((row, index) => [`${at}/rows/${index}/if`, row.if] as const),
+      ...rowsWithPlaces(part, at).map(([place, row]) => [`${place}/if`, row.if] as const),
       ...part.stop.map((stop, index) => [`${at}/stop/${index}/if`, stop.if] as const),
     ];
     for (const [place, conds] of lists)
@@ -170,7 +187,7 @@ function* ranges(game: Game): Generator<Problem> {
           };
       }
     for (const [place, effects] of [
-      ...part.rows.map((row, index) => [`${at}/rows/${index}/do`, row.do] as const),
+      ...rowsWithPlaces(part, at).map(([place, row]) => [`${place}/do`, row.do] as const),
       ...Object.entries(part.also ?? {}).map(([flag, list]) => [`${at}/also/${flag}`, list] as const),
     ])
       for (const [index, effect] of effects.entries())
@@ -207,18 +224,36 @@ function* layout(game: Game): Generator<Problem> {
     }
 }
 
-function* condNames(part: Part, conds: readonly Cond[], at: string): Generator<Problem> {
+/** Every rule with the place where it is said. */
+function rowsWithPlaces(part: Part, at: string): readonly (readonly [string, Row])[] {
+  const of = (rows: readonly Row[], place: string) => rows.map((row, index) => [`${place}/rows/${index}`, row] as const);
+  return [...of(part.rows, at), ...part.stages.flatMap((stage, index) => of(stage.rows ?? [], `${at}/stages/${index}`))];
+}
+
+/** What only a stop can look at: it comes about by the try itself. */
+const OF_A_STOP = /^(row|passed\.)/;
+
+function* condNames(part: Part, conds: readonly Cond[], at: string, stops: boolean): Generator<Problem> {
   for (let i = 0; i < conds.length; i += 1) {
-    const [operand, , value] = conds[i]!;
+    const [operand, op, value] = conds[i]!;
     const [space, name] = operand.split('.') as [string, string | undefined];
-    if ((space === 'left' || space === 'at') && !(name! in part.groups)) yield unknownName(`${at}/${i}/0`, name!, 'is no group of this part');
+    if (!stops && OF_A_STOP.test(operand)) yield { place: `${at}/${i}/0`, reason: 'is looked at when it may end only', fix: 'Say it under “stop”.' };
+    if ((space === 'passed' && (op !== '=' || value !== 1)) || ((operand === 'stage' || operand === 'row') && op !== '='))
+      yield { place: `${at}/${i}/1`, reason: `“${operand}” either is so or is not`, fix: space === 'passed' ? 'Write “= 1”.' : 'Write “=”.' };
+    if ((space === 'left' || space === 'at' || space === 'passed') && !(name! in part.groups))
+      yield unknownName(`${at}/${i}/0`, name!, 'is no group of this part');
     if (space === 'n' && !part.counters.includes(name!)) yield unknownName(`${at}/${i}/0`, name!, NO_COUNTER);
-    if (space === 'flag' && !part.tasks.some((task) => task.flags?.includes(name!))) yield unknownName(`${at}/${i}/0`, name!, 'is no flag of a task');
+    if (space === 'flag' && !part.stages.some((task) => task.flags?.includes(name!)))
+      yield unknownName(`${at}/${i}/0`, name!, 'is no flag of a task');
     if (operand === 'card.level') yield { place: `${at}/${i}/0`, reason: 'the card is looked at between parts only', fix: 'Say it under “when”.' };
     const isEnd = operand === 'end';
-    if (isEnd && !part.tasks.some((task) => task.ends?.some((end) => end.id === value)))
+    if (isEnd && !part.stages.some((task) => task.ends?.some((end) => end.id === value)))
       yield unknownName(`${at}/${i}/2`, String(value), 'is no end of a task');
-    if (!isEnd && typeof value !== 'number') yield { place: `${at}/${i}/2`, reason: 'must be a whole number here', fix: 'Write a number.' };
+    const named = operand === 'stage' ? part.stages : operand === 'row' ? rowsWithPlaces(part, '').map(([, row]) => row) : null;
+    if (named) {
+      if (!named.some(({ id }) => id === value))
+        yield unknownName(`${at}/${i}/2`, String(value), `is no ${operand === 'stage' ? 'stage' : 'rule'} of this part`);
+    } else if (!isEnd && typeof value !== 'number') yield { place: `${at}/${i}/2`, reason: 'must be a whole number here', fix: 'Write a number.' };
   }
 }
 
@@ -236,6 +271,8 @@ function* effectNames(part: Part, effects: readonly Effect[], at: string): Gener
       }
     }
     if ('group' in effect && !(effect.group in part.groups)) yield unknownName(`${at}/${i}/group`, effect.group, 'is no group of this part');
+    if (effect.do === 'stage' && effect.to !== 'next' && !part.stages.some((stage) => stage.id === effect.to))
+      yield unknownName(`${at}/${i}/to`, effect.to, 'is no stage of this part');
     if ('gate' in effect && !(effect.gate in part.gates)) yield unknownName(`${at}/${i}/gate`, effect.gate, 'is no gate of this part');
   }
 }

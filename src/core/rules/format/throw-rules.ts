@@ -2,6 +2,7 @@
  * The plainest kind of game as one record: throw from marks at one target, points for a success, something after a hit and a miss.
  * The record is a reading of the grammar and writes back to it; the sentences and the chart table edit it slot by slot.
  */
+import { plain } from './plain';
 import type { AimedId, ImplementId } from '../../objects/catalogue';
 import { AIMED } from '../../objects/catalogue';
 import { replacedBy } from '../../course/geometry';
@@ -53,7 +54,7 @@ export function partFromThrowRules(rules: ThrowRules): Part {
   const rows: Row[] = [counts(hit, [points, ...hitMoves]), counts('miss', missMoves)];
   if (rules.tipped === 'counts') rows.push(counts('tipped', [points, ...hitMoves]));
   if (rules.tipped === 'nothing') rows.push(counts('tipped', []));
-  if (rules.tipped === 'again') rows.push({ if: [['end', '=', 'tipped']], validity: 'replay', do: [] });
+  if (rules.tipped === 'again') rows.push({ if: [['end', '=', 'tipped']], validity: 'again', do: [] });
   return {
     id: 'main',
     goes: { n: 1, keep: 'best' },
@@ -68,7 +69,7 @@ export function partFromThrowRules(rules: ThrowRules): Part {
       },
       aim: { kind: 'target', n: 1, order: 'fixed', end: 'stay' },
     },
-    tasks: [
+    stages: [
       {
         id: 'throw',
         from: 'mark',
@@ -97,7 +98,7 @@ export function partFromThrowRules(rules: ThrowRules): Part {
 export function readThrowRules(game: Game): ThrowRules | null {
   const part = game.parts[0]!;
   const mark = part.groups['mark'];
-  const task = part.tasks[0]!;
+  const task = part.stages[0]!;
   const target = game.course.targets['aim']?.[0];
   const technique = TECHNIQUES.find((known) => known === task.technique);
   if (game.parts.length !== 1 || !mark?.value || !target || !technique || part.rows.length < 2 || mark.order === 'either-way' || game.sides.n > 1)
@@ -123,9 +124,9 @@ export function readThrowRules(game: Game): ThrowRules | null {
     exercise: gate ? { what: gate.what, n: gate.n } : { what: EXERCISES[0], n: 6 },
     stop: part.clock.kind === 'down' ? { kind: 'seconds', s: part.clock.s } : { kind: 'attempts', n: typeof attempts === 'number' ? attempts : 10 },
     inFlight: part.clock.inFlight ?? 'landed',
-    tipped: !tippedRow ? null : tippedRow.validity === 'replay' ? 'again' : tippedRow.do.length > 0 ? 'counts' : 'nothing',
+    tipped: !tippedRow ? null : tippedRow.validity === 'again' ? 'again' : tippedRow.do.length > 0 ? 'counts' : 'nothing',
   };
-  return JSON.stringify(partFromThrowRules(rules)) === JSON.stringify(part) ? rules : null;
+  return plain(partFromThrowRules(rules)) === plain(part) ? rules : null;
 }
 
 /** The game with these rules; places and targets keep where they stand. */

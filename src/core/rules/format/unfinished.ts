@@ -1,4 +1,5 @@
 /** What a go counts that ends before its end, and the most that one bad hole may cost. */
+import { allRows } from './rows';
 import type { FinishReason, Measure, Part } from './game';
 
 export type Unfinished = NonNullable<Part['unfinished']>;
@@ -7,8 +8,8 @@ export type Unfinished = NonNullable<Part['unfinished']>;
 export const CUT_SHORT: ReadonlySet<FinishReason> = new Set(['stopped', 'given-up']);
 
 /** Balls carry bonuses on to the next. */
-export const carries = (part: Part): boolean => part.rows.some((row) => row.do.some((effect) => effect.do === 'carry'));
-const isLength = (part: Part): boolean => part.tasks.some((task) => task.see === 'length');
+export const carries = (part: Part): boolean => allRows(part).some((row) => row.do.some((effect) => effect.do === 'carry'));
+const isLength = (part: Part): boolean => part.stages.some((task) => task.see === 'length');
 
 /**
  * What the rules say of a go that is stopped before its end, or where they say nothing: strokes, a time, frames and "first to so many" are not

@@ -4,11 +4,11 @@ import type { Change, Gap } from './gap';
 /** Rolling and kicking past things: is it allowed to touch them? */
 export function edges(game: Game, part: Part, at: string, change: Change): Gap[] {
   const past = (game.course.obstacles?.length ?? 0) + (game.course.zones?.length ?? 0) > 0;
-  const along = part.tasks.findIndex((task) => ['roll', 'kick'].includes(task.technique) && task.see === 'end' && task.at !== undefined);
-  if (!past || along < 0 || part.tasks.some((task) => (task.flags?.length ?? 0) > 0) || mentionsEdge(part)) return [];
+  const along = part.stages.findIndex((task) => ['roll', 'kick'].includes(task.technique) && task.see === 'end' && task.at !== undefined);
+  if (!past || along < 0 || part.stages.some((task) => (task.flags?.length ?? 0) > 0) || mentionsEdge(part)) return [];
   const counter = typeof part.measure.of === 'string' ? undefined : Object.keys(part.measure.of.sum)[0];
   const withFlag = (effects: readonly Effect[]): Partial<Part> => ({
-    tasks: part.tasks.map((task, index) =>
+    stages: part.stages.map((task, index) =>
       index === along ? { ...task, flags: ['touch'], flagWords: { touch: 'touches something on the way' } } : task,
     ),
     also: { ...part.also, touch: effects },
@@ -17,7 +17,7 @@ export function edges(game: Game, part: Part, at: string, change: Change): Gap[]
   return [
     {
       kind: 'edge',
-      place: `${at}/tasks/${along}/flags`,
+      place: `${at}/stages/${along}/flags`,
       question: 'What if the ball touches something on the way?',
       why: 'There are things in the way, and nothing says whether touching them costs anything.',
       mends: [
@@ -29,5 +29,5 @@ export function edges(game: Game, part: Part, at: string, change: Change): Gap[]
 }
 
 function mentionsEdge(part: Part): boolean {
-  return part.tasks.some((task) => task.ends?.some((end) => /touch|edge|wall|side/i.test(`${end.id} ${end.label} ${end.says ?? ''}`)));
+  return part.stages.some((task) => task.ends?.some((end) => /touch|edge|wall|side/i.test(`${end.id} ${end.label} ${end.says ?? ''}`)));
 }

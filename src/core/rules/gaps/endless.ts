@@ -1,5 +1,6 @@
 import type { Game, Part } from '../format/game';
 import { compile } from '../playing/compile';
+import { allRows } from '../format/rows';
 import { AT, B, Phase } from '../playing/program';
 import { attempt, start } from '../playing/engine';
 import type { Change, Gap } from './gap';
@@ -12,16 +13,18 @@ function surelyEnds(game: Game, part: Part): boolean {
   const compiled = compile({ ...game, parts: [part], sides: { n: 1, turn: 'none' } });
   if (!compiled.ok) return true;
   const program = compiled.value;
-  const { tasks, rows } = program.parts[0]!;
+  const { stages, rows } = program.parts[0]!;
   const replayed = (end: string) =>
-    part.rows.some((row) => row.validity === 'replay' && row.if.some(([operand, , value]) => operand === 'end' && value === end));
-  const failing = part.tasks.flatMap((task) => (task.ends ?? []).filter((end) => end.as !== 'success' && !replayed(end.id)).map((end) => end.id));
+    allRows(part).some(
+      (row) => (row.validity === 'again' || row.validity === 'never') && row.if.some(([operand, , value]) => operand === 'end' && value === end),
+    );
+  const failing = part.stages.flatMap((task) => (task.ends ?? []).filter((end) => end.as !== 'success' && !replayed(end.id)).map((end) => end.id));
   const ways = failing.length > 0 ? failing : ['nothing'];
   return ways.every((way) => {
     const state = start(program);
     for (let tries = 0; tries < MANY_TRIES && state[AT.phase] === Phase.playing; tries += 1) {
       for (const gate of program.parts[0]!.gates) state[state[AT.base]! + gate.offset] = 0;
-      const task = tasks[state[state[AT.base]! + B.task]!]!;
+      const task = stages[state[state[AT.base]! + B.stage]!]!;
       const end = task.ends.indexOf(way);
       const fitting =
         task.hasEnds && (task.endMask & (1 << Math.max(0, end))) === 0 ? task.ends.findIndex((_, index) => task.endMask & (1 << index)) : end;
@@ -33,13 +36,8 @@ function surelyEnds(game: Game, part: Part): boolean {
 
 export function endless(game: Game, part: Part, at: string, change: Change): Gap[] {
   if (surelyEnds(game, part)) return [];
-  const everFinishes = Object.values(part.groups).some((group) => group.end === 'finish');
   // A race against the watch is over when the child gives up; it is then written down as not finished.
-  if (
-    part.measure.of === 'clock' &&
-    (everFinishes || part.stop.length > 0 || part.rows.some((row) => row.do.some((effect) => effect.do === 'finish')))
-  )
-    return [];
+  if (part.measure.of === 'clock' && part.stop.length > 0) return [];
   const stopAt = (n: number) => change(`End after ${n} tries`, { stop: [...part.stop, { if: [['attempts', '>=', n]], why: 'attempts' }] });
   return [
     {

@@ -3,11 +3,7 @@ import { against, type Gap } from './gap';
 
 export function equalTurns(game: Game): Gap[] {
   if (!against(game) || game.sides.lastTurnLevel !== undefined || !['attempt', 'miss', 'frame'].includes(game.sides.turn)) return [];
-  const race = game.parts.some(
-    (part) =>
-      part.stop.some((stop) => stop.why === 'goal' || stop.why === 'target-score') ||
-      Object.values(part.groups).some((group) => group.end === 'finish'),
-  );
+  const race = game.parts.some((part) => part.stop.some((stop) => stop.why === 'goal' || stop.why === 'target-score'));
   if (!race) return [];
   return [
     {

@@ -26,17 +26,17 @@ const droppedFromPart = (game: Game, key: keyof Part): Game => ({
 
 /** A game with one gap of each kind, and where the gap finder is to see it. */
 const GAPPY: readonly { readonly kind: GapKind; readonly place: string; readonly game: Game }[] = [
-  { kind: 'tipped', place: '/parts/0/tasks/0/ends', game: withThrowRules(box, { ...readThrowRules(box)!, tipped: null }) },
+  { kind: 'tipped', place: '/parts/0/stages/0/ends', game: withThrowRules(box, { ...readThrowRules(box)!, tipped: null }) },
   {
     kind: 'miss',
-    place: '/parts/0/tasks/0/ends',
+    place: '/parts/0/stages/0/ends',
     game: withPart(starter('heron-strike'), (part) => ({ rows: part.rows.slice(0, 1) })),
   },
   {
     kind: 'edge',
-    place: '/parts/0/tasks/0/flags',
+    place: '/parts/0/stages/0/flags',
     game: withPart(starter('harbour-stores'), (part) => ({
-      tasks: part.tasks.map((task) => without(without(task, 'flags'), 'flagWords')),
+      stages: part.stages.map((task) => without(without(task, 'flags'), 'flagWords')),
       also: {},
     })),
   },
@@ -54,10 +54,10 @@ const GAPPY: readonly { readonly kind: GapKind; readonly place: string; readonly
   { kind: 'stroke-cap', place: '/parts/0/stop', game: withPart(starter('otters-errand'), () => ({ stop: [] })) },
   {
     kind: 'bad-feed',
-    place: '/parts/0/tasks/0/ends',
+    place: '/parts/0/stages/0/ends',
     game: withPart(starter('catch-the-ferry'), (part) => ({
-      tasks: part.tasks.map((task) => ({ ...task, ends: task.ends!.filter((end) => end.id !== 'bad-feed') })),
-      rows: part.rows.filter((row) => row.validity !== 'replay'),
+      stages: part.stages.map((task) => ({ ...task, ends: task.ends!.filter((end) => end.id !== 'bad-feed') })),
+      rows: part.rows.filter((row) => row.validity !== 'again'),
     })),
   },
   { kind: 'not-finished', place: '/parts/0/unfinished', game: droppedFromPart(starter('otters-errand'), 'unfinished') },

@@ -3,7 +3,7 @@ import type { Change, Gap } from './gap';
 
 export function inFlight(part: Part, at: string, change: Change): Gap[] {
   if (part.clock.kind !== 'down' || part.clock.inFlight !== undefined) return [];
-  if (!part.tasks.some((task) => task.asked !== 'whistle' && ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift'].includes(task.technique)))
+  if (!part.stages.some((task) => task.asked !== 'whistle' && ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift'].includes(task.technique)))
     return [];
   return [
     {

@@ -3,7 +3,7 @@ import type { Part } from '../format/game';
 import type { Change, Gap } from './gap';
 
 export function luck(part: Part, at: string, change: Change): Gap[] {
-  if (part.measure.of === 'done' || !part.tasks.every((task) => task.see === 'face' && IMPLEMENTS_OF_CHANCE.test(task.what ?? 'coin'))) return [];
+  if (part.measure.of === 'done' || !part.stages.every((task) => task.see === 'face' && IMPLEMENTS_OF_CHANCE.test(task.what ?? 'coin'))) return [];
   return [
     {
       kind: 'luck',

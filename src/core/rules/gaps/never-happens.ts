@@ -1,15 +1,16 @@
+import { allRows } from '../format/rows';
 import type { Cond, Part } from '../format/game';
 import type { Change, Gap } from './gap';
 
 function changed(part: Part): ReadonlySet<string> {
-  const effects = [...part.rows.flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
+  const effects = [...allRows(part).flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
   return new Set(effects.flatMap((effect) => ('counter' in effect ? [`n.${effect.counter}`] : 'group' in effect ? [`g.${effect.group}`] : [])));
 }
 
 /** A stop or a rule that looks at what nothing ever changes, and an end that no task has. */
 export function neverHappens(part: Part, at: string, change: Change): Gap[] {
   const moved = changed(part);
-  const felled = part.tasks.some((task) => task.see === 'felled');
+  const felled = part.stages.some((task) => task.see === 'felled');
   const choosable = (group: string) => part.groups[group]!.order !== 'fixed';
   const never = ([operand, op, value]: Cond): boolean => {
     const [space, name] = operand.split('.') as [string, string | undefined];

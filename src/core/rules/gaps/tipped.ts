@@ -10,11 +10,11 @@ const TIPPED: readonly { readonly tipped: Tipped; readonly label: string }[] = [
 
 export function tipped(game: Game): Gap[] {
   const rules = readThrowRules(game);
-  if (!rules || rules.tipped !== null || !game.parts[0]!.tasks[0]!.ends?.some((end) => end.id === 'in')) return [];
+  if (!rules || rules.tipped !== null || !game.parts[0]!.stages[0]!.ends?.some((end) => end.id === 'in')) return [];
   return [
     {
       kind: 'tipped',
-      place: '/parts/0/tasks/0/ends',
+      place: '/parts/0/stages/0/ends',
       question: 'What if the ball knocks the target over?',
       why: 'A light box or basket falls now and then.',
       mends: TIPPED.map(({ tipped: to, label }) => ({ label, game: withThrowRules(game, { ...rules, tipped: to }) })),

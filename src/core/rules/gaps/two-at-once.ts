@@ -5,7 +5,7 @@ import type { Change, Gap } from './gap';
 export function twoAtOnce(part: Part, at: string, change: Change): Gap[] {
   const found = part.rows.findIndex(
     (row, index) =>
-      part.tasks.some((task) => task.see === 'felled') &&
+      part.stages.some((task) => task.see === 'felled') &&
       row.do.some((effect) => effect.do === 'add' && typeof effect.amount === 'number' && scores(part, effect)) &&
       row.if.some(([operand, op, value]) => operand === 'felled' && op === '>=' && value === 1) &&
       !part.rows.some(
@@ -20,7 +20,7 @@ export function twoAtOnce(part: Part, at: string, change: Change): Gap[] {
       ? { ...one, do: one.do.map((effect) => (effect.do === 'add' && scores(part, effect) ? { ...effect, amount: 'felled' as const } : effect)) }
       : one,
   );
-  const back: Row = { if: [['felled', '>=', 2]], validity: 'void', do: group ? [{ do: 'restore', group }] : [] };
+  const back: Row = { if: [['felled', '>=', 2]], validity: 'gone', do: group ? [{ do: 'restore', group }] : [] };
   return [
     {
       kind: 'two-at-once',

@@ -2,9 +2,9 @@
  * compile(game) turns the rules of one level into the tables of program.ts, which the engine runs.
  * There is one implementation of each rule: forecast, counter at home and the check of a report all use these tables.
  */
+import { allRows } from '../format/rows';
 import type { Amount, Cond, Effect, Game, Part, Task } from '../format/game';
 import type { Outcome, Problem } from '../format/problem';
-import { readFrames } from '../format/read-frames';
 import {
   AT,
   B,
@@ -19,7 +19,7 @@ import {
   type CompiledGate,
   type CompiledGroup,
   type CompiledRow,
-  type CompiledTask,
+  type CompiledStage,
   type PartProgram,
   type Program,
   type RowSet,
@@ -32,7 +32,7 @@ export function compile(game: Game): Outcome<Program> {
   const sides = game.sides.n;
   // Players of a joint score share one block.
   const blocks = game.sides.score === 'joint' ? 1 : sides;
-  const crowded = game.parts.findIndex((part) => new Set(part.rows.flatMap((row) => row.if.map((cond) => cond.join(' ')))).size > MOST_CONDS);
+  const crowded = game.parts.findIndex((part) => new Set(allRows(part).flatMap((row) => row.if.map((cond) => cond.join(' ')))).size > MOST_CONDS);
   if (crowded >= 0) {
     const problem: Problem = {
       place: `/parts/${crowded}/rows`,
@@ -84,7 +84,7 @@ function begun(program: PartProgram, state: Int32Array, base: number): void {
   state[base + B.why] = -1;
   const { part } = program;
   for (const counter of part.counters) {
-    const keepsLeast = part.rows.some((row) => row.do.some((effect) => effect.do === 'keepMin' && effect.counter === counter));
+    const keepsLeast = allRows(part).some((row) => row.do.some((effect) => effect.do === 'keepMin' && effect.counter === counter));
     state[base + program.counterOffset(counter)] = part.startAt?.[counter] ?? (keepsLeast ? UNSET : 0);
   }
   for (const group of program.groups) state[base + group.offset + 1] = group.up < 0 ? group.full : group.full & ((1 << state[base + group.up]!) - 1);
@@ -122,17 +122,31 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
     passes: gate.kind === 'face' ? (gate.passes ?? []).reduce((mask, face) => mask | (1 << face), 0) : -1,
     faces: gate.kind === 'face' ? Math.max(1, gate.faces?.length ?? 2) : 0,
   }));
-  const allEnds = [...new Set(part.tasks.flatMap((task) => task.ends?.map((end) => end.id) ?? []))];
-  const flags = [...new Set(part.tasks.flatMap((task) => task.flags ?? []))];
+  const allEnds = [...new Set(part.stages.flatMap((task) => task.ends?.map((end) => end.id) ?? []))];
+  const flags = [...new Set(part.stages.flatMap((task) => task.flags ?? []))];
+
+  const everyRow = allRows(part);
+  const numberOf = (space: string, name: string) =>
+    space === 'stage'
+      ? part.stages.findIndex((stage) => stage.id === name)
+      : space === 'row'
+        ? everyRow.findIndex((row) => row.id === name)
+        : allEnds.indexOf(name);
 
   const compileCond = ([operand, op, value]: Cond): CompiledCond => {
     const [space, name] = operand.split('.') as [string, string | undefined];
     const compiledOp = op === '=' ? Op.equal : op === '>=' ? Op.atLeast : Op.atMost;
-    const number = typeof value === 'number' ? value : allEnds.indexOf(value);
+    const number = typeof value === 'number' ? value : numberOf(space, value);
     const make = (look: Look, offset = 0) => ({ look, offset, op: compiledOp, value: number });
     switch (space) {
       case 'end':
         return make(Look.end);
+      case 'stage':
+        return make(Look.stage);
+      case 'row':
+        return make(Look.row);
+      case 'passed':
+        return make(Look.passed, groupIndex(name));
       case 'attempts':
         return make(Look.attempts);
       case 'carry':
@@ -193,24 +207,26 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
         return make(Do.restore, { group: groupIndex(effect.group) });
       case 'owe':
         return make(Do.owe, { group: gates.findIndex((gate) => gate.id === effect.gate) });
-      case 'next':
-        return make(effect.what === 'task' ? Do.nextTask : Do.nextSide);
-      case 'finish':
-        return make(Do.finish, { amount: FINISH_REASONS.indexOf(effect.why) });
+      case 'stage':
+        return make(Do.stage, { amount: effect.to === 'next' ? -1 : part.stages.findIndex((stage) => stage.id === effect.to) });
+      case 'turn':
+        return make(Do.turn);
     }
   };
   const compileEffects = (effects: readonly Effect[]) => effects.filter((effect) => effect.do !== 'carry').map(compileEffect);
 
-  const rows: CompiledRow[] = part.rows.map((row, rowIndex) => {
+  // Rules of the whole part first, so that a count typed for one names the same row whatever the stages say.
+  const from = [...part.rows.map(() => part.stages[0]!.from), ...part.stages.flatMap((stage) => (stage.rows ?? []).map(() => stage.from))];
+  const rows: CompiledRow[] = everyRow.map((row, rowIndex) => {
     const valued = row.do.find((effect) => effect.do === 'add' && effect.amount === 'value');
-    const tallyGroup = valued && 'of' in valued ? groupIndex(valued.of) : groupIndex(part.tasks[0]!.from);
+    const tallyGroup = valued && 'of' in valued ? groupIndex(valued.of) : groupIndex(from[rowIndex]);
     const tally = size;
     size += tallyGroup >= 0 ? groups[tallyGroup]!.n : 1;
     return {
       index: rowIndex,
       conds: row.if.map(compileCond),
-      validity: row.validity,
-      counts: row.validity !== 'replay',
+      counts: row.validity === 'counts' || row.validity === 'gone',
+      givesBack: row.validity === 'never',
       effects: compileEffects(row.do),
       ...carryOf(row.do),
       endsFrame: row.do.some((effect) => effect.do === 'reset' && part.groups[effect.group]!.kind !== 'place'),
@@ -219,7 +235,10 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
     };
   });
 
-  const tasks = part.tasks.map((task): CompiledTask => {
+  let stageRow = part.rows.length;
+  const stages = part.stages.map((task): CompiledStage => {
+    const own = rows.slice(stageRow, (stageRow += task.rows?.length ?? 0));
+    const asked = [...own, ...rows.slice(0, part.rows.length)];
     const hasEnds = task.see === 'end' || task.see === 'text';
     return {
       id: task.id,
@@ -232,11 +251,10 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
       from: groupIndex(task.from),
       at: groupIndex(task.at),
       atWhistle: task.asked === 'whistle',
-      rowsFor: hasEnds ? allEnds.map((_, end) => rowSet(rowsForEnd(rows, end))) : [rowSet(rowsForEnd(rows, -1))],
+      rowsFor: hasEnds ? allEnds.map((_, end) => rowSet(rowsForEnd(asked, end))) : [rowSet(rowsForEnd(asked, -1))],
     };
   });
 
-  const counterOffsetOf = (counter: string | undefined) => (counter === undefined ? -1 : counterOffset(counter));
   return {
     part,
     index,
@@ -247,7 +265,7 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
     counterOffset,
     gates,
     gatesBefore: gates.some((gate) => gate.before === 'attempt'),
-    tasks,
+    stages,
     rows,
     also: flags.map((flag) => compileEffects(part.also?.[flag] ?? [])),
     oneFlag: part.flagsTogether === 'one',
@@ -259,7 +277,6 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
     clockDownMs: part.clock.kind === 'down' ? part.clock.s * 1000 : 0,
     clockPer: oneAfterTheOther && part.clock.per === 'part' ? 'side' : part.clock.per,
     inFlightCounts: part.clock.inFlight === 'released',
-    ballsDue: counterOffsetOf(readFrames(part)?.extra),
     whenLevel: whenLevel(part),
     successesTell: successesTell(part),
   };
@@ -304,17 +321,18 @@ function whenLevel(part: Part): number {
   return cond ? Number(cond[2]) : -1;
 }
 
-/** Misses that change nothing but what is owed next need not be known. */
+/** Misses that change nothing but what is owed next, and end nothing, need not be known. */
 function successesTell(part: Part): boolean {
-  const task = part.tasks[0]!;
-  if (part.tasks.length > 1 || task.see !== 'end' || !task.ends?.some((end) => end.as === 'success')) return false;
+  const task = part.stages[0]!;
+  if (part.stages.length > 1 || task.see !== 'end' || !task.ends?.some((end) => end.as === 'success')) return false;
   if (part.measure.of === 'clock' || part.measure.of === 'minutes') return false;
   const failures = new Set(task.ends.filter((end) => end.as !== 'success').map((end) => end.id));
-  return part.rows.every((row) => {
-    const ends = row.if.filter(([operand]) => operand === 'end').map(([, , value]) => String(value));
-    const mayFail = ends.length === 0 || ends.some((end) => failures.has(end));
-    return !mayFail || row.do.every((effect) => effect.do === 'owe');
-  });
+  const mayFail = (conds: readonly Cond[]) => {
+    const ends = conds.filter(([operand]) => operand === 'end').map(([, , value]) => String(value));
+    return ends.length === 0 || ends.some((end) => failures.has(end));
+  };
+  const endsByWhatIsSeen = part.stop.some(({ if: conds }) => conds.some(([operand]) => operand === 'end' || operand === 'row') && mayFail(conds));
+  return !endsByWhatIsSeen && allRows(part).every((row) => !mayFail(row.if) || row.do.every((effect) => effect.do === 'owe'));
 }
 
 function carryOf(effects: readonly Effect[]): { carryNext: number; carryAfter: number } {

@@ -15,9 +15,7 @@ import {
   type Program,
   type State,
 } from './program';
-import { blockOf, reason } from './turns';
-
-const GOAL = reason('goal');
+import { blockOf } from './turns';
 
 export function popCount(mask: number): number {
   let bits = mask - ((mask >>> 1) & 0x55555555);
@@ -54,6 +52,15 @@ export function holds(cond: CompiledCond, state: State, base: number, end: numbe
       break;
     case Look.flag:
       found = (flags >>> cond.offset) & 1;
+      break;
+    case Look.stage:
+      found = state[base + B.stage]!;
+      break;
+    case Look.row:
+      found = state[AT.row]!;
+      break;
+    case Look.passed:
+      found = (state[AT.passed]! >>> cond.offset) & 1;
       break;
   }
   if (cond.op === Op.equal) return found === cond.value;
@@ -98,11 +105,10 @@ export function owe(whole: Program, program: PartProgram, state: State, base: nu
   if (!gate.onClock && whole.sides === 1 && state[AT.heldSince]! < 0) state[AT.heldSince] = state[AT.lastT]!;
 }
 
-const GOES_ON = -1;
 const MOST_COUNTED = 1_000_000_000;
 
-/** One effect, in place. Returns the reason when it ends the part for this player, else −1; a change of side waits for the end of the try. */
-export function apply(whole: Program, program: PartProgram, state: State, base: number, effect: CompiledEffect, seen: number): number {
+/** One effect, in place; a change of side waits for the end of the try. */
+export function apply(whole: Program, program: PartProgram, state: State, base: number, effect: CompiledEffect, seen: number): void {
   const cell = base + effect.offset;
   switch (effect.do) {
     case Do.add:
@@ -112,58 +118,56 @@ export function apply(whole: Program, program: PartProgram, state: State, base: 
         // Counters that feed each other double with every try: they stop before they wrap round.
         state[cell] = Math.max(-MOST_COUNTED, Math.min(MOST_COUNTED, state[cell]! + more));
       }
-      return GOES_ON;
+      return;
     case Do.addOthers: {
       const more = amount(program, state, base, effect, seen);
       for (let side = 0; side < whole.sides; side += 1) {
         if (side !== state[AT.side]) state[blockOf(whole, program, state[AT.go]!, side) + effect.offset]! += more;
       }
-      return GOES_ON;
+      return;
     }
     case Do.set:
       state[cell] = amount(program, state, base, effect, seen);
-      return GOES_ON;
+      return;
     case Do.keepMax:
       state[cell] = Math.max(state[cell]!, amount(program, state, base, effect, seen));
-      return GOES_ON;
+      return;
     case Do.keepMin:
       state[cell] = Math.min(state[cell]!, amount(program, state, base, effect, seen));
-      return GOES_ON;
+      return;
     case Do.go: {
       const group = program.groups[effect.group]!;
       let at = state[base + group.offset]! + effect.amount;
       if (at < 0) at = 0;
       if (at >= group.n) {
-        if (group.end === 'finish') return GOAL;
+        state[AT.passed]! |= 1 << effect.group;
         at = group.end === 'wrap' ? 0 : group.n - 1;
         if (group.end === 'wrap')
           for (let g = 0; g < program.gates.length; g += 1) if (program.gates[g]!.before === 'round') owe(whole, program, state, base, g);
       }
       state[base + group.offset] = at;
-      return GOES_ON;
+      return;
     }
     case Do.mark: {
       const group = program.groups[effect.group]!;
       state[base + group.offset + 1]! &= ~(1 << state[base + group.offset]!);
-      return GOES_ON;
+      return;
     }
     case Do.reset:
       putUp(program.groups[effect.group]!, state, base);
-      return GOES_ON;
+      return;
     case Do.restore: {
       const fell = state[AT.fell]!;
       if (fell > 0) state[base + program.groups[effect.group]!.offset + 1]! |= fell;
-      return GOES_ON;
+      return;
     }
     case Do.owe:
       owe(whole, program, state, base, effect.group);
-      return GOES_ON;
-    case Do.nextTask:
-      state[base + B.task] = (state[base + B.task]! + 1) % program.tasks.length;
-      return GOES_ON;
-    case Do.nextSide:
-      return GOES_ON;
-    case Do.finish:
-      return effect.amount;
+      return;
+    case Do.stage:
+      state[base + B.stage] = effect.amount < 0 ? (state[base + B.stage]! + 1) % program.stages.length : effect.amount;
+      return;
+    case Do.turn:
+      return;
   }
 }

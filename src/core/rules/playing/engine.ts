@@ -80,7 +80,7 @@ export function attempt(program: Program, state: State, t: number, saw: number, 
   const part = partOf(program, state);
   const base = state[AT.base]!;
   const down = part.clockDownMs;
-  const task = part.tasks[state[base + B.task]!]!;
+  const task = part.stages[state[base + B.stage]!]!;
   if (state[AT.mode] === Mode.attempts) for (let g = 0; g < part.gates.length; g += 1) if (state[base + part.gates[g]!.offset]! > 0) return OWES;
   if (task.hasEnds) {
     if (saw < 0 || (task.endMask & (1 << saw)) === 0) return UNKNOWN_END;
@@ -114,10 +114,22 @@ export function attempt(program: Program, state: State, t: number, saw: number, 
       state[AT.fell] = 0;
     }
   }
+  const sinceMs = t - state[AT.lastT]!;
   state[AT.lastT] = t;
   const success = task.hasEnds ? (task.successMask & (1 << saw)) !== 0 : task.see === 'felled' && seen > 0;
   if (success) state[base + B.successes]! += 1;
-  applyRules(program, part, state, base, task.hasEnds ? task.rowsFor[saw]! : task.rowsFor[0]!, task.hasEnds ? saw : NO_END, seen, flags, success);
+  applyRules(
+    program,
+    part,
+    state,
+    base,
+    task.hasEnds ? task.rowsFor[saw]! : task.rowsFor[0]!,
+    task.hasEnds ? saw : NO_END,
+    seen,
+    flags,
+    success,
+    sinceMs,
+  );
   if (state[AT.phase] === Phase.playing && state[AT.part] === part.index && down > 0 && state[base + B.why]! < 0) {
     if (part.clockPer === 'item') state[AT.clockT] = t;
     else if (elapsed >= down && state[AT.base] === base)
@@ -138,32 +150,36 @@ function applyRules(
   seen: number,
   flags: number,
   success: boolean,
+  sinceMs: number,
 ): void {
   let counted = true;
   let over = -1;
   let swap = false;
   const { rows, conds, needs } = set;
+  state[AT.row] = -1;
+  state[AT.passed] = 0;
   let truth = 0;
   for (let c = 0; c < conds.length; c += 1) if (holds(conds[c]!, state, base, end, seen, flags)) truth |= 1 << c;
   for (let r = 0; r < rows.length; r += 1) {
     if ((truth & needs[r]!) !== needs[r]!) continue;
     const row = rows[r]!;
+    state[AT.row] = row.index;
     counted = row.counts;
     if (counted) state[base + row.tally + (row.tallyGroup >= 0 ? state[base + part.groups[row.tallyGroup]!.offset]! : 0)]! += 1;
     const effects = row.effects;
     for (let e = 0; e < effects.length; e += 1) {
       const effect = effects[e]!;
-      const ended = apply(program, part, state, base, effect, seen);
-      if (ended >= 0) over = ended;
-      else if (effect.do === Do.nextSide) swap = true;
+      apply(program, part, state, base, effect, seen);
+      if (effect.do === Do.turn) swap = true;
     }
     if (counted) {
       // What this attempt carried is used up: the register behind it moves down, and the row adds its own.
       state[base + B.carryNext] = state[base + B.carryAfter]! + row.carryNext;
       state[base + B.carryAfter] = row.carryAfter;
     }
-    // The balls that are due after the last frame are still this player's.
-    if (program.turn === 'frame' && row.endsFrame && (part.ballsDue < 0 || state[base + part.ballsDue]! <= 0)) swap = true;
+    // The balls that are due after the last frame have a stage of their own: they are still this player's.
+    if (program.turn === 'frame' && row.endsFrame && state[base + B.stage] === 0) swap = true;
+    if (row.givesBack) idle(state, sinceMs);
     break;
   }
   if (counted) state[base + B.attempts]! += 1;
@@ -172,8 +188,7 @@ function applyRules(
       if ((flags & (1 << f)) === 0) continue;
       const effects = part.also[f]!;
       for (let e = 0; e < effects.length; e += 1) {
-        const ended = apply(program, part, state, base, effects[e]!, seen);
-        if (ended >= 0) over = ended;
+        apply(program, part, state, base, effects[e]!, seen);
       }
       if (part.oneFlag) break;
     }
@@ -195,7 +210,7 @@ function applyRules(
 }
 
 function rowIsSuccess(part: PartProgram, rowIndex: number): boolean {
-  const { successMask } = part.tasks[0]!;
+  const { successMask } = part.stages[0]!;
   return part.rows[rowIndex]!.conds.some((cond) => cond.look === Look.end && (successMask & (1 << cond.value)) !== 0);
 }
 

@@ -1,3 +1,4 @@
+import { allRows } from '../format/rows';
 import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './program';
 import { playedMs } from './clock';
 import { finishedWhy } from './engine';
@@ -244,7 +245,7 @@ function sumWords(lines: readonly WorkingLine[], value: number, words: Words): s
 
 function linesOf(program: PartProgram, state: State, base: number, weights: ReadonlyMap<string, number>): WorkingLine[] {
   const lines: WorkingLine[] = [];
-  program.part.rows.forEach((row, index) => {
+  allRows(program.part).forEach((row, index) => {
     const compiled = program.rows[index]!;
     const group = compiled.tallyGroup >= 0 ? program.groups[compiled.tallyGroup]! : undefined;
     for (let place = 0; place < (group?.n ?? 1); place += 1) {

@@ -74,8 +74,8 @@ export function nextMoves(program: Program, state: State): NextMoves {
   const part = program.parts[state[AT.part]!]!;
   const base = state[AT.base]!;
   const phase = state[AT.phase]!;
-  const compiledTask = part.tasks[phase === Phase.playing ? state[base + B.task]! : 0]!;
-  const task = part.part.tasks[part.tasks.indexOf(compiledTask)]!;
+  const compiledTask = part.stages[phase === Phase.playing ? state[base + B.stage]! : 0]!;
+  const task = part.part.stages[part.stages.indexOf(compiledTask)]!;
   const from = compiledTask.from >= 0 ? part.groups[compiledTask.from]! : undefined;
   const at = compiledTask.at >= 0 ? part.groups[compiledTask.at]! : undefined;
   const place = from ? state[base + from.offset]! : 0;

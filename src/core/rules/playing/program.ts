@@ -36,7 +36,11 @@ export const AT = {
   mode: 14,
   /** What fell in the attempt that came last. */
   fell: 15,
-  first: 16,
+  /** The rule that spoke of it, by its number; −1 for none. */
+  row: 16,
+  /** The groups that it led past their last element, as bits. */
+  passed: 17,
+  first: 18,
 } as const;
 
 export const enum Phase {
@@ -52,7 +56,7 @@ export const enum Mode {
 }
 
 /** Places in a block before its groups, counters, gates and tallies. */
-export const B = { attempts: 0, successes: 1, task: 2, carryNext: 3, carryAfter: 4, usedMs: 5, why: 6, playedMs: 7, first: 8 } as const;
+export const B = { attempts: 0, successes: 1, stage: 2, carryNext: 3, carryAfter: 4, usedMs: 5, why: 6, playedMs: 7, first: 8 } as const;
 
 /** The value of a counter that keeps the smallest before there is one. */
 export const UNSET = 0x7fffffff;
@@ -85,6 +89,9 @@ export const enum Look {
   at,
   counter,
   flag,
+  stage,
+  row,
+  passed,
 }
 
 export interface CompiledCond {
@@ -106,9 +113,8 @@ export const enum Do {
   reset,
   restore,
   owe,
-  nextTask,
-  nextSide,
-  finish,
+  stage,
+  turn,
 }
 
 export const enum From {
@@ -135,8 +141,10 @@ export interface CompiledRow {
   /** Its number in the part's list. */
   readonly index: number;
   readonly conds: readonly CompiledCond[];
-  readonly validity: 'counts' | 'void' | 'replay';
+  /** The try is used up. */
   readonly counts: boolean;
+  /** It never was: the clock gives back what passed since the event before it. */
+  readonly givesBack: boolean;
   readonly effects: readonly CompiledEffect[];
   /** How often the next ball, and the one after it, count extra because of this row. */
   readonly carryNext: number;
@@ -170,7 +178,7 @@ export interface CompiledGroup {
   readonly up: number;
 }
 
-export interface CompiledTask {
+export interface CompiledStage {
   readonly id: string;
   readonly see: Task['see'];
   readonly hasEnds: boolean;
@@ -210,7 +218,7 @@ export interface PartProgram {
   readonly counterOffset: (counter: string) => number;
   readonly gates: readonly CompiledGate[];
   readonly gatesBefore: boolean;
-  readonly tasks: readonly CompiledTask[];
+  readonly stages: readonly CompiledStage[];
   readonly rows: readonly CompiledRow[];
   readonly also: readonly (readonly CompiledEffect[])[];
   readonly oneFlag: boolean;
@@ -218,8 +226,6 @@ export interface PartProgram {
   readonly clockDownMs: number;
   readonly clockPer: 'part' | 'item' | 'side';
   readonly inFlightCounts: boolean;
-  /** Where turns change by frame: the counter of the balls that are still due after the last one; −1 where there are none. */
-  readonly ballsDue: number;
   /** What the card must be like for this part to be played: 1 level, 0 not level, −1 it does not matter. */
   readonly whenLevel: number;
   /** True when the score can be told from the successes alone, so that nobody has to tap a miss. */

@@ -19,7 +19,7 @@ function firstStanding(standing: number, count: number): number | undefined {
 /** What was seen of a try, as the number that the engine takes: by how its task is looked at. A reason where it cannot be one of this game. */
 function sawOf(part: PartProgram, state: State, event: Extract<PlayEvent, { do: 'attempt' }>): number | Refusal {
   const base = state[AT.base]!;
-  const task = part.tasks[state[base + B.task]!]!;
+  const task = part.stages[state[base + B.stage]!]!;
   switch (task.see) {
     case 'end':
     case 'text':
@@ -34,13 +34,13 @@ function sawOf(part: PartProgram, state: State, event: Extract<PlayEvent, { do: 
     case 'length':
       return event.lengthMm ?? 'not-in-this-game';
     case 'face':
-      return event.face !== undefined && event.face < (part.part.tasks[state[base + B.task]!]!.faces?.length ?? 6) ? event.face : 'unknown-end';
+      return event.face !== undefined && event.face < (part.part.stages[state[base + B.stage]!]!.faces?.length ?? 6) ? event.face : 'unknown-end';
   }
 }
 
 /** What happened on the way, as bits; nothing where the game does not know it. */
 function flagsOf(part: PartProgram, flags: readonly string[]): number | undefined {
-  const known = part.tasks[0]!.flags;
+  const known = part.stages[0]!.flags;
   let mask = 0;
   for (const flag of flags) {
     const index = known.indexOf(flag);

@@ -15,7 +15,7 @@ const ends = (values: readonly number[], stop: Part['stop'] = []): Game => {
       {
         ...part,
         goes: { n: 1, keep: 'best' },
-        tasks: part.tasks.map((task) => ({
+        stages: part.stages.map((task) => ({
           ...task,
           ends: [...values.map((value) => ({ id: `v${value}`, label: `${value}`, as: 'success' as const })), task.ends![1]!],
         })),

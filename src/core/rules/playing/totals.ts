@@ -2,6 +2,7 @@
  * Reachable totals: which scores a game can end with at all, by arithmetic alone. The engine itself is walked through every observation
  * from every state that differs in what the rules look at; time, and counters that no rule reads, do not tell states apart.
  */
+import { allRows } from '../format/rows';
 import { FASTEST_TRY_S } from '../../motion/assumed';
 import { compile } from './compile';
 import { AT, B, Phase, UNSET, type PartProgram, type Program } from './program';
@@ -159,7 +160,7 @@ function added(one: Values, other: Values): Values {
 
 /** A time, and what is counted or measured at once, can come to anything. */
 const hasNoTotals = (part: Part): boolean =>
-  typeof part.measure.of === 'string' || part.tasks.some((task) => task.see === 'count' || task.see === 'length');
+  typeof part.measure.of === 'string' || part.stages.some((task) => task.see === 'count' || task.see === 'length');
 
 /** What ends before its end has no score: only what it ends with can be typed. */
 const endsWhole = (part: Part, { attempts, mostAttempts, seconds }: Known): boolean =>
@@ -200,15 +201,15 @@ function valuesOfPart(game: Game, index: number, known: Known): Values {
 function tellingCells(program: PartProgram, known: Known): number[] {
   const { part } = program;
   const used = new Set<string>();
-  const operands = [...part.rows.flatMap((row) => row.if), ...part.stop.flatMap((stop) => stop.if)].map(([operand]) => operand);
-  const effects = [...part.rows.flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
+  const operands = [...allRows(part).flatMap((row) => row.if), ...part.stop.flatMap((stop) => stop.if)].map(([operand]) => operand);
+  const effects = [...allRows(part).flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
   for (const operand of operands) if (operand.startsWith('n.')) used.add(operand.slice(2));
   for (const effect of effects)
     if ('amount' in effect && typeof effect.amount === 'string' && effect.amount.startsWith('n.')) used.add(effect.amount.slice(2));
   for (const group of Object.values(part.groups)) if (group.up) used.add(group.up);
   if (typeof part.measure.of !== 'string') for (const counter of Object.keys(part.measure.of.sum)) used.add(counter);
   return [
-    B.task,
+    B.stage,
     B.carryNext,
     B.carryAfter,
     ...(operands.includes('attempts') || known.attempts !== undefined ? [B.attempts] : []),
@@ -220,8 +221,8 @@ function tellingCells(program: PartProgram, known: Known): number[] {
 /** Elements that no rule tells apart may be counted instead of listed: a checklist of fifteen things has sixteen states, not thousands. */
 function alike(part: Part, groupId: string): boolean {
   const group = part.groups[groupId]!;
-  const looked = part.rows.some((row) => row.if.some(([operand]) => operand === `at.${groupId}`));
-  const moved = part.rows.some((row) => row.do.some((effect) => effect.do === 'go' && effect.group === groupId));
+  const looked = allRows(part).some((row) => row.if.some(([operand]) => operand === `at.${groupId}`));
+  const moved = allRows(part).some((row) => row.do.some((effect) => effect.do === 'go' && effect.group === groupId));
   return group.order === 'free' && !looked && !moved && new Set(group.value ?? [0]).size === 1;
 }
 
@@ -240,7 +241,7 @@ interface Try {
 /** Every way in which the next attempt can go, as the rules can tell it. */
 function triesFrom(program: PartProgram, state: State): Try[] {
   const base = state[AT.base]!;
-  const task = program.tasks[state[base + B.task]!]!;
+  const task = program.stages[state[base + B.stage]!]!;
   const choicesOf = (index: number): (readonly [number, number])[][] => {
     if (index < 0) return [[]];
     const group = program.groups[index]!;
@@ -253,7 +254,7 @@ function triesFrom(program: PartProgram, state: State): Try[] {
   };
   const seen: number[] = [];
   if (task.hasEnds) for (let end = 0; end < task.ends.length; end += 1) if (task.endMask & (1 << end)) seen.push(end);
-  if (task.see === 'face') for (let face = 0; face < (program.part.tasks[state[base + B.task]!]!.faces?.length ?? 2); face += 1) seen.push(face);
+  if (task.see === 'face') for (let face = 0; face < (program.part.stages[state[base + B.stage]!]!.faces?.length ?? 2); face += 1) seen.push(face);
   if (task.see === 'felled') {
     const standing = task.at >= 0 ? state[base + program.groups[task.at]!.offset + 1]! : 0;
     let mask = 0;
@@ -326,7 +327,7 @@ function walkStates(program: Program, known: Known, counters: readonly string[],
         for (const gate of part.gates) after[part.base + gate.offset] = 0;
         after[AT.heldSince] = -1;
         for (const [group, element] of choices) choose(program, after, 0, group, element);
-        const task = part.tasks[after[part.base + B.task]!]!;
+        const task = part.stages[after[part.base + B.stage]!]!;
         if (attempt(program, after, task.atWhistle ? part.clockDownMs : 0, a, flags) !== 0) continue;
         const goesOn = note(after);
         if (!goesOn || after[AT.phase] !== Phase.playing || after[part.base + B.attempts]! >= most) continue;

@@ -16,8 +16,8 @@ const LEVER_ORDER: readonly Change['lever'][] = ['space', 'equipment', 'task', '
 /** What the second of two games, each resolved to a level, has otherwise than the first: by the field's four levers. */
 export function changesBetween(before: Game, after: Game): readonly Change[] {
   const changes: Change[] = [...spaceChanges(before, after), ...equipmentChanges(before, after), ...peopleChanges(before, after)];
-  const tasks = taskChanges(before, after);
-  return [...changes, ...tasks].sort((a, b) => LEVER_ORDER.indexOf(a.lever) - LEVER_ORDER.indexOf(b.lever));
+  const stages = taskChanges(before, after);
+  return [...changes, ...stages].sort((a, b) => LEVER_ORDER.indexOf(a.lever) - LEVER_ORDER.indexOf(b.lever));
 }
 
 const range = (lengths: readonly number[]) => {

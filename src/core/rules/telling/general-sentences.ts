@@ -9,6 +9,7 @@ import type { Catalogue } from './languages';
 import type { Cond, Game, Group, Measure, Part, Row, Stop, Task } from '../format/game';
 import { mostOf } from '../format/most';
 import { readFrames, type Frames } from '../format/read-frames';
+import { allRows, endsBy, endsPast, stopOf } from '../format/rows';
 import { RuleWords } from './tell-rows';
 import { unfinishedRule } from '../format/unfinished';
 import { capital, uncapital, choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
@@ -101,7 +102,7 @@ class Writer {
     if (sides.turn === 'miss') {
       const misses = parts.flatMap((part, index) => {
         const rules = new RuleWords(this.game, part, `/parts/${index}`, this.language, this.audience);
-        return part.tasks.flatMap((task) => (task.ends ?? []).filter((end) => end.as !== 'success').map((end) => plain(rules.end(end.id))));
+        return part.stages.flatMap((task) => (task.ends ?? []).filter((end) => end.as !== 'success').map((end) => plain(rules.end(end.id))));
       });
       if (misses.length > 0) found.push(this.say('misses', { ends: joined([...new Set(misses)].map(said), this.catalogue.or) }));
     }
@@ -125,22 +126,35 @@ class Writer {
     const when: Token[] = level === undefined ? [] : [...this.say(level === 1 ? 'whenLevel' : 'whenNotLevel'), text(' ')];
     const clock = this.clock(part, rules, at);
     if (clock.length > 0) tell('clock', [...title, ...when, ...clock]);
-    part.tasks.forEach((task, taskIndex) => {
+    const frames = readFrames(part);
+    // The balls of a frame are one movement.
+    part.stages.slice(0, frames ? 1 : undefined).forEach((task, taskIndex) => {
       const lead = taskIndex === 0 && clock.length === 0 ? [...title, ...when] : [];
-      tell('move', [...lead, ...this.task(part, task, rules, `${at}/tasks/${taskIndex}`, taskIndex)]);
+      tell('move', [...lead, ...this.task(part, task, rules, `${at}/stages/${taskIndex}`, taskIndex)]);
     });
     tell('move', ...this.groups(part, rules, at));
-    const frames = readFrames(part);
     if (!frames) tell('before', ...this.starts(part, rules));
     for (const [id, gate] of Object.entries(part.gates))
       if (gate.before) tell('before', this.say(gate.before === 'attempt' ? 'gateAttempt' : 'gateRound', rules.gateWords(gate, `${at}/gates/${id}`)));
     if (frames) tell('then', this.frames(frames));
     else {
-      const whistle = part.tasks.some((task) => task.asked === 'whistle') ? [text(`${this.template('whistle')} `)] : [];
-      part.rows.forEach((row, rowIndex) => {
-        const line = this.row(part, row, rules, `${at}/rows/${rowIndex}`, rowIndex);
-        tell('then', line.length === 0 || whistle.length === 0 ? line : [...whistle, ...uncapital(line)]);
-      });
+      const whistle = part.stages.some((task) => task.asked === 'whistle') ? [text(`${this.template('whistle')} `)] : [];
+      const tellRow = (lead: readonly Token[], rows: readonly Row[], index: number, place: string) => {
+        const line = this.row(part, rows, index, rules, place);
+        const before = [...lead, ...whistle];
+        tell('then', line.length === 0 || before.length === 0 ? line : [...before, ...(whistle.length > 0 ? uncapital(line) : line)]);
+      };
+      part.stages.forEach((stage, stageIndex) =>
+        stage.rows?.forEach((_, index) =>
+          tellRow(
+            [...this.say('stage', { stage: capital([text(rules.stage(stage.id))]) }), text(' ')],
+            stage.rows!,
+            index,
+            `${at}/stages/${stageIndex}/rows/${index}`,
+          ),
+        ),
+      );
+      part.rows.forEach((_, index) => tellRow([], part.rows, index, `${at}/rows/${index}`));
     }
     tell('then', ...this.flags(part, rules, at));
     if (!frames) tell('end', ...this.stops(part, rules, at));
@@ -177,7 +191,7 @@ class Writer {
   }
 
   private throwsInAir(part: Part): boolean {
-    return part.tasks.some(
+    return part.stages.some(
       (task) => task.asked !== 'whistle' && ['underarm', 'overarm', 'set-shot', 'lift', 'kick', 'roll'].includes(task.technique),
     );
   }
@@ -195,7 +209,7 @@ class Writer {
 
   private task(part: Part, task: Task, rules: RuleWords, at: string, index: number): Sentence {
     const { catalogue, game } = this;
-    const lead = part.tasks.length > 1 ? (index === 0 ? catalogue.first : catalogue.then) : '';
+    const lead = part.stages.length > 1 && !readFrames(part) ? (index === 0 ? catalogue.first : catalogue.then) : '';
     const implement: Token = choice(
       '/kit/implement',
       'What is played with',
@@ -251,12 +265,12 @@ class Writer {
 
   /** What comes after the last of several, and how many stand. */
   private groups(part: Part, rules: RuleWords, at: string): Sentence[] {
-    const effects = [...part.rows.flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
+    const effects = [...allRows(part).flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
     const goesOn = (id: string) => effects.some((effect) => effect.do === 'go' && effect.group === id && effect.to === 'next');
     return Object.entries(part.groups).flatMap(([id, group]): Sentence[] => {
       const kind = [text(rules.kind(group))];
       const found: Sentence[] = [];
-      if (group.n > 1 && goesOn(id) && group.end !== 'finish') found.push(this.say(group.end === 'wrap' ? 'wraps' : 'staysAtLast', { kind }));
+      if (group.n > 1 && goesOn(id) && !endsPast(part, id)) found.push(this.say(group.end === 'wrap' ? 'wraps' : 'staysAtLast', { kind }));
       if (group.up !== undefined) {
         const stand = part.startAt?.[group.up] ?? 0;
         found.push(
@@ -308,14 +322,16 @@ class Writer {
   }
 
   /** A rule, with all that it looks at and all that it does. One that comes to bear only where an earlier one does not says so. */
-  private row(part: Part, row: Row, rules: RuleWords, at: string, index: number): Sentence {
+  private row(part: Part, rows: readonly Row[], index: number, rules: RuleWords, at: string): Sentence {
     const { catalogue } = this;
+    const row = rows[index]!;
     const conds = row.if.map((cond, place) => rules.cond(cond, `${at}/if/${place}`)).filter((tokens) => tokens.length > 0);
     const effects = rules.effects(row.do, `${at}/do`);
     const validity = row.validity === 'counts' ? [] : [[choice(`${at}/validity`, 'Does it count', row.validity, catalogue.validity)]];
-    const all = [...validity, ...effects];
+    const why = endsBy(part, row);
+    const all = [...validity, ...effects, ...(why === undefined ? [] : [[text(rules.finish(why))]])];
     const body = all.length > 0 ? all : [[text(catalogue.effects.nothing)]];
-    const earlier = part.rows.slice(0, index).some((other) => row.if.length < other.if.length && row.if.every((cond) => other.if.some(same(cond))));
+    const earlier = rows.slice(0, index).some((other) => row.if.length < other.if.length && row.if.every((cond) => other.if.some(same(cond))));
     const lead = earlier ? catalogue.otherwiseIf : catalogue.if;
     if (conds.length === 0 && index === 0) return [...capital(joined(body, catalogue.and)), text('.')];
     const conditions = conds.length === 0 ? [text(this.template('otherwise'))] : joined(conds, catalogue.and);
@@ -330,7 +346,7 @@ class Writer {
 
   private flags(part: Part, rules: RuleWords, at: string): Sentence[] {
     const found: Sentence[] = [];
-    const flags = [...new Set(part.tasks.flatMap((task) => task.flags ?? []))];
+    const flags = [...new Set(part.stages.flatMap((task) => task.flags ?? []))];
     for (const flag of flags) {
       const effects = rules.effects(part.also?.[flag] ?? [], `${at}/also/${flag}`);
       const body = effects.length > 0 ? effects : [[text(this.catalogue.effects.noMatter)]];
@@ -346,13 +362,14 @@ class Writer {
   }
 
   private stops(part: Part, rules: RuleWords, at: string): Sentence[] {
-    const { stops } = this.catalogue;
     const players = this.game.sides.n > 1 && this.game.sides.score !== 'joint';
     const kindOf = (why: Stop['why']): Template =>
       rules.isUnfinished(why) ? 'stopUnfinished' : !players ? 'stop' : why === 'goal' || why === 'target-score' ? 'stopAll' : 'stopOne';
-    const told = part.stop.map((stop, index) => ({ kind: kindOf(stop.why), when: this.stop(stop, rules, `${at}/stop/${index}`) }));
-    for (const group of Object.values(part.groups))
-      if (group.end === 'finish' && group.n > 1) told.push({ kind: kindOf('goal'), when: fill(stops.groupEnd, { kind: [text(rules.kind(group))] }) });
+    // What ends by a rule alone is said with the rule.
+    const rowEnds = new Set(allRows(part).flatMap((row) => stopOf(part, row) ?? []));
+    const told = part.stop.flatMap((stop, index) =>
+      rowEnds.has(stop) || onlyOne(part, stop) ? [] : [{ kind: kindOf(stop.why), when: this.stop(stop, rules, `${at}/stop/${index}`) }],
+    );
     const kinds = [...new Set(told.map(({ kind }) => kind))];
     // The child is told of one end after the other.
     if (this.audience === 'child') return told.map(({ kind, when }) => this.say(kind, { when })).concat(told.length > 0 ? [] : this.stopNever(part));
@@ -369,13 +386,13 @@ class Writer {
   }
 
   private stopNever(part: Part): Sentence[] {
-    const ends = part.clock.kind !== 'none' || part.rows.some((row) => row.do.some((effect) => effect.do === 'finish'));
-    return ends ? [] : [this.say('stopNever')];
+    return part.clock.kind !== 'none' || part.stop.length > 0 ? [] : [this.say('stopNever')];
   }
 
   private stop(stop: Stop, rules: RuleWords, at: string): Token[] {
     const { stops } = this.catalogue;
     const [only, ...more] = stop.if;
+    if (only && more.length === 0 && only[0].startsWith('passed.')) return rules.cond(only, at);
     if (only && more.length === 0 && only[1] !== '<=') {
       const n = Number(only[2]);
       const figure = [number(`${at}/if/0/2`, 'How many', n, 0, mostOf(only[0]) ?? 9999)];
@@ -418,7 +435,7 @@ class Writer {
     // The unit is said where it is not one of the words already.
     const told = plain(what).split(/[^\p{L}]+/u);
     const inUnit = told.includes(plain(unit)) ? what : fill(catalogue.inUnit, { what, unit });
-    const lengths = part.tasks.some((task) => task.see === 'length');
+    const lengths = part.stages.some((task) => task.see === 'length');
     return this.say('measureSum', { what: inUnit, better: better(lengths ? catalogue.betterLength : catalogue.better) });
   }
 
@@ -437,6 +454,12 @@ class Writer {
     });
     return this.say('tie', { what: joined(ties, catalogue.thenTie, catalogue.thenTie) });
   }
+}
+
+/** Past the only element of a group: said with the rule that goes on from it. */
+function onlyOne(part: Part, { if: [cond, ...more] }: Stop): boolean {
+  const [space, group] = cond![0].split('.') as [string, string | undefined];
+  return more.length === 0 && space === 'passed' && part.groups[group!]!.n === 1;
 }
 
 const same = (cond: Cond) => (other: Cond) => cond.every((one, index) => one === other[index]);

@@ -3,8 +3,9 @@
  * called by its name in the rules.
  */
 import { IMPLEMENTS } from '../../objects/catalogue';
-import type { Amount, Cond, Effect, Game, Gate, Group, Part } from '../format/game';
+import type { Amount, Cond, Effect, FinishReason, Game, Gate, Group, Part } from '../format/game';
 import { mostOf } from '../format/most';
+import { endsPast } from '../format/rows';
 import type { GeneralWords } from './general-words.en-gb';
 import type { Catalogue } from './languages';
 import { choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
@@ -128,6 +129,10 @@ export class RuleWords {
         return say(conds.length, conds.lengthAtLeast, conds.lengthAtMost, { length: this.length(`${at}/2`, n) });
       case 'flag':
         return fill(this.flagCond(op, n), { flag: [text(this.flag(name!))] });
+      case 'stage':
+        return fill(conds.stage, { stage: [text(this.stage(String(value)))] });
+      case 'passed':
+        return fill(this.words.stops.groupEnd, { kind: [text(this.kind(this.part.groups[name!]!))] });
       default:
         return [];
     }
@@ -142,18 +147,24 @@ export class RuleWords {
   /** "it stays in", or the words of its button. */
   end(id: string): Token[] {
     const { conds } = this.words;
-    const end = this.part.tasks.flatMap((task) => task.ends ?? []).find((one) => one.id === id);
+    const end = this.part.stages.flatMap((task) => task.ends ?? []).find((one) => one.id === id);
     return end?.says
       ? fill(conds.end, { says: [text(this.language.own(end.says))] })
       : fill(conds.endQuoted, { label: [text(this.language.own(end?.label ?? id))] });
   }
 
   flag(id: string): string {
-    return this.language.own(this.part.tasks.find((task) => task.flagWords?.[id])?.flagWords?.[id] ?? id);
+    return this.language.own(this.part.stages.find((task) => task.flagWords?.[id])?.flagWords?.[id] ?? id);
+  }
+
+  /** How a stage is called: by its name, else by what is done in it. */
+  stage(id: string): string {
+    const stage = this.part.stages.find((one) => one.id === id);
+    return this.language.own(stage?.name ?? stage?.what ?? id);
   }
 
   private face(index: number): string {
-    const faces = this.part.tasks.find((task) => task.see === 'face')?.faces;
+    const faces = this.part.stages.find((task) => task.see === 'face')?.faces;
     return this.language.own(faces?.[index] ?? `${index + 1}`);
   }
 
@@ -186,7 +197,7 @@ export class RuleWords {
         return this.isOnlyOfSum(effect.counter) ? kept : fill(effects.keepAs, { kept, counter: [this.counter(effect.counter, 2)] });
       }
       case 'go':
-        if (group!.n === 1) return effect.to === 'next' && group!.end === 'finish' ? [text(effects.finish)] : [];
+        if (group!.n === 1) return effect.to === 'next' && endsPast(this.part, effect.group) ? [text(this.finish('goal'))] : [];
         return [choice(`${at}/to`, 'Where to', effect.to, this.goWords(group!))];
       case 'mark':
         return group!.kind === 'place' ? fill(effects.placeDone, { kind }) : [text(effects[effect.as])];
@@ -202,16 +213,18 @@ export class RuleWords {
       case 'carry':
         if (effect.next === 1 && effect.afterNext <= 1) return [text(effect.afterNext === 1 ? effects.carryTwo : effects.carryOne)];
         return fill(effects.carry, { next: [text(`${effect.next}`)], after: [text(`${effect.afterNext}`)] });
-      case 'next':
-        if (effect.what === 'side') return [text(effects.nextSide)];
-        return this.part.tasks.length === 1 ? [] : [text(this.part.tasks.length > 2 ? effects.nextOfTasks : effects.nextTask)];
-      case 'finish':
-        return [text(this.finish(effect.why))];
+      case 'turn':
+        return [text(effects.nextSide)];
+      case 'stage': {
+        const { stages } = this.part;
+        if (effect.to !== 'next') return fill(effects.stage, { stage: [text(this.stage(effect.to))] });
+        return stages.length === 1 ? [] : [text(stages.length > 2 ? effects.nextOfTasks : effects.nextTask)];
+      }
     }
   }
 
   /** What the end of one player means for the others, and whether it is an end at all. */
-  private finish(why: Extract<Effect, { do: 'finish' }>['why']): string {
+  finish(why: FinishReason): string {
     const { effects } = this.words;
     if (this.isUnfinished(why)) return effects.finishUnfinished;
     if (this.game.sides.n === 1 || this.game.sides.score === 'joint') return effects.finish;

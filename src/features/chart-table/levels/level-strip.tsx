@@ -93,7 +93,7 @@ export function LevelStrip({
               dispatch={dispatch}
               readOnly={readOnly}
               plain={readThrowRules(there) !== null}
-              group={there.parts[0]!.tasks[0]!.from ?? ''}
+              group={there.parts[0]!.stages[0]!.from ?? ''}
               differs={differs.find(([id]) => id === level.id)?.[1] ?? ''}
               beat={beatWords(there, level)}
               narrow={n > 3}
