@@ -67,6 +67,7 @@ function ofGame(game: Game): Told[] {
           ...(part.measure.tie ?? []).map((tie) => tie.unit),
           ...Object.values(part.counterWords ?? {}),
         ),
+        ...told(`${of}: a stage of it`, ...part.stages.map((stage) => stage.name)),
         ...told(`${of}: a place or a thing`, ...Object.values(part.groups).flatMap((group) => group.labels ?? [])),
         ...told(`${of}: what is done in between`, ...Object.values(part.gates).flatMap((gate) => [gate.what, ...(gate.faces ?? [])])),
         ...part.stages.flatMap((task) => [

@@ -33,6 +33,7 @@ export function nouns(): Set<string> {
     ...MARKERS.map((marker) => marker.name),
     'left',
     'right',
+    ...STARTERS.flatMap(({ game }) => game.parts.flatMap((part) => (part.needs ?? []).map(({ name }) => name))),
     ...STARTERS.flatMap(({ game }) =>
       Object.values(game.course.targets)
         .flat()

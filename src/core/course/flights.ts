@@ -1,4 +1,5 @@
 /** Where balls may go: from each place towards its target, how far past it and how far to the side. */
+import { atStage } from '../rules/format/used';
 import { groundErrors, rollingResistance, rollsM, type GroundShot } from '../motion/ground';
 import { GROUND, OVERRUN_M, THROWN } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
@@ -54,7 +55,9 @@ export function flightsOf(level: Game, child: Thrower): readonly Flight[] {
     const target = nearestOf(level.course.targets[at]!, from)!;
     const lengthM = distanceM(from, target);
     const { azimuthSd } = ground ? groundErrors(ground, thrower) : releaseOf(technique!, thrower);
-    return [{ group, index, from, target, lengthM, pastM: runsPastM(level, task, lengthM, child), spreadRad: ONE_IN_TWENTY * azimuthSd }];
+    return [
+      { group, index, from, target, lengthM, pastM: runsPastM(atStage(level, task), task, lengthM, child), spreadRad: ONE_IN_TWENTY * azimuthSd },
+    ];
   });
 }
 

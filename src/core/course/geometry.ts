@@ -1,5 +1,5 @@
 import type { AimedId } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
+import type { Game, PlacedTarget, Spot, Stage } from '../rules/format/game';
 
 /** Distance along the floor, metres. */
 export function distanceM(from: Spot, to: Spot): number {
@@ -33,7 +33,7 @@ export interface AimedPlace {
   readonly group: string;
   readonly index: number;
   readonly spot: Spot;
-  readonly task: Task;
+  readonly task: Stage;
   readonly at: string;
 }
 

@@ -37,6 +37,7 @@ import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/playing/program';
+import { atStage } from '../rules/format/used';
 import { allRows, endsBy } from '../rules/format/rows';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { fallTable, type FallTable } from './pins';
@@ -92,7 +93,9 @@ export interface ChildTables {
 export function childTables(program: Program, child: Thrower, shelf?: RackShelf): ChildTables {
   const thrower = throwerWith(program.game.kit, child);
   return {
-    parts: program.parts.map((part) => part.part.stages.map((task, index) => taskTables(program.game, part, task, index, thrower, shelf))),
+    parts: program.parts.map((part) =>
+      part.part.stages.map((stage, index) => taskTables(atStage(program.game, stage), part, stage, index, thrower, shelf)),
+    ),
     gateMs: program.parts.map(gateTimes),
   };
 }

@@ -1,3 +1,4 @@
+import { atStage } from '../rules/format/used';
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import type { BodyForm, Technique } from '../motion/assumed';
@@ -18,7 +19,10 @@ export interface Throw {
 }
 
 /** The throw of a plain game. */
-export const throwOf = (game: Game): Throw => ({ kit: game.kit, technique: game.parts[0]!.stages[0]!.technique });
+export const throwOf = (game: Game): Throw => ({
+  kit: atStage(game, game.parts[0]!.stages[0]!).kit,
+  technique: game.parts[0]!.stages[0]!.technique,
+});
 
 /** The throw from a spot at a target by this child; null at a thing that is not thrown at through the air. */
 export function shotFrom({ kit, technique: told }: Throw, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot | null {

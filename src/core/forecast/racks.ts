@@ -3,6 +3,7 @@
  * layout seen along the line of throw and to a ball, not to a child: a child's errors are drawn for each shot and looked up in it. Filled
  * in the background and kept by the key of the layout; those of the usual arrangements and of the starters are shipped.
  */
+import { atStage } from '../rules/format/used';
 import type { Pin } from '../motion/chain';
 import { pinOf } from '../motion/chain';
 import { rigidFall, type RigidBodies } from '../motion/rigid';
@@ -150,12 +151,13 @@ export function racksOf(game: Game, program: Program): readonly Rack[] {
   for (const part of program.parts) {
     part.stages.forEach((task, index) => {
       const group = task.at >= 0 ? part.groups[task.at]! : undefined;
-      const { from, at, see } = part.part.stages[index]!;
+      const stage = part.part.stages[index]!;
+      const { from, at, see } = stage;
       if (see !== 'felled' || !group || part.part.groups[group.id]!.kind !== 'pin') return;
       const sets = group.up >= 0 ? Array.from({ length: group.n }, (_, n) => (1 << (n + 1)) - 1) : [group.full];
       for (const spot of (from && game.course.places[from]) || [])
         for (const standing of sets) {
-          const rack = rackOf(game.course.targets[at!] ?? [], standing, spot, game.kit.implement);
+          const rack = rackOf(game.course.targets[at!] ?? [], standing, spot, atStage(game, stage).kit.implement);
           if (rack) found.set(rack.key, rack);
         }
     });

@@ -3,7 +3,8 @@ import { placedMarks, targetFrom, type PlacedMark } from '../course/geometry';
 import { placeName } from '../rules/telling/place-name';
 import { stepPace, toParts, type Pace } from '../measure/lengths';
 import { withLengths } from '../course/set-out';
-import { AIMED, IMPLEMENTS, MARKERS, nameOf, outlineWidthM, type AimedId } from '../objects/catalogue';
+import { AIMED, IMPLEMENTS, MARKERS, nameOf, outlineWidthM, type AimedId, type ImplementId } from '../objects/catalogue';
+import { allUsed, usedAt } from '../rules/format/used';
 import type { Game, PlacedTarget } from '../rules/format/game';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
@@ -31,7 +32,6 @@ const paceOf = (by: number | Pace): Pace => (typeof by === 'number' ? stepPace(b
 /** The set-up of a game resolved to one level, measured out in this pace: for a number, a child's steps of so many metres. */
 export function setUpFor(game: Game, by: number | Pace, words = english): SetUp {
   const pace = paceOf(by);
-  const ball = IMPLEMENTS[game.kit.implement];
   const marks = placedMarks(game);
   const places = marks.map((mark): PacedPlace => {
     const paced = toParts(mark.lengthM, pace, words);
@@ -44,7 +44,7 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
     };
   });
   return {
-    things: [{ name: ball.name, n: 1, hint: words.own(ball.makeIt) }, ...thingsOf(game, places.length, words)].map(({ name, n, hint }) => ({
+    things: [...usedIn(game, words), ...thingsOf(game, places.length, words)].map(({ name, n, hint }) => ({
       name: numbered(name, n, words),
       hint,
     })),
@@ -56,10 +56,26 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
 
 /** What one go needs, as "balls" and 3: for a list with totals. */
 export const thingsNeeded = (game: Game, words = english): { readonly name: string; readonly n: number }[] =>
-  [{ name: IMPLEMENTS[game.kit.implement].name, n: 1 }, ...thingsOf(game, placedMarks(game).length, words)].map(({ name, n }) => ({
+  [...usedIn(game, words), ...thingsOf(game, placedMarks(game).length, words)].map(({ name, n }) => ({
     name: words.noun(name, n),
     n,
   }));
+
+/** What is played with, as many as the rules count, and what the stations need besides: only what is really used. */
+function usedIn(game: Game, words: Words): { name: string; n: number; hint: string }[] {
+  const groupsOf = (id: ImplementId) =>
+    game.parts.flatMap(({ stages, groups }) =>
+      stages.flatMap((stage) =>
+        usedAt(game, stage) === id
+          ? [stage.from, stage.at].flatMap((group) => (group !== undefined && groups[group]!.kind === 'implement' ? groups[group]!.n : []))
+          : [],
+      ),
+    );
+  const played = allUsed(game).map((id) => ({ name: IMPLEMENTS[id].name, n: Math.max(1, ...groupsOf(id)), hint: words.own(IMPLEMENTS[id].makeIt) }));
+  const needs = new Map<string, number>();
+  for (const { name, n } of game.parts.flatMap((part) => part.needs ?? [])) needs.set(name, Math.max(n, needs.get(name) ?? 0));
+  return [...played, ...[...needs].map(([name, n]) => ({ name, n, hint: '' }))];
+}
 
 /** "far", "coat on", "mark 3": what the child calls the place. */
 function nameOfMark(game: Game, mark: PlacedMark, words: Words): string {
@@ -84,7 +100,7 @@ function thingsOf(game: Game, places: number, words: Words): { name: string; n: 
   const substitutes = (object: AimedId) =>
     words.i18n.t('Or use {things}.', {
       things: AIMED[object].substitutes
-        .map((id) => words.i18n.t('a {thing}', { ...words.forms('thing', AIMED[id].name) }))
+        .map((id) => words.i18n.t('{thing_a}', { ...words.forms('thing', AIMED[id].name) }))
         .join(words.i18n.t(' or ')),
     });
   const { marker } = game.kit;
@@ -140,10 +156,10 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
   const walks = places.map((place, index) => {
     const mark = marks[index]!;
     const { name, steps } = place;
-    if (!mark.towards) return i18n.t('Put a {marker} there: the {place} mark', { ...marker, place: name });
-    if (targets.length === 0 && index === 0) return i18n.t('Put a {marker} down: {place}.', { ...marker, place: name || i18n.t('the start') });
+    if (!mark.towards) return i18n.t('Put {marker_a} there: the {place} mark', { ...marker, place: name });
+    if (targets.length === 0 && index === 0) return i18n.t('Put {marker_a} down: {place}.', { ...marker, place: name || i18n.t('the start') });
     if (targets.length === 0)
-      return `${walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps })} ${i18n.t('{place}: a {marker}.', { ...marker, place: name })}`;
+      return `${walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps })} ${i18n.t('{place}: {marker_a}.', { ...marker, place: name })}`;
     const from = { ...forms('thing', nameOf(targetFrom(game, mark.group, mark.spot)!)), steps };
     const away = single
       ? walking
@@ -157,8 +173,8 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
       places.length === 1
         ? i18n.t('Put the {marker} there.', marker)
         : numberedMark
-          ? i18n.t('Put a {marker} there: {place}.', { ...marker, place: name })
-          : i18n.t('Put a {marker} there: the {place} mark.', { ...marker, place: name });
+          ? i18n.t('Put {marker_a} there: {place}.', { ...marker, place: name })
+          : i18n.t('Put {marker_a} there: the {place} mark.', { ...marker, place: name });
     return `${away} ${called}`;
   });
   return [...set, ...way, ...walks];
@@ -179,17 +195,25 @@ export function pacedGame(game: Game, by: number | Pace): Game {
 export function cautionsFor(game: Game, words = english): readonly string[] {
   const objects = [...new Set([...targetsOf(game), ...(game.course.obstacles ?? [])].map((one) => one.object))];
   const marker = MARKERS.find((one) => one.name === game.kit.marker);
+  const used = allUsed(game);
+  const techniques = new Set<string>(game.parts.flatMap(({ stages }) => stages.map(({ technique }) => technique)));
+  const some = (...of: readonly string[]) => of.some((technique) => techniques.has(technique));
   const ofThings = [
     ...new Set(
-      [IMPLEMENTS[game.kit.implement].caution, ...objects.map((object) => AIMED[object].caution), marker?.caution].filter(
+      [...used.map((id) => IMPLEMENTS[id].caution), ...objects.map((object) => AIMED[object].caution), marker?.caution].filter(
         (caution) => caution !== undefined,
       ),
     ),
   ];
   return [
     /*i18n*/ 'An adult agrees to the place and the things first.',
-    /*i18n*/ 'Clear the floor. Nothing breakable, hot, sharp or full within reach of the ball.',
-    /*i18n*/ 'Look before you throw: nobody between you and the target.',
+    used.length > 0
+      ? /*i18n*/ 'Clear the floor. Nothing breakable, hot, sharp or full within reach of what flies or rolls.'
+      : /*i18n*/ 'Clear the floor. Nothing breakable, hot, sharp or full near by.',
+    ...(some('underarm', 'overarm', 'set-shot', 'lift') ? [/*i18n*/ 'Look before you throw: nobody between you and the target.'] : []),
+    ...(some('kick') ? [/*i18n*/ 'Look before you kick: nobody in the way of the ball.'] : []),
+    ...(some('roll') ? [/*i18n*/ 'Look before you roll it: nobody in its way.'] : []),
+    ...(some('move') ? [/*i18n*/ 'Look where you go: nothing to trip over, nobody in the way.'] : []),
     game.course.floor.surface === 'hard'
       ? /*i18n*/ 'Bare or grippy feet on a hard floor, not socks.'
       : /*i18n*/ 'Shoes that grip. Keep well away from any road.',

@@ -20,5 +20,5 @@ export const american: Words = speak({
   tag: 'en-US',
   direction: 'ltr',
   messages: { ...british, ...messages },
-  noun: (noun, _form, n) => english.noun(NOUNS[noun] ?? noun, n),
+  noun: (noun, form, n) => (form === 'a' ? english.forms('thing', NOUNS[noun] ?? noun)['thing_a']! : english.noun(NOUNS[noun] ?? noun, n)),
 });

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
+import { allUsed } from '@/core/rules/format/used';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
@@ -132,12 +133,12 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
         ))}
       </Ruled>
       {setUp.places.length > 0 && <MeasureWith hand={hand} ways={ways} onWays={onWays} />}
-      <h2>{i18n.t('You need')}</h2>
+      {setUp.things.length > 0 && <h2>{i18n.t('You need')}</h2>}
       <Ruled>
         {setUp.things.map((thing) => (
           <li key={thing.name}>
             {thing.name}
-            <small>{thing.hint}</small>
+            {thing.hint !== '' && <small>{thing.hint}</small>}
           </li>
         ))}
       </Ruled>
@@ -293,7 +294,7 @@ function HowToMake({ level }: { level: InHand['level'] }) {
   const { i18n } = useWords();
   const objects = [...new Set(Object.values(level.course.targets).flatMap((list) => list.map((target) => target.object)))];
   const made = [
-    { name: IMPLEMENTS[level.kit.implement].name, how: IMPLEMENTS[level.kit.implement].makeIt },
+    ...allUsed(level).map((id) => ({ name: IMPLEMENTS[id].name, how: IMPLEMENTS[id].makeIt })),
     ...objects.map((object) => ({ name: AIMED[object].name, how: AIMED[object].makeIt })),
   ].filter((one): one is { name: string; how: string } => Boolean(one.how));
   if (made.length === 0) return null;

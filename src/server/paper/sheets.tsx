@@ -106,9 +106,11 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           <List items={setUp.directions} style={style} />
         </Column>
         <Column style={style}>
-          <Text style={style.sheet.h} minPresenceAhead={60}>
-            {i18n.t('You need')}
-          </Text>
+          {setUp.things.length > 0 && (
+            <Text style={style.sheet.h} minPresenceAhead={60}>
+              {i18n.t('You need')}
+            </Text>
+          )}
           {setUp.things.map((thing) => (
             <View key={thing.name} style={style.sheet.item} wrap={false}>
               <View style={{ width: style.pt(8), height: style.pt(8), borderWidth: 1, borderColor: INK, marginTop: 2 }} />
@@ -451,7 +453,11 @@ function EventGame({
             {number}. {own(game.title)}, {own(game.levelName)}
             {game.opensOn ? ` (${i18n.t('from {day}', { day: dayWords(game.opensOn, words.tag) })})` : ''}
           </Text>
-          <Text style={style.sheet.small}>{[setUp.things.map((thing) => thing.name).join(', ') + '.', ...setUp.directions, ...rules].join(' ')}</Text>
+          <Text style={style.sheet.small}>
+            {[setUp.things.length > 0 ? `${setUp.things.map((thing) => thing.name).join(', ')}.` : '', ...setUp.directions, ...rules]
+              .filter(Boolean)
+              .join(' ')}
+          </Text>
           <View style={{ marginTop: 3 }}>
             {tallyOf(game.level, words)
               .filter((part) => part.kind === 'lines')

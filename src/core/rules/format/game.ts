@@ -93,6 +93,8 @@ export interface Stage extends Task {
   readonly name?: string;
   /** Rules of this stage, asked before those of the whole part. */
   readonly rows?: readonly Row[];
+  /** What is thrown, kicked or kept up here, where it is another thing than the game's, or nothing. */
+  readonly with?: ImplementId | 'nothing';
 }
 
 export interface Task {
@@ -161,9 +163,18 @@ export interface Measure {
   readonly tie?: readonly Measure[];
 }
 
+/** Things that a station needs beside those on the floor and what is played with: a coat, a cup. */
+export interface Needed {
+  readonly name: string;
+  readonly n: number;
+}
+
 export interface Part {
   readonly id: Id;
   readonly title?: string;
+  readonly needs?: readonly Needed[];
+  /** So many play this station together for one score. */
+  readonly together?: number;
   readonly when?: readonly Cond[];
   readonly goes: { readonly n: number; readonly keep: 'best' | 'last' | 'sum' };
   readonly counters: readonly Id[];
@@ -255,6 +266,8 @@ export interface Game {
     readonly lastTurnLevel?: boolean;
     /** Every player's own score, or one that all make together. */
     readonly score?: 'own' | 'joint';
+    /** How much farther off each player stands than the places say, metres; the child first. */
+    readonly fartherM?: readonly number[];
   };
   /** Who says what a doubtful attempt was. */
   readonly calls?: 'thrower' | 'partner' | 'again';
@@ -359,7 +372,11 @@ export const taskSchema = Joi.object({
   what: words(140),
 });
 
-const stageSchema = taskSchema.keys({ name: words(30), rows: Joi.array().items(rowSchema).max(24) });
+const stageSchema = taskSchema.keys({
+  name: words(30),
+  rows: Joi.array().items(rowSchema).max(24),
+  with: Joi.string().valid('nothing', ...IMPLEMENT_IDS),
+});
 
 const measureLeaf = {
   of: Joi.alternatives(Joi.object({ sum: Joi.object().pattern(ID, points).required() }), Joi.string().valid('clock', 'minutes', 'done')).required(),
@@ -410,6 +427,10 @@ export const commonOfPart = {
 const partSchema = Joi.object({
   ...commonOfPart,
   groups: Joi.object().pattern(ID, groupSchema).required(),
+  needs: Joi.array()
+    .items(Joi.object({ name: words(30).required(), n: Joi.number().integer().min(1).max(30).required() }))
+    .max(12),
+  together: Joi.number().integer().min(2).max(4),
   stages: Joi.array().items(stageSchema).min(1).max(8).required(),
   rows: Joi.array().items(rowSchema).max(24).required(),
   also: Joi.object().pattern(ID, effectsSchema),
@@ -417,7 +438,7 @@ const partSchema = Joi.object({
 
 /** Slots that a level may replace: of the kit, the course, the players and the parts; never the card, nor the levels themselves. */
 export const LEVEL_SLOT =
-  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score)|parts\/\d+\/(title|counterWords|clock|goes|groups|gates|stages|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
+  /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score|fartherM)|parts\/\d+\/(title|needs|together|counterWords|clock|goes|groups|gates|stages|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
 
 const toldPoint = Joi.object({ word: words(24).required(), point: words(160).required(), look: words(120).required(), fault: words(160).required() });
 const teachingSchema = Joi.object({
@@ -476,6 +497,7 @@ export const gameSchema = Joi.object<Game>({
     turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time', 'part').required(),
     lastTurnLevel: Joi.boolean(),
     score: Joi.string().valid('own', 'joint'),
+    fartherM: Joi.array().items(Joi.number().min(0).max(20)).min(2).max(4),
   }).required(),
   calls: Joi.string().valid('thrower', 'partner', 'again'),
   teaching: teachingSchema,

@@ -168,8 +168,17 @@ function* ranges(game: Game): Generator<Problem> {
     '/parts',
     'parts',
   );
+  if (game.sides.fartherM && game.sides.fartherM.length !== game.sides.n)
+    yield {
+      place: '/sides/fartherM',
+      reason: `has ${game.sides.fartherM.length} distances for ${game.sides.n} players`,
+      fix: 'Give each player one; 0 for the child.',
+    };
   for (const [p, part] of game.parts.entries()) {
     const at = `/parts/${p}`;
+    for (const [index, stage] of part.stages.entries())
+      if (stage.with === 'nothing' && stage.what === undefined && stage.technique !== 'move')
+        yield { place: `${at}/stages/${index}/with`, reason: 'nothing is played with, and nothing says what is done', fix: 'Say it under “what”.' };
     if (part.clock.kind === 'down' && part.clock.s < 1)
       yield { place: `${at}/clock/s`, reason: 'a clock that counts down from nothing is over before it starts', fix: 'Give it some seconds.' };
     const lists: readonly (readonly [string, readonly Cond[]])[] = [

@@ -8,9 +8,6 @@ export const allRows = ({ rows, stages }: Pick<Part, 'rows' | 'stages'>): readon
 export const endsPast = ({ stop }: Pick<Part, 'stop'>, group: Id): boolean =>
   stop.some(({ if: conds }) => conds.length === 1 && conds[0]![0] === `passed.${group}`);
 
-/** True when the part ends past any of its groups. */
-export const endsPastAny = (part: Pick<Part, 'stop' | 'groups'>): boolean => Object.keys(part.groups).some((group) => endsPast(part, group));
-
 /** The stop that a rule brings about by itself; undefined when the part goes on. */
 export function stopOf({ stop }: Pick<Part, 'stop'>, { id, if: conds }: Row): Stop | undefined {
   const [first, ...more] = conds;

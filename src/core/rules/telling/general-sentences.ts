@@ -6,12 +6,13 @@ import { IMPLEMENTS } from '../../objects/catalogue';
 import { targetsOf } from '../../course/geometry';
 import type { GeneralWords } from './general-words.en-gb';
 import type { Catalogue } from './languages';
-import type { Cond, Game, Group, Measure, Part, Row, Stop, Task } from '../format/game';
+import type { Cond, Game, Group, Measure, Part, Row, Stage, Stop, Task } from '../format/game';
 import { mostOf } from '../format/most';
 import { readFrames, type Frames } from '../format/read-frames';
 import { allRows, endsBy, endsPast, stopOf } from '../format/rows';
 import { RuleWords } from './tell-rows';
 import { unfinishedRule } from '../format/unfinished';
+import { usedAt } from '../format/used';
 import { capital, uncapital, choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
 import type { Audience, Sentence, Token } from './tokens';
 
@@ -106,6 +107,14 @@ class Writer {
       });
       if (misses.length > 0) found.push(this.say('misses', { ends: joined([...new Set(misses)].map(said), this.catalogue.or) }));
     }
+    for (const [player, farther] of (sides.fartherM ?? []).entries())
+      if (farther > 0)
+        found.push(
+          this.say('farther', {
+            player: [text(`${player + 1}`)],
+            length: [number(`/sides/fartherM/${player}`, `Metres farther, player ${player + 1}`, farther, 0, 20, 0.5)],
+          }),
+        );
     if (sides.lastTurnLevel !== undefined)
       found.push(this.say('lastTurn', { lastTurn: [text(sides.lastTurnLevel ? this.catalogue.lastTurn.yes : this.catalogue.lastTurn.no)] }));
     return found;
@@ -124,6 +133,8 @@ class Writer {
         : [];
     const level = part.when?.find(([operand]) => operand === 'card.level')?.[2];
     const when: Token[] = level === undefined ? [] : [...this.say(level === 1 ? 'whenLevel' : 'whenNotLevel'), text(' ')];
+    if (part.together !== undefined)
+      tell('players', this.say('together', { n: [number(`${at}/together`, 'How many together', part.together, 2, 4)] }));
     const clock = this.clock(part, rules, at);
     if (clock.length > 0) tell('clock', [...title, ...when, ...clock]);
     const frames = readFrames(part);
@@ -207,13 +218,13 @@ class Writer {
     return clock.per === 'part' ? half : [...of, text(' '), ...half];
   }
 
-  private task(part: Part, task: Task, rules: RuleWords, at: string, index: number): Sentence {
+  private task(part: Part, task: Stage, rules: RuleWords, at: string, index: number): Sentence {
     const { catalogue, game } = this;
     const lead = part.stages.length > 1 && !readFrames(part) ? (index === 0 ? catalogue.first : catalogue.then) : '';
     const implement: Token = choice(
-      '/kit/implement',
+      task.with === undefined ? '/kit/implement' : `${at}/with`,
       'What is played with',
-      game.kit.implement,
+      usedAt(game, task) ?? game.kit.implement,
       Object.fromEntries(Object.values(IMPLEMENTS).map((thing) => [thing.id, this.language.implement(thing.id)])) as Record<
         typeof game.kit.implement,
         string

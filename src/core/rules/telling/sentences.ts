@@ -157,7 +157,8 @@ function withPointer(game: Game, pointer: string, value: string | number): Game 
   const { editor } = token;
   if (editor.kind === 'number') {
     if (typeof value !== 'number' || !Number.isFinite(value)) return game;
-    return replaceAt(game, pointer, Math.min(editor.max, Math.max(editor.min, Math.round(value))));
+    const steps = editor.step < 1 ? Math.round(value / editor.step) * editor.step : Math.round(value);
+    return replaceAt(game, pointer, Math.min(editor.max, Math.max(editor.min, steps)));
   }
   if (editor.kind === 'choice') return editor.options.some((option) => option.value === value) ? replaceAt(game, pointer, value) : game;
   const written = String(value).trim().slice(0, editor.maxLength);

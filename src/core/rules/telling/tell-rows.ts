@@ -6,6 +6,7 @@ import { IMPLEMENTS } from '../../objects/catalogue';
 import type { Amount, Cond, Effect, FinishReason, Game, Gate, Group, Part } from '../format/game';
 import { mostOf } from '../format/most';
 import { endsPast } from '../format/rows';
+import { usedAt } from '../format/used';
 import type { GeneralWords } from './general-words.en-gb';
 import type { Catalogue } from './languages';
 import { choice, fill, joined, number, said, text, words, type Slots } from './tell-tokens';
@@ -37,7 +38,10 @@ export class RuleWords {
 
   /** "mark", "pin", or of what is played with its own name: "balloon". */
   kind(group: Group, n = 1): string {
-    if (group.kind === 'implement') return this.language.noun(IMPLEMENTS[this.game.kit.implement].name, n);
+    if (group.kind === 'implement') {
+      const stage = this.part.stages.find(({ from, at }) => [from, at].some((id) => id !== undefined && this.part.groups[id] === group));
+      return this.language.noun(IMPLEMENTS[(stage && usedAt(this.game, stage)) ?? this.game.kit.implement].name, n);
+    }
     return n === 1 ? this.words.kinds[group.kind] : this.words.allKinds[group.kind];
   }
 

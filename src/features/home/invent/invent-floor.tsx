@@ -91,7 +91,7 @@ export function InventFloor({ plan, stepsOf, putting, picked, onPick, onPlan }: 
       )}
       {thing(
         { kind: 'target' },
-        i18n.t('the target, a {thing}', { ...forms('thing', AIMED[plan.target.object].name) }),
+        i18n.t('the target, {thing_a}', { ...forms('thing', AIMED[plan.target.object].name) }),
         plan.target,
         <rect
           x={-widthOf(plan.target.object) / 2}
