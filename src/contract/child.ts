@@ -32,6 +32,8 @@ export interface WeekOfChild {
     /** Something of it waits to be looked at. */
     readonly doubt: boolean;
     readonly felt: string | null;
+    /** Of the child's own sums how many were right; null where none was asked for. */
+    readonly ownSums: { readonly right: number; readonly of: number } | null;
     readonly looksHome: readonly MarkedLook[];
     readonly looksTeacher: readonly MarkedLook[];
     readonly film: boolean;

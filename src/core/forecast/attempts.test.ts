@@ -5,6 +5,7 @@ import { groundErrors, rollingResistance, speedFor, stopGaps } from '../motion/g
 import { IMPLEMENTS, shapeOf, type AimedId, type ImplementId } from '../objects/catalogue';
 import { drawUnit, PURPOSE } from '../random/draw';
 import type { Course, PlacedTarget, Spot, Task } from '../rules/format/game';
+import { starter } from '../../../tests/examples/starters';
 import { successAt } from './attempts';
 
 const MILLION = 1_000_000;
@@ -161,5 +162,20 @@ describe('what is aimed at when several things are in reach', () => {
       expect(from(2, age + 2)).toBeGreaterThan(from(2, age) + 0.05);
       expect(from(1.5, age)).toBeGreaterThan(from(2.5, age) + 0.05);
     }
+  });
+});
+
+describe('a bucket', () => {
+  it('that is only to be hit is an upright as wide and as high, and far easier than one to land in', () => {
+    const game = starter('heron-strike');
+    const [id, [thing]] = Object.entries(game.course.targets)[0] as [string, PlacedTarget[]];
+    const stage = game.parts[0]!.stages[0]!;
+    const spot = { xM: thing!.xM - 3, yM: thing!.yM };
+    const child = { ageYears: 9 };
+    const chance = (aim: 'in' | 'hit') => successAt(game, stage, spot, { ...thing!, object: 'bucket', aim }, child).chance;
+    expect(id).toBe(stage.at);
+    expect(chance('hit')).toBeGreaterThan(1.5 * chance('in'));
+    const upright = { ...thing!, object: 'bucket' as const, own: { name: 'post', shape: { kind: 'upright' as const, widthM: 0.3, heightM: 0.28 } } };
+    expect(chance('hit')).toBeCloseTo(successAt(game, stage, spot, upright, child).chance, 9);
   });
 });

@@ -34,7 +34,7 @@ import { GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, t
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
-import { IMPLEMENTS, shapeOf, type ThrownShape } from '../objects/catalogue';
+import { IMPLEMENTS, shapeOf, shapeToTry, type ThrownShape } from '../objects/catalogue';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/playing/program';
 import { atStage } from '../rules/format/used';
@@ -176,7 +176,7 @@ interface Success {
 /** The chance of a success from a spot at a thing, by what it is and how it is tried. */
 export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, child: Thrower): Success {
   const thrower = throwerWith(game.kit, child);
-  const shape = shapeOf(thing);
+  const shape = shapeToTry(thing);
   const ball = IMPLEMENTS[game.kit.implement];
   const length = distanceM(spot, thing);
   const thrown = THROWN[task.technique];

@@ -3,7 +3,7 @@ import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import type { BodyForm, Technique } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
-import { IMPLEMENTS, isThrownAt, shapeOf } from '../objects/catalogue';
+import { IMPLEMENTS, isThrownAt, shapeToTry } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { successAt } from './attempts';
@@ -26,7 +26,7 @@ export const throwOf = (game: Game): Throw => ({
 
 /** The throw from a spot at a target by this child; null at a thing that is not thrown at through the air. */
 export function shotFrom({ kit, technique: told }: Throw, spot: Spot, target: PlacedTarget, thrower: Thrower): Shot | null {
-  const shape = shapeOf(target);
+  const shape = shapeToTry(target);
   if (!isThrownAt(shape)) return null;
   const technique: Technique = TECHNIQUES.find((known) => known === told) ?? 'underarm';
   return {

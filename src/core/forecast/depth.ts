@@ -2,12 +2,13 @@
  * Depth over the floor: the chance of a hit from every spot, for the contour bands of the chart and the soundings between them.
  * All that such a chance depends on stands in one record, the basis: it is worked out from nothing else, so the basis is its key too.
  */
+import { atStage } from '../rules/format/used';
 import { contours } from 'd3-contour';
 import { curveLinearClosed, line } from 'd3-shape';
 import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
 import { hitChance } from '../motion/chance';
 import type { Thrower } from '../motion/release';
-import { shapeOf } from '../objects/catalogue';
+import { shapeToTry } from '../objects/catalogue';
 import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { readThrowRules } from '../rules/format/throw-rules';
 import { successAt } from './attempts';
@@ -71,7 +72,7 @@ export function floorBasis(level: Game, child: Thrower, from?: string): FloorBas
     .filter((one) => one.from !== undefined && one.at !== undefined && one.technique !== 'move' && (level.course.targets[one.at]?.length ?? 0) > 0);
   const task = plain ? level.parts[0]!.stages[0] : (aimed.find((one) => one.from === from) ?? aimed[0]);
   const targets = plain ? single && [single] : task && level.course.targets[task.at!];
-  return task && targets ? { child, kit: level.kit, floor: level.course.floor, task, targets, plain } : null;
+  return task && targets ? { child, kit: atStage(level, task).kit, floor: level.course.floor, task, targets, plain } : null;
 }
 
 /** Two floors with the same key have the same chances. */
@@ -155,10 +156,10 @@ function tableFor(basis: FloorBasis, target: PlacedTarget, known: KnownTables): 
   return read;
 }
 
-const sizeOf = ({ widthM, own }: PlacedTarget) => ({ ...(widthM !== undefined && { widthM }), ...(own && { own }) });
+const sizeOf = ({ widthM, own, aim }: PlacedTarget) => ({ ...(widthM !== undefined && { widthM }), ...(own && { own }), ...(aim && { aim }) });
 
 function looksTheSameRound(thing: PlacedTarget): boolean {
-  const shape = shapeOf(thing);
+  const shape = shapeToTry(thing);
   return !(shape.kind === 'opening' && shape.outline === 'rectangle');
 }
 

@@ -369,6 +369,7 @@ export interface Sized {
   readonly object: AimedId;
   readonly widthM?: number | undefined;
   readonly own?: OwnThing | undefined;
+  readonly aim?: 'in' | 'hit' | undefined;
 }
 
 /** What a thing that is set out is called. */
@@ -394,4 +395,10 @@ export function shapeOf({ object, widthM, own }: Sized): AimedShape {
     case 'face':
       return { ...shape, widthM };
   }
+}
+
+/** What a thing is to a try at it: one with an opening that is only to be hit is an upright as wide and as high. */
+export function shapeToTry(thing: Sized): AimedShape {
+  const shape = shapeOf(thing);
+  return thing.aim === 'hit' && shape.kind === 'opening' ? upright(outlineWidthM(shape), shape.rimM) : shape;
 }

@@ -24,6 +24,8 @@ export interface Go {
   /** The total as the family saw or wrote it, null for “not finished”; the engine works it out again. */
   readonly total: number | null;
   readonly unit: string;
+  /** What the child made of it before the page said it, where the game asks. */
+  readonly added?: number;
   /** How many played, where others joined in; player 0 is the child. */
   readonly players?: number;
 }
@@ -70,6 +72,7 @@ const goSchema = Joi.object<Go>({
     distancesM: Joi.array().items(Joi.number().min(0).max(100)).max(30).required(),
   }).required(),
   total: Joi.number().integer().min(-100_000).max(10_000_000).allow(null).required(),
+  added: Joi.number().integer().min(-999).max(999_999),
   players: Joi.number().integer().min(1).max(4),
   unit: Joi.string().max(20).allow('').required(),
 });

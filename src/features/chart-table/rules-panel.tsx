@@ -5,6 +5,7 @@ import { targetOf } from '@/core/course/geometry';
 import type { Game } from '@/core/rules/format/game';
 import { plainText, sentencesOf, type Sentence, type Token } from '@/core/rules/telling/sentences';
 import { cautionsFor } from '@/core/sheet/set-up';
+import { Ticked } from '@/ui/form/fields';
 import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
 import { QuietButton } from '@/ui/button';
@@ -140,6 +141,18 @@ export const RulesPanel = memo(function RulesPanel({ level, game, shown, levelNa
           ))}
         </div>
       ))}
+      {!readOnly && (
+        <Ticked
+          label="the child adds it up before the page says it"
+          on={game.childAdds === true}
+          onChange={(on) =>
+            dispatch({
+              do: 'edit',
+              change: ({ childAdds: _adds, ...rest }) => (on ? { ...rest, childAdds: true } : rest),
+            })
+          }
+        />
+      )}
       <Aside>
         {!readOnly && <QuietButton onPress={onWays}>Another way to play</QuietButton>}
         <QuietButton onPress={() => setAside(aside === 'child' ? null : 'child')} aria-expanded={aside === 'child'}>
@@ -184,6 +197,7 @@ function saysTheSame(before: RulesPanelProps, after: RulesPanelProps): boolean {
     JSON.stringify(a.sides) === JSON.stringify(b.sides) &&
     a.card === b.card &&
     a.calls === b.calls &&
+    a.childAdds === b.childAdds &&
     targetOf(a)?.object === targetOf(b)?.object &&
     before.dispatch === after.dispatch &&
     before.readOnly === after.readOnly

@@ -279,6 +279,11 @@ function Weeks({ weeks }: { weeks: readonly WeekOfChild[] }) {
                       {go.par !== null && `, par there ${go.par}`}
                     </OwnLine>
                   ))}
+                  {game.ownSums && (
+                    <OwnLine>
+                      own sums: {game.ownSums.right} of {game.ownSums.of} right
+                    </OwnLine>
+                  )}
                 </td>
                 <td className="figure">
                   {game.best === null ? '–' : <b>{game.best}</b>}

@@ -49,6 +49,8 @@ export function soFarOf({ moves, result, program, part }: Pick<PlayInHand, 'move
   }
   const several = program.parts.length > 1;
   const now = result.parts[moves.part];
+  // The child is asked for the sum at the end.
+  if (program.game.childAdds && !several) return { is: 'nothing' };
   const value = several ? (now?.value ?? 0) : result.value;
   const beside = moves.counters.filter((counter) => counter.value !== value);
   return { is: 'score', value, unit: several ? (now?.unit ?? '') : result.unit, beside: beside.length > 1 ? beside : [] };

@@ -85,12 +85,23 @@ export function WholeScore({ result }: { result: Result }) {
 }
 
 /** The working at the end, like a sum in a pupil's book. */
-export function Working({ program, events, result }: { program: Program; events: readonly PlayEvent[]; result: Result }) {
+export function Working({
+  program,
+  events,
+  result,
+  summed = true,
+}: {
+  program: Program;
+  events: readonly PlayEvent[];
+  result: Result;
+  /** Without: what there is to add up, and not what it comes to. */
+  summed?: boolean;
+}) {
   const words = useWords();
   const { i18n, own } = words;
   if (program.parts.length === 1 && playsFrames(program.parts[0]!)) {
     const frames = framesOf(program, events);
-    return <FrameSheet frames={frames} of={Math.max(frames.length, 10)} />;
+    return <FrameSheet frames={summed ? frames : frames.map((frame) => ({ ...frame, total: null }))} of={Math.max(frames.length, 10)} />;
   }
   if (program.parts.length > 1) {
     const adds = program.game.card.combine === 'sum';
@@ -103,7 +114,7 @@ export function Working({ program, events, result }: { program: Program; events:
               <td>{part.value ?? i18n.t('not finished')}</td>
             </tr>
           ))}
-          {adds && (
+          {adds && summed && (
             <tr className="sum">
               <th>{i18n.t('together (the sum of all)', {}, { message: 'together' })}</th>
               <td>{result.value ?? i18n.t('not finished')}</td>
@@ -134,12 +145,16 @@ export function Working({ program, events, result }: { program: Program; events:
               <td>{line.times * line.each}</td>
             </tr>
           ))}
-        <tr className="sum">
-          <th>
-            {goes.length > 1 ? keptWords(program.parts[0]!.part.goes.keep, words) : i18n.t('together (the sum of all)', {}, { message: 'together' })}
-          </th>
-          <td colSpan={3}>{result.value ?? i18n.t('not finished')}</td>
-        </tr>
+        {summed && (
+          <tr className="sum">
+            <th>
+              {goes.length > 1
+                ? keptWords(program.parts[0]!.part.goes.keep, words)
+                : i18n.t('together (the sum of all)', {}, { message: 'together' })}
+            </th>
+            <td colSpan={3}>{result.value ?? i18n.t('not finished')}</td>
+          </tr>
+        )}
       </tbody>
     </Sum>
   );

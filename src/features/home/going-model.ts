@@ -106,6 +106,12 @@ export function sessionWith(held: Session | undefined, item: CardItem, token: st
   return { ...session, formId, goes: [...session.goes, go] };
 }
 
+/** With the child's own sum of the go that came last. */
+export const withAdded = (session: Session, sum: number): Session => ({
+  ...session,
+  goes: session.goes.map((kept, index) => (index === session.goes.length - 1 ? { ...kept, go: { ...kept.go, added: sum } } : kept)),
+});
+
 /** A go as it is kept and reported: its level, set-up, hand and way of counting. */
 export function keptGo(hand: InHand, going: GoInTheMaking, ways: Ways, side: Hand, events: readonly PlayEvent[], result: Result): KeptGo {
   const counting: CountingWay = going.counting === 'watch' ? 'parts' : going.counting;

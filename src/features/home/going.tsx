@@ -16,6 +16,7 @@ import {
   stepToBeginWith,
   stepToGoOn,
   stepToPlay,
+  withAdded,
   type Counting,
   type GoInTheMaking,
   type Step,
@@ -72,6 +73,13 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
       await refresh();
     } else await store.forgetBegun(item.assignmentId);
     setStep({ on: 'result', item, formId, going, events, result });
+  };
+  /** What the child made of the go that was ended just now. */
+  const added = async (item: CardItem, sum: number) => {
+    const session = await store.session(item.assignmentId);
+    if (!session) return;
+    await store.keepSession(withAdded(session, sum));
+    await refresh();
   };
   /** What is kept now: another window may have played on, or ended it. */
   const goOn = async (item: CardItem) => {
@@ -223,6 +231,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               onSame={() => again(0)}
               onOthers={() => again(1)}
               onFinish={() => setStep({ on: 'report', item, formId })}
+              onAdded={(sum) => void added(item, sum)}
             />
           );
         }

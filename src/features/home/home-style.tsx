@@ -136,3 +136,22 @@ export const Summary = styled.summary`
   min-height: 44px;
   cursor: pointer;
 `;
+
+/** A score that is typed, large. */
+export const TypedWhole = styled.label`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--space-5);
+  font-size: var(--type-4);
+  & input {
+    width: 7rem;
+    min-height: 60px;
+    border: 0;
+    border-bottom: 3px solid var(--gorse);
+    background: transparent;
+    text-align: center;
+    font-size: var(--type-6);
+    font-weight: 700;
+  }
+`;

@@ -11,29 +11,11 @@ import { TextButton } from '../counter/counter-style';
 import { figureFault } from '../counter/figure-fault';
 import { Fault } from '../counter/figure-field';
 import { PartsEntry } from '../counter/parts-entry';
-import { Big, Bottom, Screen } from './home-style';
+import { Big, Bottom, Screen, TypedWhole } from './home-style';
 import type { InHand } from './in-hand';
 import { Top } from './top';
 import { useWords } from '@/features/languages/use-words';
 import { useDraft } from './use-draft';
-
-const WholeScore = styled.label`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: var(--space-5);
-  font-size: var(--type-4);
-  & input {
-    width: 7rem;
-    min-height: 60px;
-    border: 0;
-    border-bottom: 3px solid var(--gorse);
-    background: transparent;
-    text-align: center;
-    font-size: var(--type-6);
-    font-weight: 700;
-  }
-`;
 
 const Sum = styled.p`
   font-size: var(--type-5);
@@ -103,7 +85,7 @@ export function PartsScreen({
       <Top hand={hand} name={name} />
       <h1>{i18n.t('How did it go?')}</h1>
       {onlyTotal ? (
-        <WholeScore>
+        <TypedWhole>
           <input
             aria-label={i18n.t('The score in {unit}', {
               unit: length ? i18n.t('centimetres (a unit)', {}, { message: 'centimetres' }) : own(result.unit),
@@ -115,11 +97,11 @@ export function PartsScreen({
           />
           {length ? 'cm' : own(result.unit)}
           {!read.ok && <Fault role="alert">{figureFault(read.why, range, words)}</Fault>}
-        </WholeScore>
+        </TypedWhole>
       ) : (
         <>
           <PartsEntry game={level} fields={fields} typed={typed} onTyped={(next) => putWritten({ ...written, typed: next })} onFault={noteFault} />
-          <Sum role="status">{result.sum}</Sum>
+          {!level.childAdds && <Sum role="status">{result.sum}</Sum>}
         </>
       )}
       {several && (

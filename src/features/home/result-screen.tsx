@@ -1,11 +1,12 @@
 'use client';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { compile } from '@/core/rules/playing/compile';
 import type { Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
 import { offersAfter, type Offer } from '@/core/sheet/after-a-go';
 import { WholeScore, Working } from '../counter/working';
+import { AddUp } from './add-up';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
@@ -64,6 +65,8 @@ export interface ResultScreenProps {
   readonly onSame: () => void;
   readonly onOthers: () => void;
   readonly onFinish: () => void;
+  /** What the child made of it. */
+  readonly onAdded: (sum: number) => void;
 }
 
 /** Against the own best and against par, kindly. */
@@ -81,13 +84,31 @@ function praise({ par, best }: InHand, { value, better, team, unit }: Result, wo
 }
 
 /** After a go: the working, then easier, the same or harder, one thing at a time, or finish. */
-export function ResultScreen({ hand, name, result, events, goes, players, onForm, onSame, onOthers, onFinish }: ResultScreenProps) {
+export function ResultScreen({ hand, name, result, events, goes, players, onForm, onSame, onOthers, onFinish, onAdded }: ResultScreenProps) {
   const words = useWords();
   const { i18n } = words;
   const program = useMemo(() => {
     const compiled = compile(hand.level);
     return compiled.ok ? compiled.value : null;
   }, [hand.level]);
+  const [added, setAdded] = useState<number | null>(null);
+  const [asking, setAsking] = useState(hand.level.childAdds === true && result.value !== null && !result.team);
+  if (asking)
+    return (
+      <Screen>
+        <Top hand={hand} name={name} />
+        {program && events.length > 0 && <Working program={program} events={events} result={result} summed={false} />}
+        <AddUp
+          result={result}
+          onAdded={(sum) => {
+            setAdded(sum);
+            setAsking(false);
+            onAdded(sum);
+          }}
+          onSkip={() => setAsking(false)}
+        />
+      </Screen>
+    );
   const offers = offersAfter(hand.item.game, hand.item.forms, hand.form, hand.chosen.equal ? result.value : null, words);
   const offer = (one: Offer, act: () => void) => (
     <button key={one.words + one.hint} type="button" onClick={act}>
@@ -103,6 +124,13 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
       <WholeScore result={result} />
       {result.finished === 'stopped' && result.value !== null && <Centred>{i18n.t('Not finished: that is written down too.')}</Centred>}
       {program && events.length > 0 && <Working program={program} events={events} result={result} />}
+      {added !== null && (
+        <Centred role="status">
+          {added === result.value
+            ? i18n.t('Your sum is right: {sum}.', { sum: added })
+            : i18n.t('Your sum was {sum}. Look where the two part.', { sum: added })}
+        </Centred>
+      )}
       <Centred>{praise(hand, result, words)}</Centred>
       <ReadAloud
         words={`${scoreWords(result.value, result.unit, words)}. ${praise(hand, result, words)} ${i18n.t('Again just the same, easier, harder, or finish?')}`}

@@ -141,6 +141,15 @@ async function otherGo(
   return { words, value, par: await parOfGo(play, fitted) };
 }
 
+/** Of the child's own sums, how many are what the go came to. */
+function ownSumsOf(plays: readonly ReportedPlay[]): { right: number; of: number } | null {
+  const sums = plays.flatMap((play) => {
+    const { added, total } = play.report.goes[play.goNumber - 1]!;
+    return added === undefined ? [] : [added === (play.value ?? total)];
+  });
+  return sums.length === 0 ? null : { right: sums.filter(Boolean).length, of: sums.length };
+}
+
 async function weeksOfChild(
   classId: Uuid,
   plays: readonly ReportedPlay[],
@@ -174,6 +183,7 @@ async function weeksOfChild(
             ),
             doubt: mine.some((play) => play.kind !== 'clean' && play.choice === null),
             felt: mine.at(-1)!.felt,
+            ownSums: ownSumsOf(mine),
             looksHome: mine.findLast((play) => play.looks !== undefined)?.looks?.marks ?? [],
             looksTeacher: seen?.marks ?? [],
             film: seen?.film ?? false,

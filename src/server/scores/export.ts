@@ -26,6 +26,8 @@ export interface ExportedGo {
   readonly worked_out: number | null;
   readonly counts: number | null;
   readonly unit: string;
+  /** What the child made of it, where the game asks. */
+  readonly own_sum: number | null;
   readonly hits: number;
   readonly tries: number;
   readonly as_asked: boolean;
@@ -55,6 +57,7 @@ export async function exportedGoes(classId: Uuid): Promise<ExportedGo[]> {
         worked_out: play.value,
         counts: play.counts,
         unit: game.parts[0]!.measure.unit,
+        own_sum: play.report.goes[play.goNumber - 1]!.added ?? null,
         hits: play.successes,
         tries: play.attempts,
         as_asked: play.asAsked,
@@ -99,6 +102,7 @@ const COLUMNS = [
   'worked_out',
   'counts',
   'unit',
+  'own_sum',
   'hits',
   'tries',
   'as_asked',

@@ -1,4 +1,4 @@
-/** Format 1 of a course: what stands where, its types and the Joi schema that admits one. Import only types from here on a child's page. */
+/** The format of a course: what stands where, its types and the Joi schema that admits one. Import only types from here on a child's page. */
 import Joi from 'joi';
 import { AIMED_IDS, type AimedId } from '../../objects/catalogue';
 import { ownThingSchema, type OwnThing } from '../../objects/own';
@@ -21,6 +21,8 @@ export interface PlacedTarget extends Spot {
   readonly standM: number;
   /** How wide this one is, where that is to be told: a gap between shoes, a small box. Without it the usual width of its kind. */
   readonly widthM?: number;
+  /** Of a thing with an opening: whether it is to be landed in or to be hit. */
+  readonly aim?: 'in' | 'hit';
   /** A thing of the teacher's own: its name and size in place of those of the object, which is the one most like it. */
   readonly own?: OwnThing;
 }
@@ -94,6 +96,7 @@ const placedTarget = Joi.object({
   turnRad: Joi.number().min(-7).max(7).required(),
   standM: Joi.number().min(0).max(2).required(),
   widthM: Joi.number().min(0.02).max(5),
+  aim: Joi.string().valid('in', 'hit'),
   own: ownThingSchema,
 });
 export const courseSchema = Joi.object({

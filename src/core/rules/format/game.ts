@@ -269,6 +269,8 @@ export interface Game {
     /** How much farther off each player stands than the places say, metres; the child first. */
     readonly fartherM?: readonly number[];
   };
+  /** The page asks the child for the sum before it says it; both are kept. */
+  readonly childAdds?: true;
   /** Who says what a doubtful attempt was. */
   readonly calls?: 'thrower' | 'partner' | 'again';
   readonly teaching?: Teaching;
@@ -500,6 +502,7 @@ export const gameSchema = Joi.object<Game>({
     fartherM: Joi.array().items(Joi.number().min(0).max(20)).min(2).max(4),
   }).required(),
   calls: Joi.string().valid('thrower', 'partner', 'again'),
+  childAdds: Joi.valid(true),
   teaching: teachingSchema,
   levels: Joi.array().items(levelSchema).min(1).max(6).required(),
 }).required();

@@ -17,6 +17,7 @@ export type GapKind =
   | 'levers'
   | 'no-time'
   | 'luck'
+  | 'hit-or-in' // a thing with an opening
   | 'in-flight'
   | 'past-target'
   | 'equal-turns'

@@ -4,7 +4,7 @@ import { told } from '../../../../tests/laws/told';
 import { sensibleStart } from '../../course/sensible-start';
 import type { GapKind } from './gap';
 import { gapsOf } from './gaps';
-import type { Game, Part } from '../format/game';
+import type { Game, Part, PlacedTarget } from '../format/game';
 import { resolveLevel } from '../format/level';
 import { readGame } from '../format/read-game';
 import { readThrowRules, withThrowRules } from '../format/throw-rules';
@@ -22,6 +22,14 @@ const without = <T extends object>(of: T, key: keyof T): T => {
 const droppedFromPart = (game: Game, key: keyof Part): Game => ({
   ...game,
   parts: game.parts.map((part, index) => (index === 0 ? without(part, key) : part)),
+});
+
+const withTarget = (game: Game, change: Partial<PlacedTarget>): Game => ({
+  ...game,
+  course: {
+    ...game.course,
+    targets: Object.fromEntries(Object.entries(game.course.targets).map(([id, list]) => [id, list.map((one) => ({ ...one, ...change }))])),
+  },
 });
 
 /** A game with one gap of each kind, and where the gap finder is to see it. */
@@ -51,6 +59,11 @@ const GAPPY: readonly { readonly kind: GapKind; readonly place: string; readonly
     })),
   },
   { kind: 'tie', place: '/parts/0/measure/tie', game: withPart(starter('harbour-stores'), (part) => ({ measure: without(part.measure, 'tie') })) },
+  {
+    kind: 'hit-or-in',
+    place: '/parts/0/stages/0/at',
+    game: withTarget(starter('heron-strike'), { object: 'bucket' }),
+  },
   { kind: 'stroke-cap', place: '/parts/0/stop', game: withPart(starter('otters-errand'), () => ({ stop: [] })) },
   {
     kind: 'bad-feed',

@@ -8,6 +8,7 @@ import { badFeed } from './bad-feed';
 import { edges } from './edge';
 import { endless } from './endless';
 import { equalTurns } from './equal-turns';
+import { hitOrIn } from './hit-or-in';
 import { inFlight } from './in-flight';
 import { levers } from './levers';
 import { luck } from './luck';
@@ -44,6 +45,7 @@ function partGaps(game: Game, part: Part, index: number): Gap[] {
   const change = (label: string, to: Partial<Part>): Mend => ({ label, game: withPart(game, index, to) });
   return [
     ...misses(part, at, change),
+    ...hitOrIn(game, part, at),
     ...edges(game, part, at, change),
     ...twoAtOnce(part, at, change),
     ...strokeCap(part, at, change),

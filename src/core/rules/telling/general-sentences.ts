@@ -69,6 +69,7 @@ class Writer {
     tell('body', this.form());
     game.parts.forEach((part, index) => steps.push(...this.part(part, index)));
     if (game.parts.length > 1) tell('card', this.card());
+    tell('count', this.childAdds());
     if (game.calls) tell('count', this.say('calls', { calls: [choice('/calls', 'Who says in doubt', game.calls, this.catalogue.calls)] }));
     return steps;
   }
@@ -79,6 +80,11 @@ class Writer {
     return this.say(combine === 'sum' ? 'cardSum' : 'cardWins', {
       better: [choice('/card/better', 'Which card is better', better, this.catalogue.better)],
     });
+  }
+
+  /** That the child is asked for the sum first. */
+  childAdds(): Sentence {
+    return this.game.childAdds ? this.say('childAdds') : [];
   }
 
   /** How the body is held, where a game or a level says so. */
@@ -329,7 +335,8 @@ class Writer {
     if (group.kind !== 'target' && group.kind !== 'pin') return [];
     if (group.n > 1)
       return [text(' '), ...fill(group.kind === 'pin' ? this.catalogue.atPins : this.catalogue.atTargets, { n: [text(`${group.n}`)] })];
-    return target ? [text(' '), ...fill(this.catalogue.atTarget, { target: [text(this.language.aimed(target.object))] })] : [];
+    const template = target?.aim === 'hit' ? this.catalogue.atToHit : target?.aim === 'in' ? this.catalogue.atToGoIn : this.catalogue.atTarget;
+    return target ? [text(' '), ...fill(template, { target: [text(this.language.aimed(target.object))] })] : [];
   }
 
   /** A rule, with all that it looks at and all that it does. One that comes to bear only where an earlier one does not says so. */
@@ -488,4 +495,9 @@ export function generalSentences(game: Game, audience: Audience, language: Catal
 /** How the body is held, as a sentence of any game; empty where nothing is said of it. */
 export function formSentence(game: Game, audience: Audience, language: Catalogue): Sentence {
   return new Writer(game, audience, language).form();
+}
+
+/** That the child adds up first, as a sentence of any game; empty where it does not. */
+export function childAddsSentence(game: Game, audience: Audience, language: Catalogue): Sentence {
+  return new Writer(game, audience, language).childAdds();
 }

@@ -4,7 +4,7 @@
 import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../../objects/catalogue';
 import type { Game } from '../format/game';
 import { replaceAt } from '../format/level';
-import { formSentence, generalSentences } from './general-sentences';
+import { childAddsSentence, formSentence, generalSentences } from './general-sentences';
 import { fill } from './tell-tokens';
 import { CATALOGUES, type Catalogue } from './languages';
 import { messages } from './messages.en-gb';
@@ -130,7 +130,7 @@ export function sentencesOf(game: Game, audience: Audience, catalogue: Catalogue
     fill(words.after, slots),
     timed ? [...fill(words.fetch, slots), text(' '), ...fill(words.inFlight, slots)] : fill(words.fetchNoClock, slots),
     ...(rules.tipped ? [fill(words.tipped, slots)] : []),
-    ...[formSentence(game, audience, catalogue)].filter((sentence) => sentence.length > 0),
+    ...[formSentence(game, audience, catalogue), childAddsSentence(game, audience, catalogue)].filter((sentence) => sentence.length > 0),
   ];
 }
 
