@@ -1,5 +1,9 @@
 /** Every small change of a game: a number one more or less, another choice, a part taken away, other words. */
-import type { Game } from '@/core/rules/format/game';
+import { placedMarks, replacedBy } from '@/core/course/geometry';
+import { withLengths } from '@/core/course/set-out';
+import { shapeOf } from '@/core/objects/catalogue';
+import type { Game, Part, PlacedTarget } from '@/core/rules/format/game';
+import { allUsed } from '@/core/rules/format/used';
 import { readGame } from '@/core/rules/format/read-game';
 import { compile } from '@/core/rules/playing/compile';
 
@@ -17,14 +21,15 @@ const CHOICES: Readonly<Record<string, readonly string[]>> = {
   to: ['next', 'back', 'first', 'stay'],
   as: ['success', 'failure', 'seldom'],
   why: ['time', 'goal', 'attempts', 'cap', 'all-out', 'target-score', 'rounds', 'stopped'],
-  validity: ['counts', 'void', 'replay'],
+  validity: ['counts', 'gone', 'again', 'never'],
   per: ['part', 'item', 'side'],
   inFlight: ['released', 'landed'],
   keep: ['best', 'last', 'sum'],
   better: ['high', 'low'],
+  with: ['sock-ball', 'tennis-ball', 'nothing'],
   turn: ['none', 'attempt', 'miss', 'frame', 'half-time', 'part'],
   order: ['fixed', 'either-way', 'free'],
-  end: ['stay', 'wrap', 'finish'],
+  end: ['stay', 'wrap'],
   technique: ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'other'],
   score: ['own', 'joint'],
   combine: ['sum', 'wins', 'list'],
@@ -113,4 +118,40 @@ export function* changesOf(game: Game): Generator<Change> {
       if (read.ok && compile(read.value).ok) yield { place, how, game: read.value };
     }
   }
+}
+
+/** Changes of what a family fetches, lays out and stands on: each thing another one, higher up or only to be hit; each place farther off. */
+export function* setUpChangesOf(game: Game): Generator<Change> {
+  const { course, kit } = game;
+  const so = (place: string, how: string, to: Partial<Game>): Change => ({ place, how, game: { ...game, ...to } });
+  const thing = function* (at: string, list: readonly PlacedTarget[], put: (list: readonly PlacedTarget[]) => Partial<Game>) {
+    for (const [index, one] of list.entries()) {
+      const other = (change: Partial<PlacedTarget>) => put(list.with(index, { ...one, ...change }));
+      yield so(`${at}/${index}/object`, 'another', put(list.with(index, replacedBy(one, one.object === 'saucepan' ? 'bucket' : 'saucepan'))));
+      yield so(`${at}/${index}/standM`, 'higher', other({ standM: one.standM + 0.4 }));
+      if (shapeOf(one).kind === 'opening') yield so(`${at}/${index}/aim`, 'hit', other({ aim: one.aim === 'hit' ? 'in' : 'hit' }));
+    }
+  };
+  for (const [id, list] of Object.entries(course.targets))
+    yield* thing(`/course/targets/${id}`, list, (next) => ({ course: { ...course, targets: { ...course.targets, [id]: next } } }));
+  for (const { group, index, towards, lengthM } of placedMarks(game))
+    if (towards && lengthM > 0) yield so(`/course/places/${group}/${index}`, 'farther', withLengths(game, [{ group, index, lengthM: lengthM + 1 }]));
+  if (Object.values(course.places).flat().length > 0)
+    yield so('/kit/marker', 'another', { kit: { ...kit, marker: kit.marker === 'book' ? 'magazine' : 'book' } });
+  if (allUsed(game).includes(kit.implement)) {
+    const other = kit.implement === 'cork' ? 'sock-ball' : 'cork';
+    yield so('/kit/implement', 'another', { kit: { ...kit, implement: other } });
+  }
+  for (const [p, part] of game.parts.entries()) {
+    const put = (change: Partial<Part>): Partial<Game> => ({ parts: game.parts.with(p, { ...part, ...change }) });
+    yield so(`/parts/${p}/needs`, 'one more', put({ needs: [...(part.needs ?? []), { name: 'umbrella', n: 1 }] }));
+    for (const [index, need] of (part.needs ?? []).entries())
+      if (game.parts.every((one, at) => at === p || !one.needs?.some(({ name }) => name === need.name)))
+        yield so(`/parts/${p}/needs/${index}/n`, 'one more', put({ needs: part.needs!.with(index, { ...need, n: need.n + 1 }) }));
+    yield so(`/parts/${p}/together`, 'three', put({ together: part.together === 3 ? 2 : 3 }));
+    for (const [index, stage] of part.stages.entries())
+      yield so(`/parts/${p}/stages/${index}/with`, 'another', put({ stages: part.stages.with(index, { ...stage, with: 'wool-ball' }) }));
+  }
+  if (game.sides.n > 1)
+    yield so('/sides/fartherM', 'a parent farther', { sides: { ...game.sides, fartherM: Array.from({ length: game.sides.n }, (_, n) => n) } });
 }

@@ -11,7 +11,7 @@ import { RuleWords } from '@/core/rules/telling/tell-rows';
 import { STARTERS } from '../examples/starters';
 import { PRACTISED } from '../games/practised';
 import { LONG } from '../long';
-import { changesOf } from './changes';
+import { changesOf, setUpChangesOf } from './changes';
 import { playsOf, programOf, told, telling, VOICES } from './told';
 
 const PLAYS = LONG ? 120 : 40;
@@ -50,18 +50,32 @@ describe('told: a change of the rules that a play shows is a change of the words
   });
 });
 
+describe('told: what is to be fetched, stood on or set out otherwise is told otherwise', () => {
+  it.each(GAMES)('$id', ({ game }) => {
+    const level = levelOf(game, game.levels.length - 1);
+    const before = VOICES.map(({ audience, words }) => told(level, audience, words));
+    const silent: string[] = [];
+    for (const { place, how, game: other } of setUpChangesOf(level)) {
+      const same = VOICES.filter(({ audience, words }, index) => told(other, audience, words) === before[index]);
+      if (same.length > 0) silent.push(`${place} ${how}: ${same.map(({ audience, words }) => `${audience} ${words.tag}`).join(', ')}`);
+    }
+    expect(silent).toEqual([]);
+  });
+});
+
 describe('told: no two rules with the same “if” and different ends', () => {
   it.each(GAMES)('$id', ({ game }) => {
-    for (const part of game.parts) {
-      const ifs = part.rows.map((row) => JSON.stringify([...row.if].sort()));
+    const lists = game.parts.flatMap((part) => [part.rows, ...part.stages.map((stage) => stage.rows ?? [])].map((rows) => ({ part, rows })));
+    for (const { rows } of lists) {
+      const ifs = rows.map((row) => JSON.stringify([...row.if].sort()));
       expect(new Set(ifs).size).toBe(ifs.length);
     }
     for (const { audience, words } of VOICES)
-      for (const part of game.parts) {
+      for (const { part, rows } of lists) {
         const rules = new RuleWords(game, part, '/parts/0', catalogueIn(words), audience);
         const plain = (tokens: readonly (readonly Token[])[]) => tokens.map(plainText).join('; ');
         const ends = new Map<string, string>();
-        for (const row of part.rows) {
+        for (const row of rows) {
           const opening = plain(row.if.map((cond) => rules.cond(cond, '')));
           const end = `${row.validity} ${plain(rules.effects(row.do, ''))}`;
           expect(ends.get(opening) ?? end, opening).toBe(end);

@@ -72,8 +72,8 @@ export function targetOf(game: Game): PlacedTarget | undefined {
   return at === undefined ? undefined : game.course.targets[at]?.[0];
 }
 
-/** Another thing in the place of one; a width that was told of the old one does not hold for it. */
-export function replacedBy({ widthM: _widthM, own: _own, ...place }: PlacedTarget, object: AimedId): PlacedTarget {
+/** Another thing in the place of one; a width that was told of the old one does not hold for it, nor whether a hit is enough. */
+export function replacedBy({ widthM: _widthM, own: _own, aim: _aim, ...place }: PlacedTarget, object: AimedId): PlacedTarget {
   return { ...place, object };
 }
 

@@ -83,12 +83,13 @@ function nameOfMark(game: Game, mark: PlacedMark, words: Words): string {
   return label === undefined ? placeName(mark.index, mark.of, words) : words.own(label);
 }
 
-/** Things by what they are called, each with how many there are. */
+/** Things by what they are called, each with how many there are; those that are only to be hit are told apart. */
 function counts(things: readonly PlacedTarget[]): readonly { readonly name: string; readonly n: number; readonly one: PlacedTarget }[] {
   const found = new Map<string, { name: string; n: number; one: PlacedTarget }>();
   for (const one of things) {
     const name = nameOf(one);
-    found.set(name, { name, n: (found.get(name)?.n ?? 0) + 1, one });
+    const key = `${name} ${one.aim ?? ''}`;
+    found.set(key, { name, n: (found.get(key)?.n ?? 0) + 1, one });
   }
   return [...found.values()];
 }
@@ -112,9 +113,10 @@ function thingsOf(game: Game, places: number, words: Words): { name: string; n: 
     );
     return [...widths].flatMap((width) => (width === undefined ? [] : [`${Math.round(width * 100)} cm`])).join(words.i18n.t(' and '));
   };
-  const hint = ({ own, object }: PlacedTarget) => {
+  const hint = ({ own, object, aim }: PlacedTarget) => {
     const { makeIt } = AIMED[object];
-    return own || makeIt === undefined ? substitutes(object) : words.own(makeIt);
+    const made = own || makeIt === undefined ? substitutes(object) : words.own(makeIt);
+    return aim === 'hit' ? `${words.i18n.t('To hit it is enough.')} ${made}` : made;
   };
   return [
     ...counts(targetsOf(game)).map(({ name, n, one }) => ({
@@ -141,17 +143,29 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
   const targets = targetsOf(game);
   const marker = forms('marker', game.kit.marker);
   const single = targets.length === 1 ? nameOf(targets[0]!) : undefined;
-  const set = single
-    ? [i18n.t('Put the {thing} on the floor with clear space all round.', { ...forms('thing', single) })]
-    : targets.length > 1
-      ? [
-          i18n.t('Set out {things} as in the drawing.', {
-            things: counts(targets)
-              .map(({ name, n }) => numbered(name, n, words))
-              .join(', '),
-          }),
-        ]
-      : [];
+  // By how high they stand, each height once.
+  const raised = [...new Set(targets.map(({ standM }) => standM))]
+    .filter((standM) => standM > 0)
+    .map((standM) =>
+      i18n.t('{things}: {cm} cm up, on a chair or a table.', {
+        things: counts(targets.filter((one) => one.standM === standM))
+          .map(({ name, n }) => numbered(name, n, words))
+          .join(', '),
+        cm: Math.round(standM * 100),
+      }),
+    );
+  const set =
+    single && targets[0]!.standM === 0
+      ? [i18n.t('Put the {thing} on the floor with clear space all round.', { ...forms('thing', single) })]
+      : targets.length > 1 || single
+        ? [
+            i18n.t('Set out {things} as in the drawing.', {
+              things: counts(targets)
+                .map(({ name, n }) => numbered(name, n, words))
+                .join(', '),
+            }),
+          ]
+        : [];
   const way = (game.course.obstacles ?? []).length > 0 ? [i18n.t('Put what stands in the way where the drawing shows it.')] : [];
   const walks = places.map((place, index) => {
     const mark = marks[index]!;
@@ -177,7 +191,7 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
           : i18n.t('Put {marker_a} there: the {place} mark.', { ...marker, place: name });
     return `${away} ${called}`;
   });
-  return [...set, ...way, ...walks];
+  return [...set, ...raised, ...way, ...walks];
 }
 
 /** The game with its places where the paces really put them. */
