@@ -62,6 +62,15 @@ describe('French', () => {
     expect([...nouns()].filter((noun) => !FRENCH_NOUNS.includes(noun))).toEqual([]);
     expect(FRENCH_NOUNS.filter((noun) => !nouns().has(noun))).toEqual([]);
   });
+  it('begins and ends with a space where the English does: words that join others', () => {
+    const pairs = (one: unknown, other: unknown): [string, string][] =>
+      typeof one === 'string'
+        ? [[one, other as string]]
+        : Object.entries(one as object).flatMap(([key, inner]) => pairs(inner, (other as Record<string, unknown>)[key]));
+    const ends = (text: string) => [/^\s/.test(text), /\s$/.test(text)];
+    for (const [british, translated] of pairs(catalogueIn(english).general, catalogueIn(french).general))
+      expect(ends(translated), `${british} / ${translated}`).toEqual(ends(british));
+  });
   it('bends articles: le, la, l’, du, de la, de l’', () => {
     const away = (noun: string) => french.i18n.t('Walk {steps} away from the {thing}.', { steps: '3 pas', ...french.forms('thing', noun) });
     expect(away('cardboard box')).toBe('Fais 3 pas à partir du carton.');

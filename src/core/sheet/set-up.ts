@@ -74,7 +74,8 @@ function usedIn(game: Game, words: Words): { name: string; n: number; hint: stri
   const played = allUsed(game).map((id) => ({ name: IMPLEMENTS[id].name, n: Math.max(1, ...groupsOf(id)), hint: words.own(IMPLEMENTS[id].makeIt) }));
   const needs = new Map<string, number>();
   for (const { name, n } of game.parts.flatMap((part) => part.needs ?? [])) needs.set(name, Math.max(n, needs.get(name) ?? 0));
-  return [...played, ...[...needs].map(([name, n]) => ({ name, n, hint: '' }))];
+  const more = [...needs].filter(([name]) => played.every((one) => one.name !== name)).map(([name, n]) => ({ name, n, hint: '' }));
+  return [...played.map((one) => ({ ...one, n: Math.max(one.n, needs.get(one.name) ?? 0) })), ...more];
 }
 
 /** "far", "coat on", "mark 3": what the child calls the place. */
@@ -95,6 +96,7 @@ function counts(things: readonly PlacedTarget[]): readonly { readonly name: stri
 }
 
 const targetsOf = (game: Game) => Object.values(game.course.targets).flat();
+const capital = (name: string, { tag }: Words) => name.charAt(0).toLocaleUpperCase(tag) + name.slice(1);
 const numbered = (name: string, n: number, words: Words) => words.i18n.t('{n} {thing}', { n, ...words.forms('thing', name, n) });
 
 function thingsOf(game: Game, places: number, words: Words): { name: string; n: number; hint: string }[] {
@@ -173,7 +175,7 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
     if (!mark.towards) return i18n.t('Put {marker_a} there: the {place} mark', { ...marker, place: name });
     if (targets.length === 0 && index === 0) return i18n.t('Put {marker_a} down: {place}.', { ...marker, place: name || i18n.t('the start') });
     if (targets.length === 0)
-      return `${walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps })} ${i18n.t('{place}: {marker_a}.', { ...marker, place: name })}`;
+      return `${walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps })} ${i18n.t('{place}: {marker_a}.', { ...marker, place: capital(name, words) })}`;
     const from = { ...forms('thing', nameOf(targetFrom(game, mark.group, mark.spot)!)), steps };
     const away = single
       ? walking
@@ -182,6 +184,7 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
       : walking
         ? i18n.t('Walk {steps} away from the {thing}.', from)
         : i18n.t('Measure {steps} away from the {thing}.', from);
+    if (name === '') return `${away} ${i18n.t('Put {marker_a} there.', marker)}`;
     const numberedMark = name === placeName(mark.index, Number.POSITIVE_INFINITY, words);
     const called =
       places.length === 1

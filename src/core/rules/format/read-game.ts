@@ -247,7 +247,10 @@ function* condNames(part: Part, conds: readonly Cond[], at: string, stops: boole
     const [operand, op, value] = conds[i]!;
     const [space, name] = operand.split('.') as [string, string | undefined];
     if (!stops && OF_A_STOP.test(operand)) yield { place: `${at}/${i}/0`, reason: 'is looked at when it may end only', fix: 'Say it under “stop”.' };
-    if ((space === 'passed' && (op !== '=' || value !== 1)) || ((operand === 'stage' || operand === 'row') && op !== '='))
+    if (
+      (space === 'passed' && (op !== '=' || value !== 1)) ||
+      ((operand === 'stage' || operand === 'row' || (stops && operand === 'end')) && op !== '=')
+    )
       yield { place: `${at}/${i}/1`, reason: `“${operand}” either is so or is not`, fix: space === 'passed' ? 'Write “= 1”.' : 'Write “=”.' };
     if ((space === 'left' || space === 'at' || space === 'passed') && !(name! in part.groups))
       yield unknownName(`${at}/${i}/0`, name!, 'is no group of this part');

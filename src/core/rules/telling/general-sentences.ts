@@ -451,8 +451,11 @@ class Writer {
       ' + ',
     );
     // The unit is said where it is not one of the words already.
-    const told = plain(what).split(/[^\p{L}]+/u);
-    const inUnit = told.includes(plain(unit)) ? what : fill(catalogue.inUnit, { what, unit });
+    const inWords = (tokens: readonly Token[]) =>
+      ` ${plain(tokens)
+        .split(/[^\p{L}]+/u)
+        .join(' ')} `;
+    const inUnit = inWords(what).includes(inWords(unit)) ? what : fill(catalogue.inUnit, { what, unit });
     const lengths = part.stages.some((task) => task.see === 'length');
     return this.say('measureSum', { what: inUnit, better: better(lengths ? catalogue.betterLength : catalogue.better) });
   }

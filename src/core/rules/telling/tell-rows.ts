@@ -188,8 +188,7 @@ export class RuleWords {
       case 'add':
         return this.add(effect, at);
       case 'set': {
-        const n = typeof effect.amount === 'number' ? effect.amount : 2;
-        const counter = [this.counter(effect.counter, n === 1 && typeof effect.amount === 'number' ? 2 : n)];
+        const counter = [this.counter(effect.counter, 2)];
         if (typeof effect.amount !== 'number') return fill(effects.becomes, { counter, amount: this.amount(effect.amount, effect.of, at) });
         const figure = [number(`${at}/amount`, 'How many', effect.amount, -99, 99)];
         if (this.standing(effect.counter)) return fill(effects.upTo, { stand: this.plural(this.words.stand, effect.amount, { figure }) });
