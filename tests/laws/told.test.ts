@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { catalogueIn } from '@/core/rules/telling/languages';
 import { resolveLevel } from '@/core/rules/format/level';
 import type { Game } from '@/core/rules/format/game';
-import { plainText, type Token } from '@/core/rules/telling/sentences';
+import { plainText, stepsOf, type Token } from '@/core/rules/telling/sentences';
 import { RuleWords } from '@/core/rules/telling/tell-rows';
 import { STARTERS } from '../examples/starters';
 import { PRACTISED } from '../games/practised';
@@ -60,6 +60,18 @@ describe('told: what is to be fetched, stood on or set out otherwise is told oth
       if (same.length > 0) silent.push(`${place} ${how}: ${same.map(({ audience, words }) => `${audience} ${words.tag}`).join(', ')}`);
     }
     expect(silent).toEqual([]);
+  });
+});
+
+describe('told: the steps of which the sentences are made', () => {
+  it.each(STARTERS)('$id: what it is about first, then the movement before what a try gives, and how it is counted last', ({ game }) => {
+    for (const audience of ['precise', 'child'] as const) {
+      const kinds = stepsOf(resolveLevel(game, 0), audience).map(({ kind }) => kind);
+      expect(kinds[0]).toBe('aim');
+      expect(kinds.indexOf('move')).toBeGreaterThan(0);
+      const given = kinds.findIndex((kind) => kind === 'then' || kind === 'end' || kind === 'count');
+      expect(given).toBeGreaterThan(kinds.indexOf('move'));
+    }
   });
 });
 

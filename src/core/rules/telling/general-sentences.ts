@@ -486,13 +486,8 @@ function onlyOne(part: Part, { if: [cond, ...more] }: Stop): boolean {
 const same = (cond: Cond) => (other: Cond) => cond.every((one, index) => one === other[index]);
 
 /** The rules of any game as steps, in the words of a catalogue. */
-function generalSteps(game: Game, audience: Audience, language: Catalogue): readonly Step[] {
+export function generalSteps(game: Game, audience: Audience, language: Catalogue): readonly Step[] {
   return new Writer(game, audience, language).all();
-}
-
-/** The rules of any game, in the words of a catalogue. */
-export function generalSentences(game: Game, audience: Audience, language: Catalogue): readonly Sentence[] {
-  return generalSteps(game, audience, language).map(({ sentence }) => sentence);
 }
 
 /** How the body is held, as a sentence of any game; empty where nothing is said of it. */

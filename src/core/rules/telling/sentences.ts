@@ -4,7 +4,7 @@
 import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../../objects/catalogue';
 import type { Game } from '../format/game';
 import { replaceAt } from '../format/level';
-import { childAddsSentence, formSentence, generalSentences } from './general-sentences';
+import { childAddsSentence, formSentence, generalSteps, type Step } from './general-sentences';
 import { fill } from './tell-tokens';
 import { CATALOGUES, type Catalogue } from './languages';
 import { messages } from './messages.en-gb';
@@ -117,21 +117,31 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
   };
 }
 
-/** The rules of a game as a family reads them. The plain kind has words of its own; every other is told from the grammar. */
-export function sentencesOf(game: Game, audience: Audience, catalogue: Catalogue = CATALOGUES['en-GB']): readonly Sentence[] {
+/**
+ * The rules of a game as steps in the order in which a game is shown: what it is about, who plays, the movement, what a try gives and then, how
+ * it ends and is counted. Sentences are one rendering of them. The plain kind has words of its own; every other is told from the grammar.
+ */
+export function stepsOf(game: Game, audience: Audience, catalogue: Catalogue = CATALOGUES['en-GB']): readonly Step[] {
   const rules = readThrowRules(game);
-  if (!rules) return generalSentences(game, audience, catalogue);
+  if (!rules) return generalSteps(game, audience, catalogue);
   const words = catalogue.plain[audience];
   const slots = slotsOf(game, rules, audience, catalogue);
   const timed = rules.stop.kind === 'seconds';
-  return [
-    fill(game.aim === '' ? words.timeNoAim : words.time, slots),
-    [...fill(words.throwFree, slots), text(' '), ...fill(words.success, slots)],
-    fill(words.after, slots),
-    timed ? [...fill(words.fetch, slots), text(' '), ...fill(words.inFlight, slots)] : fill(words.fetchNoClock, slots),
-    ...(rules.tipped ? [fill(words.tipped, slots)] : []),
-    ...[formSentence(game, audience, catalogue), childAddsSentence(game, audience, catalogue)].filter((sentence) => sentence.length > 0),
+  const steps: readonly (readonly [Step['kind'], Sentence])[] = [
+    ['aim', fill(game.aim === '' ? words.timeNoAim : words.time, slots)],
+    ['move', [...fill(words.throwFree, slots), text(' '), ...fill(words.success, slots)]],
+    ['then', fill(words.after, slots)],
+    ['end', timed ? [...fill(words.fetch, slots), text(' '), ...fill(words.inFlight, slots)] : fill(words.fetchNoClock, slots)],
+    ['then', rules.tipped ? fill(words.tipped, slots) : []],
+    ['body', formSentence(game, audience, catalogue)],
+    ['count', childAddsSentence(game, audience, catalogue)],
   ];
+  return steps.flatMap(([kind, sentence]) => (sentence.length > 0 ? [{ kind, sentence }] : []));
+}
+
+/** The rules of a game as a family reads them. */
+export function sentencesOf(game: Game, audience: Audience, catalogue?: Catalogue): readonly Sentence[] {
+  return stepsOf(game, audience, catalogue).map(({ sentence }) => sentence);
 }
 
 export function plainText(sentence: Sentence): string {
@@ -150,8 +160,8 @@ export function withSlot(game: Game, slotName: string, value: string | number): 
 
 /** The game with what a pointer names set, if a sentence shows it as a slot and the value is one that its editor gives. */
 function withPointer(game: Game, pointer: string, value: string | number): Game {
-  const token = generalSentences(game, 'precise', CATALOGUES['en-GB'])
-    .flat()
+  const token = generalSteps(game, 'precise', CATALOGUES['en-GB'])
+    .flatMap(({ sentence }) => sentence)
     .find((one) => one.kind === 'slot' && one.slot === pointer);
   if (token?.kind !== 'slot') return game;
   const { editor } = token;
