@@ -19,6 +19,7 @@ import { TROUBLES } from '@/server/demo/troubles';
 import { childRecord } from '@/server/progress/child-record';
 import { fitAndCurves } from '@/server/progress/curves';
 import { doubtsOf } from '@/server/reports/doubts';
+import { workingOf } from '@/server/reports/working';
 import { groupedBy } from '@/server/db/grouped';
 import { classWeeks } from '@/server/scores/class-weeks';
 import { asClassFile } from '@/server/scores/export';
@@ -63,6 +64,11 @@ describe('the demo school', () => {
     const [ospreys] = await rows<{ id: Buffer; school_id: Buffer }>("SELECT id, school_id FROM classes WHERE name = 'P6 Ospreys'");
     const today = schoolDay(new Date(), 'Europe/London');
     const open = (await doubtsOf(toText(ospreys!.id))).filter((doubt) => doubt.choice === null);
+    for (const { reportId, goes, gameTitle } of open) {
+      const working = await workingOf(toText(ospreys!.school_id), reportId);
+      expect(working.goes, gameTitle).toHaveLength(goes.length);
+      for (const { sum, frames } of working.goes) expect(frames ?? sum, gameTitle).not.toHaveLength(0);
+    }
     const { waiting } = await waitingOf(toText(ospreys!.school_id), toText(ospreys!.id), 'Europe/London', today);
     // One sentence of each kind of trouble, the unknown child among what is nobody's.
     const told = [...open.flatMap(({ sentences }) => sentences), ...waiting.map(({ sentence }) => sentence)];

@@ -10,6 +10,8 @@ import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page, SubHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
 import { useRead } from '@/ui/reads';
+import { reportWorkingSchema } from '@/contract/report-working';
+import { FrameSheet } from '@/features/counter/frame-sheet';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { CHOSEN, entriesOf, weekOf, whoOf, whyOf, type Entry } from './doubts-model';
 import { Told } from './score-style';
@@ -216,6 +218,7 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
             )}
             {picked?.on === 'doubt' && (
               <OneDoubt
+                key={picked.doubt.reportId}
                 doubt={picked.doubt}
                 readOnly={readOnly}
                 onAnswer={(choice) => void answer(picked, choice)}
@@ -243,6 +246,12 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
   );
 }
 
+/** How it is worked out, beside the figure. */
+const Sum = styled.small`
+  display: block;
+  color: var(--ink-soft);
+`;
+
 function OneDoubt({
   doubt,
   readOnly,
@@ -254,6 +263,7 @@ function OneDoubt({
   onAnswer: (choice: Choice) => void;
   onUndo: () => void;
 }) {
+  const { data: working } = useRead(`/api/v1/reports/${doubt.reportId}/working`, reportWorkingSchema, { onFocus: false });
   return (
     <Told aria-live="polite">
       <h1>{doubt.childName}</h1>
@@ -280,11 +290,13 @@ function OneDoubt({
               <td className="figure">{score(go.sent, go.unit)}</td>
               <td className="figure">
                 <b>{score(go.workedOut, go.unit)}</b>
+                {working?.goes[index]?.sum && <Sum>{working.goes[index].sum}</Sum>}
               </td>
             </tr>
           ))}
         </tbody>
       </Goes>
+      {working?.goes.map(({ frames }, index) => frames && <FrameSheet key={index} frames={frames} of={Math.max(frames.length, 10)} />)}
       {doubt.word && <p>“{doubt.word}”</p>}
       {doubt.choice ? (
         <p>

@@ -123,12 +123,15 @@ export async function decisionsOfClass(classId: Uuid): Promise<Decision[]> {
 }
 
 /** The child and class of a report, where it is of this school. */
-export async function reportOfSchool(schoolId: Uuid, reportId: Uuid): Promise<{ childId: Uuid; classId: Uuid; weekId: Uuid } | undefined> {
-  const [row] = await rows<{ child_id: Buffer; class_id: Buffer; week_id: Buffer }>(
-    `SELECT a.child_id, w.class_id, w.id AS week_id FROM reports r JOIN assignments a ON a.id = r.assignment_id
+export async function reportOfSchool(
+  schoolId: Uuid,
+  reportId: Uuid,
+): Promise<{ childId: Uuid; classId: Uuid; weekId: Uuid; versionId: Uuid } | undefined> {
+  const [row] = await rows<{ child_id: Buffer; class_id: Buffer; week_id: Buffer; version_id: Buffer }>(
+    `SELECT a.child_id, w.class_id, w.id AS week_id, i.game_version_id AS version_id FROM reports r JOIN assignments a ON a.id = r.assignment_id
        JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id JOIN classes c ON c.id = w.class_id
       WHERE r.id = ? AND c.school_id = ?`,
     [toBytes(reportId), toBytes(schoolId)],
   );
-  return row && { childId: toText(row.child_id), classId: toText(row.class_id), weekId: toText(row.week_id) };
+  return row && { childId: toText(row.child_id), classId: toText(row.class_id), weekId: toText(row.week_id), versionId: toText(row.version_id) };
 }
