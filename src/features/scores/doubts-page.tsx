@@ -246,6 +246,10 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
   );
 }
 
+const Apart = styled.div`
+  margin: var(--space-5) 0;
+`;
+
 /** How it is worked out, beside the figure. */
 const Sum = styled.small`
   display: block;
@@ -290,13 +294,20 @@ function OneDoubt({
               <td className="figure">{score(go.sent, go.unit)}</td>
               <td className="figure">
                 <b>{score(go.workedOut, go.unit)}</b>
-                {working?.goes[index]?.sum && <Sum>{working.goes[index].sum}</Sum>}
+                {working?.goes[index]?.frames === null && <Sum>{working.goes[index].sum}</Sum>}
               </td>
             </tr>
           ))}
         </tbody>
       </Goes>
-      {working?.goes.map(({ frames }, index) => frames && <FrameSheet key={index} frames={frames} of={Math.max(frames.length, 10)} />)}
+      {working?.goes.map(
+        ({ frames }, index) =>
+          frames && (
+            <Apart key={index}>
+              <FrameSheet frames={frames} of={Math.max(frames.length, 10)} />
+            </Apart>
+          ),
+      )}
       {doubt.word && <p>“{doubt.word}”</p>}
       {doubt.choice ? (
         <p>
