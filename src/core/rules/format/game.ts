@@ -180,6 +180,8 @@ export interface Part {
   readonly counters: readonly Id[];
   /** Where a counter starts, if not at 0. */
   readonly startAt?: Readonly<Record<Id, number>>;
+  /** Counters that no rule need speak of: the number of the farthest place of a group from which a try succeeded. */
+  readonly kept?: Readonly<Record<Id, { readonly farthest: Id }>>;
   /** Words for the counters, as the working says them: "full rounds". */
   readonly counterWords?: Readonly<Record<Id, string>>;
   readonly groups: Readonly<Record<Id, Group>>;
@@ -433,6 +435,7 @@ const partSchema = Joi.object({
     .items(Joi.object({ name: words(30).required(), n: Joi.number().integer().min(1).max(30).required() }))
     .max(12),
   together: Joi.number().integer().min(2).max(4),
+  kept: Joi.object().pattern(ID, Joi.object({ farthest: idSchema.required() })),
   stages: Joi.array().items(stageSchema).min(1).max(8).required(),
   rows: Joi.array().items(rowSchema).max(24).required(),
   also: Joi.object().pattern(ID, effectsSchema),

@@ -124,6 +124,10 @@ function* namesUsed(game: Game): Generator<Problem> {
       ...(part.measure.tie ?? []).map((tie, index) => [`${at}/measure/tie/${index}`, tie] as const),
     ])
       if (typeof measure.of !== 'string') yield* countersUsed(part, Object.keys(measure.of.sum), `${place}/of/sum`);
+    yield* countersUsed(part, Object.keys(part.kept ?? {}), `${at}/kept`);
+    for (const [counter, { farthest }] of Object.entries(part.kept ?? {}))
+      if (part.groups[farthest]?.kind !== 'place')
+        yield unknownName(`${at}/kept/${counter}/farthest`, farthest, 'is no group of places of this part');
     yield* countersUsed(part, Object.keys(part.startAt ?? {}), `${at}/startAt`);
     yield* countersUsed(part, Object.keys(part.counterWords ?? {}), `${at}/counterWords`);
     for (const [id, group] of Object.entries(part.groups))

@@ -4,7 +4,11 @@ import type { Change, Gap } from './gap';
 
 function changed(part: Part): ReadonlySet<string> {
   const effects = [...allRows(part).flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
-  return new Set(effects.flatMap((effect) => ('counter' in effect ? [`n.${effect.counter}`] : 'group' in effect ? [`g.${effect.group}`] : [])));
+  const kept = Object.keys(part.kept ?? {}).map((counter) => `n.${counter}`);
+  return new Set([
+    ...kept,
+    ...effects.flatMap((effect) => ('counter' in effect ? [`n.${effect.counter}`] : 'group' in effect ? [`g.${effect.group}`] : [])),
+  ]);
 }
 
 /** A stop or a rule that looks at what nothing ever changes, and an end that no task has. */

@@ -226,6 +226,7 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
       index: rowIndex,
       conds: row.if.map(compileCond),
       counts: row.validity === 'counts' || row.validity === 'gone',
+      keeps: row.validity === 'counts',
       givesBack: row.validity === 'never',
       effects: compileEffects(row.do),
       ...carryOf(row.do),
@@ -267,6 +268,7 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
     gatesBefore: gates.some((gate) => gate.before === 'attempt'),
     stages,
     rows,
+    kept: Object.entries(part.kept ?? {}).map(([counter, { farthest }]) => ({ offset: counterOffset(counter), group: groupIndex(farthest) })),
     also: flags.map((flag) => compileEffects(part.also?.[flag] ?? [])),
     oneFlag: part.flagsTogether === 'one',
     stops: part.stop.map((stop) => ({

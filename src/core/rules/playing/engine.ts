@@ -166,6 +166,11 @@ function applyRules(
     state[AT.row] = row.index;
     counted = row.counts;
     if (counted) state[base + row.tally + (row.tallyGroup >= 0 ? state[base + part.groups[row.tallyGroup]!.offset]! : 0)]! += 1;
+    if (success && row.keeps)
+      for (let k = 0; k < part.kept.length; k += 1) {
+        const { offset, group } = part.kept[k]!;
+        state[base + offset] = Math.max(state[base + offset]!, state[base + part.groups[group]!.offset]! + 1);
+      }
     const effects = row.effects;
     for (let e = 0; e < effects.length; e += 1) {
       const effect = effects[e]!;

@@ -143,6 +143,8 @@ export interface CompiledRow {
   readonly conds: readonly CompiledCond[];
   /** The try is used up. */
   readonly counts: boolean;
+  /** It may be the farthest that succeeded. */
+  readonly keeps: boolean;
   /** It never was: the clock gives back what passed since the event before it. */
   readonly givesBack: boolean;
   readonly effects: readonly CompiledEffect[];
@@ -220,6 +222,8 @@ export interface PartProgram {
   readonly gatesBefore: boolean;
   readonly stages: readonly CompiledStage[];
   readonly rows: readonly CompiledRow[];
+  /** Counters that hold the farthest place of a group from which a try succeeded. */
+  readonly kept: readonly { readonly offset: number; readonly group: number }[];
   readonly also: readonly (readonly CompiledEffect[])[];
   readonly oneFlag: boolean;
   readonly stops: readonly { readonly conds: readonly CompiledCond[]; readonly why: number; readonly onAttempts: boolean }[];

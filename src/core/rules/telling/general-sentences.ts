@@ -188,6 +188,8 @@ class Writer {
           keep: [choice(`${at}/goes/keep`, 'Which go counts', part.goes.keep, this.catalogue.keep)],
         }),
       );
+    for (const [counter, { farthest }] of Object.entries(part.kept ?? {}))
+      tell('count', this.say('farthestCounts', { kind: [text(rules.kind(part.groups[farthest]!))], counter: [rules.counter(counter, 2)] }));
     tell('count', this.measure(part, at));
     const { unfinished } = this.catalogue;
     if (part.unfinished)
