@@ -11,7 +11,7 @@ const typescript = (file) => ['--import', 'tsx', join(root, file)];
 const COMMANDS = {
   bench: typescript('bench/bench.ts'),
   soak: typescript('tests/soak/soak.ts'),
-  screenshots: typescript('tests/browser/screenshots.ts'),
+  screenshots: typescript('scripts/screenshots.ts'),
   rebuild: typescript('tests/browser/rebuild.ts'),
   unhappy: typescript('tests/unhappy.ts'),
   drill: [

@@ -3,11 +3,11 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { withDemo } from './demo-stack';
-import { openLinks, openScores, PHONE, signInAs } from './people';
-import { choose } from './by-hand';
+import { withDemo } from '../tests/browser/demo-stack';
+import { openLinks, openScores, PHONE, signInAs } from '../tests/browser/people';
+import { choose } from '../tests/browser/by-hand';
 
-const root = join(import.meta.dirname, '../..');
+const root = join(import.meta.dirname, '..');
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 
