@@ -128,7 +128,7 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
         <Centred role="status">
           {added === result.value
             ? i18n.t('Your sum is right: {sum}.', { sum: added })
-            : i18n.t('Your sum was {sum}. Look where the two part.', { sum: added })}
+            : i18n.t('Your sum was {sum}. Look where they differ.', { sum: added })}
         </Centred>
       )}
       <Centred>{praise(hand, result, words)}</Centred>
