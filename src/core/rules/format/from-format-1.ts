@@ -160,7 +160,7 @@ function levelOf(game: Game1, parts: readonly Part[], level: Level): Level {
     const slot = CHANGED.exec(pointer);
     // A figure or a word inside of what is written as before stays a slot of its own.
     const same = slot?.[2] === 'groups' && !pointer.endsWith('/end') && typeof value !== 'object';
-    const inside = slot?.[2] === 'tasks' ? pointer.replace('/tasks/', '/stages/') : same ? pointer : null;
+    const inside = slot?.[2] === 'tasks' ? pointer.replace(/\/tasks(?=\/|$)/, '/stages') : same ? pointer : null;
     if (!slot || (inside !== null && framesOf(game.parts[Number(slot[1])]!) === null)) set[inside ?? pointer] = value;
   }
   for (const index of [...moved].map(Number)) {
