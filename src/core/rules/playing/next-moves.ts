@@ -102,7 +102,8 @@ export function nextMoves(program: Program, state: State): NextMoves {
     task,
     ends: phase === Phase.finished ? [] : (task.ends ?? []).filter((end) => state[AT.mode] !== Mode.successes || end.as === 'success'),
     flags: (task.flags ?? []).map((id) => ({ id, words: task.flagWords?.[id] ?? id })),
-    choice: choice && choice.options.length > 1 ? choice : null,
+    // One that is left is chosen too, where the child still stands at another that is done.
+    choice: choice && (choice.options.length > 1 || (choice.options.length === 1 && choice.options[0] !== place)) ? choice : null,
     aim,
     standing: at ? Array.from({ length: at.n }, (_, one) => one).filter((one) => (standingMask & (1 << one)) !== 0) : [],
     place,
