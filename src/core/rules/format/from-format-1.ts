@@ -7,6 +7,7 @@
  */
 import { GAME_FORMAT, GAME_FORMAT_1 } from './formats';
 import type { Cond, Effect, FinishReason, Game, Group, Level, Part, Row, Stop, Task, Validity } from './game';
+import { levelGame } from './level';
 import { plain } from './plain';
 import { stagesOfFrames, stopOfFrames } from './read-frames';
 
@@ -96,32 +97,41 @@ function anyPart({ tasks, rows, also, groups, stop, flagsTogether, ...rest }: Pa
 
 const idOf = (row: number) => `rule-${row + 1}`;
 
-/** Frames as format 1 wrote them: four counters, of which two said which ball it is and how many are due. */
+/** Frames as format 1 wrote them: four counters, of which two said which ball it is and how many are due. Null for anything that is not just that. */
 function framesOf(part: Part1): Part | null {
   const { measure, stop, rows, tasks } = part;
   const task = tasks[0]!;
   const [atLast, noneDue] = stop[0]?.if ?? [];
-  if (typeof measure.of === 'string' || tasks.length !== 1 || task.at === undefined || part.groups[task.at]?.up !== undefined) return null;
-  if (part.startAt || part.also || task.flags || stop.length !== 1 || rows.length !== 8 || !atLast || !noneDue) return null;
-  const [points] = Object.keys(measure.of.sum);
-  const names = {
-    points: points ?? '',
-    frame: atLast[0].slice(2),
-    extra: noneDue[0].slice(2),
-    ball: rows[4]!.if[0]?.[0].slice(2) ?? '',
-    pin: task.at,
-  };
+  if (typeof measure.of === 'string' || tasks.length !== 1 || task.see !== 'felled' || task.at === undefined || !atLast || !noneDue) return null;
+  if (part.startAt || part.also || task.flags || rows.length !== 8 || !part.groups[task.at] || part.groups[task.at]!.up !== undefined) return null;
+  const [points = ''] = Object.keys(measure.of.sum);
+  const [frame, extra, ball] = [atLast[0], noneDue[0], rows[4]!.if[0]?.[0] ?? ''].map((operand) => operand.slice(2)) as [string, string, string];
+  const names = { points, frame, extra, ball, pin: task.at };
   const last = Number(atLast[2]);
-  if (new Set(Object.values(names)).size !== 5 || plain(rows) !== plain(rowsOfFrames1(names, last))) return null;
+  const told = { of: measure.of, stop, rows };
+  const asFrames = { of: { sum: { [points]: 1 } }, stop: stopOfFrames1(names, last), rows: rowsOfFrames1(names, last) };
+  if (new Set(Object.values(names)).size !== 5 || plain(told) !== plain(asFrames)) return null;
+  // Who breaks a tie by the counters that go would break it otherwise.
+  if ((measure.tie ?? []).some(({ of }) => typeof of !== 'string' && (ball in of.sum || extra in of.sum))) return null;
   const { tasks: _tasks, groups, also: _also, ...rest } = part;
   return {
     ...rest,
     stages: stagesOfFrames(task, names, last),
     groups: groups as Part['groups'],
     rows: [],
-    stop: stopOfFrames(names.frame, last),
+    stop: stopOfFrames(frame, last),
   };
 }
+
+const stopOfFrames1 = ({ frame, extra }: Readonly<Record<'frame' | 'extra', string>>, last: number): readonly Stop[] => [
+  {
+    if: [
+      [`n.${frame}`, '>=', last],
+      [`n.${extra}`, '<=', 0],
+    ],
+    why: 'rounds',
+  },
+];
 
 function rowsOfFrames1(
   { points, frame, ball, extra, pin }: Readonly<Record<'points' | 'frame' | 'ball' | 'extra' | 'pin', string>>,
@@ -163,10 +173,13 @@ function levelOf(game: Game1, parts: readonly Part[], level: Level): Level {
     const inside = slot?.[2] === 'tasks' ? pointer.replace(/\/tasks(?=\/|$)/, '/stages') : same ? pointer : null;
     if (!slot || (inside !== null && framesOf(game.parts[Number(slot[1])]!) === null)) set[inside ?? pointer] = value;
   }
+  const before = levelGame({ ...game, levels: [level] } as unknown as Game, 0);
+  const after = levelGame({ ...game, format: GAME_FORMAT, parts, levels: [{ ...level, set }] }, 0);
+  // What it names is not there: the reader says so.
+  if (!before.ok || !after.ok) return { ...level, set };
   for (const index of [...moved].map(Number)) {
-    const before = { ...game, parts };
-    const so = partOf((resolved(game, level) as Game1).parts[index]!);
-    const now = (resolved(before, { ...level, set }) as Game).parts[index]!;
+    const so = partOf((before.value as unknown as Game1).parts[index]!);
+    const now = after.value.parts[index]!;
     for (const slot of ['stages', 'rows', 'also', 'stop', 'groups'] as const)
       for (const [pointer, value] of differences(now[slot], so[slot], `/parts/${index}/${slot}`)) set[pointer] = value;
   }
@@ -181,14 +194,4 @@ function* differences(one: unknown, other: unknown, at: string): Generator<reado
   else
     for (const key of Object.keys(one))
       yield* differences((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key], `${at}/${key}`);
-}
-
-function resolved(game: unknown, level: Level): unknown {
-  const replace = (node: unknown, [key, ...rest]: readonly string[], value: unknown): unknown => {
-    if (key === undefined) return value;
-    if (Array.isArray(node)) return node.map((item: unknown, index) => (String(index) === key ? replace(item, rest, value) : item));
-    if (typeof node !== 'object' || node === null) return node;
-    return { ...node, [key]: replace((node as Record<string, unknown>)[key], rest, value) };
-  };
-  return Object.entries(level.set).reduce((one, [pointer, value]) => replace(one, pointer.slice(1).split('/'), value), game);
 }
