@@ -3,7 +3,7 @@ import { readClassFile, type ClassFile } from '@/core/progress/class-file';
 import { judge, refusalWords } from '@/core/reports/judge';
 import { readReport } from '@/core/reports/read-report';
 import { compile } from '@/core/rules/playing/compile';
-import { framesOf, playsFrames } from '@/core/rules/playing/frames';
+import { frameSheetOf } from '@/core/rules/playing/frames';
 import { gapsOf } from '@/core/rules/gaps/gaps';
 import { levelGame } from '@/core/rules/format/level';
 import { measure } from '@/core/rules/playing/measure';
@@ -29,8 +29,8 @@ export function score(args: readonly string[], options: Options): number {
     ]);
   const program = accepted(gameFile, compile(accepted(gameFile, levelGame(game, index))));
   const { state, refused } = replay(program, play.events, play.counting);
-  const frames = program.parts.length === 1 && playsFrames(program.parts[0]!) ? { frames: framesOf(program, play.events) } : {};
-  print({ ...measure(program, state), ...frames, refused });
+  const frames = frameSheetOf(program, play.events);
+  print({ ...measure(program, state), ...(frames && { frames }), refused });
   for (const { index, reason } of refused) process.stderr.write(`${playFile}/events/${index}: refused: ${refusalWords(reason)}.\n`);
   return refused.length === 0 ? 0 : 1;
 }

@@ -3,9 +3,8 @@
  * whole milliseconds, so that the same seed gives the same play on every machine.
  */
 import { attemptDraw, drawU32, playHash, PURPOSE } from '../random/draw';
-import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program } from '../rules/playing/program';
+import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program, type State } from '../rules/playing/program';
 import { attempt, begin, choose, finish, gateDone, restart, swap } from '../rules/playing/engine';
-import { type State } from '../rules/playing/program';
 import type { FinishReason } from '../rules/format/game';
 import type { PlayEvent } from '../rules/format/play';
 import { LIE_UNIT, type ChildTables, type TaskTables } from './attempts';

@@ -1,9 +1,8 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { compile } from '@/core/rules/playing/compile';
-import { AT, type PartProgram, type Program } from '@/core/rules/playing/program';
+import { AT, type PartProgram, type Program, type State } from '@/core/rules/playing/program';
 import { IN_FLIGHT_GRACE_MS } from '@/core/rules/playing/engine';
-import { type State } from '@/core/rules/playing/program';
 import { reduce, replay, undo } from '@/core/rules/playing/replay';
 import type { FinishReason, Game } from '@/core/rules/format/game';
 import { measure, type Result } from '@/core/rules/playing/measure';

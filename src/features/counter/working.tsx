@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { framesOf, playsFrames } from '@/core/rules/playing/frames';
+import { frameSheetOf } from '@/core/rules/playing/frames';
 import type { Program } from '@/core/rules/playing/program';
 import type { Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
@@ -99,10 +99,8 @@ export function Working({
 }) {
   const words = useWords();
   const { i18n, own } = words;
-  if (program.parts.length === 1 && playsFrames(program.parts[0]!)) {
-    const frames = framesOf(program, events);
-    return <FrameSheet frames={summed ? frames : frames.map((frame) => ({ ...frame, total: null }))} of={Math.max(frames.length, 10)} />;
-  }
+  const frames = frameSheetOf(program, events);
+  if (frames) return <FrameSheet frames={summed ? frames : frames.map((frame) => ({ ...frame, total: null }))} of={Math.max(frames.length, 10)} />;
   if (program.parts.length > 1) {
     const adds = program.game.card.combine === 'sum';
     return (

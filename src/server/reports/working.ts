@@ -4,7 +4,7 @@ import type { Uuid } from '@/contract/ids';
 import { levelGame } from '@/core/rules/format/level';
 import type { Game } from '@/core/rules/format/game';
 import { compile } from '@/core/rules/playing/compile';
-import { framesOf, playsFrames } from '@/core/rules/playing/frames';
+import { frameSheetOf } from '@/core/rules/playing/frames';
 import { measure } from '@/core/rules/playing/measure';
 import { replay } from '@/core/rules/playing/replay';
 import type { Go } from '@/core/reports/report';
@@ -31,6 +31,5 @@ function workingOfGo(game: Game, go: Go): ReportWorking['goes'][number] {
   if (go.events.length === 0) return { sum: 'a total alone was sent', frames: null };
   const program = compiled.value;
   const { sum } = measure(program, replay(program, go.events, go.counting).state);
-  const frames = program.parts.length === 1 && playsFrames(program.parts[0]!) ? framesOf(program, go.events) : null;
-  return { sum, frames };
+  return { sum, frames: frameSheetOf(program, go.events) };
 }

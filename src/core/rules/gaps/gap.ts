@@ -1,4 +1,4 @@
-import type { Game, Part } from '../format/game';
+import type { Game, Part, Row } from '../format/game';
 
 export type GapKind =
   | 'miss' // an end of an attempt that no rule speaks of
@@ -44,6 +44,24 @@ export type Change = (label: string, to: Partial<Part>) => Mend;
 
 export function withPart(game: Game, index: number, change: Partial<Part>): Game {
   return { ...game, parts: game.parts.map((part, at) => (at === index ? { ...part, ...change } : part)) };
+}
+
+/** Rules that are asked one after the other: those of the part, and those of each stage. */
+export interface RuleList {
+  /** JSON Pointer of the list. */
+  readonly place: string;
+  readonly rows: readonly Row[];
+  /** The part with other rules in their place. */
+  readonly put: (rows: readonly Row[]) => Partial<Part>;
+}
+
+export function ruleLists(part: Part, at: string): readonly RuleList[] {
+  const ofStages = part.stages.flatMap((stage, index): RuleList[] =>
+    stage.rows
+      ? [{ place: `${at}/stages/${index}/rows`, rows: stage.rows, put: (rows) => ({ stages: part.stages.with(index, { ...stage, rows }) }) }]
+      : [],
+  );
+  return [{ place: `${at}/rows`, rows: part.rows, put: (rows) => ({ rows }) }, ...ofStages];
 }
 
 /** Players who play against each other, each with a score of their own. */

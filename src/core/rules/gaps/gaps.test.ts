@@ -82,6 +82,13 @@ const GAPPY: readonly { readonly kind: GapKind; readonly place: string; readonly
       rows: part.rows.map((row) => ({ ...row, do: row.do.filter((effect) => effect.do !== 'owe') })),
     })),
   },
+  {
+    kind: 'said-twice',
+    place: '/parts/0/stages/1/rows/3',
+    game: withPart(starter('loch-frames'), ({ stages }) => ({
+      stages: stages.with(1, { ...stages[1]!, rows: [...stages[1]!.rows!, stages[1]!.rows![0]!] }),
+    })),
+  },
   { kind: 'said-twice', place: '/parts/0/rows/2', game: withPart(starter('heron-strike'), (part) => ({ rows: [...part.rows, part.rows[0]!] })) },
   {
     kind: 'never-happens',

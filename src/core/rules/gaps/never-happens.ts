@@ -1,6 +1,6 @@
 import { allRows } from '../format/rows';
 import type { Cond, Part } from '../format/game';
-import type { Change, Gap } from './gap';
+import { ruleLists, type Change, type Gap } from './gap';
 
 function changed(part: Part): ReadonlySet<string> {
   const effects = [...allRows(part).flatMap((row) => row.do), ...Object.values(part.also ?? {}).flat()];
@@ -26,28 +26,23 @@ export function neverHappens(part: Part, at: string, change: Change): Gap[] {
       );
     return false;
   };
-  const gaps: Gap[] = [];
-  part.stop.forEach((stop, index) => {
-    if (stop.if.some(never))
-      gaps.push({
-        kind: 'never-happens',
-        place: `${at}/stop/${index}`,
-        question: 'This end is never reached. What ends the game?',
-        why: 'Nothing in the rules changes what it waits for.',
-        mends: [change('Take it away', { stop: part.stop.filter((_, rank) => rank !== index) })],
-      });
+  const found = (place: string, question: string, without: Partial<Part>): Gap => ({
+    kind: 'never-happens',
+    place,
+    question,
+    why: 'Nothing in the rules changes what it waits for.',
+    mends: [change('Take it away', without)],
   });
-  part.rows.forEach((row, index) => {
-    if (row.if.some(never))
-      gaps.push({
-        kind: 'never-happens',
-        place: `${at}/rows/${index}`,
-        question: 'This rule never comes to bear. Is it needed?',
-        why: 'Nothing in the rules changes what it waits for.',
-        mends: [change('Take it away', { rows: part.rows.filter((_, rank) => rank !== index) })],
-      });
-  });
-  return gaps;
+  const others = <T>(list: readonly T[], index: number) => list.filter((_, rank) => rank !== index);
+  const stops = part.stop.flatMap((stop, index) =>
+    stop.if.some(never) ? [found(`${at}/stop/${index}`, 'This end is never reached. What ends the game?', { stop: others(part.stop, index) })] : [],
+  );
+  const rules = ruleLists(part, at).flatMap(({ place, rows, put }) =>
+    rows.flatMap((row, index) =>
+      row.if.some(never) ? [found(`${place}/${index}`, 'This rule never comes to bear. Is it needed?', put(others(rows, index)))] : [],
+    ),
+  );
+  return [...stops, ...rules];
 }
 
 function satisfied(found: number, op: '=' | '>=' | '<=', value: number): boolean {

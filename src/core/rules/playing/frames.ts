@@ -17,6 +17,11 @@ export function playsFrames(part: PartProgram): boolean {
   return part.rows.some((row) => row.carryNext > 0 || row.carryAfter > 0);
 }
 
+/** The frame sheet of a card of frames alone; null for any other game. */
+export function frameSheetOf(program: Program, events: readonly PlayEvent[]): readonly Frame[] | null {
+  return program.parts.length === 1 && playsFrames(program.parts[0]!) ? framesOf(program, events) : null;
+}
+
 /** The frames so far. Extra balls after the last frame stand in it. */
 export function framesOf(program: Program, events: readonly PlayEvent[]): readonly Frame[] {
   const part = program.parts[0]!;

@@ -1,8 +1,7 @@
 import { allRows } from '../format/rows';
-import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program } from './program';
+import { AT, B, FINISH_REASONS, Phase, UNSET, type PartProgram, type Program, type State } from './program';
 import { playedMs } from './clock';
 import { finishedWhy } from './engine';
-import { type State } from './program';
 import { rawScore } from './turns';
 import { mmPerUnit } from '../format/length-unit';
 import { capOf, CUT_SHORT, unfinishedRule } from '../format/unfinished';

@@ -1,7 +1,6 @@
-import { AT, B, Mode, Phase, type PartProgram, type Program } from './program';
+import { AT, B, Mode, Phase, type PartProgram, type Program, type State } from './program';
 import { playedMs } from './clock';
 import { isNext } from './engine';
-import { type State } from './program';
 import type { End, Gate, Task } from '../format/game';
 
 /** Elements that the child may choose among now. */

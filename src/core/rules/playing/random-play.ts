@@ -3,9 +3,8 @@
  * For tests of the engine's laws and for filling a demonstration; it knows nothing of how likely anything is.
  */
 import { drawU32, PURPOSE } from '../../random/draw';
-import { AT, type Program } from './program';
+import { AT, type Program, type State } from './program';
 import { start } from './engine';
-import { type State } from './program';
 import { advance } from './replay';
 import { nextMoves, type NextMoves } from './next-moves';
 import type { CountingWay, PlayEvent } from '../format/play';

@@ -5,10 +5,9 @@
 import { allRows } from '../format/rows';
 import { FASTEST_TRY_S } from '../../motion/assumed';
 import { compile } from './compile';
-import { AT, B, Phase, UNSET, type PartProgram, type Program } from './program';
+import { AT, B, Phase, UNSET, type PartProgram, type Program, type State } from './program';
 import { popCount } from './effects';
 import { isNext, attempt, choose, start } from './engine';
-import { type State } from './program';
 import type { Game, Group, Measure, Part } from '../format/game';
 import { capOf, unfinishedRule } from '../format/unfinished';
 
