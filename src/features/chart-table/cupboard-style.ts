@@ -79,7 +79,8 @@ export const About = styled.div`
     display: flex;
     gap: var(--space-5);
     align-items: end;
-    min-height: 116px;
+    /* In a column that scrolls it would be squeezed, and the drawing cut. */
+    flex: none;
     border-bottom: 1px solid var(--line);
     padding-bottom: var(--space-3);
   }

@@ -176,7 +176,7 @@ function AboutThing({ object }: { object: AimedId }) {
     <>
       <div className="views">
         <figure>
-          <Views object={object} width={250} height={100} scale={160} />
+          <Views object={object} width={250} height={78} scale={160} />
           from above and from the side
         </figure>
       </div>
