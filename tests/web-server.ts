@@ -1,12 +1,13 @@
 /** The built application for tests and measurements, as a process of its own. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
+import { chromiumAt } from '../scripts/lib/needs.mjs';
 import { webServer } from '../scripts/lib/processes.mjs';
 
 const root = join(import.meta.dirname, '..');
 
 export const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: chromiumAt(),
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -44,6 +44,18 @@ export function needMariadb() {
   if (!has('mariadbd') || !has('mariadb-install-db')) debian(['mariadb-server'], "MariaDB's server");
 }
 
+const HEADLESS = '/usr/bin/chromium-headless-shell';
+const WHOLE = '/usr/bin/chromium';
+
+/** Chromium without a window, which is a tenth quicker; where it cannot be had the whole one does. */
 export function needChromium() {
-  if (!existsSync('/usr/bin/chromium')) debian(['chromium'], 'Chromium');
+  if (existsSync(HEADLESS)) return;
+  try {
+    debian(['chromium-headless-shell'], 'Chromium');
+  } catch (error) {
+    if (!existsSync(WHOLE)) throw error;
+  }
 }
+
+/** Where it is. */
+export const chromiumAt = () => (existsSync(HEADLESS) ? HEADLESS : WHOLE);

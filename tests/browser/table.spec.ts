@@ -355,12 +355,14 @@ test('axe finds nothing on any leaf, shelf, dialog or menu, wide and narrow, lig
   ] as const) {
     await page.setViewportSize(look);
     await page.emulateMedia({ colorScheme: look.scheme });
+    await expectAccessible(page);
     for (const name of ['Rules', 'Layout', 'Floor', 'Skill', 'Versions']) {
       await leaf(page, name);
-      await expectAccessible(page);
+      await expectAccessible(page, '[role=tabpanel]');
       await wide();
     }
     await page.getByRole('button', { name: 'Cupboard' }).click();
+    await expectAccessible(page);
     for (const shelf of [
       'To aim at',
       'In the way',
@@ -371,15 +373,17 @@ test('axe finds nothing on any leaf, shelf, dialog or menu, wide and narrow, lig
       'A thing of your own',
     ]) {
       await page.getByRole('tab', { name: shelf }).click();
-      await expectAccessible(page);
+      await expectAccessible(page, '[role=dialog]');
     }
     await page.keyboard.press('Escape');
     await leaf(page, 'Rules');
     await page.getByRole('button', { name: 'Another way to play' }).click();
-    await expectAccessible(page);
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await expectAccessible(page, '[role=dialog]');
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /^Keep or print/ }).click();
-    await expectAccessible(page);
+    await expect(page.getByRole('menu')).toBeVisible();
+    await expectAccessible(page, '[role=menu]');
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Side by side' }).click();
     await expectAccessible(page);

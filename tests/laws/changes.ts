@@ -2,7 +2,7 @@
 import { placedMarks, replacedBy } from '@/core/course/geometry';
 import { withLengths } from '@/core/course/set-out';
 import { shapeOf } from '@/core/objects/catalogue';
-import type { Game, Part, PlacedTarget } from '@/core/rules/format/game';
+import type { Game, Part, Place, PlacedTarget } from '@/core/rules/format/game';
 import { allUsed } from '@/core/rules/format/used';
 import { readGame } from '@/core/rules/format/read-game';
 import { compile } from '@/core/rules/playing/compile';
@@ -27,7 +27,7 @@ const CHOICES: Readonly<Record<string, readonly string[]>> = {
   keep: ['best', 'last', 'sum'],
   better: ['high', 'low'],
   with: ['sock-ball', 'tennis-ball', 'nothing'],
-  turn: ['none', 'attempt', 'miss', 'frame', 'half-time', 'part'],
+  turn: ['none', 'attempt', 'miss', 'frame', 'half-time', 'part', 'said'],
   order: ['fixed', 'either-way', 'free'],
   end: ['stay', 'wrap'],
   technique: ['underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'other'],
@@ -107,13 +107,16 @@ function withAt(node: Json, path: readonly string[], to: Json | undefined): Json
 /** Where the rules, the things and the floor of a game stand. */
 const PLACES = ['parts', 'sides', 'card', 'calls', 'kit', 'aim'];
 
-/** Every change that leaves the game a whole one, resolved to one level. */
-export function* changesOf(game: Game): Generator<Change> {
+/** Every change, or one of so many, that leaves the game a whole one, resolved to one level. */
+export function* changesOf(game: Game, oneOf = 1): Generator<Change> {
+  let n = 0;
   const alone = { ...game, levels: [{ ...game.levels[0]!, set: {} }] } as unknown as { readonly [key: string]: Json };
   for (const where of PLACES) {
     const node = alone[where];
     if (node === undefined || (where === 'card' && game.parts.length === 1)) continue;
     for (const { place, how, value } of changed(node, [where])) {
+      n += 1;
+      if (n % oneOf !== 0) continue;
       const read = readGame(withAt(alone, place.slice(1).split('/'), value));
       if (read.ok && compile(read.value).ok) yield { place, how, game: read.value };
     }
@@ -136,6 +139,18 @@ export function* setUpChangesOf(game: Game): Generator<Change> {
     yield* thing(`/course/targets/${id}`, list, (next) => ({ course: { ...course, targets: { ...course.targets, [id]: next } } }));
   for (const { group, index, towards, lengthM } of placedMarks(game))
     if (towards && lengthM > 0) yield so(`/course/places/${group}/${index}`, 'farther', withLengths(game, [{ group, index, lengthM: lengthM + 1 }]));
+  for (const [group, list] of Object.entries(course.places))
+    for (const [index, place] of list.entries()) {
+      const { box, ...point } = place;
+      const put = (next: Place) => ({ course: { ...course, places: { ...course.places, [group]: list.with(index, next) } } });
+      yield so(
+        `/course/places/${group}/${index}/box`,
+        'a box',
+        put({ ...point, box: box ? { ...box, widthM: box.widthM + 1 } : { widthM: 1, depthM: 1 } }),
+      );
+      if (box) yield so(`/course/places/${group}/${index}/box/depthM`, 'deeper', put({ ...point, box: { ...box, depthM: box.depthM + 1 } }));
+      if (box) yield so(`/course/places/${group}/${index}/box`, 'a point', put(point));
+    }
   if (Object.values(course.places).flat().length > 0)
     yield so('/kit/marker', 'another', { kit: { ...kit, marker: kit.marker === 'book' ? 'magazine' : 'book' } });
   if (allUsed(game).includes(kit.implement)) {

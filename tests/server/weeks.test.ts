@@ -12,6 +12,7 @@ import { POST as paper } from '@/app/api/v1/weeks/[id]/paper/route';
 import { POST as previewPaper } from '@/app/api/v1/weeks/preview/paper/route';
 import { POST as preview } from '@/app/api/v1/weeks/preview/route';
 import { usedSetUpOf } from '@/core/sheet/home-form';
+import { homeFormsOf } from '@/server/db/home-forms';
 import { noticesOf } from '@/server/db/outbox';
 import type { Sheet } from '@/server/paper/job';
 import { sheetsOfWeek } from '@/server/paper/week-sheets';
@@ -20,7 +21,7 @@ import { standingOf } from '@/server/weeks/week-standing';
 import { weekOfSchool, weeksOf } from '@/server/db/weeks';
 import { checksums } from '../soak/targets';
 import { fontsOf } from '../fonts-of';
-import { call, makeSchool, sendTo, useOwnSchema, ZONE, type TestSchool } from './school';
+import { call, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
 
@@ -148,6 +149,18 @@ describe('a week is looked at before it is sent', () => {
     expect(pdf.getPageCount()).toBe(1);
     expect(await weeksOf(school.classId)).toEqual([]);
     expect(await checksums()).toEqual(before);
+  });
+
+  it('shows the par and the forms with which it is sent then, and another class of that age gets the same', async () => {
+    const [school, other] = [await makeSchool(), await makeSchool()];
+    const { answer } = await call(preview, '/', { cookie: await school.cookie('teacher'), body: { ...plan(school), games: weekOf(school).games } });
+    const [shown] = (answer as unknown as Card).weeks[0]!.games;
+    for (const one of [school, other]) {
+      const { assignment } = await sendTo(one);
+      const sent = await assignment(one.childIds[0]!);
+      expect(sent.par).toBe(shown!.par);
+      expect(await homeFormsOf(sent.homeFormsId)).toEqual(shown!.forms);
+    }
   });
 
   it('by a helper, or with a level that is not there, it is refused', async () => {

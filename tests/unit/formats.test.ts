@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 import { formatFiles } from '@/cli/format-files';
+import { lochside as run } from '@/cli/lochside';
 import { readReport } from '@/core/reports/read-report';
 import { readGame } from '@/core/rules/format/read-game';
 import { readPlay } from '@/core/rules/format/read-play';
@@ -54,8 +55,24 @@ describe('the published formats', () => {
 describe('npx lochside', () => {
   const folder = mkdtempSync(join(tmpdir(), 'lochside-cli-'));
   afterAll(() => rmSync(folder, { recursive: true, force: true }));
-  const lochside = (...args: string[]) =>
+  /** As a person calls it, in a process of its own. */
+  const called = (...args: string[]) =>
     spawnSync(process.execPath, [join(import.meta.dirname, '../../cli/lochside.mjs'), ...args], { encoding: 'utf8' });
+  /** The same in this process, which is sooner done. */
+  const lochside = async (...args: string[]) => {
+    const said = { stdout: '', stderr: '' };
+    const spies = (['stdout', 'stderr'] as const).map((stream) =>
+      vi.spyOn(process[stream], 'write').mockImplementation((words) => {
+        said[stream] += String(words);
+        return true;
+      }),
+    );
+    try {
+      return { status: await run(args), ...said };
+    } finally {
+      for (const spy of spies) spy.mockRestore();
+    }
+  };
   const file = (name: string, value: unknown) => {
     const path = join(folder, name);
     writeFileSync(path, typeof value === 'string' ? value : JSON.stringify(value));
@@ -64,40 +81,40 @@ describe('npx lochside', () => {
   const game = join(docs, 'example.game.json');
   const starterFile = (id: string) => join(docs, '../../data/starters', `${id}.json`);
 
-  it('scores a play with its working', () => {
-    const done = lochside('score', game, join(docs, 'example.play.json'));
+  it('scores a play with its working', async () => {
+    const done = called('score', game, join(docs, 'example.play.json'));
     expect(done.status).toBe(0);
     const result = JSON.parse(done.stdout) as { value: number; working: { times: number; each: number }[] };
     expect(result.working.reduce((sum, line) => sum + line.times * line.each, 0)).toBe(result.value);
   });
-  it('checks a clean report with exit 0 and a wrong sum with exit 1', () => {
-    expect(lochside('check', game, join(docs, 'example.report.json')).status).toBe(0);
+  it('checks a clean report with exit 0 and a wrong sum with exit 1', async () => {
+    expect((await lochside('check', game, join(docs, 'example.report.json'))).status).toBe(0);
     const report = json('example.report.json') as { goes: { total: number }[] };
     report.goes[0]!.total += 5;
-    const wrong = lochside('check', game, file('wrong.json', report));
+    const wrong = await lochside('check', game, file('wrong.json', report));
     expect(wrong.status).toBe(1);
     expect(JSON.parse(wrong.stdout)).toMatchObject({ kind: 'sum' });
   });
-  it('names the place of bad input on one line a problem, with exit 2', () => {
-    const bad = lochside('score', file('bad.json', { ...(json('example.game.json') as object), title: 7 }), join(docs, 'example.play.json'));
+  it('names the place of bad input on one line a problem, with exit 2', async () => {
+    const bad = await lochside('score', file('bad.json', { ...(json('example.game.json') as object), title: 7 }), join(docs, 'example.play.json'));
     expect(bad.status).toBe(2);
     expect(bad.stderr).toContain('bad.json/title: ');
-    expect(lochside('score', file('no.json', '{'), join(docs, 'example.play.json')).status).toBe(2);
-    expect(lochside('juggle').status).toBe(2);
+    expect((await lochside('score', file('no.json', '{'), join(docs, 'example.play.json'))).status).toBe(2);
+    expect((await lochside('juggle')).status).toBe(2);
   });
-  it('tells each verb what it is for and what it takes, and refuses what it does not take', () => {
-    const verbs = [...lochside('help').stdout.matchAll(/^npx lochside ((?:teacher )?[a-z]+)/gm)].map(([, verb]) => verb!);
+  it('tells each verb what it is for and what it takes, and refuses what it does not take', async () => {
+    const verbs = [...(await lochside('help')).stdout.matchAll(/^npx lochside ((?:teacher )?[a-z]+)/gm)].map(([, verb]) => verb!);
     expect(new Set(verbs).size).toBe(10);
     for (const verb of new Set(verbs)) {
-      const help = lochside(...verb.split(' '), '--help');
+      const help = await lochside(...verb.split(' '), '--help');
       expect(help.status, verb).toBe(0);
       expect(help.stdout).toContain(`npx lochside ${verb}`);
     }
-    expect(lochside('gaps', game, '--age', '8')).toMatchObject({ status: 2, stderr: expect.stringContaining('--age') as string });
-    expect(lochside('totals')).toMatchObject({ status: 2, stderr: expect.stringContaining('GAME is missing') as string });
+    expect(await lochside('gaps', game, '--age', '8')).toMatchObject({ status: 2, stderr: expect.stringContaining('--age') as string });
+    expect(await lochside('totals')).toMatchObject({ status: 2, stderr: expect.stringContaining('GAME is missing') as string });
   });
-  it('says in one line, with exit 2, that there is no verb, or far too many events, and that soon', () => {
-    for (const done of [lochside(), lochside('fly'), lochside('score')]) {
+  it('says in one line, with exit 2, that there is no verb, or far too many events, and that soon', async () => {
+    for (const done of [called(), called('fly'), called('score')]) {
       expect(done.status).toBe(2);
       expect(done.stdout).toBe('');
       expect(done.stderr.trim().split('\n')).toHaveLength(1);
@@ -106,20 +123,24 @@ describe('npx lochside', () => {
       ...(json('example.play.json') as object),
       events: Array.from({ length: 1_000_000 }, (_, n) => ({ do: 'attempt', t: n, end: 'in' })),
     });
-    const done = lochside('score', game, million);
+    const done = called('score', game, million);
     expect(done).toMatchObject({
       status: 2,
       stderr: `${million}/events: there are 1000000 events, and a go has at most 2000. Send the goes one by one.\n`,
     });
   });
-  it('scores with exit 1 where something was refused, and says which; frames have their sheet, a card its parts', () => {
+  it('scores with exit 1 where something was refused, and says which; frames have their sheet, a card its parts', async () => {
     const play = json('example.play.json') as { events: object[] };
-    const refused = lochside('score', game, file('refused.json', { ...play, events: [...play.events, { do: 'attempt', t: 9_999_999, end: 'in' }] }));
+    const refused = await lochside(
+      'score',
+      game,
+      file('refused.json', { ...play, events: [...play.events, { do: 'attempt', t: 9_999_999, end: 'in' }] }),
+    );
     expect(refused.status).toBe(1);
     expect(refused.stderr).toMatch(new RegExp(`/events/${play.events.length}: refused: `));
     const fell = (...counts: readonly number[]) => counts.map((count, n) => ({ do: 'attempt', t: 3000 * (n + 1), count }));
     const framed = { ...play, level: 'level-1', counting: 'attempts', events: fell(6, 3, 2) };
-    const frames = lochside('score', starterFile('loch-frames'), file('frames.json', framed));
+    const frames = await lochside('score', starterFile('loch-frames'), file('frames.json', framed));
     expect(JSON.parse(frames.stdout)).toMatchObject({
       frames: [
         { balls: [6], kind: 'strike', total: 11 },
@@ -130,44 +151,44 @@ describe('npx lochside', () => {
       { do: 'attempt', t: 1000, end: 'on' },
       { do: 'attempt', t: 2000, end: 'in' },
     ];
-    const course = lochside('score', starterFile('otters-errand'), file('holes.json', { ...play, level: 'level-1', events: holes }));
+    const course = await lochside('score', starterFile('otters-errand'), file('holes.json', { ...play, level: 'level-1', events: holes }));
     expect(JSON.parse(course.stdout)).toMatchObject({ parts: [{ title: 'First holt', value: 2, sum: '2 strokes' }] });
   });
-  it('reads an event too: one of its games, or all of them', () => {
+  it('reads an event too: one of its games, or all of them', async () => {
     const of = (id: string) => ({ game: JSON.parse(readFileSync(starterFile(id), 'utf8')) as Record<string, unknown>, level: 'level-1' });
     const first = of('heron-strike');
     const second = of('harbour-stores');
     delete second.game['calls'];
     const event = { format: 'lochside.event/1', title: 'Two', items: [first, second], card: { combine: 'list', better: 'high' } };
     const path = file('event.json', event);
-    expect(JSON.parse(lochside('totals', path).stdout)).toMatchObject({ unit: 'hits', most: 6 });
-    expect(JSON.parse(lochside('totals', path, '--game', '2').stdout)).toMatchObject({ unit: 'points' });
-    expect(JSON.parse(lochside('gaps', path).stdout)).toMatchObject([{ kind: 'who-calls', place: '/items/1/game/calls' }]);
-    expect(lochside('gaps', path, '--game', '1').status).toBe(0);
-    expect(lochside('gaps', path, '--game', '3').status).toBe(2);
+    expect(JSON.parse((await lochside('totals', path)).stdout)).toMatchObject({ unit: 'hits', most: 6 });
+    expect(JSON.parse((await lochside('totals', path, '--game', '2')).stdout)).toMatchObject({ unit: 'points' });
+    expect(JSON.parse((await lochside('gaps', path)).stdout)).toMatchObject([{ kind: 'who-calls', place: '/items/1/game/calls' }]);
+    expect((await lochside('gaps', path, '--game', '1')).status).toBe(0);
+    expect((await lochside('gaps', path, '--game', '3')).status).toBe(2);
   });
-  it('lists the totals that can be, and what a game leaves open', () => {
-    const totals = lochside('totals', starterFile('harbour-stores'), '--attempts', '2');
+  it('lists the totals that can be, and what a game leaves open', async () => {
+    const totals = await lochside('totals', starterFile('harbour-stores'), '--attempts', '2');
     expect(totals.status).toBe(0);
     expect(JSON.parse(totals.stdout)).toMatchObject({ unit: 'points', least: -2, most: 6 });
-    expect(lochside('gaps', starterFile('squall')).status).toBe(0);
+    expect((await lochside('gaps', starterFile('squall'))).status).toBe(0);
     const open = { ...(JSON.parse(readFileSync(starterFile('harbour-stores'), 'utf8')) as Record<string, unknown>) };
     delete open['calls'];
-    const gaps = lochside('gaps', file('open.json', open));
+    const gaps = await lochside('gaps', file('open.json', open));
     expect(gaps.status).toBe(1);
     expect(JSON.parse(gaps.stdout)).toMatchObject([
       { kind: 'who-calls', place: '/calls', mends: ['The one who played', 'The partner', 'Play it again'] },
     ]);
-    expect(lochside('totals', game, '--level', '9').status).toBe(2);
+    expect((await lochside('totals', game, '--level', '9')).status).toBe(2);
   });
-  it('forecasts a level', () => {
-    const done = lochside('forecast', game, '--age', '8', '--level', '2', '--plays', '300', '--seed', '4');
+  it('forecasts a level', async () => {
+    const done = await lochside('forecast', game, '--age', '8', '--level', '2', '--plays', '300', '--seed', '4');
     expect(done.status).toBe(0);
     expect(JSON.parse(done.stdout)).toMatchObject({ plays: 300 });
-    expect(lochside('forecast', game, '--age', 'old').status).toBe(2);
+    expect((await lochside('forecast', game, '--age', 'old')).status).toBe(2);
   });
-  it('forecasts pins from the tables that are shipped, and a class from its own attempts', () => {
-    const pins = lochside('forecast', starterFile('skittle-stair'), '--age', '9', '--plays', '200');
+  it('forecasts pins from the tables that are shipped, and a class from its own attempts', async () => {
+    const pins = await lochside('forecast', starterFile('skittle-stair'), '--age', '9', '--plays', '200');
     expect(pins.stderr).not.toContain('rolling');
     expect(JSON.parse(pins.stdout)).toMatchObject({ rough: 'none', restsOn: 0 });
     const reports = file(
@@ -178,20 +199,20 @@ describe('npx lochside', () => {
         'Bo L,8,overarm,foam-ball,box,2,20,18',
       ].join('\n'),
     );
-    const known = lochside('forecast', starterFile('catch-the-ferry'), '--age', '8', '--plays', '200', '--reports', reports);
-    const assumed = lochside('forecast', starterFile('catch-the-ferry'), '--age', '8', '--plays', '200');
+    const known = await lochside('forecast', starterFile('catch-the-ferry'), '--age', '8', '--plays', '200', '--reports', reports);
+    const assumed = await lochside('forecast', starterFile('catch-the-ferry'), '--age', '8', '--plays', '200');
     const chanceIn = (out: string) => (JSON.parse(out) as { restsOn: number; chance: { chance: number; low: number; high: number } }).chance;
     expect(JSON.parse(known.stdout)).toMatchObject({ restsOn: 40 });
     expect(chanceIn(known.stdout).chance).toBeGreaterThan(chanceIn(assumed.stdout).chance);
-    const worse = lochside('forecast', starterFile('catch-the-ferry'), '--reports', file('worse.csv', 'child,age\nAda K,8'));
+    const worse = await lochside('forecast', starterFile('catch-the-ferry'), '--reports', file('worse.csv', 'child,age\nAda K,8'));
     expect(worse.status).toBe(2);
     expect(worse.stderr).toContain('has no column technique');
   }, 120_000);
-  it('knows fewer pins and marks', () => {
-    const five = lochside('totals', starterFile('loch-frames'), '--targets', '5');
+  it('knows fewer pins and marks', async () => {
+    const five = await lochside('totals', starterFile('loch-frames'), '--targets', '5');
     expect(JSON.parse(five.stdout)).toMatchObject({ most: 150 });
-    const near = lochside('totals', starterFile('harbour-mouth'), '--marks', '4');
+    const near = await lochside('totals', starterFile('harbour-mouth'), '--marks', '4');
     expect(JSON.parse(near.stdout)).toMatchObject({ most: 4 });
-    expect(lochside('totals', starterFile('harbour-mouth'), '--marks', 'none').status).toBe(2);
+    expect((await lochside('totals', starterFile('harbour-mouth'), '--marks', 'none')).status).toBe(2);
   }, 120_000);
 });

@@ -52,6 +52,20 @@ describe('taking turns', () => {
     expect(result).toMatchObject({ whose: '0001001', sides: [3, 1], refused: [] });
   });
 
+  it('as the rules say: a hit hands over the turn, and nobody takes it', () => {
+    const game = turning('heron-strike', 'said', { goes: { n: 1, keep: 'best' } });
+    const handing = {
+      ...game,
+      parts: game.parts.map((part) => ({
+        ...part,
+        rows: part.rows.map((row) => (row.if[0]?.[2] === 'hit' ? { ...row, do: [...row.do, { do: 'turn' as const }] } : row)),
+      })),
+    };
+    const result = played(handing, [...ends('miss hit hit miss miss hit hit'), { do: 'swap', t: 30_000 }]);
+    // A: miss, hit. B: hit. A: miss, miss, hit. B: hit.
+    expect(result).toMatchObject({ whose: '0010001', sides: [2, 2], refused: [{ index: 7 }] });
+  });
+
   /** Three frames in place of ten. */
   const threeFrames = (): Game => {
     const text = JSON.stringify(turning('loch-frames', 'frame'));

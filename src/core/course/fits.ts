@@ -62,6 +62,14 @@ const FINDERS: Readonly<Record<MisfitKind, (look: Look) => readonly Found[]>> = 
   'not-in-the-rules': idle,
 };
 
+const MISFIT_KINDS = Object.keys(FINDERS) as readonly MisfitKind[];
+
+/** What is found of one kind: of what is found from several points of one box the first. */
+const lookFor = (kind: MisfitKind, look: Look): readonly Found[] => {
+  const found = FINDERS[kind](look);
+  return found.filter((one, index) => found.findIndex((other) => named(other) === named(one)) === index);
+};
+
 /** Looking for mends takes longer than finding what is wrong: only the first few have theirs. */
 const MOST_MENDED = 5;
 
@@ -71,12 +79,12 @@ const MOST_MENDED = 5;
  */
 export function misfitsOf(game: Game, levelIndex: number, child: Thrower, withMends = true): readonly Misfit[] {
   const look = lookAt(game, levelIndex, child);
-  const found = Object.values(FINDERS).flatMap((find) => find(look));
+  const found = MISFIT_KINDS.flatMap((kind) => lookFor(kind, look));
   return found.map(({ ways, ...one }, index) => {
     if (!withMends || index >= MOST_MENDED) return { ...one, mends: [] };
     const before = found.filter((other) => other.kind === one.kind).length;
     const helps = (mended: Game) => {
-      const after = FINDERS[one.kind](lookAt(mended, levelIndex, child));
+      const after = lookFor(one.kind, lookAt(mended, levelIndex, child));
       return after.length < before && after.every((other) => named(other) !== named(one));
     };
     return { ...one, mends: ways().flatMap((way) => first(way, ({ game: mended }) => helps(mended))) };

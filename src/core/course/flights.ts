@@ -5,7 +5,7 @@ import { GROUND, OVERRUN_M, THROWN } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS } from '../objects/catalogue';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
-import { aimedTasks, distanceM, nearestOf } from './geometry';
+import { aimedTasks, cornersOf, distanceM, nearestOf } from './geometry';
 
 /** One try in twenty goes farther, or more to the side. */
 const ONE_IN_TWENTY = 1.645;
@@ -45,10 +45,14 @@ export function runsPastM(level: Pick<Game, 'kit' | 'course'>, task: Task, lengt
   return Math.min(MOST_PAST_M, OVERRUN_M / 2 + tooFar + runsOn);
 }
 
-/** Every try of a level as it goes over the floor, for a child: one for each task and place, at the nearest target of the task. */
+/**
+ * Every try of a level as it goes over the floor, for a child: one for each task and place, at the nearest target of the task; of a box
+ * one from its middle and one from each corner.
+ */
 export function flightsOf(level: Game, child: Thrower): readonly Flight[] {
   const thrower = throwerWith(level.kit, child);
-  return aimedTasks(level).flatMap(({ group, index, spot: from, task, at }): Flight[] => {
+  const tries = aimedTasks(level).flatMap((one) => [one.spot, ...(one.spot.box ? cornersOf(one.spot) : [])].map((from) => ({ ...one, from })));
+  return tries.flatMap(({ group, index, from, task, at }): Flight[] => {
     const ground = GROUND[task.technique];
     const technique = THROWN[task.technique];
     if (!ground && !technique) return [];

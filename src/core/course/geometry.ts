@@ -1,5 +1,5 @@
 import type { AimedId } from '../objects/catalogue';
-import type { Game, PlacedTarget, Spot, Stage } from '../rules/format/game';
+import type { Game, Place, PlacedTarget, Spot, Stage } from '../rules/format/game';
 
 /** Distance along the floor, metres. */
 export function distanceM(from: Spot, to: Spot): number {
@@ -12,7 +12,7 @@ export function throwTurnRad(from: Spot, target: PlacedTarget): number {
 }
 
 /** The places of the group of marks and the target, of a game resolved to one level. */
-export function marksOf(game: Game): readonly Spot[] {
+export function marksOf(game: Game): readonly Place[] {
   const from = game.parts[0]!.stages[0]!.from;
   return (from === undefined ? undefined : game.course.places[from]) ?? [];
 }
@@ -28,11 +28,28 @@ export function nearestOf(targets: readonly PlacedTarget[], spot: Spot): PlacedT
   );
 }
 
+/** Where one may stand at the nearest and at the farthest from a spot: the ends of a box, or the place itself. */
+export function endsOf(place: Place, to: Spot): { readonly nearest: Spot; readonly farthest: Spot } {
+  const { xM, yM, box } = place;
+  if (!box) return { nearest: place, farthest: place };
+  const within = (value: number, middle: number, whole: number) => Math.min(middle + whole / 2, Math.max(middle - whole / 2, value));
+  const nearest = { xM: within(to.xM, xM, box.widthM), yM: within(to.yM, yM, box.depthM) };
+  const farthest = cornersOf(place).reduce((far, corner) => (distanceM(corner, to) > distanceM(far, to) ? corner : far));
+  return { nearest, farthest };
+}
+
+/** The corners of a box; of a point itself. */
+export function cornersOf({ xM, yM, box }: Place): readonly Spot[] {
+  if (!box) return [{ xM, yM }];
+  const [x, y] = [box.widthM / 2, box.depthM / 2];
+  return [-1, 1].flatMap((across) => [-1, 1].map((down) => ({ xM: xM + across * x, yM: yM + down * y })));
+}
+
 /** A place from which a task is tried at a group of targets. */
 export interface AimedPlace {
   readonly group: string;
   readonly index: number;
-  readonly spot: Spot;
+  readonly spot: Place;
   readonly task: Stage;
   readonly at: string;
 }
@@ -82,7 +99,8 @@ export interface PlacedMark {
   readonly group: string;
   readonly index: number;
   readonly of: number;
-  readonly spot: Spot;
+  /** Of a box its middle, from which the length is measured. */
+  readonly spot: Place;
   readonly towards: Spot | undefined;
   readonly lengthM: number;
 }

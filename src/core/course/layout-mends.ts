@@ -1,6 +1,6 @@
 /** Ways to mend a layout, the smallest change first: each is tried by who asks before it is offered. */
 import { IMPLEMENTS } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/format/game';
+import type { Game, Place } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
 import type { Flight } from './flights';
 import { insideFloor } from './geometry';
@@ -27,14 +27,15 @@ export function* turnedAway(game: Game, levelIndex: number, flights: readonly Fl
 }
 
 /** Null where one of them would leave the floor, or is locked. */
-function turnedPlaces(level: Game, flights: readonly Flight[], angleRad: number): ReadonlyMap<string, readonly Spot[]> | null {
+function turnedPlaces(level: Game, flights: readonly Flight[], angleRad: number): ReadonlyMap<string, readonly Place[]> | null {
   const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
-  const groups = new Map<string, readonly Spot[]>();
-  for (const { group, index, from, target } of flights) {
-    const [x, y] = [from.xM - target.xM, from.yM - target.yM];
-    const to = { ...from, xM: millimetres(target.xM + x * cos - y * sin), yM: millimetres(target.yM + x * sin + y * cos) };
+  const groups = new Map<string, readonly Place[]>();
+  for (const { group, index, target } of flights) {
+    const mark = level.course.places[group]![index]!;
+    const [x, y] = [mark.xM - target.xM, mark.yM - target.yM];
+    const to = { ...mark, xM: millimetres(target.xM + x * cos - y * sin), yM: millimetres(target.yM + x * sin + y * cos) };
     const inside = insideFloor(level, to);
-    if (inside.xM !== to.xM || inside.yM !== to.yM || from.locked) return null;
+    if (inside.xM !== to.xM || inside.yM !== to.yM || mark.locked) return null;
     groups.set(group, (groups.get(group) ?? level.course.places[group]!).with(index, to));
   }
   return groups;

@@ -1,6 +1,7 @@
 /** A game with things of its course elsewhere: moved, turned, spread, put in line. Everything stays inside the floor. */
 import { AIMED, outlineWidthM, shapeOf } from '../objects/catalogue';
-import type { Door, FloorSide, Game, PlacedTarget, Spot } from '../rules/format/game';
+import { BOX_M } from '../rules/format/box';
+import type { Box, Door, FloorSide, Game, Place, PlacedTarget, Spot } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
 import { aimOf, distanceM, insideFloor, spotTowards, type Layout } from './geometry';
 import { halfSizeM, listAt, listedOf, middleOf, movedWith, pointerOf, spotOf, thingsOf, type CourseThing, type Listed } from './things';
@@ -53,9 +54,10 @@ export function withThingsMoved(game: Game, levelIndex: number, things: readonly
   );
 }
 
-/** A place or a target keeps a little off the walls; furniture and patches stand within them whole. */
+/** A place or a target keeps a little off the walls; furniture, patches and boxes stand within them whole. */
 function withinFloor(level: Game, thing: CourseThing, listed: Listed, spot: Spot): Spot {
-  if (thing.kind !== 'furniture' && thing.kind !== 'patch') return insideFloor(level, spot, wallOf(thing));
+  const boxed = thing.kind === 'place' && (listed as Place).box !== undefined;
+  if (thing.kind !== 'furniture' && thing.kind !== 'patch' && !boxed) return insideFloor(level, spot, wallOf(thing));
   const half = halfSizeM(listed);
   const { widthM, depthM } = level.course.floor;
   const within = (value: number, most: number, margin: number) => (2 * margin >= most ? most / 2 : Math.min(most - margin, Math.max(margin, value)));
@@ -158,6 +160,10 @@ function sized(listed: Listed, factor: number): Listed {
   if ('object' in listed) return widened(listed, outlineWidthM(shapeOf(listed)) * factor);
   if ('radiusM' in listed) return widened(listed, 2 * listed.radiusM * factor);
   if ('side' in listed) return widened(listed, listed.widthM * factor);
+  if ('box' in listed && listed.box) {
+    const side = (value: number) => millimetres(Math.min(BOX_M[1], Math.max(BOX_M[0], value * factor)));
+    return { ...listed, box: { widthM: side(listed.box.widthM), depthM: side(listed.box.depthM) } };
+  }
   if (!('depthM' in listed)) return listed;
   const widthM = millimetres(Math.min(30, Math.max(0.1, listed.widthM * factor)));
   const depthM = millimetres(Math.min(30, Math.max(0.02, listed.depthM * factor)));
@@ -170,6 +176,18 @@ export function withDepth(game: Game, levelIndex: number, thing: CourseThing, de
   return withListed(game, levelIndex, [thing], false, (listed) =>
     'depthM' in listed && !('object' in listed) ? { ...listed, depthM: millimetres(Math.min(30, Math.max(0.02, depthM))) } : listed,
   );
+}
+
+/** A place as a box of this size about where it was, as far as the floor goes, or as a point again; places belong to their level. */
+export function withBox(game: Game, levelIndex: number, thing: CourseThing, box: Box | null): Game {
+  const { floor } = resolveLevel(game, levelIndex).course;
+  const side = (value: number, most: number) => millimetres(Math.min(BOX_M[1], most, Math.max(BOX_M[0], value)));
+  const boxed = withListed(game, levelIndex, [thing], true, (listed) => {
+    const { box: _was, ...point } = listed as Place;
+    return box === null ? point : { ...point, box: { widthM: side(box.widthM, floor.widthM), depthM: side(box.depthM, floor.depthM) } };
+  });
+  // Beside a wall it goes as far off it as it needs.
+  return withThingsMoved(boxed, levelIndex, [thing], { xM: 0, yM: 0 }, { alone: true });
 }
 
 /** Another height of what a thing stands on. */

@@ -1,5 +1,5 @@
 /** What stands on a floor, each thing by its kind and its number, and the lists of the game that hold them. */
-import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '../rules/format/game';
+import type { Course, Door, Furniture, Game, Patch, Place, PlacedTarget, Spot, Zone } from '../rules/format/game';
 import { outlineWidthM, shapeOf } from '../objects/catalogue';
 
 export type CourseThing =
@@ -9,7 +9,7 @@ export type CourseThing =
 export type ThingKind = CourseThing['kind'];
 
 /** Anything that a course lists: a spot with more to it, or a door on a side. */
-export type Listed = Spot | PlacedTarget | Furniture | Zone | Patch | Door;
+export type Listed = Place | PlacedTarget | Furniture | Zone | Patch | Door;
 
 /** The slot of the game that lists a thing, as a JSON Pointer. */
 export function pointerOf(thing: CourseThing): string {
@@ -70,11 +70,12 @@ export function middleOf(course: Pick<Course, 'floor'>, listed: Listed): Spot {
   return 'depthM' in listed ? { xM: listed.xM + listed.widthM / 2, yM: listed.yM + listed.depthM / 2 } : listed;
 }
 
-/** Half of what a thing takes up along x and along y, metres; nothing for a place, a turn of a way and a door. */
+/** Half of what a thing takes up along x and along y, metres; nothing for a place that is a point, a turn of a way and a door. */
 export function halfSizeM(listed: Listed): Spot {
   if ('side' in listed) return { xM: 0, yM: 0 };
   if ('depthM' in listed) return { xM: listed.widthM / 2, yM: listed.depthM / 2 };
   if ('radiusM' in listed) return { xM: listed.radiusM, yM: listed.radiusM };
+  if ('box' in listed && listed.box) return { xM: listed.box.widthM / 2, yM: listed.box.depthM / 2 };
   if (!('object' in listed)) return { xM: 0, yM: 0 };
   const shape = shapeOf(listed);
   const across = outlineWidthM(shape) / 2 + (shape.kind === 'gate' ? shape.postM : 0);

@@ -8,7 +8,8 @@ import { AT, B, FINISH_REASONS, type Program } from '../rules/playing/program';
 import { mmPerUnit } from '../rules/format/length-unit';
 import { capOf, CUT_SHORT, unfinishedRule } from '../rules/format/unfinished';
 import { start } from '../rules/playing/engine';
-import type { Game } from '../rules/format/game';
+import type { Course, Game } from '../rules/format/game';
+import { aimOf, endsOf } from '../course/geometry';
 import { resolveLevel } from '../rules/format/level';
 import { measure } from '../rules/playing/measure';
 import { childTables, type Aim, type ChildTables } from './attempts';
@@ -35,6 +36,13 @@ export interface ChanceAbout {
   /** The chance for a class as wild and as steady as it may well be: by 80% of what its reports say, or a quarter off what is assumed. */
   readonly low: number;
   readonly high: number;
+  /** Where the place is a box: from where one stands nearest in it, and farthest. The chance itself, and every play, is from its middle. */
+  readonly ends?: { readonly nearest: ChanceFrom; readonly farthest: ChanceFrom };
+}
+
+export interface ChanceFrom {
+  readonly distanceM: number;
+  readonly chance: number;
 }
 
 export interface LevelForecast {
@@ -90,18 +98,41 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   const program = compiled.value;
   const group = ask.fitted ?? { skill: 1, low: 1 / CLASS_DOUBT, high: CLASS_DOUBT, attempts: 0 };
   const thrower = (skill: number): Thrower => ({ ageYears: ask.ageYears, skill, ...(ask.form ? { form: ask.form } : {}) });
-  const tables = SKILL_NINTHS.map((z) => childTables(program, thrower(group.skill * Math.exp(z * SKILL_SPREAD_LN)), ask.shelf));
+  const throwers = SKILL_NINTHS.map((z) => thrower(group.skill * Math.exp(z * SKILL_SPREAD_LN)));
+  const tables = throwers.map((one) => childTables(program, one, ask.shelf));
   const steadier = markAims(program, childTables(program, thrower(group.low)));
   const wilder = markAims(program, childTables(program, thrower(group.high)));
   const bySkill = tables.map((child) => markAims(program, child));
+  const atEnds = endsOfBoxes(level, (there) => {
+    const moved = compile(there);
+    if (!moved.ok) throw new Error(moved.problems[0]!.reason);
+    const marks = throwers.map((one) => markAims(moved.value, childTables(moved.value, one)));
+    return marks[0]!.map(({ distanceM }, index) => ({ distanceM, chance: mean(marks.map((child) => child[index]!.chance)) }));
+  });
   const places = bySkill[0]!.map((mark, index) => ({
     distanceM: mark.distanceM,
     ...(mark.group !== undefined && { group: mark.group, index: mark.index }),
+    ...(atEnds && isBox(level, mark) && { ends: { nearest: atEnds.nearest[index]!, farthest: atEnds.farthest[index]! } }),
     chance: mean(bySkill.map((child) => child[index]!.chance)),
     low: wilder[index]!.chance,
     high: steadier[index]!.chance,
   }));
   return { places, chance: meanOf(places), ...playMany(program, tables, ask), restsOn: group.attempts };
+}
+
+const isBox = ({ course }: Game, { group, index }: AimedMark): boolean => group !== undefined && course.places[group]![index]!.box !== undefined;
+
+/** What is so of a level with every box at its nearest point, and at its farthest; null where no place is a box. */
+function endsOfBoxes<T>(level: Game, of: (there: Game) => T): { readonly nearest: T; readonly farthest: T } | null {
+  if (!Object.values(level.course.places).some((list) => list.some(({ box }) => box))) return null;
+  const at = (end: 'nearest' | 'farthest') => {
+    const moved = Object.entries(level.course.places).map(([group, list]) => [
+      group,
+      list.map((place) => endsOf(place, aimOf(level, group, place) ?? place)[end]),
+    ]);
+    return of({ ...level, course: { ...level.course, places: Object.fromEntries(moved) as Course['places'] } });
+  };
+  return { nearest: at('nearest'), farthest: at('farthest') };
 }
 
 interface AimedMark {

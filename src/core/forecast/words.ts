@@ -11,3 +11,11 @@ export function chanceWords({ chance, low, high }: Pick<ChanceAbout, 'chance' | 
   const [about, least, most] = [chance, low, high].map((one) => Math.round(one * 10));
   return least === most ? `${about} in 10` : `${about} in 10 (${least} to ${most})`;
 }
+
+/** "about 42 hits in 100"; of a box from where one stands nearest in it, and farthest. */
+export function hitsInHundred({ chance, ends }: Pick<ChanceAbout, 'chance' | 'ends'>): string {
+  const of = (one: number) => `${Math.round(100 * one)}`;
+  return ends
+    ? `about ${of(ends.nearest.chance)} hits in 100 from its nearest point, ${of(ends.farthest.chance)} from its farthest`
+    : `about ${of(chance)} hits in 100`;
+}

@@ -5,7 +5,7 @@ import { successAt } from '../forecast/attempts';
 import { placeChances } from '../forecast/chances';
 import type { Thrower } from '../motion/release';
 import type { AimedId } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/format/game';
+import type { Game, Place, Spot } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
 import { STANDING_ROOM_M } from '../sheet/home-form';
 
@@ -46,7 +46,7 @@ export function levelChance(game: Game, levelIndex: number, ageYears: number, sk
 
 export interface SolvedLevel {
   /** Every group of places, moved. */
-  readonly places: Readonly<Record<string, readonly Spot[]>>;
+  readonly places: Readonly<Record<string, readonly Place[]>>;
   readonly chance: number;
   /** False when the floor is too short (or no distance is near enough) for the wanted chance. */
   readonly reached: boolean;
@@ -82,7 +82,7 @@ export function solveLevel(game: Game, levelIndex: number, wantedChance: number,
   }
   const factor = Math.sqrt(near * far);
   const spots = moved(factor);
-  const places: Record<string, Spot[]> = {};
+  const places: Record<string, Place[]> = {};
   for (const [group, list] of Object.entries(level.course.places)) places[group] = [...list];
   marks.forEach(({ place }, index) => {
     const spot = spots[index]!;
@@ -94,7 +94,7 @@ export function solveLevel(game: Game, levelIndex: number, wantedChance: number,
 }
 
 /** The game with the places of one level elsewhere. */
-export function withPlaces(game: Game, levelIndex: number, places: Readonly<Record<string, readonly Spot[]>>): Game {
+export function withPlaces(game: Game, levelIndex: number, places: Readonly<Record<string, readonly Place[]>>): Game {
   const set = Object.fromEntries(Object.entries(places).map(([group, spots]) => [`/course/places/${group}`, spots]));
   return { ...game, levels: game.levels.map((level, index) => (index === levelIndex ? { ...level, set: { ...level.set, ...set } } : level)) };
 }

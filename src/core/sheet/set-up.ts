@@ -44,7 +44,7 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
     };
   });
   return {
-    things: [...usedIn(game, words), ...thingsOf(game, places.length, words)].map(({ name, n, hint }) => ({
+    things: [...usedIn(game, words), ...thingsOf(game, words)].map(({ name, n, hint }) => ({
       name: numbered(name, n, words),
       hint,
     })),
@@ -56,7 +56,7 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
 
 /** What one go needs, as "balls" and 3: for a list with totals. */
 export const thingsNeeded = (game: Game, words = english): { readonly name: string; readonly n: number }[] =>
-  [...usedIn(game, words), ...thingsOf(game, placedMarks(game).length, words)].map(({ name, n }) => ({
+  [...usedIn(game, words), ...thingsOf(game, words)].map(({ name, n }) => ({
     name: words.noun(name, n),
     n,
   }));
@@ -99,7 +99,13 @@ const targetsOf = (game: Game) => Object.values(game.course.targets).flat();
 const capital = (name: string, { tag }: Words) => name.charAt(0).toLocaleUpperCase(tag) + name.slice(1);
 const numbered = (name: string, n: number, words: Words) => words.i18n.t('{n} {thing}', { n, ...words.forms('thing', name, n) });
 
-function thingsOf(game: Game, places: number, words: Words): { name: string; n: number; hint: string }[] {
+/** One thing marks a point, four the corners of a box. */
+const markersOf = (game: Game): number =>
+  Object.values(game.course.places)
+    .flat()
+    .reduce((sum, { box }) => sum + (box ? 4 : 1), 0);
+
+function thingsOf(game: Game, words: Words): { name: string; n: number; hint: string }[] {
   const substitutes = (object: AimedId) =>
     words.i18n.t('Or use {things}.', {
       things: AIMED[object].substitutes
@@ -107,6 +113,7 @@ function thingsOf(game: Game, places: number, words: Words): { name: string; n: 
         .join(words.i18n.t(' or ')),
     });
   const { marker } = game.kit;
+  const markers = markersOf(game);
   const wide = (name: string) => {
     const widths = new Set(
       targetsOf(game)
@@ -127,12 +134,12 @@ function thingsOf(game: Game, places: number, words: Words): { name: string; n: 
       hint: `${wide(name) === '' ? '' : `${words.i18n.t('About {width} wide.', { width: wide(name) })} `}${hint(one)}`,
     })),
     ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name, n, hint: hint(one) })),
-    ...(places > 0
+    ...(markers > 0
       ? [
           {
             name: marker,
-            n: places,
-            hint: places > 1 ? words.i18n.t('They mark where you stand.') : words.i18n.t('It marks where you stand.'),
+            n: markers,
+            hint: markers > 1 ? words.i18n.t('They mark where you stand.') : words.i18n.t('It marks where you stand.'),
           },
         ]
       : []),
@@ -169,21 +176,34 @@ function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly
           ]
         : [];
   const way = (game.course.obstacles ?? []).length > 0 ? [i18n.t('Put what stands in the way where the drawing shows it.')] : [];
+  const wayTo = (mark: PlacedMark, steps: string): string => {
+    if (!mark.towards) return '';
+    if (targets.length === 0) return walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps });
+    const from = { ...forms('thing', nameOf(targetFrom(game, mark.group, mark.spot)!)), steps };
+    if (single) return walking ? i18n.t('Walk {steps} away from it.', from) : i18n.t('Measure {steps} away from it.', from);
+    return walking ? i18n.t('Walk {steps} away from the {thing}.', from) : i18n.t('Measure {steps} away from the {thing}.', from);
+  };
   const walks = places.map((place, index) => {
     const mark = marks[index]!;
     const { name, steps } = place;
+    const { box } = mark.spot;
+    if (box) {
+      const away = targets.length === 0 && index === 0 ? '' : wayTo(mark, steps);
+      const told = { wide: toParts(box.widthM, pace, words).words, deep: toParts(box.depthM, pace, words).words };
+      return [
+        ...(away === ''
+          ? [i18n.t('Lay out a box, {wide} by {deep}.', told)]
+          : [away, i18n.t('That is the middle of a box, {wide} by {deep}.', told)]),
+        name === ''
+          ? i18n.t('Put {marker_a} on each corner.', marker)
+          : i18n.t('Put {marker_a} on each corner: {place}.', { ...marker, place: name }),
+        i18n.t('Stand anywhere in it.'),
+      ].join(' ');
+    }
     if (!mark.towards) return i18n.t('Put {marker_a} there: the {place} mark', { ...marker, place: name });
     if (targets.length === 0 && index === 0) return i18n.t('Put {marker_a} down: {place}.', { ...marker, place: name || i18n.t('the start') });
-    if (targets.length === 0)
-      return `${walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps })} ${i18n.t('{place}: {marker_a}.', { ...marker, place: capital(name, words) })}`;
-    const from = { ...forms('thing', nameOf(targetFrom(game, mark.group, mark.spot)!)), steps };
-    const away = single
-      ? walking
-        ? i18n.t('Walk {steps} away from it.', from)
-        : i18n.t('Measure {steps} away from it.', from)
-      : walking
-        ? i18n.t('Walk {steps} away from the {thing}.', from)
-        : i18n.t('Measure {steps} away from the {thing}.', from);
+    if (targets.length === 0) return `${wayTo(mark, steps)} ${i18n.t('{place}: {marker_a}.', { ...marker, place: capital(name, words) })}`;
+    const away = wayTo(mark, steps);
     if (name === '') return `${away} ${i18n.t('Put {marker_a} there.', marker)}`;
     const numberedMark = name === placeName(mark.index, Number.POSITIVE_INFINITY, words);
     const called =

@@ -117,6 +117,7 @@ export function ChartLeaves(props: ChartLeavesProps) {
                   level={level}
                   levelIndex={shown}
                   ageYears={ageYears}
+                  forecast={forecast}
                   picked={picked}
                   onPick={onPick}
                   dispatch={dispatch}

@@ -38,7 +38,9 @@ export function gripsOf(level: Game, moving: readonly CourseThing[], px: number)
   if (able.length === 0) return null;
   const [only] = able;
   const alone = able.length === 1 ? only!.kind : null;
-  if (alone === 'place' || alone === 'turn') return null;
+  const listed = listedOf(level.course, only!)!;
+  // A point has no size; a box of a place has.
+  if (alone === 'turn' || (alone === 'place' && !('box' in listed))) return null;
   const boxes = able.map((thing) => ({ spot: spotOf(level.course, thing)!, half: halfSizeM(listedOf(level.course, thing)!) }));
   const pad = 10 * px;
   return {

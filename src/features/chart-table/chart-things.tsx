@@ -2,7 +2,8 @@
 import { memo } from 'react';
 import { middleOf, type CourseThing } from '@/core/course/things';
 import { outlineWidthM, shapeOf } from '@/core/objects/catalogue';
-import type { Course, Door, Furniture, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/format/game';
+import type { Box, Course, Door, Furniture, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/format/game';
+import { BoxToStandIn } from '../drawing/box';
 import { Piece, Ground as Patchwork, Swing } from '../drawing/ground';
 import { Thing } from '../drawing/thing';
 import { toDegrees } from '@/core/measure/angles';
@@ -100,6 +101,7 @@ export const Mark = memo(function Mark({
   on,
   long,
   badge,
+  box,
   ...handle
 }: HandleProps & {
   readonly floorWidthM: number;
@@ -108,6 +110,8 @@ export const Mark = memo(function Mark({
   readonly on: boolean;
   readonly long: boolean;
   readonly badge: string;
+  /** To stand anywhere in it. */
+  readonly box: Box | undefined;
 }) {
   const { xM, yM, px } = handle;
   const [thick, broad] = long ? [9, 42] : [8 * px, 30 * px];
@@ -120,6 +124,7 @@ export const Mark = memo(function Mark({
   const [x, y] = [side * Math.cos(angleRad) * off, side * Math.sin(angleRad) * off - 2];
   return (
     <g {...attributes(handle, 'place', on)}>
+      {box && <BoxToStandIn box={box} px={px} />}
       <circle className="halo" r={broad * 0.72} fill="none" stroke="var(--focus)" strokeWidth={3 * px} />
       <circle r={broad * 0.57} fill="transparent" />
       <g transform={`rotate(${toDegrees(angleRad)})`}>

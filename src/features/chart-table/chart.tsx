@@ -14,6 +14,7 @@ import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } from '@/core/rules/format/game';
 import { placeName } from '@/core/rules/telling/place-name';
+import { hitsInHundred } from '@/core/forecast/words';
 import type { FloorDepth } from '@/core/forecast/depth';
 import { Sides, Ways } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';
@@ -411,7 +412,7 @@ export function Chart({
           const list = course.places[thing.group]!;
           const name = labelOf(level, thing.group, thing.index) ?? `${placeName(thing.index, list.length)} mark`;
           const length = aim ? distanceM(spot, aim) : 0;
-          const chance = forecast?.places.find((place) => place.group === thing.group && place.index === thing.index)?.chance;
+          const chance = forecast?.places.find((place) => place.group === thing.group && place.index === thing.index);
           const told = aim ? `: ${sayMetres(length)}, ${toParts(length, stepPace(stepM)).words}` : '';
           return (
             <Mark
@@ -422,7 +423,8 @@ export function Chart({
               on={pickedKeys.has(keyOf(thing))}
               long={placeCount <= FEW_PLACES}
               badge={badgeOf(level, thing.group, thing.index)}
-              {...shared(thing, spot, `${name}${told}${chance === undefined ? '' : `, about ${Math.round(chance * 100)} hits in 100`}.`)}
+              box={list[thing.index]?.box}
+              {...shared(thing, spot, `${name}${told}${chance === undefined ? '' : `, ${hitsInHundred(chance)}`}.`)}
             />
           );
         })}

@@ -2,6 +2,7 @@ import { aimOf } from '@/core/course/geometry';
 import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { Course, Part } from '@/core/rules/format/game';
 import { useWords } from '@/features/languages/use-words';
+import { BoxToStandIn } from './box';
 import { Surroundings } from './ground';
 import { Soundings, type Sounding } from './soundings';
 import { Thing } from './thing';
@@ -104,6 +105,7 @@ export function CourseDrawing({
             const angle = aim ? toDegrees(Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM)) : 0;
             return (
               <g key={`${group} ${index}`} transform={`translate(${spot.xM * 100} ${spot.yM * 100})`}>
+                {spot.box && <BoxToStandIn box={spot.box} px={px} />}
                 <rect
                   x={-4.5 * px}
                   y={-13 * px}

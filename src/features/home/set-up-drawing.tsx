@@ -31,7 +31,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
   const { i18n, noun, forms } = useWords();
   const target = targetOf(level);
   const shape = target && shapeOf(target);
-  if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null)
+  if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null || marksOf(level).some(({ box }) => box))
     return (
       <Whole>
         <CourseDrawing id="set-up" course={level.course} parts={level.parts} label={i18n.t('The set-up from above')} numbers />

@@ -2,7 +2,7 @@
 import QRCode from 'qrcode';
 import type { ReactNode } from 'react';
 import { Circle, G, Line, Path, Rect, Svg, Text, View } from '@react-pdf/renderer';
-import { placedMarks } from '@/core/course/geometry';
+import { cornersOf, placedMarks } from '@/core/course/geometry';
 import { nameOf, shapeOf } from '@/core/objects/catalogue';
 import type { Game, PlacedTarget } from '@/core/rules/format/game';
 import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
@@ -79,8 +79,9 @@ export function SetUpToScale({
   const all = [...targets, ...obstacles, ...marks.map((mark) => mark.spot)];
   if (all.length === 0) return null;
   // As far across as down: the longer way of the course lies along the sheet.
-  const xs = all.map((one) => one.xM);
-  const ys = all.map((one) => one.yM);
+  const reach = [...all, ...marks.flatMap((mark) => cornersOf(mark.spot))];
+  const xs = reach.map((one) => one.xM);
+  const ys = reach.map((one) => one.yM);
   const [left, right, top, bottom] = [Math.min(...xs) - MARGIN_M, Math.max(...xs) + MARGIN_M, Math.min(...ys) - MARGIN_M, Math.max(...ys) + MARGIN_M];
   // Steps are written on the side of a mark that is away from what it looks towards.
   const onTheLeft = marks.map((mark) => mark.towards !== undefined && mark.towards.xM >= mark.spot.xM);
@@ -165,6 +166,18 @@ export function SetUpToScale({
       })}
       {marks.map((mark, index) => (
         <G key={index}>
+          {mark.spot.box && (
+            <Rect
+              x={x(mark.spot.xM - mark.spot.box.widthM / 2)}
+              y={y(mark.spot.yM - mark.spot.box.depthM / 2)}
+              width={mark.spot.box.widthM * scale}
+              height={mark.spot.box.depthM * scale}
+              stroke={INK}
+              strokeWidth={1.2}
+              strokeDasharray="4 2"
+              fill="none"
+            />
+          )}
           <Path d={`M${x(mark.spot.xM) - 5} ${y(mark.spot.yM) - 5}l10 10m0 -10l-10 10`} stroke={INK} strokeWidth={2.4} fill="none" />
           {label(saidOf(index), x(mark.spot.xM) + (onTheLeft[index] ? -9 : 9), labelY[index]!, 700, onTheLeft[index] ? 'end' : 'start')}
         </G>

@@ -1,4 +1,5 @@
 /** Sends a week to a class: freezes the game's version and works out each child's set-up and par. */
+import { createHash } from 'node:crypto';
 import type { GameToSend, WeekBody } from '@/contract/week';
 import type { Uuid } from '@/contract/ids';
 import type { AssignedSetUp } from '@/contract/assignment';
@@ -6,7 +7,7 @@ import type { Card, CardItem } from '@/contract/card';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
 import type { Fitted } from '@/core/progress/fit';
-import { shelfOf, type RackShelf } from '@/core/forecast/racks';
+import { shelfOf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/format/game';
@@ -16,6 +17,7 @@ import { readGame } from '@/core/rules/format/read-game';
 import { homeForms } from '@/core/levels/home-forms';
 import { usedSetUpOf, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
+import { cache } from '../caches';
 import { childrenOf, type Child } from '../db/children';
 import { classById, type ClassSummary } from '../db/classes';
 import { gameById, versionOf } from '../db/games';
@@ -53,22 +55,29 @@ export interface SentWeek {
 
 type Assigned = Omit<NewAssignment, 'homeFormsId'> & { readonly forms: readonly HomeForm[] };
 
+type Shared = Pick<Assigned, 'par' | 'parLow' | 'parHigh' | 'restsOn' | 'luckShare' | 'fitSkill' | 'setUp' | 'forms'>;
+
+/** By everything that it is worked out from: the preview of a week, the week itself, and the same game sent to another class. */
+const workedOut = cache<Shared>('set-ups of children', 500);
+
 /**
  * Each child's own set-up in whole half steps, the par that goes with it, and the forms in which it may be played; children alike share
- * one working out.
+ * one working out. The plays are drawn by the game itself, so that what was shown in a preview is what is sent.
  */
 async function assignmentsFor(
   game: Game,
   levelOf: (child: Child) => string,
   children: readonly Child[],
   classAge: number,
-  seed: number,
-  shelf: RackShelf,
+  racks: WeekToSend['racks'],
   fitted: Fitted | undefined,
 ): Promise<Assigned[]> {
-  type Shared = Pick<Assigned, 'par' | 'parLow' | 'parHigh' | 'restsOn' | 'luckShare' | 'fitSkill' | 'setUp' | 'forms'>;
   const calibrated = fitted && { fitted };
-  const shared = new Map<string, Shared>();
+  const shelf = shelfOf(racks, shippedRacks);
+  const seed = createHash('sha256').update(JSON.stringify(game)).digest().readUInt32BE(0);
+  const from = createHash('sha256')
+    .update(JSON.stringify([MODEL_VERSION, game, Object.entries(racks).sort(), fitted ?? null]))
+    .digest('base64url');
   const assigned: Assigned[] = [];
   for (const child of children) {
     const levelId = levelOf(child);
@@ -78,8 +87,8 @@ async function assignmentsFor(
     const own = child.form === 'other-exercise' ? 'standing' : child.form;
     // A seated level is played seated by all; a child who always kneels kneels at every level.
     const form = throwerWith(level.kit, { ageYears, form: own }).form ?? own;
-    const key = `${levelId}|${ageYears}|${stepM}|${form}`;
-    let found = shared.get(key);
+    const key = [from, levelId, ageYears, stepM, own].join('|');
+    let found = workedOut.get(key);
     if (!found) {
       await breath();
       const paced = pacedGame(level, stepM);
@@ -114,7 +123,7 @@ async function assignmentsFor(
         setUp,
         forms,
       };
-      shared.set(key, found);
+      workedOut.set(key, found);
     }
     assigned.push({ childId: child.id, levelId, ...found, modelVersion: MODEL_VERSION, seed });
   }
@@ -154,13 +163,11 @@ async function workedWeek(week: WeekToSend, only?: (children: readonly Child[]) 
   const all = await childrenOf(week.classId, week.today);
   if (all.length === 0) throw refuse(400, '/classId', 'There are no children in this class yet.', 'Add children first.');
   const children = only ? [only(all)] : all;
-  const seed = newId().readUInt32BE(12);
-  const shelf = shelfOf(week.racks, shippedRacks);
   const fitted = forForecast(await fitOfClass(week.classId));
   const worked: Assigned[][] = [];
   for (const [index, game] of games.entries()) {
     const { levelId, levels = {} } = week.games[index]!;
-    worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, seed, shelf, fitted));
+    worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, week.racks, fitted));
   }
   return { toClass, children, games, worked };
 }

@@ -1,5 +1,6 @@
 /** The format of a course: what stands where, its types and the Joi schema that admits one. Import only types from here on a child's page. */
 import Joi from 'joi';
+import { BOX_M } from './box';
 import { AIMED_IDS, type AimedId } from '../../objects/catalogue';
 import { ownThingSchema, type OwnThing } from '../../objects/own';
 
@@ -12,6 +13,17 @@ export interface Spot {
   readonly locked?: true;
   /** Things with the same name here are moved together. */
   readonly tied?: Id;
+}
+
+/** A place to stand: a point, or anywhere in a box on the floor about it, its sides along those of the floor. */
+export interface Place extends Spot {
+  readonly box?: Box;
+}
+
+/** Along x and along y, metres. */
+export interface Box {
+  readonly widthM: number;
+  readonly depthM: number;
 }
 
 export interface PlacedTarget extends Spot {
@@ -66,7 +78,7 @@ export interface Zone extends Spot {
 export interface Course {
   readonly floor: { readonly widthM: number; readonly depthM: number; readonly surface: Surface };
   readonly furniture: readonly Furniture[];
-  readonly places: Readonly<Record<Id, readonly Spot[]>>;
+  readonly places: Readonly<Record<Id, readonly Place[]>>;
   readonly targets: Readonly<Record<Id, readonly PlacedTarget[]>>;
   /** What stands in the way or is built with: ramps, pillows, chairs, strips to leap. */
   readonly obstacles?: readonly PlacedTarget[];
@@ -86,8 +98,10 @@ export const metres = Joi.number().min(0).max(100);
 export const words = (most: number) => Joi.string().trim().min(1).max(most);
 
 const spot = { xM: metres.required(), yM: metres.required(), locked: Joi.valid(true), tied: idSchema };
+const side = Joi.number().min(BOX_M[0]).max(BOX_M[1]).required();
+const place = Joi.object({ ...spot, box: Joi.object({ widthM: side, depthM: side }) });
 const surface = Joi.string().valid('hard', 'carpet', 'grass', 'tarmac').required();
-const side = Joi.string().valid('top', 'right', 'bottom', 'left');
+const floorSide = Joi.string().valid('top', 'right', 'bottom', 'left');
 const placedTarget = Joi.object({
   ...spot,
   object: Joi.string()
@@ -117,9 +131,7 @@ export const courseSchema = Joi.object({
     )
     .max(30)
     .required(),
-  places: Joi.object()
-    .pattern(ID, Joi.array().items(Joi.object(spot)).min(1).max(30))
-    .required(),
+  places: Joi.object().pattern(ID, Joi.array().items(place).min(1).max(30)).required(),
   targets: Joi.object().pattern(ID, Joi.array().items(placedTarget).min(1).max(30)).required(),
   obstacles: Joi.array().items(placedTarget).max(30),
   routes: Joi.object().pattern(ID, Joi.array().items(Joi.object(spot)).min(2).max(30)),
@@ -127,10 +139,10 @@ export const courseSchema = Joi.object({
     .items(Joi.object({ ...spot, name: words(30).required(), radiusM: Joi.number().min(0.05).max(20).required() }))
     .max(12),
   doors: Joi.array()
-    .items(Joi.object({ side: side.required(), atM: metres.required(), widthM: Joi.number().min(0.3).max(10).required() }))
+    .items(Joi.object({ side: floorSide.required(), atM: metres.required(), widthM: Joi.number().min(0.3).max(10).required() }))
     .max(8),
   patches: Joi.array()
     .items(Joi.object({ ...spot, name: words(30).required(), surface, widthM: metres.required(), depthM: metres.required() }))
     .max(12),
-  open: Joi.array().items(side).max(4).unique(),
+  open: Joi.array().items(floorSide).max(4).unique(),
 });

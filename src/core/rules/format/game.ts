@@ -6,7 +6,7 @@ import { IMPLEMENT_IDS, type ImplementId } from '../../objects/catalogue';
 import type { BodyForm, Technique } from '../../motion/assumed';
 import { courseSchema, ID, idSchema, metres, words, type Course, type Id } from './course-format';
 
-export type { Course, Door, FloorSide, Furniture, FurnitureKind, Id, PlacedTarget, Patch, Spot, Surface, Zone } from './course-format';
+export type { Box, Course, Door, FloorSide, Furniture, FurnitureKind, Id, Place, PlacedTarget, Patch, Spot, Surface, Zone } from './course-format';
 export type { OwnThing } from '../../objects/own';
 export { idSchema } from './course-format';
 
@@ -57,7 +57,7 @@ export type Effect =
   | { readonly do: 'owe'; readonly gate: Id }
   | { readonly do: 'carry'; readonly next: number; readonly afterNext: number }
   | { readonly do: 'stage'; readonly to: 'next' | Id }
-  /** The next player's turn. */
+  /** The next player's turn: where the turn changes as the rules say. */
   | { readonly do: 'turn' };
 
 /** 'stopped' ends the whole go before its end; 'given-up' ends one part of it. */
@@ -263,7 +263,8 @@ export interface Game {
   readonly card: { readonly combine: 'sum' | 'wins' | 'list'; readonly better: 'high' | 'low' };
   readonly sides: {
     readonly n: number;
-    readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time' | 'part';
+    /** When the turn changes; 'said': when a rule says so. */
+    readonly turn: 'none' | 'attempt' | 'miss' | 'frame' | 'half-time' | 'part' | 'said';
     /** When one reaches the end first, the others still get the turns that they have had fewer. */
     readonly lastTurnLevel?: boolean;
     /** Every player's own score, or one that all make together. */
@@ -499,7 +500,7 @@ export const gameSchema = Joi.object<Game>({
   }).required(),
   sides: Joi.object({
     n: Joi.number().integer().min(1).max(4).required(),
-    turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time', 'part').required(),
+    turn: Joi.string().valid('none', 'attempt', 'miss', 'frame', 'half-time', 'part', 'said').required(),
     lastTurnLevel: Joi.boolean(),
     score: Joi.string().valid('own', 'joint'),
     fartherM: Joi.array().items(Joi.number().min(0).max(20)).min(2).max(4),

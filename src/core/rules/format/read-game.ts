@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 import { isFormat1, todaysGame } from './from-format-1';
-import { gameSchema, type Cond, type Effect, type Game, type Part, type Row, type Spot } from './game';
+import { gameSchema, type Cond, type Effect, type Game, type Part, type Row, type Place } from './game';
 import { gameSchema1 } from './game-1-schema';
 import { levelGame } from './level';
 import { mostOf } from './most';
@@ -218,18 +218,24 @@ const APART_M = 0.05;
 
 function* layout(game: Game): Generator<Problem> {
   const { floor, places, targets, obstacles = [] } = game.course;
-  const lists: readonly (readonly [string, readonly Spot[]])[] = [
+  const lists: readonly (readonly [string, readonly Place[]])[] = [
     ...Object.entries(places).map(([id, spots]) => [`/course/places/${id}`, spots] as const),
     ...Object.entries(targets).map(([id, spots]) => [`/course/targets/${id}`, spots] as const),
     ['/course/obstacles', obstacles],
   ];
   for (const [at, spots] of lists)
-    for (const [index, { xM, yM }] of spots.entries()) {
+    for (const [index, { xM, yM, box }] of spots.entries()) {
       if (xM > floor.widthM || yM > floor.depthM)
         yield {
           place: `${at}/${index}`,
           reason: `stands at ${xM}, ${yM} m, on a floor of ${floor.widthM} × ${floor.depthM} m`,
           fix: 'Move it on to the floor, or make the floor larger.',
+        };
+      if (box && (box.widthM > floor.widthM || box.depthM > floor.depthM))
+        yield {
+          place: `${at}/${index}/box`,
+          reason: `is ${box.widthM} × ${box.depthM} m, on a floor of ${floor.widthM} × ${floor.depthM} m`,
+          fix: 'Make the box smaller, or the floor larger.',
         };
       const other = at.startsWith('/course/places') ? spots.findIndex((one) => Math.hypot(one.xM - xM, one.yM - yM) < APART_M) : index;
       if (other < index)

@@ -2,7 +2,7 @@ import type { Game } from '../format/game';
 import { against, type Gap } from './gap';
 
 export function equalTurns(game: Game): Gap[] {
-  if (!against(game) || game.sides.lastTurnLevel !== undefined || !['attempt', 'miss', 'frame'].includes(game.sides.turn)) return [];
+  if (!against(game) || game.sides.lastTurnLevel !== undefined || !['attempt', 'miss', 'frame', 'said'].includes(game.sides.turn)) return [];
   const race = game.parts.some((part) => part.stop.some((stop) => stop.why === 'goal' || stop.why === 'target-score'));
   if (!race) return [];
   return [

@@ -21,6 +21,7 @@ export type GapKind =
   | 'in-flight'
   | 'past-target'
   | 'equal-turns'
+  | 'whose-turn' // said twice, or not at all
   | 'who-calls'
   | 'two-flags';
 

@@ -97,6 +97,15 @@ const GAPPY: readonly { readonly kind: GapKind; readonly place: string; readonly
   },
   { kind: 'endless', place: '/parts/0/stop', game: withPart(starter('heron-strike'), () => ({ stop: [] })) },
   {
+    kind: 'whose-turn',
+    place: '/sides/turn',
+    game: {
+      ...withPart(starter('heron-strike'), (part) => ({ rows: part.rows.map((row) => ({ ...row, do: [...row.do, { do: 'turn' as const }] })) })),
+      sides: { n: 2, turn: 'miss', lastTurnLevel: true },
+    },
+  },
+  { kind: 'whose-turn', place: '/sides/turn', game: { ...starter('heron-strike'), sides: { n: 2, turn: 'said', lastTurnLevel: true } } },
+  {
     kind: 'levers',
     place: '/levels/1/set',
     game: { ...box, levels: box.levels.map((level, index) => (index === 1 ? { ...level, set: { ...level.set, '/parts/0/clock/s': 45 } } : level)) },

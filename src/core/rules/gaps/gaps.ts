@@ -26,6 +26,7 @@ import { tipped } from './tipped';
 import { twoAtOnce } from './two-at-once';
 import { twoFlags } from './two-flags';
 import { whoCalls } from './who-calls';
+import { whoseTurn } from './whose-turn';
 
 /** Everything that the rules leave open, in the order of the game. */
 export function gapsOf(game: Game): readonly Gap[] {
@@ -35,6 +36,7 @@ export function gapsOf(game: Game): readonly Gap[] {
     ...tie(game),
     ...mixedUnits(game),
     ...equalTurns(game),
+    ...whoseTurn(game),
     ...whoCalls(game),
     ...levers(game),
   ];

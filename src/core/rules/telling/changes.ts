@@ -39,6 +39,8 @@ function spaceChanges(before: Game, after: Game): Change[] {
     else if (a.length === b.length && a.some((mark, index) => Math.hypot(mark.spot.xM - b[index]!.spot.xM, mark.spot.yM - b[index]!.spot.yM) > 0.03))
       found.push({ lever: 'space', words: 'marks elsewhere, as far as before' });
   }
+  const boxes = (marks: typeof a) => marks.map(({ spot: { box } }) => (box ? `${box.widthM} × ${box.depthM} m` : 'a point')).join(', ');
+  if (a.length === b.length && boxes(a) !== boxes(b)) found.push({ lever: 'space', words: `to stand: ${boxes(b)}; was ${boxes(a)}` });
   const floor = (game: Game) => `${game.course.floor.widthM} × ${game.course.floor.depthM} m`;
   if (floor(before) !== floor(after)) found.push({ lever: 'space', words: `a floor of ${floor(after)}, was ${floor(before)}` });
   if (before.course.floor.surface !== after.course.floor.surface)

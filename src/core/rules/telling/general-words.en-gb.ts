@@ -274,6 +274,7 @@ export const generalWords = {
     frame: 'the turn changes after each frame',
     'half-time': 'one after the other',
     part: 'one after the other, each a whole part',
+    said: 'the turn changes when the rules say so',
   },
   score: { own: 'each with a score of their own', joint: 'one score together' },
   lastTurn: { yes: 'the others still have their turn', no: 'it is over at once' },

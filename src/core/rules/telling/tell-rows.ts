@@ -217,7 +217,7 @@ export class RuleWords {
         if (effect.next === 1 && effect.afterNext <= 1) return [text(effect.afterNext === 1 ? effects.carryTwo : effects.carryOne)];
         return fill(effects.carry, { next: [text(`${effect.next}`)], after: [text(`${effect.afterNext}`)] });
       case 'turn':
-        return [text(effects.nextSide)];
+        return this.game.sides.n === 1 ? [] : [text(effects.nextSide)];
       case 'stage': {
         const { stages } = this.part;
         if (effect.to !== 'next') return fill(effects.stage, { stage: [text(this.stage(effect.to))] });

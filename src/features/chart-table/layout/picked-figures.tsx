@@ -6,7 +6,7 @@ import { distanceM } from '@/core/course/geometry';
 import { SURFACE_NAMES } from '@/core/course/surface-names';
 import { isLocked, isPinSet, listedOf, spotOf } from '@/core/course/things';
 import { AIMED, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
-import type { FurnitureKind, Game, Patch, Surface } from '@/core/rules/format/game';
+import type { FurnitureKind, Game, Patch, Place, Surface } from '@/core/rules/format/game';
 import { QuietButton } from '@/ui/button';
 import { InlineSelect } from '@/ui/field';
 import { NumberSlot } from '@/ui/number-slot';
@@ -15,6 +15,7 @@ import { GroupPattern } from './group-pattern';
 import type { LayoutProps } from './layout-props';
 import { withApart, withoutPicked } from './model';
 import { Name, Stack } from './style';
+import { StandingRoom } from './standing-room';
 import { Swaps } from './swaps';
 
 const FURNITURE_KINDS: readonly { readonly value: FurnitureKind; readonly label: string }[] = [
@@ -25,7 +26,7 @@ const FURNITURE_KINDS: readonly { readonly value: FurnitureKind; readonly label:
 ];
 const SURFACES = (Object.keys(SURFACE_NAMES) as Surface[]).map((value) => ({ value, label: SURFACE_NAMES[value] }));
 
-export function PickedFigures({ game, level, levelIndex, ageYears, picked, onPick, dispatch, onlyHere, readOnly }: LayoutProps) {
+export function PickedFigures({ game, level, levelIndex, ageYears, forecast, picked, onPick, dispatch, onlyHere, readOnly }: LayoutProps) {
   const thing = picked[0]!;
   const listed = listedOf(level.course, thing);
   const spot = spotOf(level.course, thing);
@@ -134,6 +135,7 @@ export function PickedFigures({ game, level, levelIndex, ageYears, picked, onPic
           m across
         </div>
       )}
+      {single && thing.kind === 'place' && <StandingRoom {...{ game, levelIndex, thing, place: listed as Place, forecast, dispatch }} />}
       {single && (thing.kind === 'place' || thing.kind === 'target') && <GroupPattern {...{ game, level, levelIndex, thing, dispatch, onPick }} />}
       <div className="swaps">
         <QuietButton

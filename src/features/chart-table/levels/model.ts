@@ -68,15 +68,22 @@ export function beatWords(there: Game, { toBeat }: Level): string {
 /** What else there is to say of a level: from near to far, how many come to the end, how far pins can be trusted, what differs. */
 export function remarksOf(forecast: LevelForecast, differs: string): readonly string[] {
   return [
-    ...(forecast.places.length > 1 ? [`${inTen(nearest(forecast).chance)} near, ${inTen(farthest(forecast).chance)} far`] : []),
+    ...nearAndFar(forecast),
     ...(forecast.finishShare < 0.995 ? [`${inTen(forecast.finishShare)} in 10 get to the end`] : []),
     ...(forecast.rough === 'none' ? [] : [ROUGH_WORDS[forecast.rough]]),
     ...(differs === '' ? [] : [differs]),
   ];
 }
 
-const nearest = (forecast: LevelForecast) => forecast.places.reduce((near, place) => (place.distanceM < near.distanceM ? place : near));
-const farthest = (forecast: LevelForecast) => forecast.places.reduce((far, place) => (place.distanceM > far.distanceM ? place : far));
+/** From the nearest place to the farthest; of a box its nearest point and its farthest. */
+function nearAndFar({ places }: LevelForecast): readonly string[] {
+  const all = places.flatMap((place) => (place.ends ? [place.ends.nearest, place.ends.farthest] : [place]));
+  if (all.length < 2) return [];
+  const near = all.reduce((one, other) => (other.distanceM < one.distanceM ? other : one));
+  const far = all.reduce((one, other) => (other.distanceM > one.distanceM ? other : one));
+  const boxes = places.some(({ ends }) => ends) ? ', played from the middle of each box' : '';
+  return [`${inTen(near.chance)} near, ${inTen(far.chance)} far${boxes}`];
+}
 
 function triesWords(throws: number, thrown: boolean): string {
   const n = Math.round(throws);

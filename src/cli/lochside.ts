@@ -1,0 +1,169 @@
+/**
+ * npx lochside <verb>: JSON in files, JSON on standard output, problems on standard error with the place in the file.
+ * Exit 0 done, 1 judged not clean or gaps found, 2 bad input. What a verb needs is loaded when it is called.
+ */
+import { parseArgs } from 'node:util';
+import type { Problem } from '@/core/rules/format/problem';
+import { BadInput, type Options } from './input';
+
+interface Verb {
+  /** The ways to call it, without the program's name. */
+  readonly calls: readonly string[];
+  readonly about: string;
+  /** Each option with what it means. */
+  readonly options: Readonly<Record<string, string>>;
+  readonly run: (args: readonly string[], options: Options) => Promise<number>;
+}
+
+const LEVEL = { level: 'the level, 1 for the first' };
+const GAME = { game: 'where the file is an event: which of its games, 1 for the first' };
+const AGE = { age: 'of the children, in years, 4 to 12' };
+
+const VERBS: Readonly<Record<string, Verb>> = {
+  score: {
+    calls: ['score GAME PLAY [--game 2]'],
+    about: 'The score of a play, worked out, with the frame sheet of a game of frames; exit 1 when something in it was refused.',
+    options: GAME,
+    run: async (args, options) => (await import('./rules-verbs')).score(args, options),
+  },
+  check: {
+    calls: ['check GAME REPORT', 'check CLASS.json'],
+    about: 'The verdict on a report, or on every report of a class that was exported; exit 1 when one is not clean.',
+    options: GAME,
+    run: async (args, options) => (await import('./rules-verbs')).check(args, options),
+  },
+  totals: {
+    calls: ['totals GAME [--level 2] [--attempts 10] [--seconds 60] [--targets 5] [--marks 2]'],
+    about: 'The totals that can be, and those that cannot.',
+    options: {
+      ...GAME,
+      ...LEVEL,
+      attempts: 'as many tries as were made',
+      seconds: 'as long as was played',
+      targets: 'as many targets as were set up',
+      marks: 'as many marks as were laid out',
+    },
+    run: async (args, options) => (await import('./rules-verbs')).totals(args, options),
+  },
+  gaps: {
+    calls: ['gaps GAME'],
+    about: 'What the rules leave open, with mends; exit 1 when there are any.',
+    options: GAME,
+    run: async (args, options) => (await import('./rules-verbs')).gaps(args, options),
+  },
+  forecast: {
+    calls: ['forecast GAME --age 8 [--level 2] [--plays 2000] [--seed 1] [--pins rough] [--reports REPORTS.csv]'],
+    about: 'Chances, likely scores, par, minutes and luck of a level.',
+    options: {
+      ...GAME,
+      ...AGE,
+      ...LEVEL,
+      plays: 'how many games are played out, to 100000',
+      seed: 'the same seed gives the same figures',
+      pins: '“rough” does without rolling balls at pins whose table is not shipped',
+      reports: 'a class, as CSV or as an exported file, whose own skill is taken',
+    },
+    run: async (args, options) => (await import('./forecast-verbs')).forecast(args, options),
+  },
+  levels: {
+    calls: ['levels GAME --age 8 --chances 0.7,0.5,0.3'],
+    about: 'Distances for wanted chances, one a level.',
+    options: { ...GAME, ...AGE, chances: 'between 0 and 1, with commas' },
+    run: async (args, options) => (await import('./forecast-verbs')).levels(args, options),
+  },
+  equal: {
+    calls: ['equal GAME --age 8 --have bucket,box --clear 2.6 [--level 2]'],
+    about: 'The set-up of another home with the same chances.',
+    options: { ...GAME, ...AGE, ...LEVEL, have: 'what is there, with commas', clear: 'the longest clear line, metres' },
+    run: async (args, options) => (await import('./forecast-verbs')).equal(args, options),
+  },
+  fit: {
+    calls: ['fit CLASS.json', 'fit REPORTS.csv'],
+    about:
+      'How steady a class and its children are, with 80% intervals: from an exported class, or from the columns child,age,technique,implement,target,distance_m,attempts,hits.',
+    options: {},
+    run: async (args) => (await import('./forecast-verbs')).fit(args),
+  },
+  sheet: {
+    calls: ['sheet GAME --out SHEET.pdf [--level 2] [--age 8] [--size letter] [--print large] [--ground pale] [--language fr]'],
+    about: 'A home sheet on paper.',
+    options: {
+      ...GAME,
+      ...LEVEL,
+      ...AGE,
+      out: 'the name of the PDF',
+      size: 'a4 or letter',
+      print: 'usual or large',
+      ground: 'white or pale',
+      language: 'en or fr',
+    },
+    run: async (args, options) => (await import('./sheet-verb')).sheet(args, options),
+  },
+  'teacher add': {
+    calls: ['teacher add --name NAME --email ADDRESS [--school SCHOOL | --new-school SCHOOL] [--zone Europe/London] [--role teacher|helper]'],
+    about: 'Adds a teacher or helper to the school that runs here, and the school with its first teacher. The first password is printed once.',
+    options: {
+      name: 'as it is shown',
+      email: 'to sign in with',
+      school: 'the name of the school, with the first teacher',
+      'new-school': 'makes a further school on this server',
+      zone: 'the time zone of the school',
+      role: 'teacher or helper; a helper changes no games, classes or weeks',
+    },
+    run: async (_args, options) => (await import('./teacher-add')).addTeacherCommand(options),
+  },
+};
+
+const helpOf = ({ calls, about, options }: Verb): string =>
+  [
+    ...calls.map((call) => `npx lochside ${call}`),
+    '',
+    about,
+    ...(Object.keys(options).length > 0 ? [''] : []),
+    ...Object.entries(options).map(([name, meaning]) => `  --${name.padEnd(10)} ${meaning}`),
+    '',
+  ].join('\n');
+
+const usage = (): string =>
+  `${Object.values(VERBS)
+    .flatMap(({ calls }) => calls.map((call) => `npx lochside ${call}`))
+    .join('\n')}\n\nnpx lochside VERB --help tells more of one.\n`;
+
+const bad = (reason: string): BadInput => new BadInput([{ place: 'command line', reason, fix: 'See npx lochside help.' }]);
+
+async function run(words: readonly string[]): Promise<number> {
+  const [first, second] = words;
+  if (first === undefined) throw bad('no verb was given');
+  if (first === 'help' || first === '--help' || first === '-h') {
+    process.stdout.write(usage());
+    return 0;
+  }
+  const name = first in VERBS ? first : `${first} ${second ?? ''}`.trim();
+  const asksHelp = words.some((word) => word === '--help' || word === '-h');
+  const verb = VERBS[name] ?? (asksHelp ? Object.entries(VERBS).find(([known]) => known.startsWith(`${first} `))?.[1] : undefined);
+  if (!verb) throw bad(`there is no verb “${name}”`);
+  if (asksHelp) {
+    process.stdout.write(helpOf(verb));
+    return 0;
+  }
+  const { values, positionals } = parseArgs({
+    args: words.slice(name.split(' ').length),
+    allowPositionals: true,
+    options: Object.fromEntries(Object.keys(verb.options).map((option) => [option, { type: 'string' as const }])),
+  });
+  return verb.run(positionals, values as Options);
+}
+
+/** Runs the verb that these words name and says what is wrong with them; the exit code. */
+export async function lochside(words: readonly string[]): Promise<number> {
+  try {
+    return await run(words);
+  } catch (error) {
+    const problems: readonly Problem[] =
+      error instanceof BadInput
+        ? error.problems
+        : bad(error instanceof Error ? error.message.split('. ')[0]!.replace(/\.$/, '') : String(error)).problems;
+    for (const { place, reason, fix } of problems) process.stderr.write(`${place}: ${reason}. ${fix}\n`);
+    return 2;
+  }
+}
