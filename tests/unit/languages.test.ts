@@ -72,7 +72,7 @@ describe('French', () => {
       expect(ends(translated), `${british} / ${translated}`).toEqual(ends(british));
   });
   it('bends articles: le, la, l’, du, de la, de l’', () => {
-    const away = (noun: string) => french.i18n.t('Walk {steps} away from the {thing}.', { steps: '3 pas', ...french.forms('thing', noun) });
+    const away = (noun: string) => french.i18n.t('Walk {steps} away from the {thing}{also}.', { steps: '3 pas', also: '', ...french.forms('thing', noun) });
     expect(away('cardboard box')).toBe('Fais 3 pas à partir du carton.');
     expect(away('kitchen roll')).toBe('Fais 3 pas à partir du rouleau d’essuie-tout.');
     expect(away('saucepan')).toBe('Fais 3 pas à partir de la casserole.');

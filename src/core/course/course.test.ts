@@ -6,7 +6,7 @@ import { levelGame, resolveLevel } from '../rules/format/level';
 import { readGame } from '../rules/format/read-game';
 import { readThrowRules } from '../rules/format/throw-rules';
 import { cautionsFor, setUpFor } from '../sheet/set-up';
-import { aimOf, distanceM, distancesOf, insideFloor, marksOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
+import { aimOf, distanceM, distancesOf, insideFloor, marksOf, sideOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
 import { placeDistance, withFloor, withPlaceDistance, withThingAt } from './move';
 import { spotOf, thingsOf } from './things';
 import { sensibleStart, withMarks } from './sensible-start';
@@ -23,6 +23,15 @@ describe('where things stand', () => {
     expect(distanceM(target, spotTowards(target, { xM: 3, yM: 4 }, 0.7))).toBeCloseTo(0.7, 10);
   });
   it('puts a mark that stands on the target to its left', () => expect(spotTowards({ xM: 3, yM: 1 }, { xM: 3, yM: 1 }, 1)).toEqual({ xM: 2, yM: 1 }));
+  it('tells left from right as the child sees them who looks at the target; straight on, and across from it', () => {
+    const target = { xM: 4, yM: 2 };
+    const first = { xM: 2, yM: 2 };
+    expect(sideOf(target, first, { xM: 2, yM: 0.8 })).toBe('left');
+    expect(sideOf(target, first, { xM: 2, yM: 3.2 })).toBe('right');
+    expect(sideOf(target, first, { xM: 1, yM: 2.1 })).toBe('along');
+    expect(sideOf(target, first, { xM: 6, yM: 1.8 })).toBe('across');
+    expect(sideOf(target, { xM: 4, yM: 4 }, { xM: 2, yM: 4 })).toBe('left');
+  });
   it('knows how a throw meets a turned target', () => {
     const box = { xM: 4, yM: 2, object: 'box' as const, turnRad: Math.PI / 2, standM: 0 };
     expect(throwTurnRad({ xM: 1, yM: 2 }, box)).toBeCloseTo(-Math.PI / 2, 10);

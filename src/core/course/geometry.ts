@@ -45,6 +45,22 @@ export function cornersOf({ xM, yM, box }: Place): readonly Spot[] {
   return [-1, 1].flatMap((across) => [-1, 1].map((down) => ({ xM: xM + across * x, yM: yM + down * y })));
 }
 
+/** Less than this beside another line is along it, more than the second is across from it, radians: 20° and 140°. */
+const [ALONG_RAD, ACROSS_RAD] = [0.35, 2.44];
+
+export type Side = 'along' | 'left' | 'right' | 'across';
+
+/** On which side of a first spot another one lies, for somebody who looks from there at the middle. */
+export function sideOf(middle: Spot, first: Spot, other: Spot): Side {
+  const [ux, uy] = [first.xM - middle.xM, first.yM - middle.yM];
+  const [vx, vy] = [other.xM - middle.xM, other.yM - middle.yM];
+  // With y down the angle grows clockwise, which is to the left of whoever looks inwards.
+  const turn = Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy);
+  if (Math.abs(turn) < ALONG_RAD) return 'along';
+  if (Math.abs(turn) > ACROSS_RAD) return 'across';
+  return turn > 0 ? 'left' : 'right';
+}
+
 /** A place from which a task is tried at a group of targets. */
 export interface AimedPlace {
   readonly group: string;

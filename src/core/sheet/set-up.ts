@@ -1,5 +1,5 @@
 /** What a family is told: things to find, where to put them in the child's own steps, and what to take care of. */
-import { placedMarks, targetFrom, type PlacedMark } from '../course/geometry';
+import { placedMarks, type PlacedMark } from '../course/geometry';
 import { placeName } from '../rules/telling/place-name';
 import { stepPace, toParts, type Pace } from '../measure/lengths';
 import { withLengths } from '../course/set-out';
@@ -8,6 +8,8 @@ import { allUsed, usedAt } from '../rules/format/used';
 import type { Game, PlacedTarget } from '../rules/format/game';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
+import { allTargets, countsByName, numbered } from './counted-things';
+import { directionsOf } from './directions';
 
 export interface PacedPlace {
   readonly name: string;
@@ -84,21 +86,6 @@ function nameOfMark(game: Game, mark: PlacedMark, words: Words): string {
   return label === undefined ? placeName(mark.index, mark.of, words) : words.own(label);
 }
 
-/** Things by what they are called, each with how many there are; those that are only to be hit are told apart. */
-function counts(things: readonly PlacedTarget[]): readonly { readonly name: string; readonly n: number; readonly one: PlacedTarget }[] {
-  const found = new Map<string, { name: string; n: number; one: PlacedTarget }>();
-  for (const one of things) {
-    const name = nameOf(one);
-    const key = `${name} ${one.aim ?? ''}`;
-    found.set(key, { name, n: (found.get(key)?.n ?? 0) + 1, one });
-  }
-  return [...found.values()];
-}
-
-const targetsOf = (game: Game) => Object.values(game.course.targets).flat();
-const capital = (name: string, { tag }: Words) => name.charAt(0).toLocaleUpperCase(tag) + name.slice(1);
-const numbered = (name: string, n: number, words: Words) => words.i18n.t('{n} {thing}', { n, ...words.forms('thing', name, n) });
-
 /** One thing marks a point, four the corners of a box. */
 const markersOf = (game: Game): number =>
   Object.values(game.course.places)
@@ -116,7 +103,7 @@ function thingsOf(game: Game, words: Words): { name: string; n: number; hint: st
   const markers = markersOf(game);
   const wide = (name: string) => {
     const widths = new Set(
-      targetsOf(game)
+      allTargets(game)
         .filter((one) => nameOf(one) === name)
         .map((one) => one.widthM ?? (one.own && outlineWidthM(one.own.shape))),
     );
@@ -128,12 +115,12 @@ function thingsOf(game: Game, words: Words): { name: string; n: number; hint: st
     return aim === 'hit' ? `${words.i18n.t('To hit it is enough.')} ${made}` : made;
   };
   return [
-    ...counts(targetsOf(game)).map(({ name, n, one }) => ({
+    ...countsByName(allTargets(game)).map(({ name, n, one }) => ({
       name,
       n,
       hint: `${wide(name) === '' ? '' : `${words.i18n.t('About {width} wide.', { width: wide(name) })} `}${hint(one)}`,
     })),
-    ...counts(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name, n, hint: hint(one) })),
+    ...countsByName(game.course.obstacles ?? []).map(({ name, n, one }) => ({ name, n, hint: hint(one) })),
     ...(markers > 0
       ? [
           {
@@ -144,77 +131,6 @@ function thingsOf(game: Game, words: Words): { name: string; n: number; hint: st
         ]
       : []),
   ];
-}
-
-function directionsOf(game: Game, marks: readonly PlacedMark[], places: readonly PacedPlace[], pace: Pace, words: Words): string[] {
-  const { i18n, forms } = words;
-  const walking = pace.one === 'step';
-  const targets = targetsOf(game);
-  const marker = forms('marker', game.kit.marker);
-  const single = targets.length === 1 ? nameOf(targets[0]!) : undefined;
-  // By how high they stand, each height once.
-  const raised = [...new Set(targets.map(({ standM }) => standM))]
-    .filter((standM) => standM > 0)
-    .map((standM) =>
-      i18n.t('{things}: {cm} cm up, on a chair or a table.', {
-        things: counts(targets.filter((one) => one.standM === standM))
-          .map(({ name, n }) => numbered(name, n, words))
-          .join(', '),
-        cm: Math.round(standM * 100),
-      }),
-    );
-  const set =
-    single && targets[0]!.standM === 0
-      ? [i18n.t('Put the {thing} on the floor with clear space all round.', { ...forms('thing', single) })]
-      : targets.length > 1 || single
-        ? [
-            i18n.t('Set out {things} as in the drawing.', {
-              things: counts(targets)
-                .map(({ name, n }) => numbered(name, n, words))
-                .join(', '),
-            }),
-          ]
-        : [];
-  const way = (game.course.obstacles ?? []).length > 0 ? [i18n.t('Put what stands in the way where the drawing shows it.')] : [];
-  const wayTo = (mark: PlacedMark, steps: string): string => {
-    if (!mark.towards) return '';
-    if (targets.length === 0) return walking ? i18n.t('Walk {steps}.', { steps }) : i18n.t('Measure {steps}.', { steps });
-    const from = { ...forms('thing', nameOf(targetFrom(game, mark.group, mark.spot)!)), steps };
-    if (single) return walking ? i18n.t('Walk {steps} away from it.', from) : i18n.t('Measure {steps} away from it.', from);
-    return walking ? i18n.t('Walk {steps} away from the {thing}.', from) : i18n.t('Measure {steps} away from the {thing}.', from);
-  };
-  const walks = places.map((place, index) => {
-    const mark = marks[index]!;
-    const { name, steps } = place;
-    const { box } = mark.spot;
-    if (box) {
-      const away = targets.length === 0 && index === 0 ? '' : wayTo(mark, steps);
-      const told = { wide: toParts(box.widthM, pace, words).words, deep: toParts(box.depthM, pace, words).words };
-      return [
-        ...(away === ''
-          ? [i18n.t('Lay out a box, {wide} by {deep}.', told)]
-          : [away, i18n.t('That is the middle of a box, {wide} by {deep}.', told)]),
-        name === ''
-          ? i18n.t('Put {marker_a} on each corner.', marker)
-          : i18n.t('Put {marker_a} on each corner: {place}.', { ...marker, place: name }),
-        i18n.t('Stand anywhere in it.'),
-      ].join(' ');
-    }
-    if (!mark.towards) return i18n.t('Put {marker_a} there: the {place} mark', { ...marker, place: name });
-    if (targets.length === 0 && index === 0) return i18n.t('Put {marker_a} down: {place}.', { ...marker, place: name || i18n.t('the start') });
-    if (targets.length === 0) return `${wayTo(mark, steps)} ${i18n.t('{place}: {marker_a}.', { ...marker, place: capital(name, words) })}`;
-    const away = wayTo(mark, steps);
-    if (name === '') return `${away} ${i18n.t('Put {marker_a} there.', marker)}`;
-    const numberedMark = name === placeName(mark.index, Number.POSITIVE_INFINITY, words);
-    const called =
-      places.length === 1
-        ? i18n.t('Put the {marker} there.', marker)
-        : numberedMark
-          ? i18n.t('Put {marker_a} there: {place}.', { ...marker, place: name })
-          : i18n.t('Put {marker_a} there: the {place} mark.', { ...marker, place: name });
-    return `${away} ${called}`;
-  });
-  return [...set, ...raised, ...way, ...walks];
 }
 
 /** The game with its places where the paces really put them. */
@@ -230,7 +146,7 @@ export function pacedGame(game: Game, by: number | Pace): Game {
 
 /** Cautions that go with every game, then those of its things. Defers to school, national guidance and the adult present. */
 export function cautionsFor(game: Game, words = english): readonly string[] {
-  const objects = [...new Set([...targetsOf(game), ...(game.course.obstacles ?? [])].map((one) => one.object))];
+  const objects = [...new Set([...allTargets(game), ...(game.course.obstacles ?? [])].map((one) => one.object))];
   const marker = MARKERS.find((one) => one.name === game.kit.marker);
   const used = allUsed(game);
   const techniques = new Set<string>(game.parts.flatMap(({ stages }) => stages.map(({ technique }) => technique)));

@@ -8,6 +8,7 @@ import { AIMED, AIMED_IDS, IMPLEMENTS } from '../objects/catalogue';
 import { resolveLevel } from '../rules/format/level';
 import type { Game } from '../rules/format/game';
 import { starters } from '@/server/starters';
+import { starter } from '../../../tests/examples/starters';
 import { exerciseIn } from './exercise-words';
 import { EXERCISES } from './exercises';
 import { jointsOf, MOVEMENTS } from './movements';
@@ -56,8 +57,22 @@ describe('what a family is told to set out', () => {
   it('names the thing, the steps to each mark and what marks it', () => {
     const { directions, things, places } = setUpFor(start(), STEP_M);
     expect(directions[0]).toBe('Put the cardboard box on the floor with clear space all round.');
-    expect(directions.slice(1)).toEqual(places.map((place) => `Walk ${place.steps} away from it. Put a sock there: the ${place.name} mark.`));
+    // A fan: each mark is farther to one side than the one before it.
+    expect(directions.slice(1)).toEqual([
+      ...places.map(({ name, steps }, at) => `Walk ${steps} away from it${at > 0 ? ', more to the right' : ''}. Put a sock there: the ${name} mark.`),
+      'Left and right are meant as you stand there and look at it.',
+    ]);
     expect(things.map((thing) => thing.name)).toEqual(['1 sock ball', '1 cardboard box', '3 socks']);
+  });
+
+  it('tells marks at one distance as one, apart by their sides; of several things alike it is the nearest', () => {
+    const told = (id: string) => setUpFor(resolveLevel(starter(id), 1), 0.55).directions;
+    expect(told('drop-anchor')[1]).toBe('Walk 4½ steps away from it, 3 ways. Put a sock at the end of each: left berth, middle berth, right berth.');
+    expect(told('clear-the-jetty')[1]).toMatch(/away from the nearest small plastic bottle\. /);
+    // Two groups of marks are told apart by their names.
+    const burn = told('up-the-burn').join(' ');
+    for (const name of ['pool 1', 'pool 5', 'bank 1', 'bank 4']) expect(burn).toContain(name);
+    expect(burn).toMatch(/, 4 ways\. .*: bank 1, bank 2 \(more to the /);
   });
 
   it('is measured instead of walked where it is not the child that paces', () => {

@@ -57,6 +57,30 @@ function tap(n: number): boolean {
 
 describe('the counter', () => {
   beforeEach(() => keep([]));
+  it('asks which of two that fell stays down, where one counts; it may be thought over', () => {
+    const jetty = resolveLevel(STARTERS.find(({ id }) => id === 'clear-the-jetty')!.game, 0);
+    const [part] = jetty.parts;
+    const rows = [{ if: [], validity: 'counts' as const, do: [{ do: 'restore' as const, group: part!.stages[0]!.at!, but: 1 as const }] }];
+    render(<InHand level={{ ...jetty, parts: [{ ...part!, rows }] }} />);
+    const pin = (n: number) => screen.getByRole('checkbox', { name: `Pin ${n}` });
+    fireEvent.click(pin(1));
+    fireEvent.click(pin(3));
+    fireEvent.click(screen.getByRole('button', { name: '2 fell' }));
+    expect(screen.getByText('Which one stays down? Tap it.')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Back' }));
+    expect(kept.events).toEqual([]);
+    fireEvent.click(screen.getByRole('button', { name: '2 fell' }));
+    fireEvent.click(pin(3));
+    expect(kept.events).toMatchObject([{ do: 'attempt', felled: [0, 2], kept: 2 }]);
+    // Again: only one is gone.
+    expect(pin(1).getAttribute('aria-disabled')).toBe('false');
+    expect(screen.getByRole('checkbox', { name: 'Pin 3, already gone' })).toBeTruthy();
+    // One alone is not asked about.
+    fireEvent.click(pin(2));
+    fireEvent.click(screen.getByRole('button', { name: '1 fell' }));
+    expect(kept.events).toHaveLength(2);
+  });
+
   it.each(STARTERS.map(({ id, game }) => [id, game] as const))(
     'plays %s by what it offers: every tap is legal, and the score is the engine’s',
     (_id, game) => {

@@ -15,11 +15,13 @@ const Rack = styled.svg`
 
 /** Pins or targets where they stand, seen from the player: nearest at the bottom. Tap those that fell. */
 export function Pins({
+  label,
   spots,
   standing,
   fallen,
   onToggle,
 }: {
+  label: string;
   spots: readonly Spot[];
   standing: readonly number[];
   fallen: readonly number[];
@@ -32,7 +34,7 @@ export function Pins({
   const top = Math.min(...at.map((spot) => spot.y)) - radius - 4;
   const height = Math.max(...at.map((spot) => spot.y)) + radius + 4 - top;
   return (
-    <Rack viewBox={`${-width / 2} ${top} ${width} ${height}`} role="group" aria-label={i18n.t('What stands; tap what fell')}>
+    <Rack viewBox={`${-width / 2} ${top} ${width} ${height}`} role="group" aria-label={label}>
       {at.map(({ x, y }, pin) => {
         const up = standing.includes(pin);
         const down = fallen.includes(pin);

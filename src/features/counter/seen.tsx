@@ -1,6 +1,6 @@
 'use client';
 /** What is seen of a try: large buttons for its ends, pins by position, a count, a length, a face, a word, a thing of a list. */
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { End } from '@/core/rules/format/game';
 import { placeName } from '@/core/rules/telling/place-name';
 import { readFigure } from '@/core/words/read-figure';
@@ -69,19 +69,46 @@ export function Felled({ play, onSeen }: Noting & { play: PlayInHand }) {
   const all = moves.standing;
   const fallen = (play.entering.felled ?? []).filter((pin) => all.includes(pin));
   const put = (felled: readonly number[]) => play.enter({ ...play.entering, felled });
+  // The ones that fell, while it is asked which of them stays down.
+  const [asking, setAsking] = useState<readonly number[] | null>(null);
+  const note = (fell: readonly number[]) => {
+    const felled = [...fell].sort((a, b) => a - b);
+    if (moves.keepsOne && felled.length > 1) setAsking(felled);
+    else onSeen({ felled });
+  };
+  if (asking)
+    return (
+      <>
+        <Ask>{i18n.t('Which one stays down? Tap it.')}</Ask>
+        <Pins
+          label={i18n.t('What fell; tap what stays down')}
+          spots={spots}
+          standing={asking}
+          fallen={[]}
+          onToggle={(kept) => {
+            setAsking(null);
+            onSeen({ felled: asking, kept });
+          }}
+        />
+        <Failure type="button" data-several onClick={() => setAsking(null)}>
+          {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
+        </Failure>
+      </>
+    );
   return (
     <>
       <Pins
+        label={i18n.t('What stands; tap what fell')}
         spots={spots}
         standing={all}
         fallen={fallen}
         onToggle={(pin) => put(fallen.includes(pin) ? fallen.filter((one) => one !== pin) : [...fallen, pin])}
       />
-      <Success type="button" data-several onClick={() => onSeen({ felled: [...fallen].sort((a, b) => a - b) })}>
+      <Success type="button" data-several onClick={() => note(fallen)}>
         {fallen.length === 0 ? i18n.t('None fell') : i18n.t('{n, plural, one {1 fell} other {{n} fell}}', { n: fallen.length })}
       </Success>
       {fallen.length < all.length && (
-        <Failure type="button" data-several onClick={() => onSeen({ felled: [...all] })}>
+        <Failure type="button" data-several onClick={() => note(all)}>
           {all.length === n
             ? i18n.t('{n, plural, one {All 1 fell} other {All {n} fell}}', { n: all.length })
             : i18n.t('{n, plural, one {The last 1 fell} other {The last {n} fell}}', { n: all.length })}

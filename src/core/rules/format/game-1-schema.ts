@@ -1,7 +1,7 @@
 /** What a file of format 1 had to be: the schema of today with what format 1 wrote otherwise. */
 import Joi from 'joi';
 import { byDo } from './by-do';
-import { ID } from './course-format';
+import { ID, idSchema } from './course-format';
 import { GAME_FORMAT_1 } from './formats';
 import { commonEffects, commonOfPart, condsSchema, finishReason, gameSchema, groupSchema, LEVEL_SLOT, levelSchema, taskSchema } from './game';
 
@@ -9,6 +9,7 @@ const effects = Joi.array()
   .items(
     byDo(
       ...commonEffects,
+      Joi.object({ do: Joi.string().valid('restore').required(), group: idSchema.required() }),
       Joi.object({ do: Joi.string().valid('next').required(), what: Joi.string().valid('task', 'side').required() }),
       Joi.object({ do: Joi.string().valid('finish').required(), why: finishReason.required() }),
     ),

@@ -52,8 +52,8 @@ export type Effect =
   | { readonly do: 'go'; readonly group: Id; readonly to: 'next' | 'back' | 'first' | 'stay' }
   | { readonly do: 'mark'; readonly group: Id; readonly as: 'down' | 'out' }
   | { readonly do: 'reset'; readonly group: Id }
-  /** What fell in this attempt is put up again. */
-  | { readonly do: 'restore'; readonly group: Id }
+  /** What fell in this attempt is put up again; with 'but' all of it but one, and the child says which. */
+  | { readonly do: 'restore'; readonly group: Id; readonly but?: 1 }
   | { readonly do: 'owe'; readonly gate: Id }
   | { readonly do: 'carry'; readonly next: number; readonly afterNext: number }
   | { readonly do: 'stage'; readonly to: 'next' | Id }
@@ -318,7 +318,6 @@ export const commonEffects = [
   }),
   Joi.object({ do: Joi.string().valid('mark').required(), group: idSchema.required(), as: Joi.string().valid('down', 'out').required() }),
   Joi.object({ do: Joi.string().valid('reset').required(), group: idSchema.required() }),
-  Joi.object({ do: Joi.string().valid('restore').required(), group: idSchema.required() }),
   Joi.object({ do: Joi.string().valid('owe').required(), gate: idSchema.required() }),
   Joi.object({
     do: Joi.string().valid('carry').required(),
@@ -330,6 +329,7 @@ const effectsSchema = Joi.array()
   .items(
     byDo(
       ...commonEffects,
+      Joi.object({ do: Joi.string().valid('restore').required(), group: idSchema.required(), but: Joi.valid(1) }),
       Joi.object({ do: Joi.string().valid('stage').required(), to: idSchema.required() }),
       Joi.object({ do: Joi.string().valid('turn').required() }),
     ),

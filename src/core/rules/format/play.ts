@@ -11,6 +11,8 @@ export type PlayEvent =
       readonly end?: Id;
       /** Which pins fell, by their number from 0. */
       readonly felled?: readonly number[];
+      /** Where all but one of them is put up again: the one that stays down. */
+      readonly kept?: number;
       /** What was counted; of pins, how many fell where nobody knows which. */
       readonly count?: number;
       readonly lengthMm?: number;
@@ -53,6 +55,7 @@ const eventSchema = byDo(
     t,
     end: idSchema,
     felled: Joi.array().items(index).max(30),
+    kept: index,
     count: Joi.number().integer().min(0).max(10_000),
     lengthMm: Joi.number().integer().min(0).max(100_000),
     face: Joi.number().integer().min(0).max(5),

@@ -20,6 +20,11 @@ export function twoAtOnce(part: Part, at: string, change: Change): Gap[] {
       ? { ...one, do: one.do.map((effect) => (effect.do === 'add' && scores(part, effect) ? { ...effect, amount: 'felled' as const } : effect)) }
       : one,
   );
+  const one: Row = {
+    ...row,
+    if: row.if.map((cond) => (cond[0] === 'felled' ? ['felled', '>=', 2] : cond)),
+    do: [...row.do, ...(group ? [{ do: 'restore' as const, group, but: 1 as const }] : [])],
+  };
   const back: Row = { if: [['felled', '>=', 2]], validity: 'gone', do: group ? [{ do: 'restore', group }] : [] };
   return [
     {
@@ -29,6 +34,9 @@ export function twoAtOnce(part: Part, at: string, change: Change): Gap[] {
       why: 'One try can fell two, and the rule speaks of one.',
       mends: [
         change('Each counts', { rows: each }),
+        change('One counts: the child chooses which, the others are put back', {
+          rows: [...part.rows.slice(0, found), one, ...part.rows.slice(found)],
+        }),
         change('It does not count: put them back', { rows: [...part.rows.slice(0, found), back, row, ...part.rows.slice(found + 1)] }),
       ],
     },

@@ -204,7 +204,7 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
       case 'reset':
         return make(Do.reset, { group: groupIndex(effect.group) });
       case 'restore':
-        return make(Do.restore, { group: groupIndex(effect.group) });
+        return make(Do.restore, { group: groupIndex(effect.group), amount: effect.but ?? 0 });
       case 'owe':
         return make(Do.owe, { group: gates.findIndex((gate) => gate.id === effect.gate) });
       case 'stage':
@@ -265,6 +265,9 @@ function compilePart(part: Part, index: number, base: number, oneAfterTheOther: 
     groups,
     counterOffset,
     gates,
+    keepsOne: [...everyRow.map((row) => row.do), ...Object.values(part.also ?? {})]
+      .flat()
+      .some((effect) => effect.do === 'restore' && effect.but === 1),
     gatesBefore: gates.some((gate) => gate.before === 'attempt'),
     stages,
     rows,

@@ -157,8 +157,10 @@ export function apply(whole: Program, program: PartProgram, state: State, base: 
       putUp(program.groups[effect.group]!, state, base);
       return;
     case Do.restore: {
-      const fell = state[AT.fell]!;
-      if (fell > 0) state[base + program.groups[effect.group]!.offset + 1]! |= fell;
+      let back = state[AT.fell]!;
+      // The one that was said, else the first.
+      if (effect.amount === 1) back &= ~(state[AT.kept]! >= 0 ? 1 << state[AT.kept]! : back & -back);
+      if (back > 0) state[base + program.groups[effect.group]!.offset + 1]! |= back;
       return;
     }
     case Do.owe:

@@ -72,9 +72,9 @@ const NO_END = -1;
 
 /**
  * One try. `saw` is the index of the end, the mask of felled elements, the count, the length in millimetres or the face, as the task sees it;
- * `flags` the mask of what happened on the way.
+ * `flags` the mask of what happened on the way; `kept` which of what fell the child let lie, where all others are put up again.
  */
-export function attempt(program: Program, state: State, t: number, saw: number, flags: number): number {
+export function attempt(program: Program, state: State, t: number, saw: number, flags: number, kept = -1): number {
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
   const part = partOf(program, state);
@@ -105,6 +105,8 @@ export function attempt(program: Program, state: State, t: number, saw: number, 
     const standing = state[base + at.offset + 1]!;
     if (task.see === 'felled') {
       if ((saw & ~standing) !== 0) return NOT_STANDING;
+      if (kept >= 0 && (saw & (1 << kept)) === 0) return NO_CHOICE;
+      state[AT.kept] = kept;
       // What fell lies there before the rules look at it.
       state[base + at.offset + 1] = standing & ~saw;
       state[AT.fell] = saw;

@@ -31,6 +31,8 @@ export interface NextMoves {
   readonly aim: Choice | null;
   /** Pins or targets that stand, by their number, for a task that sees what falls. */
   readonly standing: readonly number[];
+  /** Of several that fall at once all but one may be put up again: the child says which stays down. */
+  readonly keepsOne: boolean;
   /** The number of the mark, from 0, that the next attempt is made from, and how many there are. */
   readonly place: number;
   readonly places: number;
@@ -105,6 +107,7 @@ export function nextMoves(program: Program, state: State): NextMoves {
     choice: choice && (choice.options.length > 1 || (choice.options.length === 1 && choice.options[0] !== place)) ? choice : null,
     aim,
     standing: at ? Array.from({ length: at.n }, (_, one) => one).filter((one) => (standingMask & (1 << one)) !== 0) : [],
+    keepsOne: task.see === 'felled' && part.keepsOne,
     place,
     places: from?.n ?? 0,
     values: from ? [...from.values] : [],

@@ -40,7 +40,9 @@ export const AT = {
   row: 16,
   /** The groups that it led past their last element, as bits. */
   passed: 17,
-  first: 18,
+  /** The one of them that the child said should stay down; −1 where it did not say. */
+  kept: 18,
+  first: 19,
 } as const;
 
 export const enum Phase {
@@ -220,6 +222,8 @@ export interface PartProgram {
   readonly counterOffset: (counter: string) => number;
   readonly gates: readonly CompiledGate[];
   readonly gatesBefore: boolean;
+  /** Of several that fell at once all but one may be put up again: the child says which. */
+  readonly keepsOne: boolean;
   readonly stages: readonly CompiledStage[];
   readonly rows: readonly CompiledRow[];
   /** Counters that hold the farthest place of a group from which a try succeeded. */

@@ -69,7 +69,8 @@ function seen(moves: NextMoves, draw: (below: number) => number): Omit<Extract<P
       return { end: moves.ends[draw(moves.ends.length)]!.id, ...flagged };
     case 'felled': {
       const all = draw(3) === 0;
-      return { felled: moves.standing.filter(() => all || draw(2) === 0), ...flagged };
+      const felled = moves.standing.filter(() => all || draw(2) === 0);
+      return { felled, ...(moves.keepsOne && felled.length > 1 && { kept: felled[draw(felled.length)]! }), ...flagged };
     }
     case 'count':
       return { count: draw(8), ...flagged };

@@ -59,7 +59,7 @@ function play(program: Program, state: State, event: PlayEvent): number | Refusa
       const flags = flagsOf(part, event.flags ?? []);
       const saw = sawOf(part, state, event);
       if (flags === undefined) return 'not-in-this-game';
-      return typeof saw === 'string' ? saw : attempt(program, state, t, saw, flags);
+      return typeof saw === 'string' ? saw : attempt(program, state, t, saw, flags, event.kept);
     }
     case 'gateDone':
       return gateDone(

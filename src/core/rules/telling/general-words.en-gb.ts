@@ -232,6 +232,7 @@ export const generalWords = {
     resetPlaces: 'all the {kinds} are open again',
     noReset: 'what is down stays down',
     restore: 'put up again what fell',
+    restoreBut: 'one stays down, you choose which: put the others up again',
     owe: '{what}{times}',
     carryOne: 'the next ball counts twice',
     carryTwo: 'the next two balls count twice',

@@ -208,7 +208,7 @@ export class RuleWords {
         // What is to be set up is said by the gate that comes with it.
         return all.some((other) => other.do === 'owe' && this.part.gates[other.gate]!.kind === 'set-up') ? [] : this.reset(group!);
       case 'restore':
-        return [text(effects.restore)];
+        return [text(effect.but ? effects.restoreBut : effects.restore)];
       case 'owe': {
         const slots = this.gateWords(this.part.gates[effect.gate]!, `${this.at}/gates/${effect.gate}`);
         return [...fill(effects.owe, slots), ...(slots['clock'] ?? [])];
