@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { STARTERS } from '../examples/starters';
+import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
+import { resolveLevel } from '@/core/rules/format/level';
 import { counted } from '@/core/rules/telling/counted';
 import { catalogueIn } from '@/core/rules/telling/languages';
 import { american } from '@/core/words/american';
@@ -58,6 +61,17 @@ describe('the translator’s files', () => {
 });
 
 describe('French', () => {
+  it('says « s’il », in every rule of every starter, in both voices', () => {
+    const told = STARTERS.flatMap(({ game }) =>
+      (['precise', 'child'] as const).flatMap((audience) => sentencesOf(resolveLevel(game, 0), audience, catalogueIn(french)).map(plainText)),
+    ).join(' ');
+    expect(told).toMatch(/S’il /);
+    expect(told).not.toMatch(/\bsi ils?\b/i);
+    // Teachers too: what is left, and a player of either kind.
+    expect(french.elided('Sinon, si ', 'il en reste 3')).toBe('Sinon, s’');
+    expect(french.elided('Si ', 'elle reste')).toBe('Si ');
+    expect(french.elided('Si ', 'illuminée')).toBe('Si ');
+  });
   it('names every thing of a house, and no other', () => {
     expect([...nouns()].filter((noun) => !FRENCH_NOUNS.includes(noun))).toEqual([]);
     expect(FRENCH_NOUNS.filter((noun) => !nouns().has(noun))).toEqual([]);
@@ -72,7 +86,8 @@ describe('French', () => {
       expect(ends(translated), `${british} / ${translated}`).toEqual(ends(british));
   });
   it('bends articles: le, la, l’, du, de la, de l’', () => {
-    const away = (noun: string) => french.i18n.t('Walk {steps} away from the {thing}{also}.', { steps: '3 pas', also: '', ...french.forms('thing', noun) });
+    const away = (noun: string) =>
+      french.i18n.t('Walk {steps} away from the {thing}{also}.', { steps: '3 pas', also: '', ...french.forms('thing', noun) });
     expect(away('cardboard box')).toBe('Fais 3 pas à partir du carton.');
     expect(away('kitchen roll')).toBe('Fais 3 pas à partir du rouleau d’essuie-tout.');
     expect(away('saucepan')).toBe('Fais 3 pas à partir de la casserole.');

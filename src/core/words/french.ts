@@ -129,6 +129,7 @@ export const french: Words = speak({
   direction: 'ltr',
   messages,
   noun: (english, form, n) => spaced(noun(english, form, n)),
+  elided: (before, after) => (/^ils?\b/i.test(after) ? before.replace(/\b([Ss])i $/, '$1’') : before),
 });
 
 /** The names of things that French knows. */

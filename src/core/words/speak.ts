@@ -15,13 +15,14 @@ export interface Language {
   readonly messages: Readonly<Record<string, unknown>>;
   /** A name in a form that this language's messages ask for. */
   readonly noun: (english: string, form: NounForm, n: number) => string;
+  readonly elided?: Words['elided'];
 }
 
 /** Stands for slots that are not filled yet: each comes out as it was, in braces. */
 export const keptSlots = (values: Values): Values =>
   new Proxy(values, { get: (given, name) => (typeof name === 'string' ? (given[name] ?? `{${name}}`) : undefined) });
 
-export function speak({ tag, direction, messages, noun }: Language): Words {
+export function speak({ tag, direction, messages, noun, elided = (before) => before }: Language): Words {
   const i18n = setupI18n({ locale: tag, messages: { [tag]: messages as Messages } });
   const knows = (id: string) => Object.hasOwn(messages, id);
   const figures = new Map<number, Intl.NumberFormat>();
@@ -48,6 +49,7 @@ export function speak({ tag, direction, messages, noun }: Language): Words {
       [slot]: noun(english, 'bare', n),
       ...Object.fromEntries(NOUN_FORMS.map((form) => [`${slot}_${form}`, noun(english, form, n)])),
     }),
+    elided,
     figure: (value, decimals = 0) => figuresOf(decimals).format(value),
   };
 }

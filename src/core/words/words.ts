@@ -32,6 +32,8 @@ export interface Words {
   readonly noun: (english: string, n?: number) => string;
   /** The name of a thing for a slot of a message: `{thing}`, and `{thing_a}`, `{thing_the}`, `{thing_of}`, `{thing_f}` where asked for. */
   readonly forms: (slot: string, english: string, n?: number) => NounForms;
+  /** Words as they stand before others: French « si » before « il ». */
+  readonly elided: (before: string, after: string) => string;
   /** A figure as it is written there, with so many decimals. */
   readonly figure: (value: number, decimals?: number) => string;
 }

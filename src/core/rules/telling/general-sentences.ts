@@ -355,7 +355,7 @@ class Writer {
     const lead = earlier ? catalogue.otherwiseIf : catalogue.if;
     if (conds.length === 0 && index === 0) return [...capital(joined(body, catalogue.and)), text('.')];
     const conditions = conds.length === 0 ? [text(this.template('otherwise'))] : joined(conds, catalogue.and);
-    return this.rule(conds.length === 0 ? [] : said(lead), conditions, body);
+    return this.rule(conds.length === 0 ? [] : said(this.language.elided(lead, conditions[0]!.text)), conditions, body);
   }
 
   /** The child's voice asks and answers, a short sentence each. */

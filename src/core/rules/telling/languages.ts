@@ -30,16 +30,19 @@ export interface Catalogue {
   readonly noun: (english: string, n: number) => string;
   /** A text of the tables that is not the same for one and for several, for a number of them; any other as it is. */
   readonly plural: (message: string, n: number) => string;
+  /** Words as they stand before others: French « si » before « il ». */
+  readonly elided: (before: string, after: string) => string;
   /** What a game's makers wrote, in this language where it knows it. */
   readonly own: (written: string) => string;
 }
 
 /** What the catalogues of English share. */
-const asWritten: Pick<Catalogue, 'place' | 'counted' | 'noun' | 'plural' | 'own'> = {
+const asWritten: Pick<Catalogue, 'place' | 'counted' | 'noun' | 'plural' | 'elided' | 'own'> = {
   place: (index, n) => placeName(index, n),
   counted: (n, plural) => counted(n, plural),
   noun: (name, n) => english.noun(name, n),
   plural: (message, n) => pluralOf(message, n, english),
+  elided: (before) => before,
   own: (written) => written,
 };
 
@@ -107,6 +110,7 @@ function inWords(words: Words): Catalogue {
     counted: (n, plural) => counted(n, plural, words),
     noun: (name, n) => words.noun(name, n),
     plural: (message, n) => pluralOf(message, n, words),
+    elided: words.elided,
     own,
   };
 }
