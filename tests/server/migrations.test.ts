@@ -8,7 +8,7 @@ import { newId, toText } from '@/server/db/ids';
 import { migrate } from '@/server/db/migrate';
 import { connectionOptions, pool } from '@/server/db/pool';
 import { toldOf } from '@/core/reports/report';
-import { bodiesOf, stampsOfChild, storedPlays } from '@/server/db/reports';
+import { bodiesOf, stampsOf, storedPlays } from '@/server/db/reports';
 
 const example = JSON.parse(readFileSync(join(import.meta.dirname, '../../docs/format/example.report.json'), 'utf8')) as Report;
 
@@ -69,7 +69,7 @@ it('a report that was stored when its plays repeated it is read the same after t
   await db.end();
 
   expect((await migrate(url.toString())).length).toBeGreaterThanOrEqual(3);
-  const [play] = await storedPlays((await stampsOfChild(toText(child!))).map(({ reportId }) => reportId));
+  const [play] = await storedPlays((await stampsOf({ childId: toText(child!) })).map(({ reportId }) => reportId));
   expect(play).toMatchObject({ value: 14, attempts: 9, successes: 5, seconds: 60, asAsked: true, kind: 'clean' });
   expect(play!.report).toEqual(toldOf(example));
   expect((await bodiesOf([play!.reportId])).get(play!.reportId)).toEqual(example);

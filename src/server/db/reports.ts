@@ -228,45 +228,103 @@ interface PlayRow {
 const CHILDREN_OF_CLASS =
   'a.child_id IN (SELECT a2.child_id FROM assignments a2 JOIN week_items i2 ON i2.id = a2.week_item_id JOIN weeks w2 ON w2.id = i2.week_id WHERE w2.class_id = ?)';
 
-/** A report that stands, of whom it is, and a text that is another one whenever what is known of it is. */
+/** Of whom reports are asked for. */
+export type Whose = { readonly classId: Uuid } | { readonly childId: Uuid };
+
+/** The condition on their assignments, and its value: of a class the children who were assigned something in it. */
+const assignedTo = (whose: Whose): readonly [string, Uuid] =>
+  'classId' in whose ? [CHILDREN_OF_CLASS, whose.classId] : ['a.child_id = ?', whose.childId];
+
+/**
+ * What tells reports that stand from others, or from themselves at another time: how many there are, how many verdicts, decisions and decisions
+ * taken back, and their ids folded together.
+ */
+export interface Mark {
+  readonly reports: number;
+  readonly reportIds: number;
+  readonly verdicts: number;
+  readonly verdictIds: number;
+  readonly decisions: number;
+  readonly decisionIds: number;
+  readonly withdrawn: number;
+}
+
+const NO_MARK: Mark = { reports: 0, reportIds: 0, verdicts: 0, verdictIds: 0, decisions: 0, decisionIds: 0, withdrawn: 0 };
+
+/** The mark of the reports of two marks together. */
+const folded = (one: Mark, other: Mark): Mark => ({
+  reports: one.reports + other.reports,
+  reportIds: (one.reportIds ^ other.reportIds) >>> 0,
+  verdicts: one.verdicts + other.verdicts,
+  verdictIds: (one.verdictIds ^ other.verdictIds) >>> 0,
+  decisions: one.decisions + other.decisions,
+  decisionIds: (one.decisionIds ^ other.decisionIds) >>> 0,
+  withdrawn: one.withdrawn + other.withdrawn,
+});
+
+/** The mark of all these reports. */
+export const markOfAll = (stamps: readonly ReportStamp[], from: Mark = NO_MARK): Mark => stamps.reduce((sum, { mark }) => folded(sum, mark), from);
+
+export const sameMark = (one: Mark, other: Mark): boolean => (Object.keys(NO_MARK) as (keyof Mark)[]).every((part) => one[part] === other[part]);
+
+/** A report that stands, of whom it is and when it came; its mark is another one whenever what is known of it is. */
 export interface ReportStamp {
   readonly reportId: Uuid;
   readonly childId: Uuid;
-  readonly stamp: string;
+  readonly receivedMs: number;
+  readonly mark: Mark;
 }
 
-async function stampsWhere(condition: string, id: Uuid): Promise<ReportStamp[]> {
-  const found = await rows<{ id: Buffer; child_id: Buffer; stamp: string }>(
-    `SELECT r.id, a.child_id,
-            CONCAT_WS(' ', (SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(v.id))) FROM verdicts v WHERE v.report_id = r.id),
-                           (SELECT CONCAT(COUNT(*), ' ', COUNT(d.withdrawn_at), ' ', BIT_XOR(CRC32(d.id))) FROM decisions d WHERE d.report_id = r.id)) AS stamp
+/** Every report that stands, oldest first; `after` an id only those that were taken in later. */
+export async function stampsOf(whose: Whose, after?: Uuid): Promise<ReportStamp[]> {
+  const [assigned, id] = assignedTo(whose);
+  const found = await rows<{ id: Buffer; child_id: Buffer; received_at: Date; crc: number; verdicts: string; decisions: string }>(
+    `SELECT r.id, a.child_id, r.received_at, CRC32(r.id) AS crc,
+            (SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(v.id))) FROM verdicts v WHERE v.report_id = r.id) AS verdicts,
+            (SELECT CONCAT(COUNT(*), ' ', BIT_XOR(CRC32(d.id)), ' ', COUNT(d.withdrawn_at)) FROM decisions d WHERE d.report_id = r.id) AS decisions
        FROM reports r JOIN assignments a ON a.id = r.assignment_id LEFT JOIN batches b ON b.id = r.batch_id
-      WHERE ${condition} AND b.undone_at IS NULL
+      WHERE ${assigned} AND b.undone_at IS NULL ${after === undefined ? '' : 'AND r.id > ?'}
       ORDER BY r.received_at, r.id`,
-    [toBytes(id)],
+    [toBytes(id), ...(after === undefined ? [] : [toBytes(after)])],
   );
-  return found.map((row) => ({ reportId: toText(row.id), childId: toText(row.child_id), stamp: row.stamp }));
+  return found.map((row) => {
+    const [verdicts, verdictIds] = row.verdicts.split(' ').map(Number) as [number, number];
+    const [decisions, decisionIds, withdrawn] = row.decisions.split(' ').map(Number) as [number, number, number];
+    return {
+      reportId: toText(row.id),
+      childId: toText(row.child_id),
+      receivedMs: row.received_at.getTime(),
+      mark: { reports: 1, reportIds: row.crc, verdicts, verdictIds, decisions, decisionIds, withdrawn },
+    };
+  });
 }
 
-/** Every report that stands of the children who were assigned something in this class, oldest first. */
-export const stampsOfClass = (classId: Uuid): Promise<ReportStamp[]> => stampsWhere(CHILDREN_OF_CLASS, classId);
-
-export const stampsOfChild = (childId: Uuid): Promise<ReportStamp[]> => stampsWhere('a.child_id = ?', childId);
-
-/** Another text whenever what `stampsOfClass` gives would be another: by the ids of its reports, verdicts and decisions, and what was taken back. */
-export async function markOfClassPlays(classId: Uuid): Promise<string> {
-  const of = (table: string, more = '') =>
-    firstRow<{ n: number; ids: string | number | null; more: string | number | null }>(
-      `SELECT COUNT(*) AS n, BIT_XOR(CRC32(x.id)) AS ids, ${more || '0'} AS more
-         FROM ${table} JOIN assignments a ON a.id = r.assignment_id WHERE ${CHILDREN_OF_CLASS}`,
-      [toBytes(classId)],
+/** The mark of all that `stampsOf` would give, without reading it. */
+export async function markOf(whose: Whose): Promise<Mark> {
+  const [assigned, id] = assignedTo(whose);
+  const of = async (ids: string, more: string, withdrawn = '0') => {
+    const found = await firstRow<{ n: number; ids: string | number; withdrawn: number }>(
+      `SELECT COUNT(*) AS n, BIT_XOR(CRC32(${ids})) AS ids, ${withdrawn} AS withdrawn
+         FROM reports r JOIN assignments a ON a.id = r.assignment_id LEFT JOIN batches b ON b.id = r.batch_id ${more}
+        WHERE ${assigned} AND b.undone_at IS NULL`,
+      [toBytes(id)],
     );
-  const found = await Promise.all([
-    of('reports x JOIN reports r ON r.id = x.id LEFT JOIN batches b ON b.id = r.batch_id', 'SUM(b.undone_at IS NOT NULL)'),
-    of('verdicts x JOIN reports r ON r.id = x.report_id'),
-    of('decisions x JOIN reports r ON r.id = x.report_id', 'COUNT(x.withdrawn_at)'),
+    return { n: found!.n, ids: Number(found!.ids), withdrawn: found!.withdrawn };
+  };
+  const [reports, verdicts, decisions] = await Promise.all([
+    of('r.id', ''),
+    of('v.id', 'JOIN verdicts v ON v.report_id = r.id'),
+    of('d.id', 'JOIN decisions d ON d.report_id = r.id', 'COUNT(d.withdrawn_at)'),
   ]);
-  return found.map((one) => `${one!.n} ${one!.ids} ${one!.more}`).join(' | ');
+  return {
+    reports: reports.n,
+    reportIds: reports.ids,
+    verdicts: verdicts.n,
+    verdictIds: verdicts.ids,
+    decisions: decisions.n,
+    decisionIds: decisions.ids,
+    withdrawn: decisions.withdrawn,
+  };
 }
 
 /** So many reports are read with one statement: what a statement gives stands in memory twice for a moment. */

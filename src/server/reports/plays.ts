@@ -10,7 +10,7 @@ import type { ToldReport } from '@/core/reports/report';
 import { dayWords } from '@/core/measure/days';
 import { cache } from '../caches';
 import { homeFormsOf } from '../db/home-forms';
-import { markOfClassPlays, stampsOfChild, stampsOfClass, storedPlays, type ReportStamp, type StoredPlay } from '../db/reports';
+import { markOf, markOfAll, sameMark, stampsOf, storedPlays, type Mark, type ReportStamp, type StoredPlay, type Whose } from '../db/reports';
 import { groupedBy } from '../db/grouped';
 import { knownVersion } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-day';
@@ -31,11 +31,12 @@ export interface ReportedPlay extends StoredPlay {
   readonly word: string;
 }
 
-/** Of what was asked for: the mark under which it holds, what is known of each report, and of each child under which stamps it was worked out. */
+/** Of what was asked for: the reports that stand and their mark, what is known of each, and where each child stands after them. */
 interface Known {
-  readonly mark: string;
+  readonly mark: Mark;
+  readonly stamps: readonly ReportStamp[];
   readonly plays: Promise<readonly ReportedPlay[]>;
-  readonly reports: Map<Uuid, { readonly stamp: string; readonly stored: readonly StoredPlay[] }>;
+  readonly reports: Map<Uuid, { readonly mark: Mark; readonly stored: readonly StoredPlay[] }>;
   readonly children: Map<Uuid, Standing>;
 }
 
@@ -54,24 +55,32 @@ const ofClasses = cache<Known>('plays of a class', 24);
 const ofChildren = cache<Known>('plays of a child', 200);
 
 /** The plays of a class, oldest report first; what was read last holds as long as nothing of it has changed in the database. */
-export async function playsOfClass(classId: Uuid): Promise<readonly ReportedPlay[]> {
-  const mark = await markOfClassPlays(classId);
-  const kept = ofClasses.get(classId);
-  return kept?.mark === mark ? kept.plays : readAgain(ofClasses, classId, mark, await stampsOfClass(classId));
-}
+export const playsOfClass = (classId: Uuid): Promise<readonly ReportedPlay[]> => playsOf(ofClasses, classId, { classId });
 
 /** The plays of one child. */
-export async function playsOfChild(childId: Uuid): Promise<readonly ReportedPlay[]> {
-  const stamps = await stampsOfChild(childId);
-  const mark = stamps.map(({ reportId, stamp }) => `${reportId} ${stamp}`).join('|');
-  const kept = ofChildren.get(childId);
-  return kept?.mark === mark ? kept.plays : readAgain(ofChildren, childId, mark, stamps);
+export const playsOfChild = (childId: Uuid): Promise<readonly ReportedPlay[]> => playsOf(ofChildren, childId, { childId });
+
+async function playsOf(known: typeof ofClasses, key: Uuid, whose: Whose): Promise<readonly ReportedPlay[]> {
+  const mark = await markOf(whose);
+  const kept = known.get(key);
+  if (kept && sameMark(kept.mark, mark)) return kept.plays;
+  return readAgain(known, key, (kept && (await withLater(kept, whose, mark))) ?? (await stampsOf(whose)));
+}
+
+/** Where reports were only added: those that were known and the later ones. Undefined where anything else has changed. */
+async function withLater(kept: Known, whose: Whose, mark: Mark): Promise<readonly ReportStamp[] | undefined> {
+  const last = kept.stamps.at(-1);
+  if (!last) return undefined;
+  const latest = kept.stamps.reduce((id, { reportId }) => (reportId > id ? reportId : id), last.reportId);
+  const later = await stampsOf(whose, latest);
+  const inOrder = later.every(({ receivedMs }) => receivedMs >= last.receivedMs);
+  return inOrder && sameMark(markOfAll(later, kept.mark), mark) ? [...kept.stamps, ...later] : undefined;
 }
 
 /** Reads what is new or has changed since it was read last, and works out anew where the children stand whose it is. */
-function readAgain(known: typeof ofClasses, key: Uuid, mark: string, stamps: readonly ReportStamp[]): Promise<readonly ReportedPlay[]> {
+function readAgain(known: typeof ofClasses, key: Uuid, stamps: readonly ReportStamp[]): Promise<readonly ReportedPlay[]> {
   const before = known.get(key);
-  const next = { mark, reports: new Map(), children: new Map() } as Known;
+  const next = { mark: markOfAll(stamps), stamps, reports: new Map(), children: new Map() } as Omit<Known, 'plays'>;
   const plays = work(before, next, stamps);
   known.set(key, { ...next, plays });
   // What failed is not kept.
@@ -79,18 +88,26 @@ function readAgain(known: typeof ofClasses, key: Uuid, mark: string, stamps: rea
   return plays;
 }
 
-async function work(before: Known | undefined, next: Known, stamps: readonly ReportStamp[]): Promise<readonly ReportedPlay[]> {
+async function work(before: Known | undefined, next: Omit<Known, 'plays'>, stamps: readonly ReportStamp[]): Promise<readonly ReportedPlay[]> {
   // What another request is reading just now is waited for, not read twice.
   await before?.plays.catch(() => undefined);
-  const due = stamps.filter(({ reportId, stamp }) => before?.reports.get(reportId)?.stamp !== stamp);
-  const read = groupedBy(await storedPlays(due.map(({ reportId }) => reportId)), (play) => play.reportId);
-  for (const { reportId, stamp } of stamps) {
+  const isKnown = ({ reportId, mark }: ReportStamp) => {
     const kept = before?.reports.get(reportId);
-    next.reports.set(reportId, kept?.stamp === stamp ? kept : { stamp, stored: read.get(reportId) ?? [] });
+    return kept !== undefined && (kept.mark === mark || sameMark(kept.mark, mark));
+  };
+  const due = stamps.filter((one) => !isKnown(one));
+  const read = groupedBy(await storedPlays(due.map(({ reportId }) => reportId)), (play) => play.reportId);
+  const anew = new Set(due);
+  for (const stamp of stamps) {
+    const { reportId, mark } = stamp;
+    next.reports.set(reportId, anew.has(stamp) ? { mark, stored: read.get(reportId) ?? [] } : before!.reports.get(reportId)!);
   }
   for (const [childId, mine] of groupedBy(stamps, (one) => one.childId)) {
     const kept = before?.children.get(childId);
-    const same = kept?.through.every((one, index) => one.reportId === mine[index]?.reportId && one.stamp === mine[index].stamp);
+    const same = kept?.through.every((one, index) => {
+      const now = mine[index];
+      return one === now || (one.reportId === now?.reportId && sameMark(one.mark, now.mark));
+    });
     const from: Standing = kept && same ? kept : { through: [], byReport: new Map(), counted: new Map(), received: new Map() };
     const more = mine.slice(from.through.length).flatMap(({ reportId }) => next.reports.get(reportId)!.stored);
     if (more.length > 0) await goThrough(from, more);
