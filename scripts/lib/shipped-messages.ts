@@ -15,7 +15,7 @@ import { resolveLevel } from '../../src/core/rules/format/level';
 import { generalWords } from '../../src/core/rules/telling/general-words.en-gb';
 import { messages } from '../../src/core/rules/telling/messages.en-gb';
 import { rulesMessage } from '../../src/core/rules/telling/rules-message';
-import { EXERCISES } from '../../src/core/rules/format/throw-rules';
+import { THROW_EXERCISES } from '../../src/core/rules/format/throw-rules';
 import { lookForsOfSkill, pointsToTell, SKILL_NAMES, SKILLS } from '../../src/core/sheet/teaching-points';
 import { WARM_UPS, warmUpMoves } from '../../src/core/sheet/warm-ups';
 
@@ -100,7 +100,7 @@ export function shippedMessages(): readonly Told[] {
       ...told('A skill', SKILL_NAMES[skill]),
       ...told(`To look for in ${SKILL_NAMES[skill]}`, ...lookForsOfSkill({}, skill)),
     ]),
-    ...told('An exercise between throws', ...EXERCISES),
+    ...told('An exercise between throws', ...THROW_EXERCISES),
     ...ofGame(gameFromPlan(emptyPlan)),
     ...ofGame(gameFromPlan({ ...emptyPlan, target: { ...emptyPlan.target, object: 'bottle' } })),
     ...told('A kind of thing', 'target', 'pin', 'item', 'implement'),

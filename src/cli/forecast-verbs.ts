@@ -14,11 +14,11 @@ import { compile } from '@/core/rules/playing/compile';
 import type { Game } from '@/core/rules/format/game';
 import { levelGame, resolveLevel } from '@/core/rules/format/level';
 import type { Problem } from '@/core/rules/format/problem';
-import { accepted, BadInput, file, print, readJson, readText, whole, type Options, gameIn } from './input';
+import { accepted, BadInput, file, print, readJson, readText, whole, type Options, gameOfFile } from './input';
 
 export async function forecast(args: readonly string[], options: Options): Promise<number> {
   const gameFile = file(args, 0, 'GAME');
-  const game: Game = gameIn(gameFile, options);
+  const game: Game = gameOfFile(gameFile, options);
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
   const shelf = await pinTables(accepted(gameFile, levelGame(game, level - 1)), options['pins'] === 'rough');
   print(
@@ -51,7 +51,7 @@ async function pinTables(level: Game, rough: boolean): Promise<RackShelf> {
 
 export function levels(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
-  const game = gameIn(gameFile, options);
+  const game = gameOfFile(gameFile, options);
   const ageYears = whole(options['age'], 'age', game.ageYears ?? 8, 4, 12);
   const chances = (options['chances'] ?? '0.7,0.5,0.3').split(',').map(Number);
   if (chances.some((chance) => !(chance > 0 && chance < 1)))
@@ -75,7 +75,7 @@ export function levels(args: readonly string[], options: Options): number {
 
 export function equal(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
-  const game = gameIn(gameFile, options);
+  const game = gameOfFile(gameFile, options);
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
   const ageYears = whole(options['age'], 'age', game.ageYears ?? 8, 4, 12);
   const have = (options['have'] ?? '').split(',').filter((one) => one !== '');

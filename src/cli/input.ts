@@ -53,7 +53,7 @@ export function gamesIn(name: string, options: Options): readonly GameInFile[] {
 }
 
 /** The game of a file; of an event the one that is asked for, or the first. */
-export const gameIn = (name: string, options: Options): Game => gamesIn(name, options)[0]!.game;
+export const gameOfFile = (name: string, options: Options): Game => gamesIn(name, options)[0]!.game;
 
 export function print(value: unknown): void {
   process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
@@ -74,7 +74,7 @@ export function whole(text: string | undefined, name: string, fallback: number, 
 }
 
 /** One of some words; the first where none is given. */
-export function oneOf<T extends string>(options: Options, name: string, choices: readonly [T, ...T[]]): T {
+export function optionOf<T extends string>(options: Options, name: string, choices: readonly [T, ...T[]]): T {
   const chosen = options[name] ?? choices[0];
   const found = choices.find((choice) => choice === chosen);
   if (!found) throw new BadInput([{ place: `--${name}`, reason: `there is no “${chosen}”`, fix: `Use ${choices.join(' or ')}.` }]);

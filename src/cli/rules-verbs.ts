@@ -10,13 +10,13 @@ import { measure } from '@/core/rules/playing/measure';
 import { readPlay } from '@/core/rules/format/read-play';
 import { replay } from '@/core/rules/playing/replay';
 import { reachableTotals } from '@/core/rules/playing/totals';
-import { accepted, BadInput, file, print, readJson, whole, type Options, gameIn, gamesIn } from './input';
+import { accepted, BadInput, file, print, readJson, whole, type Options, gameOfFile, gamesIn } from './input';
 
 /** Exit 1 when something of the play was refused; which, stands on standard error. */
 export function score(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
   const playFile = file(args, 1, 'PLAY');
-  const game = gameIn(gameFile, options);
+  const game = gameOfFile(gameFile, options);
   const play = accepted(playFile, readPlay(readJson(playFile)));
   const index = game.levels.findIndex((level) => level.id === play.level);
   if (index < 0)
@@ -50,7 +50,7 @@ export function check(args: readonly string[], options: Options): number {
   if (args.length === 1) return checkClass(args[0]!, accepted(args[0]!, readClassFile(readJson(args[0]!))));
   const gameFile = file(args, 0, 'GAME');
   const reportFile = file(args, 1, 'REPORT');
-  const game = gameIn(gameFile, options);
+  const game = gameOfFile(gameFile, options);
   const verdict = judge({ game, report: accepted(reportFile, readReport(readJson(reportFile))) });
   print(verdict);
   return verdict.kind === 'clean' ? 0 : 1;
@@ -58,7 +58,7 @@ export function check(args: readonly string[], options: Options): number {
 
 export function totals(args: readonly string[], options: Options): number {
   const gameFile = file(args, 0, 'GAME');
-  const game = gameIn(gameFile, options);
+  const game = gameOfFile(gameFile, options);
   const level = whole(options['level'], 'level', 1, 1, game.levels.length);
   const attempts = options['attempts'] === undefined ? {} : { attempts: whole(options['attempts'], 'attempts', 1, 0, 1000) };
   const seconds = options['seconds'] === undefined ? {} : { seconds: whole(options['seconds'], 'seconds', 60, 0, 3600) };

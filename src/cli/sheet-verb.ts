@@ -4,11 +4,11 @@ import { stepLengthM } from '@/core/measure/stature';
 import { levelGame } from '@/core/rules/format/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { renderPaper } from '@/server/paper/render';
-import { accepted, BadInput, file, oneOf, print, whole, type Options, gameIn } from './input';
+import { accepted, BadInput, file, optionOf, print, whole, type Options, gameOfFile } from './input';
 
 export async function sheet(args: readonly string[], options: Options): Promise<number> {
   const gameFile = file(args, 0, 'GAME');
-  const game = gameIn(gameFile, options);
+  const game = gameOfFile(gameFile, options);
   const out = options['out'];
   if (!out) throw new BadInput([{ place: '--out', reason: 'the name of the PDF is missing', fix: 'Write --out SHEET.pdf.' }]);
   const index = whole(options['level'], 'level', 1, 1, game.levels.length) - 1;
@@ -16,10 +16,10 @@ export async function sheet(args: readonly string[], options: Options): Promise<
   const pdf = await renderPaper(
     {
       look: {
-        size: oneOf(options, 'size', ['a4', 'letter']) === 'letter' ? 'LETTER' : 'A4',
-        print: oneOf(options, 'print', ['usual', 'large']),
-        ground: oneOf(options, 'ground', ['white', 'pale']),
-        language: oneOf(options, 'language', ['en', 'fr']),
+        size: optionOf(options, 'size', ['a4', 'letter']) === 'letter' ? 'LETTER' : 'A4',
+        print: optionOf(options, 'print', ['usual', 'large']),
+        ground: optionOf(options, 'ground', ['white', 'pale']),
+        language: optionOf(options, 'language', ['en', 'fr']),
       },
       sheets: [
         {

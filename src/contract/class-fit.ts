@@ -1,5 +1,5 @@
 /** How steady a class is by its own reports. */
-import { count, list, record, text } from './fields';
+import { count, list, record, textField } from './fields';
 import Joi from 'joi';
 import type { AimCurve } from '@/core/progress/chance-by-distance';
 import type { Fitted } from '@/core/progress/fit';
@@ -18,7 +18,7 @@ export const classFitSchema = record<FitOfClass>({
   calibrated: Joi.boolean(),
   aims: list(
     record({
-      aim: record({ technique: text }),
+      aim: record({ technique: textField }),
       tries: count,
       from: list(record({ distanceM: Joi.number(), tries: count, hits: count })),
       curve: list(record({ distanceM: Joi.number(), chance: share, low: share, high: share })),

@@ -1,5 +1,5 @@
 /** The class's week: who has reported, what, against par, and who has not. */
-import { count, day, figure, list, oneOf, record, text, uuid } from './fields';
+import { count, day, figure, list, oneOf, record, textField, uuid } from './fields';
 import Joi from 'joi';
 import type { CreditRule } from '@/core/progress/credit';
 import type { EventTotal } from '@/core/progress/event-total';
@@ -85,14 +85,14 @@ export interface ClassWeek {
   readonly toLookAt: number;
 }
 
-const marks = list(record({ look: text, mark: oneOf('yes', 'sometimes', 'not-yet') }));
+const marks = list(record({ look: textField, mark: oneOf('yes', 'sometimes', 'not-yet') }));
 
 const scoreRow = record<ScoreRow>({
   childId: uuid,
-  name: text,
+  name: textField,
   medium: oneOf('screen', 'paper'),
   assignmentId: uuid.allow(null),
-  levelName: text,
+  levelName: textField,
   par: figure,
   parLow: figure,
   parHigh: figure,
@@ -104,43 +104,43 @@ const scoreRow = record<ScoreRow>({
   personalBest: Joi.boolean(),
   successes: count,
   attempts: count,
-  reason: text,
+  reason: textField,
   late: Joi.boolean(),
   receivedAt: Joi.string().isoDate().allow(null),
-  felt: text.allow(null),
+  felt: textField.allow(null),
   typed: Joi.boolean(),
   looksHome: record({ marks }).unknown().allow(null).optional(),
   looksTeacher: marks,
   film: Joi.boolean(),
-  comment: text,
+  comment: textField,
   credit: Joi.boolean(),
-  missing: text,
+  missing: textField,
   diaryMinutes: count,
-  word: text,
+  word: textField,
 });
 
 const eventRow = record<EventRow>({
   childId: uuid,
-  name: text,
+  name: textField,
   bests: list(record({ best: figure, par: figure, doubt: Joi.boolean() })),
-  total: record({ played: count, of: count, reachedPar: count, withPar: count, sum: record({ value: Joi.number(), unit: text }).allow(null) }),
+  total: record({ played: count, of: count, reachedPar: count, withPar: count, sum: record({ value: Joi.number(), unit: textField }).allow(null) }),
 });
 
 export const classWeekSchema = record<ClassWeek>({
   weeks: list(record({ id: uuid, number: count, dueOn: day })),
-  week: record({ id: uuid, number: count, dueOn: day, note: text }).allow(null),
-  games: list(record({ itemId: uuid, title: text })),
+  week: record({ id: uuid, number: count, dueOn: day, note: textField }).allow(null),
+  games: list(record({ itemId: uuid, title: textField })),
   itemId: uuid.allow(null),
-  gameTitle: text,
+  gameTitle: textField,
   event: list(eventRow).allow(null),
   creditRule: oneOf('either', 'both'),
   restsOn: count,
   filmAlone: Joi.boolean(),
   better: oneOf('high', 'low'),
-  unit: text,
+  unit: textField,
   placeCount: count,
   placeValues: list(Joi.number()),
-  lookFors: list(text),
+  lookFors: list(textField),
   rows: list(scoreRow),
   reported: count,
   toLookAt: count,

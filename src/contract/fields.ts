@@ -13,7 +13,7 @@ export const realDay = Joi.string()
   .pattern(/^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
   .custom((sent: string, helpers) => (isDay(sent) ? sent : helpers.error('string.pattern.base')));
 
-export const text = Joi.string().allow('');
+export const textField = Joi.string().allow('');
 export const count = Joi.number().integer().min(0);
 export const figure = Joi.number().allow(null);
 export const oneOf = (...values: readonly string[]) => Joi.string().valid(...values);

@@ -1,5 +1,5 @@
 /** A game on the shelf, and its versions. */
-import { count, list, oneOf, record, text, uuid } from './fields';
+import { count, list, oneOf, record, textField, uuid } from './fields';
 import Joi from 'joi';
 import type { Game } from '@/core/rules/format/game';
 import type { Uuid } from './ids';
@@ -35,17 +35,17 @@ export interface VersionsOfGame {
 }
 
 export const versionsSchema = record<VersionsOfGame>({
-  since: list(text),
+  since: list(textField),
   versions: list(
     record<ToldVersion>({
       id: uuid,
       number: count,
       game: Joi.object(),
       keptAt: Joi.string().isoDate(),
-      by: text.allow(null),
+      by: textField.allow(null),
       why: oneOf('sent', 'kept', 'sitting', 'before'),
       sent: count,
-      changes: list(text),
+      changes: list(textField),
     }),
   ),
 });

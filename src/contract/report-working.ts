@@ -1,6 +1,6 @@
 /** How the goes of a report are worked out. */
 import type { Frame } from '@/core/rules/playing/frames';
-import { count, figure, list, oneOf, record, text } from './fields';
+import { count, figure, list, oneOf, record, textField } from './fields';
 
 export interface ReportWorking {
   readonly goes: readonly {
@@ -11,5 +11,7 @@ export interface ReportWorking {
 }
 
 export const reportWorkingSchema = record<ReportWorking>({
-  goes: list(record({ sum: text, frames: list(record({ balls: list(count), kind: oneOf('open', 'spare', 'strike'), total: figure })).allow(null) })),
+  goes: list(
+    record({ sum: textField, frames: list(record({ balls: list(count), kind: oneOf('open', 'spare', 'strike'), total: figure })).allow(null) }),
+  ),
 });

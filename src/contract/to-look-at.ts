@@ -1,5 +1,5 @@
 /** What does not count by itself: reports in doubt, and what came in and is nobody’s yet. */
-import { count, figure, list, oneOf, record, text, uuid } from './fields';
+import { count, figure, list, oneOf, record, textField, uuid } from './fields';
 import Joi from 'joi';
 import type { WayIn } from '@/core/reports/around';
 import type { Answer, Choice } from '@/core/reports/decision';
@@ -77,34 +77,34 @@ const choice = oneOf('count-worked-out', 'keep-as-sent', 'set-aside', 'ask-famil
 
 const doubt = record<Doubt>({
   reportId: uuid,
-  childName: text,
+  childName: textField,
   weekNumber: count,
-  gameTitle: text,
+  gameTitle: textField,
   way,
-  receivedOn: text,
+  receivedOn: textField,
   kind: oneOf('clean', 'sum', 'impossible', 'doubtful', 'incomplete'),
-  sentences: list(text),
-  goes: list(record({ level: text, sent: figure, workedOut: figure, unit: text })),
-  word: text,
-  answers: list(record({ choice, label: text })),
+  sentences: list(textField),
+  goes: list(record({ level: textField, sent: figure, workedOut: figure, unit: textField })),
+  word: textField,
+  answers: list(record({ choice, label: textField })),
   choice: choice.allow(null),
-  decided: text,
+  decided: textField,
 });
 
 const waiting = record<Waiting>({
   id: uuid,
   way,
-  source: text,
-  receivedOn: text,
-  words: text,
-  spans: list(record({ from: count, to: count, what: text })),
+  source: textField,
+  receivedOn: textField,
+  words: textField,
+  spans: list(record({ from: count, to: count, what: textField })),
   confidence: figure,
-  sentence: text,
+  sentence: textField,
   childId: uuid.allow(null),
   weekId: uuid.allow(null),
-  levelId: text,
+  levelId: textField,
   total: figure.optional(),
-  settledBy: text.allow(null),
+  settledBy: textField.allow(null),
   counted: Joi.boolean(),
 });
 
@@ -112,15 +112,15 @@ export const toLookAtSchema = record<ToLookAt>({
   doubts: list(doubt),
   waiting: list(waiting),
   mayBe: record({
-    children: list(record({ id: uuid, name: text })),
+    children: list(record({ id: uuid, name: textField })),
     weeks: list(
       record({
         id: uuid,
         number: count,
-        title: text,
-        unit: text,
-        levels: list(record({ id: text, name: text })),
-        asked: Joi.object().pattern(uuid, record({ assignmentId: uuid, levelId: text })),
+        title: textField,
+        unit: textField,
+        levels: list(record({ id: textField, name: textField })),
+        asked: Joi.object().pattern(uuid, record({ assignmentId: uuid, levelId: textField })),
       }),
     ),
   }),

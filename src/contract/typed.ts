@@ -1,5 +1,5 @@
 /** An assignment to type a score in for. */
-import { record, text } from './fields';
+import { record, textField } from './fields';
 import Joi from 'joi';
 import type { Game } from '@/core/rules/format/game';
 import type { AssignedSetUp } from './assignment';
@@ -10,4 +10,4 @@ export interface TypeInAnswer {
   readonly setUp: AssignedSetUp;
 }
 
-export const typeInSchema = record<TypeInAnswer>({ game: Joi.object(), levelId: text, setUp: Joi.object() });
+export const typeInSchema = record<TypeInAnswer>({ game: Joi.object(), levelId: textField, setUp: Joi.object() });

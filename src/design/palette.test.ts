@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { DARK, LIGHT, ON_PAPER, PALETTE_CSS, type Palette, type Role } from './palette';
+import { DARK, LIGHT, ON_PAPER, PALETTE_CSS, type Palette, type ColourRole } from './palette';
 
 /** Relative luminance and contrast as WCAG 2.2 defines them. */
 function luminance(hex: string): number {
@@ -25,7 +25,7 @@ describe('the palette', () => {
     ['dark', DARK],
     ['on paper', ON_PAPER],
   ] as const)('reads at 4.5 to 1 or better: words on their grounds, %s', (_name, palette: Palette) => {
-    const pairs: readonly (readonly [Role, Role])[] = [
+    const pairs: readonly (readonly [ColourRole, ColourRole])[] = [
       ['ink', 'paper'],
       ['ink', 'sheet'],
       ['ink', 'band-1'],

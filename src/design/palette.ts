@@ -28,8 +28,8 @@ export const LIGHT = {
   pale: '#fbf6e3',
 } as const;
 
-export type Role = keyof typeof LIGHT;
-export type Palette = Readonly<Record<Role, string>>;
+export type ColourRole = keyof typeof LIGHT;
+export type Palette = Readonly<Record<ColourRole, string>>;
 
 export const DARK: Palette = {
   ...LIGHT,

@@ -161,7 +161,7 @@ const Option = styled(ListBoxItem)`
   }
 `;
 
-export interface Choice<K extends string> {
+export interface FieldChoice<K extends string> {
   readonly value: K;
   readonly label: string;
 }
@@ -173,14 +173,14 @@ export interface SelectProps<K extends string> {
   readonly value: K | null;
   readonly placeholder?: string;
   readonly isDisabled?: boolean;
-  readonly choices: readonly Choice<K>[];
+  readonly choices: readonly FieldChoice<K>[];
   readonly onChange: (value: K) => void;
   readonly problem?: string;
   readonly buttonRef?: Ref<HTMLButtonElement>;
 }
 
 /** The list of a choice. */
-function Choices<K extends string>({ choices }: { choices: readonly Choice<K>[] }) {
+function Choices<K extends string>({ choices }: { choices: readonly FieldChoice<K>[] }) {
   return (
     <Sheet>
       <Options>

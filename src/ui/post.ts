@@ -2,7 +2,7 @@
 import { DEED_HEADER } from '@/contract/deed';
 import { newUuid, type Uuid } from '@/contract/ids';
 
-export interface Answer<T> {
+export interface PostAnswer<T> {
   readonly ok: boolean;
   readonly status: number;
   readonly value: T | null;
@@ -31,7 +31,7 @@ export function problemIn(answer: unknown): string {
 /** Deeds whose answer did not come yet, or never, by what they ask for: asked for again, they are the same. */
 const unanswered = new Map<string, Uuid>();
 
-export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
+export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<PostAnswer<T>> {
   const text = body === undefined ? {} : { body: JSON.stringify(body) };
   const asked = `${method} ${url} ${text.body}`;
   const sentAs = unanswered.get(asked) ?? newUuid();

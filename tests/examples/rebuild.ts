@@ -6,13 +6,13 @@ import type { Game, PlacedTarget, Spot } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { blankGame, withWay } from '@/core/ways/take-way';
 import { WAYS, wayById } from '@/core/ways/ways';
-import { begin, changeDraft, type DraftAction } from '@/features/chart-table/draft';
+import { beginDraft, changeDraft, type DraftAction } from '@/features/chart-table/draft';
 
 /** The way whose rules a starter has. */
 const wayOf = (game: Game) => WAYS.find((way) => way.from.title === game.title)!;
 
 export function rebuilt(wanted: Game): Game {
-  let history = begin(blankGame('Blank', wayById('practice')!, 8), 8);
+  let history = beginDraft(blankGame('Blank', wayById('practice')!, 8), 8);
   const act = (action: DraftAction) => {
     history = changeDraft(history, action);
   };

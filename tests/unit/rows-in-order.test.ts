@@ -1,6 +1,6 @@
 import type { ScoreRow } from '@/contract/class-week';
 import { describe, expect, it } from 'vitest';
-import { isShown, keyOf } from '@/features/scores/rows-in-order';
+import { isShown, orderKeyOf } from '@/features/scores/rows-in-order';
 
 const row = (name: string, change: Partial<ScoreRow> = {}): ScoreRow => ({
   childId: name as never,
@@ -43,10 +43,10 @@ describe('the rows of a class’s week', () => {
   const dan = row('Dàn E.', { best: 12, felt: 'easy', personalBest: true });
   const all = [bram, dan, corrie, ailsa];
   it('are put in order by what their columns hold; what a child has nothing of is nothing', () => {
-    expect(all.map((one) => keyOf(one, 'state'))).toEqual([2, 1, 0, 1]);
-    expect(all.map((one) => keyOf(one, 'best'))).toEqual([null, 12, 7, 12]);
-    expect(all.map((one) => keyOf(one, 'felt'))).toEqual([null, 2, 0, 1]);
-    expect(all.map((one) => keyOf(one, 'hits'))).toEqual([null, 0.5, 0.5, 0.5]);
+    expect(all.map((one) => orderKeyOf(one, 'state'))).toEqual([2, 1, 0, 1]);
+    expect(all.map((one) => orderKeyOf(one, 'best'))).toEqual([null, 12, 7, 12]);
+    expect(all.map((one) => orderKeyOf(one, 'felt'))).toEqual([null, 2, 0, 1]);
+    expect(all.map((one) => orderKeyOf(one, 'hits'))).toEqual([null, 0.5, 0.5, 0.5]);
   });
   it('are narrowed to those without credit, below par, on paper, with an own best', () => {
     const shown = (which: Parameters<typeof isShown>[1], better: 'high' | 'low' = 'high') => names(all.filter((one) => isShown(one, which, better)));

@@ -7,7 +7,7 @@ import { resolveLevel } from '@/core/rules/format/level';
 import { readGame } from '@/core/rules/format/read-game';
 import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
 import { lookForsOf, SKILLS, teachingPoints } from '@/core/sheet/teaching-points';
-import { begin, changeDraft, type DraftAction, type DraftHistory } from '@/features/chart-table/draft';
+import { beginDraft, changeDraft, type DraftAction, type DraftHistory } from '@/features/chart-table/draft';
 import { TrueClock } from '@/features/counter/true-clock';
 import { starter } from '../examples/starters';
 
@@ -69,14 +69,14 @@ describe('unhappy at home: the clock of the counter', () => {
 
 describe('the draft on the chart table', () => {
   const game = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
-  const after = (...actions: DraftAction[]): DraftHistory => actions.reduce(changeDraft, begin(game, 8));
+  const after = (...actions: DraftAction[]): DraftHistory => actions.reduce(changeDraft, beginDraft(game, 8));
   const lengths = (history: DraftHistory, level: number) => distancesOf(resolveLevel(history.now.game, level));
 
   it('a typed length moves one mark of one level along its own line', () => {
     const typed = after({ do: 'set-distance', level: 1, group: 'mark', mark: 2, distanceM: 2 });
     expect(lengths(typed, 1)[2]).toBeCloseTo(2, 2);
-    expect(lengths(typed, 1).slice(0, 2)).toEqual(lengths(begin(game, 8), 1).slice(0, 2));
-    expect(lengths(typed, 0)).toEqual(lengths(begin(game, 8), 0));
+    expect(lengths(typed, 1).slice(0, 2)).toEqual(lengths(beginDraft(game, 8), 1).slice(0, 2));
+    expect(lengths(typed, 0)).toEqual(lengths(beginDraft(game, 8), 0));
   });
   it('a mark never leaves the floor', () => {
     const moved = after({ do: 'move', level: 0, thing: { kind: 'place', group: 'mark', index: 0 }, to: { xM: -3, yM: 99 } });
@@ -143,7 +143,7 @@ describe('the draft on the chart table', () => {
     expect(targetOf(swapped.now.game)!.widthM).toBeUndefined();
   });
   it('nothing happens to a thing that is not there', () => {
-    const history = begin(game, 8);
+    const history = beginDraft(game, 8);
     for (const action of [
       { do: 'move', level: 0, thing: { kind: 'obstacle', index: 3 }, to: { xM: 1, yM: 1 } },
       { do: 'set-width', level: 0, thing: { kind: 'target', group: 'nowhere', index: 0 }, widthM: 0.4 },
@@ -162,7 +162,7 @@ describe('the draft on the chart table', () => {
       { do: 'slot', slot: 'target', value: 'bottle', shown: 0, onlyHere: false },
       { do: 'age', ageYears: 11 },
     ];
-    let history = begin(game, 8);
+    let history = beginDraft(game, 8);
     for (const action of actions) {
       history = changeDraft(history, action);
       expect(readGame(history.now.game), action.do).toMatchObject({ ok: true });
@@ -184,7 +184,7 @@ describe('the draft on the chart table', () => {
     const before = marksOf(resolveLevel(game, 0));
     const moved = after({ do: 'move', level: 0, thing: marks[0]!, with: marks, to: { xM: before[0]!.xM - 0.3, yM: before[0]!.yM } });
     marksOf(resolveLevel(moved.now.game, 0)).forEach((spot, index) => expect(spot.xM).toBeCloseTo(before[index]!.xM - 0.3, 2));
-    let history = changeDraft(begin(game, 8), { do: 'drag-start' });
+    let history = changeDraft(beginDraft(game, 8), { do: 'drag-start' });
     for (const byRad of [0.1, 0.2, 0.1]) history = changeDraft(history, { do: 'turn', level: 0, things: marks, byRad });
     history = changeDraft(history, { do: 'drag-end' });
     expect(history.past).toHaveLength(1);
@@ -200,7 +200,7 @@ describe('the draft on the chart table', () => {
   });
   it('an earlier sitting is taken up only before anything is done', () => {
     const earlier = after({ do: 'title', title: 'Before' });
-    expect(changeDraft(begin(game, 8), { do: 'take-up', history: earlier }).past).toHaveLength(1);
+    expect(changeDraft(beginDraft(game, 8), { do: 'take-up', history: earlier }).past).toHaveLength(1);
     const busy = after({ do: 'title', title: 'Now' });
     expect(changeDraft(busy, { do: 'take-up', history: earlier })).toBe(busy);
   });

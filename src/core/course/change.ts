@@ -86,7 +86,7 @@ function appended(game: Game, pointer: string, members: readonly Listed[], name:
   const before = listAt(game.course, pointer).length;
   const room = Math.max(0, MOST_IN_A_GROUP - before);
   const kept = members.slice(0, room);
-  const next = counted(everywhere(game, pointer, (list) => [...list, ...kept]));
+  const next = withCount(everywhere(game, pointer, (list) => [...list, ...kept]));
   return { game: next, things: kept.map((_, index) => name(before + index)) };
 }
 
@@ -106,7 +106,7 @@ export function withRemoved(game: Game, things: readonly CourseThing[]): Game {
     next = everywhere(next, pointer, (list) => list.filter((_, index) => !gone.has(index)));
     if (pointer.startsWith('/course/places/') || pointer.startsWith('/course/targets/')) next = withoutValues(next, pointer.split('/')[3]!, gone);
   }
-  return counted(next);
+  return withCount(next);
 }
 
 /** The values and names of what was taken away go with it. */
@@ -147,7 +147,7 @@ function everywhere(game: Game, pointer: string, change: (list: readonly Listed[
 }
 
 /** The rules count what the course sets out: the number of each group follows it, its values and names too, at every level. */
-export function counted(game: Game): Game {
+export function withCount(game: Game): Game {
   const parts = game.parts.map((part) => {
     const groups = Object.fromEntries(Object.entries(part.groups).map(([id, group]) => [id, countedGroup(game, id, group)]));
     const grown = Object.entries(groups).flatMap(([id, group]) =>
@@ -234,7 +234,7 @@ export function withDuplicated(game: Game, levelIndex: number, things: readonly 
     next = everywhere(next, pointer, (list) => [...list, copy]);
     added.push({ ...thing, index });
   }
-  return { game: counted(next), things: added };
+  return { game: withCount(next), things: added };
 }
 
 /** The game with these things locked, or free again. */
@@ -322,7 +322,7 @@ export function withPattern(game: Game, levelIndex: number, kind: 'place' | 'tar
   const mine = laid(here, pattern, game);
   const own = kind === 'place' || pointer in game.levels[levelIndex]!.set;
   const others = pattern.n === here.length ? game : everywhere(game, pointer, (list) => resized(list as readonly (Spot | PlacedTarget)[]));
-  return counted(withList(others, levelIndex, pointer, mine, own));
+  return withCount(withList(others, levelIndex, pointer, mine, own));
 }
 
 const aside = (spot: Spot, steps: number): Spot => ({ xM: spot.xM, yM: spot.yM + 0.3 * steps });

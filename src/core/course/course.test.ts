@@ -6,7 +6,7 @@ import { levelGame, resolveLevel } from '../rules/format/level';
 import { readGame } from '../rules/format/read-game';
 import { readThrowRules } from '../rules/format/throw-rules';
 import { cautionsFor, setUpFor } from '../sheet/set-up';
-import { aimOf, distanceM, distancesOf, insideFloor, marksOf, sideOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
+import { aimOf, distanceM, distancesOf, fromBelow, insideFloor, marksOf, sideOf, spotTowards, targetOf, targetsOf, throwTurnRad } from './geometry';
 import { placeDistance, withFloor, withPlaceDistance, withThingAt } from './move';
 import { spotOf, thingsOf } from './things';
 import { sensibleStart, withMarks } from './sensible-start';
@@ -31,6 +31,12 @@ describe('where things stand', () => {
     expect(sideOf(target, first, { xM: 1, yM: 2.1 })).toBe('along');
     expect(sideOf(target, first, { xM: 6, yM: 1.8 })).toBe('across');
     expect(sideOf(target, { xM: 4, yM: 4 }, { xM: 2, yM: 4 })).toBe('left');
+    // The drawing that is turned so that the child stands below shows the same sides.
+    for (const yM of [0.8, 3.2]) {
+      const { rightM, downM } = fromBelow(target, { xM: 2, yM });
+      expect(downM).toBeGreaterThan(0);
+      expect(rightM < fromBelow(target, first).rightM ? 'left' : 'right').toBe(sideOf(target, first, { xM: 2, yM }));
+    }
   });
   it('knows how a throw meets a turned target', () => {
     const box = { xM: 4, yM: 2, object: 'box' as const, turnRad: Math.PI / 2, standM: 0 };

@@ -61,6 +61,12 @@ export function sideOf(middle: Spot, first: Spot, other: Spot): Side {
   return turn > 0 ? 'left' : 'right';
 }
 
+/** A spot about a middle, for a drawing turned so that whoever throws from the left of it stands below: to the right, and down, metres. */
+export const fromBelow = (middle: Spot, spot: Spot): { readonly rightM: number; readonly downM: number } => ({
+  rightM: spot.yM - middle.yM,
+  downM: middle.xM - spot.xM,
+});
+
 /** A place from which a task is tried at a group of targets. */
 export interface AimedPlace {
   readonly group: string;

@@ -6,7 +6,7 @@ import { distanceM } from '../course/geometry';
 import { chainFall } from '../motion/chain';
 import { arrivalSpeed, groundErrors, type GroundShot } from '../motion/ground';
 import type { PlacedTarget, Spot } from '../rules/format/game';
-import { inGroup, middleOf, rackFall, rackOf, type Rack, type RackShelf, type RackTable } from './racks';
+import { inGroup, middleOfRack, rackFall, rackOf, type Rack, type RackShelf, type RackTable } from './racks';
 
 const OFFSETS = 41;
 const ANGLES = 3;
@@ -34,7 +34,7 @@ export function fallTable(targets: readonly PlacedTarget[], from: Spot, shot: Pi
     if (!rack) return new Int32Array(PIN_NODES);
     const shots = shelf(rack.key);
     used[shots ? 'rigid' : 'chain'] = true;
-    return fallsOf(rack, from, middleOf(standingOf(targets, standing)), shot, shots);
+    return fallsOf(rack, from, middleOfRack(standingOf(targets, standing)), shot, shots);
   };
   const kept = (standing: number): Int32Array => {
     const table = known.get(standing) ?? of(standing);

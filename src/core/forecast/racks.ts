@@ -38,7 +38,7 @@ const GRAIN_M = 0.005;
 const grain = (lengthM: number) => Math.round(lengthM / GRAIN_M) * GRAIN_M;
 
 /** Middle of the pins that stand, on the floor. */
-export function middleOf(spots: readonly Spot[]): Spot {
+export function middleOfRack(spots: readonly Spot[]): Spot {
   const mean = (of: (spot: Spot) => number) => spots.reduce((sum, spot) => sum + of(spot), 0) / spots.length;
   return { xM: mean((spot) => spot.xM), yM: mean((spot) => spot.yM) };
 }
@@ -50,7 +50,7 @@ export function rackOf(targets: readonly PlacedTarget[], standing: number, from:
     return pin ? [{ pin, number }] : [];
   });
   if (up.length === 0) return null;
-  const centre = middleOf(up.map(({ pin }) => pin));
+  const centre = middleOfRack(up.map(({ pin }) => pin));
   const length = Math.max(1e-6, Math.hypot(centre.xM - from.xM, centre.yM - from.yM));
   const cos = (centre.xM - from.xM) / length;
   const sin = (centre.yM - from.yM) / length;

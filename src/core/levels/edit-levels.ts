@@ -1,5 +1,5 @@
 /** Levels put in, taken out, renamed and put in another order; and slots that one level has otherwise than the game. */
-import { counted } from '../course/change';
+import { withCount } from '../course/change';
 import type { Course, Game, Level } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
 
@@ -84,7 +84,7 @@ export function withLevelChange(game: Game, levelIndex: number, change: (level: 
       )
         set[`/course/${field}/${group}`] = list;
   after.parts.forEach((part, index) => base.parts[index] && differ(base.parts[index], part, `/parts/${index}`, set));
-  return counted({ ...base, levels: base.levels.map((level, index) => (index === levelIndex ? { ...level, set } : level)) });
+  return withCount({ ...base, levels: base.levels.map((level, index) => (index === levelIndex ? { ...level, set } : level)) });
 }
 
 const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);

@@ -1,6 +1,6 @@
 /** How often something was hit from how far, and the curve of the fitted skill beside it: one for each thing that was tried. */
 import { chanceOf } from '../forecast/chances';
-import type { Aimed, Tries } from './evidence';
+import type { AimedTry, Tries } from './evidence';
 import type { Fitted } from './fit';
 import { wilson, Z_80 } from './wilson';
 
@@ -24,7 +24,7 @@ export interface ChanceAt {
 }
 
 export interface AimCurve {
-  readonly aim: Aimed;
+  readonly aim: AimedTry;
   readonly tries: number;
   readonly from: readonly TriedFrom[];
   readonly curve: readonly ChanceAt[];
@@ -37,14 +37,14 @@ const CURVE_FROM_M = 0.5;
 const BEYOND_M = 0.8;
 
 /** The chance at a distance for a fitted skill, with its interval: a steadier child hits more often. */
-function chanceWith(aim: Aimed, distanceM: number, { skill, low, high }: Fitted): ChanceAt {
+function chanceWith(aim: AimedTry, distanceM: number, { skill, low, high }: Fitted): ChanceAt {
   const at = (one: number) => chanceOf({ ...aim, distanceM, skill: one });
   return { distanceM, chance: at(skill), low: at(high), high: at(low) };
 }
 
 /** What was tried most comes first. */
 export function chanceByDistance(tries: readonly Tries[], fitted: Fitted): readonly AimCurve[] {
-  const byAim = new Map<string, { aim: Aimed; tries: Tries[] }>();
+  const byAim = new Map<string, { aim: AimedTry; tries: Tries[] }>();
   for (const one of tries) {
     if (!one.aim) continue;
     const { ageYears: _ageYears, ...like } = one.aim;

@@ -11,7 +11,7 @@ import { simulateGo } from '../forecast/simulate';
 import { GROUND, type BodyForm } from '../motion/assumed';
 import { throwerWith, type Thrower } from '../motion/release';
 import type { AimedId, ImplementId } from '../objects/catalogue';
-import { isAimed } from '../reports/reach';
+import { isAimedGame } from '../reports/reach';
 import type { Go } from '../reports/report';
 import { compile } from '../rules/playing/compile';
 import { AT, B, type Program } from '../rules/playing/program';
@@ -37,7 +37,7 @@ export interface PlayedGo {
 export const AIMED_TECHNIQUES = ['underarm', 'overarm', 'set-shot', 'roll', 'kick'] as const satisfies readonly Task['technique'][];
 
 /** What was tried: tries of one aim differ by distance alone. */
-export interface Aimed {
+export interface AimedTry {
   readonly technique: (typeof AIMED_TECHNIQUES)[number];
   readonly implement: ImplementId;
   readonly target: AimedId;
@@ -49,7 +49,7 @@ export interface Aimed {
 /** Tries from one mark, metres from what was aimed at. */
 export interface Tries {
   /** Null for a thing of the teacher's own size, a wall or a way in between: only like is told together. */
-  readonly aim: Aimed | null;
+  readonly aim: AimedTry | null;
   readonly distanceM: number;
   readonly tries: number;
   readonly hits: number;
@@ -117,7 +117,7 @@ function setUpMade({ game, go }: PlayedGo): SetUpKnown | null {
   const asked = levelById(game, go.level);
   const level = go.setUp.implement === asked.kit.implement ? asSetOut(asked, go.setUp) : null;
   const compiled = level && compile(level);
-  if (!level || !compiled?.ok || !isAimed(compiled.value)) return null;
+  if (!level || !compiled?.ok || !isAimedGame(compiled.value)) return null;
   return { level, program: compiled.value, chances: new Map(), totals: undefined };
 }
 
@@ -186,7 +186,7 @@ function stoppedEarly({ counting, events }: Go, { program }: SetUpKnown): boolea
   return program.parts.some(({ part }) => part.stop.length > 0 || part.clock.kind === 'down');
 }
 
-function aimed({ ageYears, go }: PlayedGo, { kit, course }: Game, task: Task, { object, own, widthM, standM }: PlacedTarget): Aimed | null {
+function aimed({ ageYears, go }: PlayedGo, { kit, course }: Game, task: Task, { object, own, widthM, standM }: PlacedTarget): AimedTry | null {
   const technique = AIMED_TECHNIQUES.find((one) => one === task.technique);
   if (!technique || own || widthM !== undefined || standM > 0 || (course.obstacles?.length ?? 0) > 0) return null;
   // How far a ball rolls depends on the floor; the curve is that of a hard one.

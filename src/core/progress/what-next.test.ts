@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { chanceByDistance } from './chance-by-distance';
-import type { Aimed, Tries } from './evidence';
+import type { AimedTry, Tries } from './evidence';
 import { whatNext, type NextAsk } from './what-next';
 
 const ask: NextAsk = {
@@ -44,8 +44,8 @@ describe('what a child should try next', () => {
 });
 
 describe('hits by distance', () => {
-  const aim: Aimed = { technique: 'underarm', implement: 'sock-ball', target: 'bucket', form: 'standing', otherHand: false, ageYears: 8 };
-  const tried = (distanceM: number, tries: number, hits: number, change: Partial<Aimed> | null = {}): Tries => ({
+  const aim: AimedTry = { technique: 'underarm', implement: 'sock-ball', target: 'bucket', form: 'standing', otherHand: false, ageYears: 8 };
+  const tried = (distanceM: number, tries: number, hits: number, change: Partial<AimedTry> | null = {}): Tries => ({
     aim: change && { ...aim, ...change },
     distanceM,
     tries,

@@ -19,7 +19,7 @@ import {
   cannotBeSentence,
   FEW_ATTEMPTS,
   fasterThanTheClock,
-  isAimed,
+  isAimedGame,
   kept,
   knownLevel,
   outOfReach,
@@ -181,7 +181,7 @@ const otherUnit: Find = ({ go, result: { unit } }) =>
       );
 
 const tooFast: Find = ({ level, go, result: { attempts, seconds } }) =>
-  isAimed(level.program) && go.counting !== 'parts' && attempts >= FEW_ATTEMPTS && seconds < attempts * FASTEST_AIMED_S
+  isAimedGame(level.program) && go.counting !== 'parts' && attempts >= FEW_ATTEMPTS && seconds < attempts * FASTEST_AIMED_S
     ? found('doubtful', 'fast', 'events', `${attempts} throws in ${seconds} seconds is faster than anybody can throw and fetch.`)
     : null;
 

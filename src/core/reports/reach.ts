@@ -56,7 +56,7 @@ export function withinTheClock(level: KnownLevel, known: Known): Totals {
   const { program } = level;
   const { clock } = program.parts[0]!.part;
   const all = kept(level, `card ${JSON.stringify(known)}`, () => reachableTotals(program.game, known));
-  if (program.parts.length > 1 || clock.kind !== 'down' || clock.per !== 'part' || !isAimed(program) || all.most !== null) return all;
+  if (program.parts.length > 1 || clock.kind !== 'down' || clock.per !== 'part' || !isAimedGame(program) || all.most !== null) return all;
   const seconds = clock.s;
   return kept(level, `clock ${JSON.stringify(known)}`, () =>
     reachableTotals(program.game, { ...known, mostAttempts: Math.floor(seconds / FASTEST_AIMED_S) }),
@@ -157,6 +157,6 @@ function isAimedTask(task: Task): boolean {
 }
 
 /** Whether every try of a game is aimed, so that the skill of a child tells in its score. */
-export function isAimed(program: Program): boolean {
+export function isAimedGame(program: Program): boolean {
   return program.parts.every((part) => part.part.stages.every(isAimedTask));
 }

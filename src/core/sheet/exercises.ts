@@ -1,12 +1,12 @@
 /** Exercises as two drawn poses. Drawn by us; no published source. */
 import type { ExerciseId } from './exercise-words';
-import { frame, limb, type Frame } from './movements';
+import { frame, limb, type MovementFrame } from './movements';
 
 const FREE = [9, 9] as const;
 const up = limb(0, 0);
 
 /** Two poses to go to and fro between. */
-export const EXERCISES: Readonly<Record<ExerciseId, readonly [Frame, Frame]>> = {
+export const EXERCISES: Readonly<Record<ExerciseId, readonly [MovementFrame, MovementFrame]>> = {
   jump: [
     frame(0, 0, limb(12, 12), limb(-12, -12), limb(4, 4), limb(-4, -4), FREE),
     frame(0, 0, limb(140, 140), limb(-140, -140), limb(28, 28), limb(-28, -28), FREE),

@@ -9,7 +9,7 @@ export interface Limb {
   readonly lower: number;
 }
 
-export interface Frame {
+export interface MovementFrame {
   /** How far the hips are sunk, as a share of the leg; and how far the trunk leans forward, degrees. */
   readonly sunk: number;
   readonly lean: number;
@@ -23,7 +23,15 @@ export interface Frame {
 }
 
 export const limb = (upper: number, lower: number): Limb => ({ upper, lower });
-export const frame = (sunk: number, lean: number, arm: Limb, otherArm: Limb, leg: Limb, otherLeg: Limb, ball: Frame['ball']): Frame => ({
+export const frame = (
+  sunk: number,
+  lean: number,
+  arm: Limb,
+  otherArm: Limb,
+  leg: Limb,
+  otherLeg: Limb,
+  ball: MovementFrame['ball'],
+): MovementFrame => ({
   sunk,
   lean,
   arm,
@@ -33,7 +41,7 @@ export const frame = (sunk: number, lean: number, arm: Limb, otherArm: Limb, leg
   ball,
 });
 
-export const MOVEMENTS: Readonly<Record<Skill, readonly [Frame, Frame, Frame, Frame]>> = {
+export const MOVEMENTS: Readonly<Record<Skill, readonly [MovementFrame, MovementFrame, MovementFrame, MovementFrame]>> = {
   underarm: [
     frame(0, 2, limb(10, 20), limb(5, 10), limb(0, 0), limb(0, 0), 'hand'),
     frame(0.04, 8, limb(-65, -50), limb(35, 45), limb(-8, -8), limb(10, 0), 'hand'),
@@ -109,7 +117,7 @@ export interface Joints {
 const LENGTH = { thigh: 0.42, shin: 0.42, trunk: 0.52, upper: 0.28, fore: 0.27, head: 0.16 } as const;
 
 /** Where the joints of a frame are: x to the target, y up from the floor; the lower foot stands on it. */
-export function jointsOf(frame: Frame): Joints {
+export function jointsOf(frame: MovementFrame): Joints {
   const rad = (degrees: number) => (degrees * Math.PI) / 180;
   const from = ([x, y]: readonly [number, number], length: number, degrees: number): readonly [number, number] => [
     x + length * Math.sin(rad(degrees)),

@@ -1,5 +1,5 @@
 /** Rules taken over for what stands on a floor: groups of the course take the places that the rules ask for. */
-import { counted, freshId } from '../course/change';
+import { withCount, freshId } from '../course/change';
 import { insideFloor } from '../course/geometry';
 import type { Game, Level, Part, PlacedTarget, Spot } from '../rules/format/game';
 import { GAME_FORMAT } from '../rules/format/formats';
@@ -7,15 +7,15 @@ import { resolveLevel } from '../rules/format/level';
 import type { Way } from './ways';
 
 /** A group of places or targets that the rules speak of, with how many the starter has. */
-export interface Role {
+export interface GroupRole {
   readonly id: string;
   readonly field: 'places' | 'targets';
   readonly n: number;
 }
 
 /** The groups that a way needs on the floor, in the order of its parts. */
-export function rolesOf(way: Way): readonly Role[] {
-  const roles = new Map<string, Role>();
+export function rolesOf(way: Way): readonly GroupRole[] {
+  const roles = new Map<string, GroupRole>();
   for (const part of way.from.parts)
     for (const id of Object.keys(part.groups))
       for (const field of ['places', 'targets'] as const) {
@@ -32,7 +32,7 @@ export type Binding = Readonly<Record<string, string>>;
 export function usualBinding(game: Game, way: Way): Binding {
   const bound: Record<string, string> = {};
   const free = { places: Object.keys(game.course.places), targets: Object.keys(game.course.targets) };
-  const take = (role: Role, group: string | undefined) => {
+  const take = (role: GroupRole, group: string | undefined) => {
     if (group === undefined || role.id in bound) return;
     bound[role.id] = group;
     free[role.field] = free[role.field].filter((one) => one !== group);
@@ -71,7 +71,7 @@ export function withWay(game: Game, way: Way, binding: Binding = usualBinding(ga
     ...(way.from.calls && { calls: way.from.calls }),
     levels,
   };
-  return counted(withRoles(ruled, way, binding));
+  return withCount(withRoles(ruled, way, binding));
 }
 
 /** The game with the parts of a way after its own: another station on the card. */
@@ -97,7 +97,7 @@ export function withStation(game: Game, way: Way, binding: Binding): Game {
   const first = game.parts.length === 1 && !game.parts[0]!.title ? [{ ...game.parts[0]!, title: 'First station' }] : game.parts;
   const station: Game = { ...game, parts: [...first, ...parts].slice(0, 20) };
   const roles = rolesOf(way).filter((role) => !(role.id in free));
-  return counted(roles.reduce((next, role) => withLaidOut(next, way, role, names[role.id]!), station));
+  return withCount(roles.reduce((next, role) => withLaidOut(next, way, role, names[role.id]!), station));
 }
 
 /** A part whose groups bear other names, wherever it speaks of them. */
@@ -150,7 +150,7 @@ function withGroupRenamed(game: Game, field: 'places' | 'targets', from: string,
 }
 
 /** A group set out as the way has it at its middle level, moved to the middle of this floor and brought inside. */
-function withLaidOut(game: Game, way: Way, role: Role, id: string): Game {
+function withLaidOut(game: Game, way: Way, role: GroupRole, id: string): Game {
   if (game.course[role.field][id]) return game;
   const from = resolveLevel(way.from, Math.min(1, way.from.levels.length - 1));
   const by = {

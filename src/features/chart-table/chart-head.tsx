@@ -7,7 +7,7 @@ import type { Game } from '@/core/rules/format/game';
 import { Button } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { aboutGame } from '../games/about-game';
-import { Head, Saved, Shown } from './chart-table-style';
+import { Head, Saved, ShownFor } from './chart-table-style';
 import type { DraftAction, DraftHistory } from './draft';
 import type { ClassChoice } from './send-dialog';
 import { savedWords } from './table-model';
@@ -84,7 +84,7 @@ const AgeChoice = memo(function AgeChoice({
     dispatch({ do: 'age', ageYears: of?.ageYears ?? Number(value) });
   };
   return (
-    <Shown>
+    <ShownFor>
       <span aria-hidden>shown for</span>
       <Select
         hideLabel
@@ -96,6 +96,6 @@ const AgeChoice = memo(function AgeChoice({
         ]}
         onChange={choose}
       />
-    </Shown>
+    </ShownFor>
   );
 });

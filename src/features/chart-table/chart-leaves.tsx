@@ -9,7 +9,7 @@ import { Leaves } from '@/ui/leaves';
 import { Notice } from '@/ui/notice';
 import type { Uuid } from '@/contract/ids';
 import type { Picked } from './chart';
-import { Side, SideStack } from './chart-table-style';
+import { SidePanel, SideStack } from './chart-table-style';
 import type { DraftAction } from './draft';
 import { FloorLeaf } from './floor-leaf';
 import { GapList } from './gap-list';
@@ -59,7 +59,7 @@ export function ChartLeaves(props: ChartLeavesProps) {
     props;
   const levelName = game.levels[shown]!.name;
   return (
-    <Side>
+    <SidePanel>
       <Leaves<LeafId>
         label="What to look at"
         on={leaf}
@@ -148,6 +148,6 @@ export function ChartLeaves(props: ChartLeavesProps) {
           },
         ]}
       />
-    </Side>
+    </SidePanel>
   );
 }

@@ -2,7 +2,7 @@
 import { medium, narrow } from '@/design/breakpoints';
 import styled from 'styled-components';
 
-export const Page = styled.main`
+export const TablePage = styled.main`
   & progress {
     height: 10px;
     accent-color: var(--band-5);
@@ -58,7 +58,7 @@ export const Table = styled.div`
   }
 `;
 
-export const Side = styled.div`
+export const SidePanel = styled.div`
   display: flex;
   flex-direction: column;
   gap: var(--space-4);
@@ -83,7 +83,7 @@ export const Foot = styled.div`
   color: var(--ink-soft);
 `;
 
-export const Shown = styled.div`
+export const ShownFor = styled.div`
   display: flex;
   align-items: center;
   gap: var(--space-4);

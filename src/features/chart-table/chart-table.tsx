@@ -19,8 +19,8 @@ import { actByKey, actsOn, ChartTools } from './chart-tools';
 import { CompareLevels } from './compare-levels';
 import { ChartHead } from './chart-head';
 import { ChartLeaves, type LeafId } from './chart-leaves';
-import { Foot, Page, Table } from './chart-table-style';
-import { begin, changeDraft } from './draft';
+import { Foot, TablePage, Table } from './chart-table-style';
+import { beginDraft, changeDraft } from './draft';
 import { keepDrawing } from './export-drawing';
 import { LevelStrip } from './levels/level-strip';
 import { MendOfLevel, type LevelToMend } from './mend-of-level';
@@ -56,7 +56,7 @@ const NOTHING_ASKED: readonly number[] = [];
 
 /** The chart table: one game on its floor, its rules in sentences, its levels with what will likely happen. */
 export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today, teacher, mend = null }: ChartTableProps) {
-  const [history, dispatch] = useReducer(changeDraft, null, () => begin(firstGame, firstAge));
+  const [history, dispatch] = useReducer(changeDraft, null, () => beginDraft(firstGame, firstAge));
   const { game, ageYears } = history.now;
   const [classId, setClassId] = useState<string | null>(mend?.classId ?? null);
   // By its own reports as long as the age is that of the class.
@@ -148,7 +148,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const forecast = forecasts.levels[shown] ?? null;
   const said = forecast && !dragging ? saidOf(levelName, forecast) : '';
   return (
-    <Page>
+    <TablePage>
       <ChartHead
         game={game}
         ageYears={ageYears}
@@ -342,6 +342,6 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         />
       )}
       {open === 'compare' && <CompareLevels game={game} onClose={() => setOpen(null)} />}
-    </Page>
+    </TablePage>
   );
 }

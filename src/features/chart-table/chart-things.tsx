@@ -45,7 +45,7 @@ function Lock({ px, x = 0, y = 0 }: { px: number; x?: number; y?: number }) {
   );
 }
 
-export const Standing = memo(function Standing({
+export const StandingThing = memo(function Standing({
   thing,
   kind,
   on,
@@ -94,7 +94,7 @@ export const Standing = memo(function Standing({
 });
 
 /** The throw line of a place, square to what it looks towards. */
-export const Mark = memo(function Mark({
+export const PlaceMark = memo(function Mark({
   floorWidthM,
   floorDepthM,
   angleRad,

@@ -16,9 +16,9 @@ import type { Course, Door, Furniture, Game, Patch, PlacedTarget, Spot, Zone } f
 import { placeName } from '@/core/rules/telling/place-name';
 import { hitsInHundred } from '@/core/forecast/words';
 import type { FloorDepth } from '@/core/forecast/depth';
-import { Sides, Ways } from '../drawing/ground';
+import { Sides, RouteLines } from '../drawing/ground';
 import { Soundings } from '../drawing/soundings';
-import { GroundThing, Mark, Standing } from './chart-things';
+import { GroundThing, PlaceMark, StandingThing } from './chart-things';
 import type { DraftAction } from './draft';
 import { Dimension, Grips, gripsOf, MisfitMarks, RunPast, ScaleBar, Tape, type Grip } from './chart-marks';
 import { toDegrees, toRadians } from '@/core/measure/angles';
@@ -347,7 +347,7 @@ export function Chart({
               />
             );
           })}
-        <Ways course={course} px={px} />
+        <RouteLines course={course} px={px} />
         <Sides course={course} px={px} />
         {ground
           .filter((thing) => thing.kind === 'door' || thing.kind === 'turn')
@@ -393,7 +393,7 @@ export function Chart({
           const label = labelSpot(course, thing, stands);
           const words = `${nameOf(stands)}${set ? `, number ${thing.index + 1} of the set, which moves as one` : ''}, ${where(spot)}`;
           return (
-            <Standing
+            <StandingThing
               key={keyOf(thing)}
               thing={stands}
               kind={thing.kind}
@@ -415,7 +415,7 @@ export function Chart({
           const chance = forecast?.places.find((place) => place.group === thing.group && place.index === thing.index);
           const told = aim ? `: ${sayMetres(length)}, ${toParts(length, stepPace(stepM)).words}` : '';
           return (
-            <Mark
+            <PlaceMark
               key={keyOf(thing)}
               floorWidthM={widthM}
               floorDepthM={depthM}

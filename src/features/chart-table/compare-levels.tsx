@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { changesBetween, type Change } from '@/core/rules/telling/changes';
+import { changesBetween, type GameChange } from '@/core/rules/telling/changes';
 import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { Button } from '@/ui/button';
@@ -41,7 +41,7 @@ const Board = styled.div`
   }
 `;
 
-const LEVERS: readonly { readonly lever: Change['lever']; readonly words: string }[] = [
+const LEVERS: readonly { readonly lever: GameChange['lever']; readonly words: string }[] = [
   { lever: 'space', words: 'Space' },
   { lever: 'equipment', words: 'Equipment' },
   { lever: 'task', words: 'Task' },

@@ -5,7 +5,7 @@ import type { Game } from '@/core/rules/format/game';
 import { Button } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { BallView } from '../drawing/side-view';
-import { About, Board, Card, Row, Shelves } from './cupboard-style';
+import { About, Board, ShelfCard, ShelfRow, Shelves } from './cupboard-style';
 
 /** What is thrown, rolled or kicked: drawn, with how it is made and what may stand in for it. */
 export function Balls({ game, onBall }: { game: Game; onBall: (ball: ImplementId) => void }) {
@@ -15,12 +15,12 @@ export function Balls({ game, onBall }: { game: Game; onBall: (ball: ImplementId
     <Shelves>
       <Board>
         {IMPLEMENT_IDS.map((id) => (
-          <Card key={id} type="button" aria-pressed={id === ball} onClick={() => setBall(id)}>
+          <ShelfCard key={id} type="button" aria-pressed={id === ball} onClick={() => setBall(id)}>
             <svg width={60} height={50} viewBox="-15 -12.5 30 25" aria-hidden>
               <BallView ball={id} radiusM={Math.min(0.11, IMPLEMENTS[id].radiusM)} line={0.6} />
             </svg>
             {IMPLEMENTS[id].name}
-          </Card>
+          </ShelfCard>
         ))}
       </Board>
       <About>
@@ -37,11 +37,11 @@ export function Balls({ game, onBall }: { game: Game; onBall: (ball: ImplementId
         <p>{one.makeIt}</p>
         {one.caution && <Notice $tone="caution">{one.caution}</Notice>}
         <p>In place of it: {one.substitutes.map((id) => IMPLEMENTS[id].name).join(', ')}.</p>
-        <Row>
+        <ShelfRow>
           <Button $strong isDisabled={ball === game.kit.implement} onPress={() => onBall(ball)}>
             {ball === game.kit.implement ? 'This game is played with it' : 'Play with it'}
           </Button>
-        </Row>
+        </ShelfRow>
       </About>
     </Shelves>
   );

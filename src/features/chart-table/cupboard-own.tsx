@@ -8,7 +8,7 @@ import { Button } from '@/ui/button';
 import { FormSelect, FormText } from '@/ui/form/fields';
 import { useSchemaForm } from '@/ui/form/schema-form';
 import { NumberSlot } from '@/ui/number-slot';
-import { About, Board, Card, Row, Shelves } from './cupboard-style';
+import { About, Board, ShelfCard, ShelfRow, Shelves } from './cupboard-style';
 import { Views } from './cupboard-views';
 
 type OwnKind = 'round' | 'box' | 'upright' | 'flat' | 'gate' | 'mouth' | 'block';
@@ -82,11 +82,11 @@ export function Own({ game, add, free }: { game: Game; add: (addition: Addition)
           {kind !== 'flat' && kind !== 'gate' && <>, {slot('Centimetres high', 'high')} cm high</>}
         </p>
         <p>Its weight, what may stand in for it and its cautions are those of the {AIMED[like].name}, the thing most like it.</p>
-        <Row>
+        <ShelfRow>
           <Button $strong onPress={() => void put()}>
             Put on the floor
           </Button>
-        </Row>
+        </ShelfRow>
       </About>
       <About>
         <div className="views">
@@ -97,10 +97,14 @@ export function Own({ game, add, free }: { game: Game; add: (addition: Addition)
             <h3>In this game already</h3>
             <Board>
               {known.map(({ thing, kind: how }) => (
-                <Card key={thing.own!.name} type="button" onClick={() => add({ kind: how, object: thing.object, own: thing.own!, spots: [free] })}>
+                <ShelfCard
+                  key={thing.own!.name}
+                  type="button"
+                  onClick={() => add({ kind: how, object: thing.object, own: thing.own!, spots: [free] })}
+                >
                   <Views object={thing.object} width={118} height={64} scale={70} shape={thing.own!.shape} />
                   {thing.own!.name}
-                </Card>
+                </ShelfCard>
               ))}
             </Board>
           </>

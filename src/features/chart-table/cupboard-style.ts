@@ -28,7 +28,7 @@ export const Board = styled.div<{ $wide?: boolean }>`
   }
 `;
 
-export const Card = styled.button`
+export const ShelfCard = styled.button`
   display: flex;
   flex-direction: column;
   align-items: center;
@@ -94,7 +94,7 @@ export const About = styled.div`
   }
 `;
 
-export const Row = styled.div`
+export const ShelfRow = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: end;

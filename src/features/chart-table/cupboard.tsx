@@ -19,7 +19,7 @@ import { CourseDrawing } from '../drawing/course-drawing';
 import { tallM } from '../drawing/side-view';
 import { Balls } from './cupboard-balls';
 import { Own } from './cupboard-own';
-import { About, Board, Card, Row, Shelves } from './cupboard-style';
+import { About, Board, ShelfCard, ShelfRow, Shelves } from './cupboard-style';
 import { Views } from './cupboard-views';
 
 const AIM_FAMILIES: readonly { readonly title: string; readonly kinds: readonly AimedShape['kind'][] }[] = [
@@ -98,10 +98,10 @@ function Together({ game, ageYears, onAdd }: Pick<CupboardProps, 'game' | 'ageYe
   return (
     <Board $wide>
       {drawn.map(({ id, course }) => (
-        <Card key={id} type="button" onClick={() => onAdd(withArrangement(game, id, ageYears))}>
+        <ShelfCard key={id} type="button" onClick={() => onAdd(withArrangement(game, id, ageYears))}>
           <CourseDrawing id={`together-${id}`} course={course} drawnPx={210} />
           {ARRANGEMENT_WORDS[id]}
-        </Card>
+        </ShelfCard>
       ))}
     </Board>
   );
@@ -160,10 +160,10 @@ function ShelfBoard({ title, ids, picked, onPick }: { title: string; ids: readon
     <>
       <h3>{title}</h3>
       {ids.map((id) => (
-        <Card key={id} type="button" aria-pressed={id === picked} onClick={() => onPick(id)}>
+        <ShelfCard key={id} type="button" aria-pressed={id === picked} onClick={() => onPick(id)}>
           <Views object={id} width={118} height={64} scale={70} />
           {AIMED[id].name}
-        </Card>
+        </ShelfCard>
       ))}
     </>
   );
@@ -252,18 +252,18 @@ function PutDown({
         onChange={setPattern}
       />
       {pattern !== 'single' && (
-        <Row>
+        <ShelfRow>
           <span>
             <NumberSlot label="How many" value={count} min={least} max={most} step={1} onChange={setN} /> of them,{' '}
             <NumberSlot label="Metres apart" value={spacing} min={0.05} max={3} step={0.05} decimals={2} onChange={setSpacing} /> m apart
           </span>
-        </Row>
+        </ShelfRow>
       )}
-      <Row>
+      <ShelfRow>
         <Button $strong onPress={() => onPut(spots)}>
           Put on the floor
         </Button>
-      </Row>
+      </ShelfRow>
     </>
   );
 }
@@ -323,35 +323,35 @@ function FloorThings({ game, add, free }: Pick<ShelfProps, 'game' | 'add' | 'fre
     <Board>
       <h3>Furniture and walls</h3>
       {FURNITURE.map(({ says, ...piece }) => (
-        <Card key={piece.name} type="button" onClick={() => add({ kind: 'furniture', piece: { ...piece, ...at(piece.widthM, piece.depthM) } })}>
+        <ShelfCard key={piece.name} type="button" onClick={() => add({ kind: 'furniture', piece: { ...piece, ...at(piece.widthM, piece.depthM) } })}>
           {piece.name} <small>{says}</small>
-        </Card>
+        </ShelfCard>
       ))}
       <h3>Ground and ways</h3>
-      <Card
+      <ShelfCard
         type="button"
         onClick={() =>
           add({ kind: 'door', door: { side: 'left', atM: Math.min(depthM - 0.4, Math.max(0.4, depthM / 2)), widthM: Math.min(0.8, depthM) } })
         }
       >
         door <small>in a wall</small>
-      </Card>
-      <Card
+      </ShelfCard>
+      <ShelfCard
         type="button"
         onClick={() => add({ kind: 'patch', patch: { name: /*i18n*/ 'rug', surface: 'carpet', widthM: 1.6, depthM: 1.1, ...at(1.6, 1.1) } })}
       >
         rug <small>soft ground</small>
-      </Card>
-      <Card
+      </ShelfCard>
+      <ShelfCard
         type="button"
         onClick={() => add({ kind: 'patch', patch: { name: /*i18n*/ 'paving', surface: 'hard', widthM: 1.6, depthM: 1.1, ...at(1.6, 1.1) } })}
       >
         paving <small>hard ground</small>
-      </Card>
-      <Card type="button" onClick={() => add({ kind: 'zone', zone: { name: /*i18n*/ 'keep out', xM: free.xM, yM: free.yM, radiusM: 0.4 } })}>
+      </ShelfCard>
+      <ShelfCard type="button" onClick={() => add({ kind: 'zone', zone: { name: /*i18n*/ 'keep out', xM: free.xM, yM: free.yM, radiusM: 0.4 } })}>
         forbidden patch <small>must not be touched</small>
-      </Card>
-      <Card
+      </ShelfCard>
+      <ShelfCard
         type="button"
         onClick={() =>
           add({
@@ -361,7 +361,7 @@ function FloorThings({ game, add, free }: Pick<ShelfProps, 'game' | 'add' | 'fre
         }
       >
         winding way <small>a line to follow</small>
-      </Card>
+      </ShelfCard>
     </Board>
   );
 }

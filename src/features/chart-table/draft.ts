@@ -73,7 +73,7 @@ const MOST_STEPS = 200;
 /** What leaves distances and chances as they are. */
 const STAYS_PUT: ReadonlySet<DraftAction['do']> = new Set(['title', 'level-name', 'fair-points']);
 
-export function begin(game: Game, ageYears: number): DraftHistory {
+export function beginDraft(game: Game, ageYears: number): DraftHistory {
   return { now: { game, ageYears }, past: [], future: [], dragFrom: null };
 }
 

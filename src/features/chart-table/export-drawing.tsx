@@ -1,6 +1,6 @@
 'use client';
 import type { Game } from '@/core/rules/format/game';
-import { ON_PAPER, type Role } from '@/design/palette';
+import { ON_PAPER, type ColourRole } from '@/design/palette';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { saveFile } from '@/ui/save-file';
 import { ScaleBar } from './chart-marks';
@@ -40,7 +40,7 @@ async function drawingOf(level: Game, levelName: string): Promise<{ svg: string;
       </text>
     </svg>,
   );
-  return { svg: markup.replace(/var\(--([a-z0-9-]+)\)/g, (_, role: string) => ON_PAPER[role as Role] ?? ON_PAPER.ink), scale };
+  return { svg: markup.replace(/var\(--([a-z0-9-]+)\)/g, (_, role: string) => ON_PAPER[role as ColourRole] ?? ON_PAPER.ink), scale };
 }
 
 const fileName = (title: string, levelName: string) =>

@@ -2,7 +2,7 @@
 import { renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
-import { begin, changeDraft, type DraftHistory } from './draft';
+import { beginDraft, changeDraft, type DraftHistory } from './draft';
 import type { SaveState } from './use-autosave';
 import { keptHistory, useKeptHistory } from './use-kept-history';
 
@@ -14,7 +14,7 @@ afterEach(() => {
   vi.useRealTimers();
 });
 
-const first = begin(starter('harbour-lamps'), 8);
+const first = beginDraft(starter('harbour-lamps'), 8);
 const older = changeDraft(first, { do: 'age', ageYears: 10 });
 const renamed = changeDraft(older, { do: 'title', title: 'Lamps at dusk' });
 

@@ -13,7 +13,7 @@ import { FormNumber, FormPick, FormProblem, FormSelect, FormText } from '@/ui/fo
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
-import { send, type Answer } from '@/ui/post';
+import { send, type PostAnswer } from '@/ui/post';
 import { Inventions, type ListedInvention } from './inventions';
 
 export interface ListedChild extends ChildSettingsForm {
@@ -217,7 +217,7 @@ function EditChild({
   });
   const [leaving, setLeaving] = useState(false);
   const url = `/api/v1/children/${child.id}`;
-  const done = (answer: Answer<unknown>) => {
+  const done = (answer: PostAnswer<unknown>) => {
     if (!tookIt(form, answer)) return;
     onClose();
     router.refresh();

@@ -18,7 +18,7 @@ const OwnLine = styled.span`
 `;
 
 /** What is owed before the next try: an exercise, a rest, a setting up, a toss that lets one go on. */
-export function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
+export function GateToDo({ play, swapped }: { play: PlayInHand; swapped: boolean }) {
   const { i18n, own } = useWords();
   const { owed } = play.moves;
   const button = useRef<HTMLButtonElement>(null);
@@ -66,7 +66,7 @@ export function Gate({ play, swapped }: { play: PlayInHand; swapped: boolean }) 
 }
 
 /** Between two parts of a card, or two goes of one. */
-export function Waiting({ play }: { play: PlayInHand }) {
+export function WaitingPart({ play }: { play: PlayInHand }) {
   const { i18n, own } = useWords();
   const { waiting } = play.moves;
   const button = useRef<HTMLButtonElement>(null);

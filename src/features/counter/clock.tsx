@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 import { Left, Time } from './counter-style';
-import { clockText, isCrowded, triesOf } from './model';
+import { clockText, isCrowded, triesAsked } from './model';
 import type { PlayInHand } from './use-play';
 
 const OfAll = styled.span`
@@ -23,7 +23,7 @@ function useShownMs(play: PlayInHand): number {
 }
 
 /** The time left or gone; where so many tries end the part, which of them is next. */
-export function Clock({ play }: { play: PlayInHand }) {
+export function ClockFace({ play }: { play: PlayInHand }) {
   const { i18n } = useWords();
   const { moves, result, part } = play;
   const down = part.clockDownMs;
@@ -47,7 +47,7 @@ export function Clock({ play }: { play: PlayInHand }) {
         {clockText(shownMs, true)}
       </Time>
     );
-  const asked = triesOf(part.part);
+  const asked = triesAsked(part.part);
   if (asked === null || play.counting !== 'attempts') return null;
   const made = (result.parts[moves.part] ?? result).attempts % asked;
   return (

@@ -2,11 +2,11 @@
 import type { Words as Family } from '@/core/words/words';
 import { placeMark, placeName } from '@/core/rules/telling/place-name';
 import { useWords } from '@/features/languages/use-words';
-import { Gate, Paused, Waiting } from './between';
-import { Clock } from './clock';
+import { GateToDo, Paused, WaitingPart } from './between';
+import { ClockFace } from './clock';
 import { Ask, Field, Flags, Marks, Said, Small, TextButton } from './counter-style';
-import { howSeen, stageOf, triesOf } from './model';
-import { Checklist, Counted, Ends, Faces, Felled, Measured, Words, type Noting } from './seen';
+import { howSeen, stageOf, triesAsked } from './model';
+import { Checklist, CountTaps, Ends, Faces, Felled, Measured, WordFound, type Noting } from './seen';
 import { ScoreSoFar } from './so-far';
 import { Undo } from './undo';
 import type { Seen } from './entering';
@@ -24,10 +24,10 @@ export function Counter({ play, exerciseSwapped }: CounterProps) {
   return (
     <Field>
       <Whose play={play} />
-      <Clock play={play} />
-      {stage === 'waiting' && <Waiting play={play} />}
+      <ClockFace play={play} />
+      {stage === 'waiting' && <WaitingPart play={play} />}
       {stage === 'paused' && <Paused play={play} />}
-      {stage === 'gate' && <Gate play={play} swapped={exerciseSwapped} />}
+      {stage === 'gate' && <GateToDo play={play} swapped={exerciseSwapped} />}
       {stage === 'try' && <Trying play={play} key={`${moves.part} ${moves.task.id}`} />}
     </Field>
   );
@@ -102,13 +102,13 @@ function HowSeenNow({ play, onSeen }: Noting & { play: PlayInHand }) {
     case 'felled':
       return <Felled play={play} onSeen={onSeen} />;
     case 'count':
-      return <Counted play={play} onSeen={onSeen} />;
+      return <CountTaps play={play} onSeen={onSeen} />;
     case 'length':
       return <Measured play={play} onSeen={onSeen} />;
     case 'face':
       return <Faces play={play} onSeen={onSeen} />;
     case 'text':
-      return <Words play={play} onSeen={onSeen} />;
+      return <WordFound play={play} onSeen={onSeen} />;
     case 'at the end':
       return <Said>{i18n.t('The answer is asked when the time is up.')}</Said>;
     case 'ends':
@@ -191,7 +191,7 @@ function Foot({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n, own } = useWords();
   const seldom = play.moves.ends.filter((end) => end.as === 'seldom');
   // Nobody taps what goes wrong: the counter cannot know which try was the last.
-  const endedByTries = play.counting === 'successes' ? triesOf(play.part.part) : null;
+  const endedByTries = play.counting === 'successes' ? triesAsked(play.part.part) : null;
   if (play.atWhistle && !play.moves.atWhistle)
     return (
       <Small>

@@ -7,7 +7,7 @@ import { nextMoves } from '@/core/rules/playing/next-moves';
 import type { PlayEvent } from '@/core/rules/format/play';
 import { replay } from '@/core/rules/playing/replay';
 import { starter, STARTERS } from '../../../tests/examples/starters';
-import { clockText, framesAsked, howSeen, isCrowded, soFarOf, stageOf, triesOf, undone } from './model';
+import { clockText, framesAsked, howSeen, isCrowded, soFarOf, stageOf, triesAsked, undone } from './model';
 import type { PlayInHand } from './use-play';
 
 /** A go after these events, as the counter holds it. */
@@ -35,10 +35,10 @@ describe('the clock', () => {
 
 describe('what ends a part', () => {
   it('is so many tries, where there are several', () => {
-    expect(triesOf({ stop: [{ if: [['attempts', '>=', 6]] }] } as never)).toBe(6);
-    expect(triesOf({ stop: [{ if: [['attempts', '>=', 1]] }] } as never)).toBeNull();
-    expect(triesOf({ stop: [{ if: [['n.hits', '>=', 6]] }] } as never)).toBeNull();
-    expect(triesOf({ stop: [] })).toBeNull();
+    expect(triesAsked({ stop: [{ if: [['attempts', '>=', 6]] }] } as never)).toBe(6);
+    expect(triesAsked({ stop: [{ if: [['attempts', '>=', 1]] }] } as never)).toBeNull();
+    expect(triesAsked({ stop: [{ if: [['n.hits', '>=', 6]] }] } as never)).toBeNull();
+    expect(triesAsked({ stop: [] })).toBeNull();
   });
 
   it('is so many frames; ten where nothing is said', () => {

@@ -22,7 +22,7 @@ export const isCrowded = (moves: Pick<NextMoves, 'owed' | 'aim' | 'flags' | 'end
   !moves.owed && (moves.aim !== null || moves.flags.length > 0 || moves.ends.length > 3 || moves.task.see === 'felled');
 
 /** The number of tries that ends a part; null where something else does, or where it is one. */
-export function triesOf(part: Pick<Part, 'stop'>): number | null {
+export function triesAsked(part: Pick<Part, 'stop'>): number | null {
   const n = part.stop.find((stop) => stop.if[0]?.[0] === 'attempts')?.if[0]?.[2];
   return typeof n === 'number' && n >= 2 ? n : null;
 }

@@ -121,7 +121,7 @@ export function Felled({ play, onSeen }: Noting & { play: PlayInHand }) {
 /** A count that is tapped or typed. */
 const MOST_COUNTED = 9999;
 
-export function Counted({ play, onSeen }: Noting & { play: PlayInHand }) {
+export function CountTaps({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n } = useWords();
   const number = play.entering.count ?? 0;
   const put = (count: number) => play.enter({ ...play.entering, count });
@@ -196,7 +196,7 @@ export function Faces({ play, onSeen }: Noting & { play: PlayInHand }) {
   );
 }
 
-export function Words({ play, onSeen }: Noting & { play: PlayInHand }) {
+export function WordFound({ play, onSeen }: Noting & { play: PlayInHand }) {
   const { i18n, own } = useWords();
   const written = play.entering.written ?? '';
   const found = play.moves.ends.find((end) => end.as === 'success');

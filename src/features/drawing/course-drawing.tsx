@@ -4,7 +4,7 @@ import type { Course, Part } from '@/core/rules/format/game';
 import { useWords } from '@/features/languages/use-words';
 import { BoxToStandIn } from './box';
 import { Surroundings } from './ground';
-import { Soundings, type Sounding } from './soundings';
+import { Soundings, type SoundingMark } from './soundings';
 import { Thing } from './thing';
 import { toDegrees } from '@/core/measure/angles';
 
@@ -19,7 +19,7 @@ export interface CourseDrawingProps {
   readonly radii?: readonly number[];
   /** Bands of depth as SVG paths in centimetres, and figures over the floor. */
   readonly bands?: readonly string[];
-  readonly soundings?: readonly Sounding[];
+  readonly soundings?: readonly SoundingMark[];
   /** Words for screen readers; without them it is an ornament. */
   readonly label?: string;
   readonly numbers?: boolean;

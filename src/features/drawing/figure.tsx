@@ -1,11 +1,11 @@
-import { jointsOf, type Frame } from '@/core/sheet/movements';
+import { jointsOf, type MovementFrame } from '@/core/sheet/movements';
 
 /** Of a figure as it is drawn: its width, and its height from the floor up. */
 export const FIGURE_W = 190;
 export const FIGURE_H = 215;
 
 /** One drawn figure; for the left side mirrored. The limbs of the throwing side are drawn firm, the others thin. */
-export function Figure({ frame, mirrored }: { frame: Frame; mirrored: boolean }) {
+export function Figure({ frame, mirrored }: { frame: MovementFrame; mirrored: boolean }) {
   const at = ([x, y]: readonly [number, number]) => `${x * 100} ${-y * 100}`;
   const j = jointsOf(frame);
   return (

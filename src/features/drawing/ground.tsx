@@ -160,7 +160,7 @@ export function Surroundings({ course, px }: { course: Course; px: number }) {
           </text>
         </g>
       ))}
-      <Ways course={course} px={px} />
+      <RouteLines course={course} px={px} />
       {course.furniture.map((piece, index) => (
         <g key={index} transform={`translate(${(piece.xM + piece.widthM / 2) * 100} ${(piece.yM + piece.depthM / 2) * 100})`}>
           <Piece piece={piece} px={px} />
@@ -180,7 +180,7 @@ export function Surroundings({ course, px }: { course: Course; px: number }) {
 }
 
 /** Ways to go or to roll, as dotted lines. */
-export function Ways({ course, px }: { course: Pick<Course, 'routes'>; px: number }) {
+export function RouteLines({ course, px }: { course: Pick<Course, 'routes'>; px: number }) {
   return Object.entries(course.routes ?? {}).map(([name, way]) => (
     <polyline
       key={name}

@@ -1,6 +1,6 @@
 import type { Furniture } from '@/core/rules/format/game';
 
-export interface Sounding {
+export interface SoundingMark {
   readonly xM: number;
   readonly yM: number;
   /** Chance of a hit from here, 0–1. */
@@ -14,7 +14,7 @@ export function Soundings({
   covered = [],
   px,
 }: {
-  soundings: readonly Sounding[];
+  soundings: readonly SoundingMark[];
   busy: readonly { readonly xM: number; readonly yM: number }[];
   /** Furniture, which stands over the floor. */
   covered?: readonly Furniture[];
@@ -42,7 +42,7 @@ export function Soundings({
 /** Half the height and width of a figure, metres. */
 const FIGURE_M = 0.12;
 
-function isUnder(piece: Furniture, { xM, yM }: Sounding): boolean {
+function isUnder(piece: Furniture, { xM, yM }: SoundingMark): boolean {
   const x = xM > piece.xM - FIGURE_M && xM < piece.xM + piece.widthM + FIGURE_M;
   return x && yM > piece.yM - FIGURE_M / 2 && yM < piece.yM + piece.depthM + FIGURE_M;
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { CardWeek } from '@/contract/card';
 import { cardItem } from '../../../tests/examples/card-item';
 import { starter } from '../../../tests/examples/starters';
-import { diaryMinutes, diaryOf, isOpen, levelName, standingOf } from './card-model';
+import { diaryMinutes, diaryOf, isOpen, levelName, cardStandingOf } from './card-model';
 import type { KeptPlay, Session, WaitingEntry } from './store';
 
 const lamps = cardItem(starter('harbour-lamps'));
@@ -31,27 +31,34 @@ describe('a game of the week', () => {
 
 describe('where a child stands in its week', () => {
   it('has nothing at first', () => {
-    expect(standingOf(weekOf(lamps), nothing)).toMatchObject({ received: 0, latest: undefined, best: 11, begun: [], waitingReports: 0, refused: [] });
+    expect(cardStandingOf(weekOf(lamps), nothing)).toMatchObject({
+      received: 0,
+      latest: undefined,
+      best: 11,
+      begun: [],
+      waitingReports: 0,
+      refused: [],
+    });
   });
 
   it('counts what the school has, by the card or by what this device heard since: never both', () => {
-    expect(standingOf(weekOf(stores), nothing).received).toBe(2);
+    expect(cardStandingOf(weekOf(stores), nothing).received).toBe(2);
     const plays = [play('received', lamps.assignmentId, '16:01'), play('received', lamps.assignmentId, '16:20')];
-    expect(standingOf(weekOf(lamps), { ...nothing, plays })).toMatchObject({ received: 2, latest: { words: '16:20' } });
-    expect(standingOf(weekOf(lamps, stores), { ...nothing, plays }).received).toBe(2);
+    expect(cardStandingOf(weekOf(lamps), { ...nothing, plays })).toMatchObject({ received: 2, latest: { words: '16:20' } });
+    expect(cardStandingOf(weekOf(lamps, stores), { ...nothing, plays }).received).toBe(2);
   });
 
   it('tells what waits here and what was refused, of this week only', () => {
     const plays = [play('waiting'), play('waiting', 'of another week'), play('refused')];
     const entries = [entry('a', '2027-03-01', 10), entry('b', '2027-03-02', 5, 'waiting', false, 'another'), entry('c', '2027-03-02', 5, 'received')];
-    const standing = standingOf(weekOf(lamps), { ...nothing, plays, entries });
+    const standing = cardStandingOf(weekOf(lamps), { ...nothing, plays, entries });
     expect(standing).toMatchObject({ waitingReports: 1, waitingEntries: 1 });
     expect(standing.refused).toHaveLength(1);
   });
 
   it('tells goes that were played and not sent; an own best of a single game only', () => {
     const sessions = [session(2), session(0, stores.assignmentId), session(1, 'of another week')];
-    const standing = standingOf(weekOf(lamps, stores), { ...nothing, sessions });
+    const standing = cardStandingOf(weekOf(lamps, stores), { ...nothing, sessions });
     expect(standing.begun.map(({ item, session: { goes } }) => [item.assignmentId, goes.length])).toEqual([[lamps.assignmentId, 2]]);
     expect(standing.best).toBeNull();
   });

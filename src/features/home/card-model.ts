@@ -35,7 +35,7 @@ export interface Standing {
 }
 
 /** Where a child stands in its week. */
-export function standingOf(
+export function cardStandingOf(
   week: CardWeek,
   { plays, sessions, entries }: { plays: readonly KeptPlay[]; sessions: readonly Session[]; entries: readonly WaitingEntry[] },
 ): Standing {

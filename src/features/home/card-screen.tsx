@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 import { TextButton } from '../counter/counter-style';
 import { isOpen, type CardScreenProps } from './card-model';
-import { Game, Kept, SmallText } from './card-style';
+import { GameLine, KeptNote, SmallText } from './card-style';
 import { Big, Bottom, Ruled, Screen, TopLine, Summary } from './home-style';
 import { KeepingLine } from './keeping-line';
 import { LanguagePicker } from './language-picker';
@@ -38,7 +38,7 @@ export function CardScreen(props: CardScreenProps) {
           )}
         </span>
       </TopLine>
-      {offline && <Kept role="status">{own(offline)}</Kept>}
+      {offline && <KeptNote role="status">{own(offline)}</KeptNote>}
       <KeepingLine />
       {!now ? (
         <>
@@ -54,7 +54,7 @@ export function CardScreen(props: CardScreenProps) {
               <Ruled>
                 {earlier.flatMap((week) =>
                   week.games.map((item) => (
-                    <Game key={item.assignmentId}>
+                    <GameLine key={item.assignmentId}>
                       <b>{own(item.game.title)}</b>
                       <small>
                         {i18n.t('Week {number}', { number: week.number })}
@@ -64,7 +64,7 @@ export function CardScreen(props: CardScreenProps) {
                       <button type="button" aria-label={i18n.t('Play {title} again', { title: own(item.game.title) })} onClick={() => onOpen(item)}>
                         {i18n.t('Play (a game, button)', {}, { message: 'Play' })}
                       </button>
-                    </Game>
+                    </GameLine>
                   )),
                 )}
               </Ruled>

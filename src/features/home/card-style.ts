@@ -2,14 +2,14 @@
 import styled from 'styled-components';
 import { TextButton } from '../counter/counter-style';
 
-export const Kept = styled.p`
+export const KeptNote = styled.p`
   padding: var(--space-4) var(--space-5);
   border-inline-start: 5px solid var(--tide);
   background: var(--sheet);
   font-size: var(--type-3);
 `;
 
-export const Game = styled.li`
+export const GameLine = styled.li`
   display: grid;
   grid-template-columns: 1fr auto;
   align-items: center;

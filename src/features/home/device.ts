@@ -11,7 +11,7 @@ export type Keeping = 'kept' | 'none' | 'full';
 const PATIENCE_MS = 4000;
 
 /** One change: a value put under its key, or with null the key's value taken away. */
-export interface Change<Name extends string = string, Value = unknown> {
+export interface DeviceChange<Name extends string = string, Value = unknown> {
   readonly store: Name;
   readonly key: string;
   readonly value: Value | null;
@@ -61,7 +61,7 @@ export class Device {
   }
 
   /** All of the changes or, in the storage, none of them. Never fails: what cannot be kept stays in memory, and `keeping` says so. */
-  async write(changes: readonly Change[]): Promise<void> {
+  async write(changes: readonly DeviceChange[]): Promise<void> {
     for (const { store, key, value } of changes) {
       const held = this.held.get(store) ?? new Map<string, unknown>();
       this.held.set(store, held.set(key, value));
@@ -84,7 +84,7 @@ export class Device {
       }
   }
 
-  private async store(base: IDBPDatabase, due: readonly Change[]): Promise<void> {
+  private async store(base: IDBPDatabase, due: readonly DeviceChange[]): Promise<void> {
     const all = base.transaction([...new Set(due.map(({ store }) => store))], 'readwrite');
     const done = due.map(({ store, key, value }) => (value === null ? all.objectStore(store).delete(key) : all.objectStore(store).put(value)));
     // Each rejects when the whole is broken off; the first reason is the one that counts.

@@ -14,7 +14,7 @@ import type { Words } from '@/core/words/words';
 import { isEntering } from '@/features/counter/entering';
 import type { Before } from '@/features/counter/use-play';
 import { inHand, stopped, type InHand } from './in-hand';
-import { usualWays, type BegunGo, type Draft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
+import { usualWays, type BegunGo, type HomeDraft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
 import { scoreWords } from './words';
 
 /** How a go is counted; `watch` is a clock for across the room, with the parts typed in afterwards. */
@@ -28,7 +28,7 @@ export interface GoInTheMaking {
 
 const FROM_THE_START: Before = { events: [] };
 
-export type Step =
+export type GoingStep =
   | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
   | { readonly on: 'set-up' | 'safety' | 'practise' | 'count'; readonly item: CardItem; readonly formId: string; readonly played: Counting | null }
   | {
@@ -54,21 +54,21 @@ export type Step =
   | { readonly on: 'sent'; readonly item: CardItem; readonly formId: string; readonly playId: string };
 
 /** Where a game that is opened begins: in the middle of a go that was begun, or with setting it out. */
-export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session: Session | undefined): Step {
+export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session: Session | undefined): GoingStep {
   if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0 || isEntering(go.entering ?? {})))
     return { on: 'begun', item, go };
   return { on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null };
 }
 
 /** A go is counted while it is played, or its parts are typed in when it is over. */
-export function stepToPlay(item: CardItem, formId: string, counting: Counting, player = 0): Step {
+export function stepToPlay(item: CardItem, formId: string, counting: Counting, player = 0): GoingStep {
   const going = { counting, player };
   if (counting === 'parts') return { on: 'parts', item, formId, going, tookMs: null };
   return { on: 'play', item, formId, going, before: FROM_THE_START, key: v7() };
 }
 
 /** In the middle of a session the next go follows at once, when an adult has said yes today. */
-export function stepAfterSetUp(step: Extract<Step, { readonly played: unknown }>, agreedToday: boolean): Step {
+export function stepAfterSetUp(step: Extract<GoingStep, { readonly played: unknown }>, agreedToday: boolean): GoingStep {
   if (!agreedToday) return { ...step, on: 'safety' };
   return step.played && step.played !== 'parts' ? stepToPlay(step.item, step.formId, step.played) : { ...step, on: 'practise' };
 }
@@ -89,7 +89,7 @@ export function meanwhile(go: BegunGo, nowMs: number): Meanwhile {
 }
 
 /** Goes on with it: what was tapped and entered stays; the clock ran on, or stands where it stood. */
-export function stepToGoOn(item: CardItem, go: BegunGo, nowMs: number): Step {
+export function stepToGoOn(item: CardItem, go: BegunGo, nowMs: number): GoingStep {
   const since = meanwhile(go, nowMs);
   const ran = since.clock === 'ran' ? since.ms : 0;
   const step = { on: 'play', item, formId: go.formId, going: howBegun(go), key: v7() } as const;
@@ -107,7 +107,7 @@ export function sessionWith(held: Session | undefined, item: CardItem, token: st
 }
 
 /** With the child's own sum of the go that came last. */
-export const withAdded = (session: Session, sum: number): Session => ({
+export const withSum = (session: Session, sum: number): Session => ({
   ...session,
   goes: session.goes.map((kept, index) => (index === session.goes.length - 1 ? { ...kept, go: { ...kept.go, added: sum } } : kept)),
 });
@@ -132,7 +132,7 @@ export function keptGo(hand: InHand, going: GoInTheMaking, ways: Ways, side: Han
 }
 
 /** The report of a session, kept until the school has it. */
-export function playOf(session: Session, item: CardItem, draft: Draft, token: string, sentAt: Date): KeptPlay {
+export function playOf(session: Session, item: CardItem, draft: HomeDraft, token: string, sentAt: Date): KeptPlay {
   const looks = markedLooks(lookForsOf(inHand(item, session.formId, usualWays('')).level), draft.marks);
   const report: Report = {
     format: REPORT_FORMAT,

@@ -16,10 +16,10 @@ import {
   stepToBeginWith,
   stepToGoOn,
   stepToPlay,
-  withAdded,
+  withSum,
   type Counting,
   type GoInTheMaking,
-  type Step,
+  type GoingStep,
 } from './going-model';
 import { inHand } from './in-hand';
 import { PartsScreen } from './parts-screen';
@@ -27,13 +27,13 @@ import { OtherResultScreen, PlayScreen, WatchScreen } from './play-screen';
 import { ReportScreen, SentScreen } from './report-screen';
 import { ResultScreen } from './result-screen';
 import { SetUpScreen } from './set-up-screen';
-import { store, type Draft, type KeptPlay, type Session, type Ways } from './store';
+import { store, type HomeDraft, type KeptPlay, type Session, type Ways } from './store';
 import { scoreWords, todayHere } from './words';
 
 export interface GoingProps {
   readonly card: Card;
   readonly token: string;
-  readonly first: Step;
+  readonly first: GoingStep;
   readonly ways: Ways;
   readonly onWays: (ways: Ways) => void;
   readonly sessions: readonly Session[];
@@ -47,7 +47,7 @@ export interface GoingProps {
 /** Where a game that is opened begins. */
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
-export async function firstStep(item: CardItem): Promise<Step> {
+export async function firstStep(item: CardItem): Promise<GoingStep> {
   return stepToBeginWith(item, await store.begun(item.assignmentId), await store.session(item.assignmentId));
 }
 
@@ -57,7 +57,7 @@ export async function firstStep(item: CardItem): Promise<Step> {
 export function Going({ card, token, first, ways, onWays: keepWays, sessions, plays, underWay, refresh, sendWaiting, onCard }: GoingProps) {
   const words = useWords();
   const { i18n } = words;
-  const [step, setStep] = useState<Step>(first);
+  const [step, setStep] = useState<GoingStep>(first);
   useEffect(() => {
     window.scrollTo(0, 0);
   }, [step.on]);
@@ -78,7 +78,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
   const added = async (item: CardItem, sum: number) => {
     const session = await store.session(item.assignmentId);
     if (!session) return;
-    await store.keepSession(withAdded(session, sum));
+    await store.keepSession(withSum(session, sum));
     await refresh();
   };
   /** What is kept now: another window may have played on, or ended it. */
@@ -86,7 +86,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
     const go = await store.begun(item.assignmentId);
     setStep(go ? stepToGoOn(item, go, Date.now()) : await firstStep(item));
   };
-  const send = async (item: CardItem, draft: Draft) => {
+  const send = async (item: CardItem, draft: HomeDraft) => {
     // Another window may have sent it meanwhile.
     const session = await store.session(item.assignmentId);
     if (!session) return onCard();

@@ -4,7 +4,7 @@ import type { CardItem } from '@/contract/card';
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import type { InventedPlan } from '@/core/invent/plan';
 import { CardScreen } from './card-screen';
-import type { Step } from './going-model';
+import type { GoingStep } from './going-model';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { fetchCalendar } from './sending';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
@@ -42,7 +42,7 @@ type View =
   | { readonly on: 'card' }
   | { readonly on: 'invent'; readonly draft: InventedPlan | undefined; readonly begun: BegunGo | undefined }
   | { readonly on: 'diary'; readonly weekId: string }
-  | { readonly on: 'going'; readonly first: Step };
+  | { readonly on: 'going'; readonly first: GoingStep };
 
 const CARD: View = { on: 'card' };
 

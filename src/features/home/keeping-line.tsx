@@ -2,7 +2,7 @@
 /** Said plainly where this device keeps nothing, or has no room: what is played lives in this page only until the school has it. */
 import { useSyncExternalStore } from 'react';
 import { useWords } from '@/features/languages/use-words';
-import { Kept } from './card-style';
+import { KeptNote } from './card-style';
 import { store } from './store';
 
 export const useKeeping = () => useSyncExternalStore(store.onKeeping, store.keeping, () => 'kept' as const);
@@ -12,10 +12,10 @@ export function KeepingLine() {
   const keeping = useKeeping();
   if (keeping === 'kept') return null;
   return (
-    <Kept role="alert">
+    <KeptNote role="alert">
       {keeping === 'full'
         ? i18n.t('This device has no room left to keep a score. You can play: leave this page open until the school has the score.')
         : i18n.t('This device keeps nothing. You can play: leave this page open until the school has the score.')}
-    </Kept>
+    </KeptNote>
   );
 }

@@ -13,7 +13,7 @@ import type { InHand } from './in-hand';
 import { KeepingLine, useKeeping } from './keeping-line';
 import { ReadAloud } from './read-aloud';
 import { ScoreText } from './score-text';
-import { emptyDraft, type Draft, type Felt, type KeptGo, type KeptPlay, type NotYet } from './store';
+import { emptyDraft, type HomeDraft, type Felt, type KeptGo, type KeptPlay, type NotYet } from './store';
 import { Top } from './top';
 import { useWords } from '@/features/languages/use-words';
 import { linesWords, scoreWords, timeWords } from './words';
@@ -110,10 +110,10 @@ export interface ReportScreenProps {
   readonly hand: InHand;
   readonly name: string;
   readonly goes: readonly KeptGo[];
-  readonly draft: Draft | undefined;
-  readonly onDraft: (draft: Draft) => void;
+  readonly draft: HomeDraft | undefined;
+  readonly onDraft: (draft: HomeDraft) => void;
   readonly onMore: () => void;
-  readonly onSend: (draft: Draft) => void;
+  readonly onSend: (draft: HomeDraft) => void;
 }
 
 /** The end of a session: its goes, what was seen, how it felt, a word, an adult's initials; sent together. */
@@ -123,7 +123,7 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
   const [draft, setDraft] = useState(kept);
   const looks = useMemo(() => lookForsOf(hand.level), [hand.level]);
   const marked = markedLooks(looks, draft.marks);
-  const put = (change: Partial<Draft>) => {
+  const put = (change: Partial<HomeDraft>) => {
     const next = { ...draft, ...change };
     setDraft(next);
     onDraft(next);

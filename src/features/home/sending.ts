@@ -10,7 +10,7 @@ interface Problems {
 /** A problem as it is kept: reason and fix on a line each, so that each can be said in the family's language. */
 export const problemLines = ({ reason, fix }: { readonly reason: string; readonly fix: string }) => `${reason}\n${fix}`;
 
-export type Answer<T> =
+export type SendAnswer<T> =
   | { readonly kind: 'taken'; readonly body: T }
   | { readonly kind: 'later'; readonly why: NotYet }
   | { readonly kind: 'refused'; readonly words: string };
@@ -25,7 +25,7 @@ export const patience = (): AbortSignal | null => (typeof AbortSignal.timeout ==
  * Posts to the school for one child. Without a connection, when the school is too busy, and under a link that was replaced, it is to be tried
  * later: only what the school has read and cannot take is refused.
  */
-async function post<T>(path: string, token: string, body: unknown): Promise<Answer<T>> {
+async function post<T>(path: string, token: string, body: unknown): Promise<SendAnswer<T>> {
   try {
     const response = await fetch(`/api/v1/home/${path}`, {
       method: 'POST',
@@ -46,7 +46,7 @@ async function post<T>(path: string, token: string, body: unknown): Promise<Answ
 }
 
 /** The play as it stands after an answer: the same one where nothing changed. */
-function answeredPlay(play: KeptPlay, answer: Answer<{ at: string }>): KeptPlay {
+function answeredPlay(play: KeptPlay, answer: SendAnswer<{ at: string }>): KeptPlay {
   if (answer.kind === 'later') return play.tried === answer.why ? play : { ...play, tried: answer.why };
   const { tried: _tried, ...rest } = play;
   return answer.kind === 'taken' ? { ...rest, state: 'received', words: answer.body.at } : { ...rest, state: 'refused', words: answer.words };

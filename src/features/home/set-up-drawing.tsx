@@ -1,5 +1,5 @@
 'use client';
-import { marksOf, targetOf } from '@/core/course/geometry';
+import { fromBelow, marksOf, targetOf } from '@/core/course/geometry';
 import styled from 'styled-components';
 import { isThrownAt, nameOf, shapeOf } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/format/game';
@@ -39,11 +39,9 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
     );
   const farthest = Math.max(...places.map((place) => place.lengthM));
   const scale = 250 / (farthest + 0.45);
-  // A quarter turn: what lay to the left of the target now lies below it.
   const spots = marksOf(level).map((mark) => {
-    const dx = mark.xM - target.xM;
-    const dy = mark.yM - target.yM;
-    return { x: -dy * scale, y: -dx * scale };
+    const { rightM, downM } = fromBelow(target, mark);
+    return { x: rightM * scale, y: downM * scale };
   });
   const wide = Math.max(120, ...spots.map((spot) => Math.abs(spot.x) + 118));
   const deepest = Math.max(...spots.map((spot) => spot.y));

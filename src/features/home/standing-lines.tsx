@@ -2,8 +2,8 @@
 import type { CardWeek } from '@/contract/card';
 import { useWords } from '@/features/languages/use-words';
 import { TextButton } from '../counter/counter-style';
-import { standingOf, type CardScreenProps } from './card-model';
-import { Kept } from './card-style';
+import { cardStandingOf, type CardScreenProps } from './card-model';
+import { KeptNote } from './card-style';
 import { linesWords, scoreWords, timeWords } from './words';
 
 /** Plainly: what has been received, what still waits in this device, what was begun. */
@@ -17,12 +17,12 @@ export function StandingLines({
 }: Pick<CardScreenProps, 'plays' | 'underWay' | 'sessions' | 'entries' | 'onFinish'> & { week: CardWeek }) {
   const words = useWords();
   const { i18n, own, tag } = words;
-  const { received, latest, best, begun, waitingReports, waitingEntries, refused } = standingOf(week, { plays, sessions, entries });
+  const { received, latest, best, begun, waitingReports, waitingEntries, refused } = cardStandingOf(week, { plays, sessions, entries });
   const unit = week.games[0]?.game.parts[0]?.measure.unit ?? '';
   return (
     <>
       {received > 0 && (
-        <Kept>
+        <KeptNote>
           {latest
             ? i18n.t(
                 '{n, plural, one {The school has 1 report from this week, the last at {time}.} other {The school has {n} reports from this week, the last at {time}.}}',
@@ -32,10 +32,10 @@ export function StandingLines({
                 n: received,
               })}
           {best !== null && ` ${i18n.t('Your own best is {score}.', { score: scoreWords(best, unit, words) })}`}
-        </Kept>
+        </KeptNote>
       )}
       {begun.map(({ session, item }) => (
-        <Kept key={session.playId} role="status">
+        <KeptNote key={session.playId} role="status">
           {i18n.t('{n, plural, one {1 go of {title} not sent yet.} other {{n} goes of {title} not sent yet.}}', {
             n: session.goes.length,
             title: own(item.game.title),
@@ -43,10 +43,10 @@ export function StandingLines({
           <TextButton type="button" onClick={() => onFinish(item)}>
             {i18n.t('Finish and send')}
           </TextButton>
-        </Kept>
+        </KeptNote>
       ))}
       {waitingReports + waitingEntries > 0 && (
-        <Kept role="status">
+        <KeptNote role="status">
           {[
             waitingReports > 0
               ? i18n.t('{n, plural, one {1 report waits in this device.} other {{n} reports wait in this device.}}', { n: waitingReports })
@@ -60,12 +60,12 @@ export function StandingLines({
           ]
             .filter(Boolean)
             .join(' ')}
-        </Kept>
+        </KeptNote>
       )}
       {refused.map((play) => (
-        <Kept key={play.playId} role="alert">
+        <KeptNote key={play.playId} role="alert">
           {i18n.t('{score} was not taken:', { score: scoreWords(play.total, play.unit, words) })} {linesWords(play.words, words)}
-        </Kept>
+        </KeptNote>
       ))}
     </>
   );

@@ -14,7 +14,7 @@ import type { Go, Report } from '@/core/reports/report';
 import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
 import type { Entering } from '@/features/counter/entering';
 import type { Hand } from '@/core/sheet/teaching-points';
-import { Device, type Change } from './device';
+import { Device, type DeviceChange } from './device';
 import { forgetDraftsOf, moveDrafts } from './use-draft';
 
 /** Why something still waits: no connection, a school that is busy just now, a link that was replaced or has ended, a day on which enough came. */
@@ -55,12 +55,12 @@ export interface Session {
   readonly formId: string;
   readonly goes: readonly KeptGo[];
   /** What was written so far of the end of the report. */
-  readonly draft?: Draft;
+  readonly draft?: HomeDraft;
 }
 
 export type Felt = 'hard' | 'right' | 'easy';
 
-export interface Draft {
+export interface HomeDraft {
   readonly felt: Felt | null;
   readonly initials: string;
   readonly word: string;
@@ -68,7 +68,7 @@ export interface Draft {
   readonly markedBy: 'child' | 'adult';
 }
 
-export const emptyDraft: Draft = { felt: null, initials: '', word: '', marks: {}, markedBy: 'child' };
+export const emptyDraft: HomeDraft = { felt: null, initials: '', word: '', marks: {}, markedBy: 'child' };
 
 /** A go in the middle of being played. */
 export interface BegunGo {
@@ -185,8 +185,8 @@ const device = new Device((lost) =>
 
 const get = <Name extends keyof Kept>(name: Name, key: string) => device.get<Kept[Name]>(name, key);
 const all = <Name extends keyof Kept>(name: Name) => device.all<Kept[Name]>(name);
-const put = <Name extends keyof Kept>(name: Name, value: Kept[Name]): Change => ({ store: name, key: value[KEY_OF[name]] as string, value });
-const gone = (name: keyof Kept, key: string): Change => ({ store: name, key, value: null });
+const put = <Name extends keyof Kept>(name: Name, value: Kept[Name]): DeviceChange => ({ store: name, key: value[KEY_OF[name]] as string, value });
+const gone = (name: keyof Kept, key: string): DeviceChange => ({ store: name, key, value: null });
 const ofToken = async <Name extends 'plays' | 'diary' | 'inventions'>(name: Name, token: string) =>
   (await all(name)).filter((one) => one.token === token);
 
@@ -234,7 +234,7 @@ export const store = {
     const others = cards.filter((one) => one.token !== token && sameChild(card, one.card));
     const tokens = new Set(others.map((one) => one.token));
     const mine = new Set(assignmentsOf(card));
-    const changes: Change[] = [];
+    const changes: DeviceChange[] = [];
     let waiting = 0;
     for (const play of plays) {
       if (play.token === token || !(tokens.has(play.token) || mine.has(play.assignmentId as Uuid))) continue;

@@ -7,7 +7,7 @@ import { warmUpMoves, warmUpWords } from '@/core/sheet/warm-ups';
 import { Bold, useWords } from '@/features/languages/use-words';
 import { TextButton } from '../counter/counter-style';
 import { diaryMinutes, isOpen, levelName, type CardScreenProps } from './card-model';
-import { Game } from './card-style';
+import { GameLine } from './card-style';
 import { Plain, Ruled } from './home-style';
 import { ReadAloud } from './read-aloud';
 import { StandingLines } from './standing-lines';
@@ -145,7 +145,7 @@ export function ThisWeek({
         )}
         {!single &&
           week.games.map((item, index) => (
-            <Game key={item.assignmentId}>
+            <GameLine key={item.assignmentId}>
               <b>
                 {index + 1}. {own(item.game.title)}
               </b>
@@ -168,7 +168,7 @@ export function ThisWeek({
                   ? i18n.t('Again (the game was played before, button)', {}, { message: 'Again' })
                   : i18n.t('Play (a game, button)', {}, { message: 'Play' })}
               </button>
-            </Game>
+            </GameLine>
           ))}
         {week.film && (
           <li>

@@ -1,7 +1,7 @@
 'use client';
 /** Where a card does not open: what waits in this device all the same, and how it gets to the school. */
 import { useWords } from '@/features/languages/use-words';
-import { Kept } from './card-style';
+import { KeptNote } from './card-style';
 import type { KeptPlay, WaitingEntry } from './store';
 import { scoreTextOf } from './words';
 
@@ -13,12 +13,12 @@ export function WaitingHere({ plays, entries, name }: { plays: readonly KeptPlay
   if (n === 0) return null;
   return (
     <>
-      <Kept role="status">
+      <KeptNote role="status">
         {i18n.t(
           '{n, plural, one {1 thing waits in this device for the school. It is kept, and goes with the newest link.} other {{n} things wait in this device for the school. They are kept, and go with the newest link.}}',
           { n },
         )}
-      </Kept>
+      </KeptNote>
       {reports.map((play) => (
         <p key={play.playId}>{scoreTextOf(name, play, words)}</p>
       ))}

@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import type { ClassWeek, ScoreRow } from '@/contract/class-week';
 import { QuietButton } from '@/ui/button';
 import type { SheetColumn } from '@/ui/table/sheet-table';
-import { keyOf, type Column } from './rows-in-order';
+import { orderKeyOf, type Column } from './rows-in-order';
 import { SoftWords } from '@/ui/page';
 
 const Reason = styled.span`
@@ -42,7 +42,7 @@ export function classWeekColumns(week: ClassWeek, { onType, onLook }: Acts): rea
   const { unit, filmAlone, lookFors, rows } = week;
   const widest = Math.max(1, ...rows.map((row) => Math.max(row.best ?? 0, row.parHigh ?? 0)));
   const looked = lookFors.length > 0 || filmAlone;
-  const ordered = (id: Column) => ({ id, by: (row: ScoreRow) => keyOf(row, id) });
+  const ordered = (id: Column) => ({ id, by: (row: ScoreRow) => orderKeyOf(row, id) });
   return [
     { ...ordered('child'), words: 'Child', cell: (row) => <Link href={`/children/${row.childId}`}>{row.name}</Link> },
     { ...ordered('level'), words: 'Level', cell: (row) => row.levelName },

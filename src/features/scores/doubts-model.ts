@@ -9,27 +9,27 @@ export const CHOSEN: Readonly<Record<Choice, string>> = {
   'ask-family': 'the family is asked',
 };
 
-export type Entry =
+export type DoubtEntry =
   | { readonly on: 'doubt'; readonly id: string; readonly open: boolean; readonly doubt: Doubt }
   | { readonly on: 'waiting'; readonly id: string; readonly open: boolean; readonly waiting: Waiting };
 
 /** What is open first, each kind in the order in which it came. */
-export function entriesOf({ doubts, waiting }: Pick<ToLookAt, 'doubts' | 'waiting'>): readonly Entry[] {
-  const all: Entry[] = [
-    ...doubts.map((doubt): Entry => ({ on: 'doubt', id: doubt.reportId, open: doubt.choice === null, doubt })),
-    ...waiting.map((one): Entry => ({ on: 'waiting', id: one.id, open: one.settledBy === null, waiting: one })),
+export function entriesOf({ doubts, waiting }: Pick<ToLookAt, 'doubts' | 'waiting'>): readonly DoubtEntry[] {
+  const all: DoubtEntry[] = [
+    ...doubts.map((doubt): DoubtEntry => ({ on: 'doubt', id: doubt.reportId, open: doubt.choice === null, doubt })),
+    ...waiting.map((one): DoubtEntry => ({ on: 'waiting', id: one.id, open: one.settledBy === null, waiting: one })),
   ];
   return [...all.filter((one) => one.open), ...all.filter((one) => !one.open)];
 }
 
 /** Whose it is, or where it came from. */
-export const whoOf = (entry: Entry): string => (entry.on === 'doubt' ? entry.doubt.childName : entry.waiting.source);
+export const whoOf = (entry: DoubtEntry): string => (entry.on === 'doubt' ? entry.doubt.childName : entry.waiting.source);
 
 /** The week of a report; what belongs to no week yet comes last. */
-export const weekOf = (entry: Entry): number | null => (entry.on === 'doubt' ? entry.doubt.weekNumber : null);
+export const weekOf = (entry: DoubtEntry): number | null => (entry.on === 'doubt' ? entry.doubt.weekNumber : null);
 
 /** Why it waits, or what was decided. */
-export function whyOf(entry: Entry): string {
+export function whyOf(entry: DoubtEntry): string {
   if (entry.on === 'doubt') {
     const { choice, decided, sentences } = entry.doubt;
     return choice ? `${CHOSEN[choice]}, ${decided}` : (sentences[0] ?? '');

@@ -13,7 +13,7 @@ import { useRead } from '@/ui/reads';
 import { reportWorkingSchema } from '@/contract/report-working';
 import { FrameSheet } from '@/features/counter/frame-sheet';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
-import { CHOSEN, entriesOf, weekOf, whoOf, whyOf, type Entry } from './doubts-model';
+import { CHOSEN, entriesOf, weekOf, whoOf, whyOf, type DoubtEntry } from './doubts-model';
 import { Told } from './score-style';
 import { OneWaiting, type AsReport } from './one-waiting';
 import { ScoresNav, type ScoresNavProps } from './scores-nav';
@@ -105,13 +105,13 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
   const [openIds, setOpenIds] = useState<readonly string[]>([]);
   const [decidedIds, setDecidedIds] = useState<readonly string[]>([]);
   const [pickedId, setPickedId] = useState<string | null>(open[0]?.id ?? null);
-  const [last, setLast] = useState<{ entry: Entry; said: string } | null>(null);
+  const [last, setLast] = useState<{ entry: DoubtEntry; said: string } | null>(null);
   const [problem, setProblem] = useState('');
   const busy = useRef(false);
   const picked = entries.find((one) => one.id === pickedId) ?? open[0] ?? null;
 
   /** Sends a decision; the next that is open is picked. */
-  const decide = async (entry: Entry, body: unknown, said: string) => {
+  const decide = async (entry: DoubtEntry, body: unknown, said: string) => {
     if (busy.current || readOnly) return;
     busy.current = true;
     setProblem('');
@@ -123,9 +123,9 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
     setLast({ entry, said });
     await read();
   };
-  const answer = (entry: Extract<Entry, { on: 'doubt' }>, choice: Choice) =>
+  const answer = (entry: Extract<DoubtEntry, { on: 'doubt' }>, choice: Choice) =>
     decide(entry, { choice }, `${entry.doubt.childName}: ${CHOSEN[choice]}.`);
-  const undo = async (entry: Entry) => {
+  const undo = async (entry: DoubtEntry) => {
     if (busy.current || readOnly) return;
     busy.current = true;
     const done = await (entry.on === 'doubt'
@@ -159,7 +159,7 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
     return () => window.removeEventListener('keydown', onKey);
   });
 
-  const columns: readonly SheetColumn<Entry>[] = [
+  const columns: readonly SheetColumn<DoubtEntry>[] = [
     {
       id: 'who',
       words: 'Who',
@@ -180,7 +180,7 @@ export function DoubtsPage({ classes, classId, first, readOnly }: ScoresNavProps
     },
     { id: 'week', words: 'Week', width: 92, by: weekOf, cell: (entry) => (entry.on === 'doubt' ? entry.doubt.weekNumber : entry.waiting.way) },
   ];
-  const list = (label: string, rows: readonly Entry[], onOrder: (ids: readonly string[]) => void) => (
+  const list = (label: string, rows: readonly DoubtEntry[], onOrder: (ids: readonly string[]) => void) => (
     <List>
       <SheetTable label={label} rows={rows} columns={columns} rowId={({ id }) => id} tie="who" picked={picked?.id} onOrder={onOrder} />
     </List>

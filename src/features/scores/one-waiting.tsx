@@ -9,7 +9,7 @@ import { useSchemaForm } from '@/ui/form/schema-form';
 import { EntryField } from './entry-field';
 import { EntryFields, Told } from './score-style';
 import { totalOf } from './typed-parts';
-import { decisionSchema, meantBy, type Decision } from './waiting-model';
+import { decisionSchema, meantBy, type WaitingDecision } from './waiting-model';
 import { SoftLine } from '@/ui/page';
 
 const Words = styled.pre`
@@ -90,7 +90,7 @@ export function OneWaiting({
     levelId: '',
     total: waiting.total === undefined ? '' : waiting.total === null ? 'n' : `${waiting.total}`,
   });
-  const { child, weekId, levelId: chosen, total } = useWatch({ control: form.control }) as Decision;
+  const { child, weekId, levelId: chosen, total } = useWatch({ control: form.control }) as WaitingDecision;
   const { errors } = form.formState;
   const { meant, week, asked, levelId } = meantBy(waiting, mayBe, { child, weekId, levelId: chosen });
   const number = totalOf(total);

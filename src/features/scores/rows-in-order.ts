@@ -31,7 +31,7 @@ export function isShown(row: ScoreRow, shown: Shown, better: 'high' | 'low'): bo
 }
 
 /** What a row is ordered by; null comes last in either order. */
-export function keyOf(row: ScoreRow, column: Column): string | number | null {
+export function orderKeyOf(row: ScoreRow, column: Column): string | number | null {
   switch (column) {
     case 'child':
       return row.name;

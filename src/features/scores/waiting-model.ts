@@ -3,7 +3,7 @@ import Joi from 'joi';
 import type { MayBe, Waiting } from '@/contract/to-look-at';
 import { totalSchema } from './typed-parts';
 
-export interface Decision {
+export interface WaitingDecision {
   readonly child: string;
   readonly weekId: string;
   /** Empty for the level that was read, or else the one that was sent. */
@@ -11,7 +11,7 @@ export interface Decision {
   readonly total: string;
 }
 
-export const decisionSchema = Joi.object<Decision>({
+export const decisionSchema = Joi.object<WaitingDecision>({
   child: Joi.string().trim().min(1).required().messages({ 'string.empty': 'Which child is it?' }),
   weekId: Joi.string().guid().required(),
   levelId: Joi.string().allow(''),
@@ -19,7 +19,7 @@ export const decisionSchema = Joi.object<Decision>({
 });
 
 /** What is meant by what is written: the child by its first letters, and what it was sent in that week. */
-export function meantBy(waiting: Pick<Waiting, 'levelId'>, mayBe: MayBe, { child, weekId, levelId }: Omit<Decision, 'total'>) {
+export function meantBy(waiting: Pick<Waiting, 'levelId'>, mayBe: MayBe, { child, weekId, levelId }: Omit<WaitingDecision, 'total'>) {
   const written = child.trim().toLocaleLowerCase('en-GB');
   const meant = written === '' ? undefined : mayBe.children.find((one) => one.name.toLocaleLowerCase('en-GB').startsWith(written));
   const week = mayBe.weeks.find((one) => one.id === weekId);

@@ -13,7 +13,7 @@ const OWN_WARM_UP = 'Five minutes: ';
 
 type Put = (change: Partial<Plan>) => void;
 
-export function Around({ control, put }: { control: Control<Plan>; put: Put }) {
+export function WeekAround({ control, put }: { control: Control<Plan>; put: Put }) {
   const [warmUp, film] = useWatch({ control, name: ['warmUp', 'film'] });
   return (
     <>

@@ -51,7 +51,7 @@ export interface Plan {
 }
 
 /** The limits of what is sent hold for the plan too. */
-export const planSchema = Joi.object<Plan>({
+export const weekPlanSchema = Joi.object<Plan>({
   sentAs: weekSchema.extract('sentAs'),
   classId: weekSchema.extract('classId'),
   dueOn: weekSchema.extract('dueOn'),

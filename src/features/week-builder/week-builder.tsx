@@ -17,7 +17,7 @@ import { useRead } from '@/ui/reads';
 import { saveFile } from '@/ui/save-file';
 import { useSettled } from '@/ui/use-settled';
 import { makePdf } from '../weeks/make-pdf';
-import { Around } from './around';
+import { WeekAround } from './around';
 import { ChildByChild } from './child-by-child';
 import { GamesInOrder } from './games-in-order';
 import { KitList } from './kit-list';
@@ -27,7 +27,7 @@ import {
   isEvent,
   isMixed,
   keptPlan,
-  planSchema,
+  weekPlanSchema,
   withClass,
   withGame,
   type BuilderClass,
@@ -69,7 +69,7 @@ export function WeekBuilder(props: WeekBuilderProps) {
 
 function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
   const router = useRouter();
-  const form = useSchemaForm(planSchema, firstPlan(classes, today));
+  const form = useSchemaForm(weekPlanSchema, firstPlan(classes, today));
   const { control, reset, setValue } = form;
   const plan = useWatch({ control }) as Plan;
   const put = (change: Partial<Plan>) => {
@@ -170,7 +170,7 @@ function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
           </Block>
           <Block>
             <h2>Around it</h2>
-            <Around control={control} put={put} />
+            <WeekAround control={control} put={put} />
           </Block>
           <Block>
             <h2>

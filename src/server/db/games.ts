@@ -24,11 +24,11 @@ const SELECT = `SELECT g.id, g.draft, g.draft_revision, g.age_years, g.put_away_
 export const parsed = <T>(json: T | string): T => (typeof json === 'string' ? (JSON.parse(json) as T) : json);
 
 /** A game as it was stored, read as one of today: those of format 1 stay as they are where they lie. */
-export const gameIn = (json: Game | string): Game => todaysGame(parsed(json));
+export const storedGame = (json: Game | string): Game => todaysGame(parsed(json));
 
 const gameOf = (row: GameRow): ShelvedGame => ({
   id: toText(row.id),
-  game: gameIn(row.draft),
+  game: storedGame(row.draft),
   revision: row.draft_revision,
   ageYears: row.age_years,
   putAway: row.put_away_at !== null,
@@ -143,7 +143,7 @@ export async function versionsOfGame(schoolId: Uuid, gameId: Uuid): Promise<Kept
   return found.map((row) => ({
     id: toText(row.id),
     number: row.number,
-    game: gameIn(row.body),
+    game: storedGame(row.body),
     keptAt: row.created_at,
     by: row.teacher,
     why: row.sent > 0 ? 'sent' : row.why,

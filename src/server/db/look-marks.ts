@@ -5,7 +5,7 @@ import { parsed } from './games';
 import { change, rows, type Db } from './pool';
 
 /** What a teacher saw of one child in one game. */
-export interface Looked {
+export interface AssignmentLooks {
   readonly marks: readonly MarkedLook[];
   /** A film was handed in by the school's own channel. */
   readonly film: boolean;
@@ -20,10 +20,16 @@ interface LookedRow {
   comment: string;
 }
 
-const lookedOf = (row: LookedRow): Looked => ({ marks: parsed(row.marks), film: row.film === 1, comment: row.comment });
+const lookedOf = (row: LookedRow): AssignmentLooks => ({ marks: parsed(row.marks), film: row.film === 1, comment: row.comment });
 
 /** What a teacher saw of a child's movement, on a film or in the hall; the newest marks take the place of older ones. */
-export async function keepLookMarks(db: Db, assignmentId: Uuid, teacherId: Uuid, { marks, film, comment }: Looked, now: Date): Promise<void> {
+export async function keepLookMarks(
+  db: Db,
+  assignmentId: Uuid,
+  teacherId: Uuid,
+  { marks, film, comment }: AssignmentLooks,
+  now: Date,
+): Promise<void> {
   await change(
     db,
     `INSERT INTO look_marks (assignment_id, marked_by, marks, film, comment, marked_at) VALUES (?, ?, ?, ?, ?, ?)
@@ -33,7 +39,7 @@ export async function keepLookMarks(db: Db, assignmentId: Uuid, teacherId: Uuid,
 }
 
 /** What teachers saw in a week, by assignment. */
-export async function lookMarksOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, Looked>> {
+export async function lookMarksOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, AssignmentLooks>> {
   return byAssignment(
     await rows<LookedRow>(
       `SELECT m.assignment_id, m.marks, m.film, m.comment FROM look_marks m
@@ -44,7 +50,7 @@ export async function lookMarksOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, L
 }
 
 /** The same of one child in all weeks. */
-export async function lookMarksOfChild(childId: Uuid): Promise<ReadonlyMap<Uuid, Looked>> {
+export async function lookMarksOfChild(childId: Uuid): Promise<ReadonlyMap<Uuid, AssignmentLooks>> {
   return byAssignment(
     await rows<LookedRow>(
       'SELECT m.assignment_id, m.marks, m.film, m.comment FROM look_marks m JOIN assignments a ON a.id = m.assignment_id WHERE a.child_id = ?',
@@ -63,6 +69,6 @@ export async function filmsOfClass(classId: Uuid): Promise<ReadonlySet<string>> 
   return new Set(found.map((row) => `${toText(row.week_id)} ${toText(row.child_id)}`));
 }
 
-function byAssignment(found: readonly LookedRow[]): ReadonlyMap<Uuid, Looked> {
+function byAssignment(found: readonly LookedRow[]): ReadonlyMap<Uuid, AssignmentLooks> {
   return new Map(found.map((row) => [toText(row.assignment_id), lookedOf(row)]));
 }

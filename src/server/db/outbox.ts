@@ -3,7 +3,7 @@ import type { Uuid } from '@/contract/ids';
 import { newId, toBytes, toText } from './ids';
 import { change, firstRow, rows, type Db } from './pool';
 
-export interface Notice {
+export interface FamilyNotice {
   readonly id: Uuid;
   readonly kind: 'week' | 'reminder' | 'ask';
   readonly subject: string;
@@ -19,13 +19,19 @@ interface NoticeRow {
   made_at: Date;
 }
 
-const noticeOf = (row: NoticeRow): Notice => ({ id: toText(row.id), kind: row.kind, subject: row.subject, words: row.words, madeAt: row.made_at });
+const noticeOf = (row: NoticeRow): FamilyNotice => ({
+  id: toText(row.id),
+  kind: row.kind,
+  subject: row.subject,
+  words: row.words,
+  madeAt: row.made_at,
+});
 
 export async function addNotice(
   db: Db,
-  notice: { schoolId: Uuid; weekId: Uuid; kind: Notice['kind']; subject: string; words: string },
+  notice: { schoolId: Uuid; weekId: Uuid; kind: FamilyNotice['kind']; subject: string; words: string },
   now: Date,
-): Promise<Notice> {
+): Promise<FamilyNotice> {
   const id = newId();
   await change(db, 'INSERT INTO outbox (id, school_id, week_id, kind, subject, words, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
     id,
@@ -59,7 +65,7 @@ export async function addAskNotice(
 }
 
 /** The notices of a week of this school, newest first. */
-export async function noticesOf(schoolId: Uuid, weekId: Uuid): Promise<Notice[]> {
+export async function noticesOf(schoolId: Uuid, weekId: Uuid): Promise<FamilyNotice[]> {
   return (
     await rows<NoticeRow>('SELECT id, kind, subject, words, made_at FROM outbox WHERE school_id = ? AND week_id = ? ORDER BY made_at DESC, id DESC', [
       toBytes(schoolId),
@@ -68,7 +74,7 @@ export async function noticesOf(schoolId: Uuid, weekId: Uuid): Promise<Notice[]>
   ).map(noticeOf);
 }
 
-export async function noticeOfSchool(schoolId: Uuid, noticeId: Uuid): Promise<Notice | undefined> {
+export async function noticeOfSchool(schoolId: Uuid, noticeId: Uuid): Promise<FamilyNotice | undefined> {
   const row = await firstRow<NoticeRow>('SELECT id, kind, subject, words, made_at FROM outbox WHERE school_id = ? AND id = ?', [
     toBytes(schoolId),
     toBytes(noticeId),

@@ -239,7 +239,7 @@ const assignedTo = (whose: Whose): readonly [string, Uuid] =>
  * What tells reports that stand from others, or from themselves at another time: how many there are, how many verdicts, decisions and decisions
  * taken back, and their ids folded together.
  */
-export interface Mark {
+export interface ReportsMark {
   readonly reports: number;
   readonly reportIds: number;
   readonly verdicts: number;
@@ -249,10 +249,10 @@ export interface Mark {
   readonly withdrawn: number;
 }
 
-const NO_MARK: Mark = { reports: 0, reportIds: 0, verdicts: 0, verdictIds: 0, decisions: 0, decisionIds: 0, withdrawn: 0 };
+const NO_MARK: ReportsMark = { reports: 0, reportIds: 0, verdicts: 0, verdictIds: 0, decisions: 0, decisionIds: 0, withdrawn: 0 };
 
 /** The mark of the reports of two marks together. */
-const folded = (one: Mark, other: Mark): Mark => ({
+const folded = (one: ReportsMark, other: ReportsMark): ReportsMark => ({
   reports: one.reports + other.reports,
   reportIds: (one.reportIds ^ other.reportIds) >>> 0,
   verdicts: one.verdicts + other.verdicts,
@@ -263,16 +263,18 @@ const folded = (one: Mark, other: Mark): Mark => ({
 });
 
 /** The mark of all these reports. */
-export const markOfAll = (stamps: readonly ReportStamp[], from: Mark = NO_MARK): Mark => stamps.reduce((sum, { mark }) => folded(sum, mark), from);
+export const markOfAll = (stamps: readonly ReportStamp[], from: ReportsMark = NO_MARK): ReportsMark =>
+  stamps.reduce((sum, { mark }) => folded(sum, mark), from);
 
-export const sameMark = (one: Mark, other: Mark): boolean => (Object.keys(NO_MARK) as (keyof Mark)[]).every((part) => one[part] === other[part]);
+export const sameMark = (one: ReportsMark, other: ReportsMark): boolean =>
+  (Object.keys(NO_MARK) as (keyof ReportsMark)[]).every((part) => one[part] === other[part]);
 
 /** A report that stands, of whom it is and when it came; its mark is another one whenever what is known of it is. */
 export interface ReportStamp {
   readonly reportId: Uuid;
   readonly childId: Uuid;
   readonly receivedMs: number;
-  readonly mark: Mark;
+  readonly mark: ReportsMark;
 }
 
 /** Every report that stands, oldest first; `after` an id only those that were taken in later. */
@@ -300,7 +302,7 @@ export async function stampsOf(whose: Whose, after?: Uuid): Promise<ReportStamp[
 }
 
 /** The mark of all that `stampsOf` would give, without reading it. */
-export async function markOf(whose: Whose): Promise<Mark> {
+export async function markOf(whose: Whose): Promise<ReportsMark> {
   const [assigned, id] = assignedTo(whose);
   const of = async (ids: string, more: string, withdrawn = '0') => {
     const found = await firstRow<{ n: number; ids: string | number; withdrawn: number }>(

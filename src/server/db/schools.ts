@@ -3,7 +3,7 @@ import { newId, toBytes, toText } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, type Db, rows } from './pool';
 import { schoolYearOf, termOf } from '../school-day';
 
-export interface Span {
+export interface DaySpan {
   readonly id: Uuid;
   readonly name: string;
   readonly startsOn: string;
@@ -17,7 +17,7 @@ interface SpanRow {
   ends_on: string;
 }
 
-const spanOf = (row: SpanRow): Span => ({ id: toText(row.id), name: row.name, startsOn: row.starts_on, endsOn: row.ends_on });
+const spanOf = (row: SpanRow): DaySpan => ({ id: toText(row.id), name: row.name, startsOn: row.starts_on, endsOn: row.ends_on });
 
 export async function addSchool(db: Db, school: { name: string; timeZone: string; isDemo: boolean }, now: Date): Promise<Uuid> {
   const id = newId();
@@ -54,7 +54,7 @@ const spanAt = (db: Db, table: 'school_years' | 'terms', schoolId: Uuid, day: st
   );
 
 /** The school year that holds this day, made if it is new. */
-export async function yearAt(db: Db, schoolId: Uuid, day: string): Promise<Span> {
+export async function yearAt(db: Db, schoolId: Uuid, day: string): Promise<DaySpan> {
   const find = (lock = '') => spanAt(db, 'school_years', schoolId, day, lock);
   const found = await find();
   if (found) return spanOf(found);
@@ -72,7 +72,7 @@ export async function yearAt(db: Db, schoolId: Uuid, day: string): Promise<Span>
 }
 
 /** The term that holds this day, made if it is new. */
-export async function termAt(db: Db, schoolId: Uuid, day: string): Promise<Span> {
+export async function termAt(db: Db, schoolId: Uuid, day: string): Promise<DaySpan> {
   const find = (lock = '') => spanAt(db, 'terms', schoolId, day, lock);
   const found = await find();
   if (found) return spanOf(found);

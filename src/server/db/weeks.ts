@@ -3,7 +3,7 @@ import type { Uuid } from '@/contract/ids';
 import type { KnownLevel } from '@/core/reports/reach';
 import type { Game } from '@/core/rules/format/game';
 import { cache } from '../caches';
-import { gameIn, parsed } from './games';
+import { storedGame, parsed } from './games';
 import { newId, toBytes, toText } from './ids';
 import { padded } from './gather';
 import { change, firstRow, insertMany, rows, type Db } from './pool';
@@ -378,7 +378,7 @@ export async function knownVersion(versionId: Uuid): Promise<KnownVersion> {
   const known = versions.get(versionId);
   if (known) return known;
   const row = await firstRow<{ body: Game | string }>('SELECT body FROM game_versions WHERE id = ?', [toBytes(versionId)]);
-  const version = { game: gameIn(row!.body), levels: new Map<number, KnownLevel>() };
+  const version = { game: storedGame(row!.body), levels: new Map<number, KnownLevel>() };
   versions.set(versionId, version);
   return version;
 }

@@ -18,7 +18,7 @@ import { problemsOf } from '@/core/rules/format/read-game';
 /** The largest body: of a family or anybody else without a session, and of the desk. */
 const MOST_BYTES = { open: 256 * 1024, desk: 1024 * 1024 };
 
-export interface Asked<Body> {
+export interface RouteAsk<Body> {
   readonly request: Request;
   readonly body: Body;
   /** The body as it came. */
@@ -125,7 +125,7 @@ export function sessionToken(request: Request): string | undefined {
 /** A route for people who are signed in with one of these roles. */
 export function teacherRoute<Body = undefined>(
   { roles, body }: { roles: readonly Role[]; body?: Joi.Schema<Body> },
-  handle: (asked: Asked<Body> & { who: SignedIn; deed: Deed | null }) => Promise<Response>,
+  handle: (asked: RouteAsk<Body> & { who: SignedIn; deed: Deed | null }) => Promise<Response>,
 ): Handler {
   return (request, context) =>
     guarded(request, async () => {
@@ -146,7 +146,7 @@ export function teacherRoute<Body = undefined>(
  */
 export function openRoute<Body = undefined>(
   { body, origin = true, known }: { body?: Joi.Schema<Body>; origin?: boolean; known?: (request: Request, now: Date) => Promise<unknown> },
-  handle: (asked: Asked<Body>) => Promise<Response>,
+  handle: (asked: RouteAsk<Body>) => Promise<Response>,
 ): Handler {
   return (request, context) =>
     guarded(request, async () => {

@@ -10,7 +10,7 @@ import type { ToldReport } from '@/core/reports/report';
 import { dayWords } from '@/core/measure/days';
 import { cache } from '../caches';
 import { homeFormsOf } from '../db/home-forms';
-import { markOf, markOfAll, sameMark, stampsOf, storedPlays, type Mark, type ReportStamp, type StoredPlay, type Whose } from '../db/reports';
+import { markOf, markOfAll, sameMark, stampsOf, storedPlays, type ReportsMark, type ReportStamp, type StoredPlay, type Whose } from '../db/reports';
 import { groupedBy } from '../db/grouped';
 import { knownVersion } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-day';
@@ -33,10 +33,10 @@ export interface ReportedPlay extends StoredPlay {
 
 /** Of what was asked for: the reports that stand and their mark, what is known of each, and where each child stands after them. */
 interface Known {
-  readonly mark: Mark;
+  readonly mark: ReportsMark;
   readonly stamps: readonly ReportStamp[];
   readonly plays: Promise<readonly ReportedPlay[]>;
-  readonly reports: Map<Uuid, { readonly mark: Mark; readonly stored: readonly StoredPlay[] }>;
+  readonly reports: Map<Uuid, { readonly mark: ReportsMark; readonly stored: readonly StoredPlay[] }>;
   readonly children: Map<Uuid, Standing>;
 }
 
@@ -68,7 +68,7 @@ async function playsOf(known: typeof ofClasses, key: Uuid, whose: Whose): Promis
 }
 
 /** Where reports were only added: those that were known and the later ones. Undefined where anything else has changed. */
-async function withLater(kept: Known, whose: Whose, mark: Mark): Promise<readonly ReportStamp[] | undefined> {
+async function withLater(kept: Known, whose: Whose, mark: ReportsMark): Promise<readonly ReportStamp[] | undefined> {
   const last = kept.stamps.at(-1);
   if (!last) return undefined;
   const latest = kept.stamps.reduce((id, { reportId }) => (reportId > id ? reportId : id), last.reportId);

@@ -4,7 +4,7 @@ import QRCode from 'qrcode';
 import { tokenFor } from '../db/access-keys';
 import { childrenOf } from '../db/children';
 import { transact } from '../db/pool';
-import { termAt, type Span } from '../db/schools';
+import { termAt, type DaySpan } from '../db/schools';
 import { settings } from '../settings';
 
 export interface PlainLink {
@@ -26,7 +26,7 @@ function homeUrl(publicUrl: string, token: string): string {
 }
 
 /** Without the square codes, which take a while to draw. */
-export async function plainLinksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: Span; links: PlainLink[] }> {
+export async function plainLinksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: DaySpan; links: PlainLink[] }> {
   const { publicUrl, serverKey } = settings();
   const children = await childrenOf(classId, today);
   const { term, tokens } = await transact(async (db) => {
@@ -50,7 +50,7 @@ export async function plainLinksOf(schoolId: Uuid, classId: Uuid, today: string,
   return { term, links };
 }
 
-export async function linksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: Span; links: Link[] }> {
+export async function linksOf(schoolId: Uuid, classId: Uuid, today: string, now: Date): Promise<{ term: DaySpan; links: Link[] }> {
   const { term, links } = await plainLinksOf(schoolId, classId, today, now);
   const qr = (url: string) => QRCode.toString(url, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
   return { term, links: await Promise.all(links.map(async (link) => ({ ...link, cardQr: await qr(link.cardUrl), slipQr: await qr(link.slipUrl) }))) };

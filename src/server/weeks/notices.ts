@@ -2,7 +2,7 @@
 import { dayWords } from '@/core/measure/days';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import ical, { ICalEventTransparency } from 'ical-generator';
-import type { Notice } from '../db/outbox';
+import type { FamilyNotice } from '../db/outbox';
 
 export interface Announced {
   readonly className: string;
@@ -53,7 +53,7 @@ export function askNotice({ childName, title, sentences }: { childName: string; 
 }
 
 /** A notice as a mail that a mail program opens as a draft; whom it goes to is added there. */
-export async function mailOf({ subject, words, madeAt }: Notice, calendar: { name: string; text: string }): Promise<Buffer> {
+export async function mailOf({ subject, words, madeAt }: FamilyNotice, calendar: { name: string; text: string }): Promise<Buffer> {
   const composer = new MailComposer({
     subject,
     text: words,

@@ -21,7 +21,7 @@ import {
 } from 'react-aria-components';
 import { useController, type Control, type FieldPath, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import styled from 'styled-components';
-import { Select, TextField, type Choice, type TextFieldProps } from '../field';
+import { Select, TextField, type FieldChoice, type TextFieldProps } from '../field';
 import { Notice } from '../notice';
 
 interface Led<T extends FieldValues> {
@@ -80,7 +80,7 @@ export function FormSelect<T extends FieldValues, K extends string>({
   name,
   label,
   choices,
-}: Led<T> & { label: string; choices: readonly Choice<K>[] }) {
+}: Led<T> & { label: string; choices: readonly FieldChoice<K>[] }) {
   const { field: led, fieldState } = useController({ control, name });
   return (
     <Select<K>

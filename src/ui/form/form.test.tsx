@@ -3,7 +3,7 @@ import { render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import Joi from 'joi';
 import { expect, describe, it, vi } from 'vitest';
-import type { Answer } from '../post';
+import type { PostAnswer } from '../post';
 import { InLocale } from '../in-locale';
 import { DayField, FormDay, FormNumber, FormProblem, FormText } from './fields';
 import { tookIt, useSchemaForm } from './schema-form';
@@ -20,9 +20,9 @@ const schema = Joi.object<Visit>({
   day: Joi.string().required(),
 });
 
-const taken: Answer<null> = { ok: true, status: 200, value: null, problem: '' };
+const taken: PostAnswer<null> = { ok: true, status: 200, value: null, problem: '' };
 
-function VisitForm({ onSend, answer = taken }: { onSend: (visit: Visit) => void; answer?: Answer<null> }) {
+function VisitForm({ onSend, answer = taken }: { onSend: (visit: Visit) => void; answer?: PostAnswer<null> }) {
   const form = useSchemaForm(schema, { name: '', steps: null, day: '2027-03-05' });
   const submit = form.handleSubmit((visit) => {
     onSend(visit);
@@ -39,7 +39,7 @@ function VisitForm({ onSend, answer = taken }: { onSend: (visit: Visit) => void;
   );
 }
 
-const refused = (place: string): Answer<null> => ({
+const refused = (place: string): PostAnswer<null> => ({
   ok: false,
   status: 409,
   value: null,

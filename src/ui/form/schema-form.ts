@@ -5,7 +5,7 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import type Joi from 'joi';
 import { useForm, type DefaultValues, type FieldPath, type FieldValues, type UseFormReturn } from 'react-hook-form';
-import type { Answer } from '../post';
+import type { PostAnswer } from '../post';
 
 /** What is wrong with a field, as it is said to a person. */
 const SAID: Readonly<Record<string, string>> = {
@@ -33,7 +33,7 @@ export function useSchemaForm<T extends FieldValues>(schema: Joi.Schema<T>, valu
 }
 
 /** Puts what a route refused beside the fields that it names; what it names no field of stands under the form. True when it was taken. */
-export function tookIt<T extends FieldValues>(form: UseFormReturn<T>, answer: Pick<Answer<unknown>, 'ok' | 'problem' | 'problems'>): boolean {
+export function tookIt<T extends FieldValues>(form: UseFormReturn<T>, answer: Pick<PostAnswer<unknown>, 'ok' | 'problem' | 'problems'>): boolean {
   if (answer.ok) return true;
   const fields = Object.keys(form.getValues());
   const placed = (answer.problems ?? []).filter(({ place }) => fields.includes(place.split('/')[1] ?? ''));

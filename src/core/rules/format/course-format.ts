@@ -95,7 +95,7 @@ export interface Course {
 export const ID = /^[a-z][a-z0-9-]{0,23}$/;
 export const idSchema = Joi.string().pattern(ID);
 export const metres = Joi.number().min(0).max(100);
-export const words = (most: number) => Joi.string().trim().min(1).max(most);
+export const wordsSchema = (most: number) => Joi.string().trim().min(1).max(most);
 
 const spot = { xM: metres.required(), yM: metres.required(), locked: Joi.valid(true), tied: idSchema };
 const side = Joi.number().min(BOX_M[0]).max(BOX_M[1]).required();
@@ -136,13 +136,13 @@ export const courseSchema = Joi.object({
   obstacles: Joi.array().items(placedTarget).max(30),
   routes: Joi.object().pattern(ID, Joi.array().items(Joi.object(spot)).min(2).max(30)),
   zones: Joi.array()
-    .items(Joi.object({ ...spot, name: words(30).required(), radiusM: Joi.number().min(0.05).max(20).required() }))
+    .items(Joi.object({ ...spot, name: wordsSchema(30).required(), radiusM: Joi.number().min(0.05).max(20).required() }))
     .max(12),
   doors: Joi.array()
     .items(Joi.object({ side: floorSide.required(), atM: metres.required(), widthM: Joi.number().min(0.3).max(10).required() }))
     .max(8),
   patches: Joi.array()
-    .items(Joi.object({ ...spot, name: words(30).required(), surface, widthM: metres.required(), depthM: metres.required() }))
+    .items(Joi.object({ ...spot, name: wordsSchema(30).required(), surface, widthM: metres.required(), depthM: metres.required() }))
     .max(12),
   open: Joi.array().items(floorSide).max(4).unique(),
 });

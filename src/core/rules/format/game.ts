@@ -4,7 +4,7 @@ import { byDo } from './by-do';
 import { GAME_FORMAT } from './formats';
 import { IMPLEMENT_IDS, type ImplementId } from '../../objects/catalogue';
 import type { BodyForm, Technique } from '../../motion/assumed';
-import { courseSchema, ID, idSchema, metres, words, type Course, type Id } from './course-format';
+import { courseSchema, ID, idSchema, metres, wordsSchema, type Course, type Id } from './course-format';
 
 export type { Box, Course, Door, FloorSide, Furniture, FurnitureKind, Id, Place, PlacedTarget, Patch, Spot, Surface, Zone } from './course-format';
 export type { OwnThing } from '../../objects/own';
@@ -364,21 +364,21 @@ export const taskSchema = Joi.object({
       Joi.object({
         id: idSchema.required(),
         label: Joi.string().max(30).required(),
-        says: words(60),
+        says: wordsSchema(60),
         as: Joi.string().valid('success', 'failure', 'seldom').required(),
       }),
     )
     .max(8),
   flags: Joi.array().items(idSchema).max(8),
-  flagWords: Joi.object().pattern(ID, words(40)),
-  faces: Joi.array().items(words(24)).min(2).max(6),
+  flagWords: Joi.object().pattern(ID, wordsSchema(40)),
+  faces: Joi.array().items(wordsSchema(24)).min(2).max(6),
   asked: Joi.string().valid('each', 'whistle'),
   feeder: Joi.string().valid('partner', 'wall'),
-  what: words(140),
+  what: wordsSchema(140),
 });
 
 const stageSchema = taskSchema.keys({
-  name: words(30),
+  name: wordsSchema(30),
   rows: Joi.array().items(rowSchema).max(24),
   with: Joi.string().valid('nothing', ...IMPLEMENT_IDS),
 });
@@ -393,12 +393,12 @@ const measureSchema = Joi.object({ ...measureLeaf, tie: Joi.array().items(Joi.ob
 /** What both formats say of a part alike. */
 export const commonOfPart = {
   id: idSchema.required(),
-  title: words(40),
+  title: wordsSchema(40),
   when: condsSchema,
   goes: Joi.object({ n: Joi.number().integer().min(1).max(20).required(), keep: Joi.string().valid('best', 'last', 'sum').required() }).required(),
   counters: Joi.array().items(idSchema).min(1).max(12).required(),
   startAt: Joi.object().pattern(ID, points),
-  counterWords: Joi.object().pattern(ID, words(30)),
+  counterWords: Joi.object().pattern(ID, wordsSchema(30)),
   gates: Joi.object()
     .pattern(
       ID,
@@ -408,7 +408,7 @@ export const commonOfPart = {
         n: Joi.number().integer().min(1).max(200).required(),
         onClock: Joi.boolean().required(),
         before: Joi.string().valid('attempt', 'round'),
-        faces: Joi.array().items(words(24)).min(2).max(6),
+        faces: Joi.array().items(wordsSchema(24)).min(2).max(6),
         passes: Joi.array().items(Joi.number().integer().min(0).max(5)).min(1).max(6),
       }),
     )
@@ -433,7 +433,7 @@ const partSchema = Joi.object({
   ...commonOfPart,
   groups: Joi.object().pattern(ID, groupSchema).required(),
   needs: Joi.array()
-    .items(Joi.object({ name: words(30).required(), n: Joi.number().integer().min(1).max(30).required() }))
+    .items(Joi.object({ name: wordsSchema(30).required(), n: Joi.number().integer().min(1).max(30).required() }))
     .max(12),
   together: Joi.number().integer().min(2).max(4),
   kept: Joi.object().pattern(ID, Joi.object({ farthest: idSchema.required() })),
@@ -446,19 +446,24 @@ const partSchema = Joi.object({
 export const LEVEL_SLOT =
   /^\/(kit\/(implement|marker|form|hand)|course\/(floor\/(widthM|depthM|surface)|furniture|obstacles|zones|doors|patches|open|(places|targets|routes)\/[a-z][a-z0-9-]*(\/\d+)?)|sides\/(n|turn|score|fartherM)|parts\/\d+\/(title|needs|together|counterWords|clock|goes|groups|gates|stages|rows|also|stop|startAt|measure|unfinished|flagsTogether)(\/[A-Za-z0-9-]+)*)$/;
 
-const toldPoint = Joi.object({ word: words(24).required(), point: words(160).required(), look: words(120).required(), fault: words(160).required() });
+const toldPoint = Joi.object({
+  word: wordsSchema(24).required(),
+  point: wordsSchema(160).required(),
+  look: wordsSchema(120).required(),
+  fault: wordsSchema(160).required(),
+});
 const teachingSchema = Joi.object({
   points: Joi.object().pattern(
     Joi.string().valid('underarm', 'overarm', 'set-shot', 'roll', 'kick', 'lift', 'strike-up', 'move', 'gather'),
     Joi.array().items(toldPoint).min(1).max(6),
   ),
-  lookFors: Joi.array().items(words(80)).max(4),
-  cautions: Joi.array().items(words(160)).max(8),
+  lookFors: Joi.array().items(wordsSchema(80)).max(4),
+  cautions: Joi.array().items(wordsSchema(160)).max(8),
 });
 const toBeatSchema = Joi.object({
   value: Joi.number().integer().min(-99_999).max(9_999_999).required(),
   unit: Joi.string().max(20).required(),
-  by: words(60).required(),
+  by: wordsSchema(60).required(),
   on: Joi.string()
     .pattern(/^\d{4}-\d{2}-\d{2}$/)
     .required(),
@@ -467,7 +472,7 @@ const toBeatSchema = Joi.object({
       .valid(...IMPLEMENT_IDS)
       .required(),
     distancesM: Joi.array().items(metres).max(60).required(),
-    targets: Joi.array().items(words(60)).max(60).required(),
+    targets: Joi.array().items(wordsSchema(60)).max(60).required(),
   }).required(),
 });
 

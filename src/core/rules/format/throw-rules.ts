@@ -32,7 +32,7 @@ export interface ThrowRules {
 export const TECHNIQUES = ['underarm', 'overarm', 'set-shot'] as const satisfies readonly Technique[];
 
 /** Exercises between throws, as the sentence says them before "6 times". */
-export const EXERCISES = [
+export const THROW_EXERCISES = [
   'tap your heels',
   'jump like a star',
   'touch the floor',
@@ -121,7 +121,7 @@ export function readThrowRules(game: Game): ThrowRules | null {
     values: mark.value,
     afterHit: hitGo === 'next' || hitGo === 'back' ? hitGo : mark.order === 'free' ? 'choose' : 'stay',
     afterMiss: gate ? 'exercise' : missGo === 'next' || missGo === 'back' || missGo === 'first' ? missGo : 'again',
-    exercise: gate ? { what: gate.what, n: gate.n } : { what: EXERCISES[0], n: 6 },
+    exercise: gate ? { what: gate.what, n: gate.n } : { what: THROW_EXERCISES[0], n: 6 },
     stop: part.clock.kind === 'down' ? { kind: 'seconds', s: part.clock.s } : { kind: 'attempts', n: typeof attempts === 'number' ? attempts : 10 },
     inFlight: part.clock.inFlight ?? 'landed',
     tipped: !tippedRow ? null : tippedRow.validity === 'again' ? 'again' : tippedRow.do.length > 0 ? 'counts' : 'nothing',

@@ -4,7 +4,7 @@ import { isNext } from './engine';
 import type { End, Gate, Task } from '../format/game';
 
 /** Elements that the child may choose among now. */
-export interface Choice {
+export interface MoveChoice {
   readonly group: string;
   readonly kind: 'place' | 'target' | 'pin' | 'item' | 'implement';
   readonly options: readonly number[];
@@ -26,9 +26,9 @@ export interface NextMoves {
   readonly ends: readonly End[];
   readonly flags: readonly { readonly id: string; readonly words: string }[];
   /** The marks that the child may choose among now; null when the order is set. */
-  readonly choice: Choice | null;
+  readonly choice: MoveChoice | null;
   /** The targets, items or pins that the child may choose among now. */
-  readonly aim: Choice | null;
+  readonly aim: MoveChoice | null;
   /** Pins or targets that stand, by their number, for a task that sees what falls. */
   readonly standing: readonly number[];
   /** Of several that fall at once all but one may be put up again: the child says which stays down. */
@@ -51,7 +51,7 @@ export interface NextMoves {
   readonly part: number;
 }
 
-function choiceOf(part: PartProgram, state: State, base: number, index: number, kindsOnly?: 'several'): Choice | null {
+function choiceOf(part: PartProgram, state: State, base: number, index: number, kindsOnly?: 'several'): MoveChoice | null {
   if (index < 0) return null;
   const group = part.groups[index]!;
   if (group.order === 'fixed') return null;

@@ -6,16 +6,16 @@ import { resolveLevel } from '../format/level';
 import type { Lever } from '../format/levers';
 import { plainText, sentencesOf } from './sentences';
 
-export interface Change {
+export interface GameChange {
   readonly lever: Lever | 'words';
   readonly words: string;
 }
 
-const LEVER_ORDER: readonly Change['lever'][] = ['space', 'equipment', 'task', 'people', 'words'];
+const LEVER_ORDER: readonly GameChange['lever'][] = ['space', 'equipment', 'task', 'people', 'words'];
 
 /** What the second of two games, each resolved to a level, has otherwise than the first: by the field's four levers. */
-export function changesBetween(before: Game, after: Game): readonly Change[] {
-  const changes: Change[] = [...spaceChanges(before, after), ...equipmentChanges(before, after), ...peopleChanges(before, after)];
+export function changesBetween(before: Game, after: Game): readonly GameChange[] {
+  const changes: GameChange[] = [...spaceChanges(before, after), ...equipmentChanges(before, after), ...peopleChanges(before, after)];
   const stages = taskChanges(before, after);
   return [...changes, ...stages].sort((a, b) => LEVER_ORDER.indexOf(a.lever) - LEVER_ORDER.indexOf(b.lever));
 }
@@ -25,8 +25,8 @@ const range = (lengths: readonly number[]) => {
   return near === far ? `${near} m` : `${near}–${far} m`;
 };
 
-function spaceChanges(before: Game, after: Game): Change[] {
-  const found: Change[] = [];
+function spaceChanges(before: Game, after: Game): GameChange[] {
+  const found: GameChange[] = [];
   const [a, b] = [placedMarks(before).filter((mark) => mark.towards), placedMarks(after).filter((mark) => mark.towards)];
   if (a.length > 0 && b.length > 0) {
     const mean = (marks: typeof a) => marks.reduce((sum, mark) => sum + mark.lengthM, 0) / marks.length;
@@ -71,8 +71,8 @@ function inventory(list: readonly PlacedTarget[]): ReadonlyMap<string, number> {
   return found;
 }
 
-function equipmentChanges(before: Game, after: Game): Change[] {
-  const found: Change[] = [];
+function equipmentChanges(before: Game, after: Game): GameChange[] {
+  const found: GameChange[] = [];
   const all = (game: Game) => [...Object.values(game.course.targets).flat(), ...(game.course.obstacles ?? [])];
   const [a, b] = [inventory(all(before)), inventory(all(after))];
   const gone = [...a].flatMap(([name, n]) => (n > (b.get(name) ?? 0) ? [`${n - (b.get(name) ?? 0)} ${name}`] : []));
@@ -85,15 +85,15 @@ function equipmentChanges(before: Game, after: Game): Change[] {
   return found;
 }
 
-function peopleChanges(before: Game, after: Game): Change[] {
+function peopleChanges(before: Game, after: Game): GameChange[] {
   if (JSON.stringify(before.sides) === JSON.stringify(after.sides)) return [];
   return [{ lever: 'people', words: after.sides.n === before.sides.n ? 'other turns' : `${after.sides.n} players, was ${before.sides.n}` }];
 }
 
 const FORM_WORDS = { standing: 'standing', seated: 'seated', kneeling: 'kneeling', 'two-hands': 'with two hands' } as const;
 
-function taskChanges(before: Game, after: Game): Change[] {
-  const found: Change[] = [];
+function taskChanges(before: Game, after: Game): GameChange[] {
+  const found: GameChange[] = [];
   const form = (game: Game) => game.kit.form ?? 'standing';
   if (form(before) !== form(after)) found.push({ lever: 'task', words: FORM_WORDS[form(after)] });
   if ((before.kit.hand ?? 'own') !== (after.kit.hand ?? 'own'))

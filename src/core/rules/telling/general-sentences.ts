@@ -189,7 +189,7 @@ class Writer {
         }),
       );
     for (const [counter, { farthest }] of Object.entries(part.kept ?? {}))
-      tell('count', this.say('farthestCounts', { kind: [text(rules.kind(part.groups[farthest]!))], counter: [rules.counter(counter, 2)] }));
+      tell('count', this.farthest(part, farthest, rules, [rules.counter(counter, 2)]));
     tell('count', this.measure(part, at));
     const { unfinished } = this.catalogue;
     if (part.unfinished)
@@ -339,6 +339,15 @@ class Writer {
       return [text(' '), ...fill(group.kind === 'pin' ? this.catalogue.atPins : this.catalogue.atTargets, { n: [text(`${group.n}`)] })];
     const template = target?.aim === 'hit' ? this.catalogue.atToHit : target?.aim === 'in' ? this.catalogue.atToGoIn : this.catalogue.atTarget;
     return target ? [text(' '), ...fill(template, { target: [text(this.language.aimed(target.object))] })] : [];
+  }
+
+  /** Which place counts: the farthest from which a try of its stages came to one of its good ends. */
+  private farthest(part: Part, group: string, rules: RuleWords, counter: readonly Token[]): Sentence {
+    const good = part.stages
+      .filter(({ from }) => from === group)
+      .flatMap(({ ends = [] }) => ends.flatMap((end) => (end.as === 'success' ? [rules.end(end.id)] : [])));
+    const ends = good.length > 0 ? joined(good, this.catalogue.or) : rules.cond(['felled', '>=', 1], '');
+    return this.say('farthestCounts', { kind: [text(rules.kind(part.groups[group]!))], ends, counter });
   }
 
   /** A rule, with all that it looks at and all that it does. One that comes to bear only where an earlier one does not says so. */

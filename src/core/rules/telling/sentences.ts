@@ -10,7 +10,7 @@ import { CATALOGUES, type Catalogue } from './languages';
 import { messages } from './messages.en-gb';
 import { placeName } from './place-name';
 import type { Audience, Sentence, SlotEditor, Token } from './tokens';
-import { EXERCISES, readThrowRules, TECHNIQUES, withThrowRules, type ThrowRules } from '../format/throw-rules';
+import { THROW_EXERCISES, readThrowRules, TECHNIQUES, withThrowRules, type ThrowRules } from '../format/throw-rules';
 
 export type { Audience, Sentence, SlotEditor, Token };
 
@@ -81,7 +81,7 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
           slot('exercise', 'Exercise after a miss', language.own(rules.exercise.what), {
             kind: 'choice',
             value: rules.exercise.what,
-            options: [...new Set([...EXERCISES, rules.exercise.what])]
+            options: [...new Set([...THROW_EXERCISES, rules.exercise.what])]
               .map((what) => ({ value: what, label: what }))
               .concat([{ value: 'none', label: 'no exercise: throw again' }]),
           }),

@@ -4,7 +4,7 @@ import { keyOf } from '@/core/course/things';
 import type { LayoutProps } from './layout-props';
 import { floorRows } from './model';
 import { PickedFigures } from './picked-figures';
-import { List, Stack } from './style';
+import { FloorTable, Stack } from './style';
 import { ThingRow } from './thing-row';
 
 /** What is picked as figures, and everything that stands on the floor as a list: the same layout for the keyboard and for exact typing. */
@@ -15,7 +15,7 @@ export function LayoutLeaf(props: LayoutProps) {
     <Stack>
       {picked.length > 0 ? <PickedFigures {...props} /> : <p>Pick something on the floor, or put something down from the cupboard.</p>}
       {rows.length > 0 && (
-        <List aria-label="Everything on the floor">
+        <FloorTable aria-label="Everything on the floor">
           <thead>
             <tr>
               <th>what</th>
@@ -46,7 +46,7 @@ export function LayoutLeaf(props: LayoutProps) {
               />
             ))}
           </tbody>
-        </List>
+        </FloorTable>
       )}
     </Stack>
   );

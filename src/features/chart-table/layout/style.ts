@@ -22,7 +22,7 @@ export const Stack = styled.div`
   }
 `;
 
-export const List = styled.table`
+export const FloorTable = styled.table`
   width: 100%;
   border-collapse: collapse;
   font-size: var(--type-1);

@@ -13,7 +13,7 @@ import { useAlive } from '@/ui/use-alive';
 import type { DraftAction } from '../draft';
 import type { WantedLevel } from '../table-model';
 import { inTen, likelyWords, reachWords, readDistances, remarksOf } from './model';
-import { Chance, Column, Head, Lengths, Small } from './style';
+import { Chance, LevelBox, LevelHead, LengthLine, LevelNote } from './style';
 
 interface LevelColumnProps {
   readonly id: string;
@@ -59,8 +59,8 @@ export const LevelColumn = memo(function LevelColumn({
   const distances = readDistances(written);
   const reach = reachWords(distances, stepM);
   return (
-    <Column id={id} textValue={name} style={{ gridColumn: index + 1 }} $on={on} onClick={() => onShow({ id, index })}>
-      <Head>
+    <LevelBox id={id} textValue={name} style={{ gridColumn: index + 1 }} $on={on} onClick={() => onShow({ id, index })}>
+      <LevelHead>
         {!readOnly && (
           <Button slot="drag" className="grip" aria-label={`Move ${name}`}>
             <GripVertical size={14} aria-hidden />
@@ -87,7 +87,7 @@ export const LevelColumn = memo(function LevelColumn({
             {!narrow && <span>{reach.steps}</span>}
           </>
         )}
-      </Head>
+      </LevelHead>
       {forecast ? (
         <>
           {forecast.chance && (
@@ -110,14 +110,14 @@ export const LevelColumn = memo(function LevelColumn({
             high={forecast.likelyHigh}
             width={narrow ? 142 : 240}
           />
-          <Small>{likelyWords(forecast, plain)}</Small>
-          <Small>{[...remarksOf(forecast, differs), ...(beat === '' ? [] : [beat])].join(' · ')}</Small>
+          <LevelNote>{likelyWords(forecast, plain)}</LevelNote>
+          <LevelNote>{[...remarksOf(forecast, differs), ...(beat === '' ? [] : [beat])].join(' · ')}</LevelNote>
         </>
       ) : (
-        <Small role="status">working it out …</Small>
+        <LevelNote role="status">working it out …</LevelNote>
       )}
       {on && plain && (
-        <Lengths onClick={(event) => event.stopPropagation()}>
+        <LengthLine onClick={(event) => event.stopPropagation()}>
           {distances.map((length, mark) => (
             <span key={mark}>
               {placeName(mark, distances.length)}{' '}
@@ -137,8 +137,8 @@ export const LevelColumn = memo(function LevelColumn({
               m
             </span>
           ))}
-        </Lengths>
+        </LengthLine>
       )}
-    </Column>
+    </LevelBox>
   );
 });

@@ -15,7 +15,7 @@ import type { WantedLevel } from '../table-model';
 import { LevelMenu, MoveUp } from './level-acts';
 import { LevelColumn } from './level-column';
 import { beatWords, differenceWords, distancesText, hasChoice } from './model';
-import { Columns, Finder, Landing, Small, Strip } from './style';
+import { LevelBoxes, Finder, Landing, LevelNote, Strip } from './style';
 
 export interface LevelStripProps {
   readonly game: Game;
@@ -69,7 +69,7 @@ export function LevelStrip({
   const differs = useMemo(() => settled.levels.map((level, index) => [level.id, differenceWords(settled, index)] as const), [settled]);
   return (
     <Strip $levels={n} aria-label="Levels" tabIndex={n > 3 ? 0 : undefined}>
-      <Columns
+      <LevelBoxes
         $levels={n}
         layout="grid"
         aria-label="Levels in their order"
@@ -100,7 +100,7 @@ export function LevelStrip({
             />
           );
         })}
-      </Columns>
+      </LevelBoxes>
       <Finder>
         {aimed && (
           <>
@@ -134,7 +134,7 @@ export function LevelStrip({
           <QuietButton onPress={onCompare}>Side by side</QuietButton>
           {!readOnly && <MoveUp game={game} shown={shown} par={forecasts[shown]?.par ?? null} dispatch={dispatch} />}
         </div>
-        <Small>{aimed ? restsOn : `for ${audienceName} · ${restsOn}`}</Small>
+        <LevelNote>{aimed ? restsOn : `for ${audienceName} · ${restsOn}`}</LevelNote>
       </Finder>
     </Strip>
   );

@@ -12,7 +12,7 @@ export const Strip = styled.section<{ $levels: number }>`
   scrollbar-width: thin;
 `;
 
-export const Columns = styled(GridList)<{ $levels: number }>`
+export const LevelBoxes = styled(GridList)<{ $levels: number }>`
   grid-column: 1 / span ${({ $levels }) => $levels};
   display: grid;
   grid-template-columns: subgrid;
@@ -29,7 +29,7 @@ export const Landing = styled(DropIndicator)`
   }
 `;
 
-export const Column = styled(GridListItem)<{ $on: boolean }>`
+export const LevelBox = styled(GridListItem)<{ $on: boolean }>`
   position: relative;
   grid-row: 1;
   display: flex;
@@ -51,7 +51,7 @@ export const Column = styled(GridListItem)<{ $on: boolean }>`
   }
 `;
 
-export const Head = styled.div`
+export const LevelHead = styled.div`
   display: flex;
   align-items: baseline;
   gap: var(--space-1) var(--space-4);
@@ -105,12 +105,12 @@ export const Chance = styled.div`
   gap: var(--space-2) var(--space-4);
 `;
 
-export const Small = styled.p`
+export const LevelNote = styled.p`
   font-size: var(--type-1);
   color: var(--ink-soft);
 `;
 
-export const Lengths = styled.div`
+export const LengthLine = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-1) var(--space-4);

@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { emptyPlan, INVENT_FLOOR, type InventedPlan } from '@/core/invent/plan';
 import { InventFloor } from './invent-floor';
-import type { Picked, Putting } from './model';
+import type { InventPick, Putting } from './model';
 
 let plan: InventedPlan;
 function OnTheFloor({ putting }: { putting: Putting }) {
   const [now, setNow] = useState(plan);
-  const [picked, setPicked] = useState<Picked | null>(null);
+  const [picked, setPicked] = useState<InventPick | null>(null);
   return (
     <InventFloor
       plan={now}

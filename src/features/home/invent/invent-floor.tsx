@@ -4,7 +4,7 @@ import type { MouseEvent, ReactNode } from 'react';
 import { INVENT_FLOOR, type InventedPlan } from '@/core/invent/plan';
 import { AIMED, outlineWidthM, type AimedId } from '@/core/objects/catalogue';
 import { useWords } from '@/features/languages/use-words';
-import { byKey, isSame, MIDDLE, withMoved, withPutDown, withTakenOff, type Picked, type Putting } from './model';
+import { byKey, isSame, MIDDLE, withMoved, withPutDown, withTakenOff, type InventPick, type Putting } from './model';
 import { FloorDrawing } from './style';
 
 const WIDTH = 340;
@@ -16,8 +16,8 @@ interface InventFloorProps {
   /** How far a mark is from the target, in the child's own steps. */
   readonly stepsOf: (mark: InventedPlan['marks'][number]) => string;
   readonly putting: Putting;
-  readonly picked: Picked | null;
-  readonly onPick: (picked: Picked | null) => void;
+  readonly picked: InventPick | null;
+  readonly onPick: (picked: InventPick | null) => void;
   readonly onPlan: (plan: InventedPlan) => void;
 }
 
@@ -31,7 +31,7 @@ export function InventFloor({ plan, stepsOf, putting, picked, onPick, onPlan }: 
     place(((clientX - box.left) / box.width) * INVENT_FLOOR.widthM, ((clientY - box.top) / box.height) * INVENT_FLOOR.depthM);
     onPick(null);
   };
-  const thing = (what: Picked, label: string, spot: { readonly xM: number; readonly yM: number }, drawn: ReactNode) => (
+  const thing = (what: InventPick, label: string, spot: { readonly xM: number; readonly yM: number }, drawn: ReactNode) => (
     <OneThing
       key={`${what.kind} ${what.kind === 'target' ? '' : what.index}`}
       label={isSame(picked, what) ? i18n.t('{thing}, picked up', { thing: label }) : label}

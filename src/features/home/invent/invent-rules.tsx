@@ -5,7 +5,7 @@ import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
 import { OPEN_SLOTS, Slotted, useWords } from '@/features/languages/use-words';
 import { Ruled } from '../home-style';
 import { stopId, withPoints, withStop } from './model';
-import { PointsRow, Slots } from './style';
+import { PointsRow, SlotLine } from './style';
 
 const TRIES = [5, 10, 15];
 const SECONDS = [30, 60, 90];
@@ -38,7 +38,7 @@ function Slot<T extends string>({ label, value, choices, onChange }: SlotProps<T
 export function InventRules({ plan, onPlan }: RulesProps) {
   const { i18n, noun } = useWords();
   return (
-    <Slots>
+    <SlotLine>
       <Slotted
         words={i18n.t('I throw a {ball} {how} at a {target}. I have {stop}. If I miss, {miss}.', OPEN_SLOTS)}
         slots={{
@@ -93,7 +93,7 @@ export function InventRules({ plan, onPlan }: RulesProps) {
           ),
         }}
       />
-    </Slots>
+    </SlotLine>
   );
 }
 
@@ -104,7 +104,7 @@ export function PointsOfMarks({ plan, onPlan, stepsOf }: RulesProps & { readonly
       {plan.marks.map((mark, index) => (
         <PointsRow key={index}>
           <span>{i18n.t('Mark {n}: {steps}', { n: index + 1, steps: stepsOf(mark) })}</span>
-          <Slots as="span">
+          <SlotLine as="span">
             <Slotted
               words={i18n.t('gives {points}', OPEN_SLOTS)}
               slots={{
@@ -118,7 +118,7 @@ export function PointsOfMarks({ plan, onPlan, stepsOf }: RulesProps & { readonly
                 ),
               }}
             />
-          </Slots>
+          </SlotLine>
         </PointsRow>
       ))}
     </Ruled>

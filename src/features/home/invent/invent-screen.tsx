@@ -19,7 +19,7 @@ import type { Before } from '../../counter/use-play';
 import { PlayScreen } from '../play-screen';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from '../store';
 import { Making } from './making';
-import { Asked } from './style';
+import { AskedLine } from './style';
 
 type Step =
   | { readonly on: 'make' }
@@ -29,7 +29,7 @@ type Step =
   | { readonly on: 'result'; readonly events: readonly PlayEvent[]; readonly result: Result }
   | { readonly on: 'sent' };
 
-export interface Invention {
+export interface InventedGame {
   readonly id: string;
   readonly plan: InventedPlan;
   readonly score: number | null;
@@ -45,7 +45,7 @@ export interface InventScreenProps {
   readonly begun: BegunGo | undefined;
   readonly onDraft: (plan: InventedPlan) => void;
   /** Resolves when this device has kept it; sending follows. */
-  readonly onSend: (invention: Invention) => Promise<void>;
+  readonly onSend: (invention: InventedGame) => Promise<void>;
   readonly onBack: () => void;
 }
 
@@ -154,7 +154,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
           {top}
           <WholeScore result={step.result} />
           {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
-          <Asked>{i18n.t('Your own game. Is it too easy or too hard? Change it and try again.')}</Asked>
+          <AskedLine>{i18n.t('Your own game. Is it too easy or too hard? Change it and try again.')}</AskedLine>
           <Plain type="button" onClick={() => play()}>
             {i18n.t('Play it again')}
           </Plain>

@@ -11,8 +11,8 @@ import { Big, Bottom, Screen, TopLine } from '../home-style';
 import { ReadAloud } from '../read-aloud';
 import { InventFloor } from './invent-floor';
 import { InventRules, PointsOfMarks } from './invent-rules';
-import { withTakenOff, type Picked, type Putting } from './model';
-import { Gap, NameField, Palette } from './style';
+import { withTakenOff, type InventPick, type Putting } from './model';
+import { GapNote, NameField, ThingBar } from './style';
 
 interface MakingProps {
   readonly name: string;
@@ -27,7 +27,7 @@ export function Making({ name, plan, stepM, onPlan, onBack, onNext }: MakingProp
   const words = useWords();
   const { i18n, own, noun } = words;
   const [putting, setPutting] = useState<Putting>('mark');
-  const [picked, setPicked] = useState<Picked | null>(null);
+  const [picked, setPicked] = useState<InventPick | null>(null);
   const gaps = planGaps(plan);
   const stepsOf = (mark: InventedPlan['marks'][number]) => toParts(distanceM(mark, plan.target), stepPace(stepM), words).words;
   const things: readonly (readonly [Putting, string])[] = [
@@ -50,7 +50,7 @@ export function Making({ name, plan, stepM, onPlan, onBack, onNext }: MakingProp
           'Put it on the floor. Choose a thing, then tap the floor. Tap a thing to pick it up, then tap where it goes. Give your game a name, then play it.',
         )}
       />
-      <Palette role="group" aria-label={i18n.t('Things to put down')}>
+      <ThingBar role="group" aria-label={i18n.t('Things to put down')}>
         {things.map(([id, label]) => (
           <button
             key={id}
@@ -64,7 +64,7 @@ export function Making({ name, plan, stepM, onPlan, onBack, onNext }: MakingProp
             {label}
           </button>
         ))}
-      </Palette>
+      </ThingBar>
       <InventFloor plan={plan} stepsOf={stepsOf} putting={putting} picked={picked} onPick={setPicked} onPlan={onPlan} />
       {picked && picked.kind !== 'target' && (
         <TextButton
@@ -85,9 +85,9 @@ export function Making({ name, plan, stepM, onPlan, onBack, onNext }: MakingProp
         <small>{i18n.t('A name for the game, not of a person.')}</small>
       </NameField>
       {gaps.map((gap) => (
-        <Gap key={gap} role="status">
+        <GapNote key={gap} role="status">
           {own(gap)}
-        </Gap>
+        </GapNote>
       ))}
       <TextButton type="button" onClick={onBack}>
         {i18n.t('Back to the card')}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { emptyPlan, INVENT_FLOOR, INVENT_OBSTACLES, MOST_MARKS, MOST_OBSTACLES, type InventedPlan } from '@/core/invent/plan';
-import { byKey, insideFloor, isSame, MIDDLE, stopId, withMoved, withPoints, withPutDown, withStop, withTakenOff, type Putting } from './model';
+import { byKey, insideInvented, isSame, MIDDLE, stopId, withMoved, withPoints, withPutDown, withStop, withTakenOff, type Putting } from './model';
 
 const bare: InventedPlan = { ...emptyPlan, marks: [], obstacles: [] };
 const put = (...things: Putting[]) => things.reduce<InventedPlan>((plan, thing) => withPutDown(plan, thing, MIDDLE), bare);
@@ -11,12 +11,12 @@ describe('a game of a child’s own on the floor', () => {
   it('keeps all of a thing on the floor, on a grid of 5 cm', () => {
     fc.assert(
       fc.property(fc.double({ min: -9, max: 9, noNaN: true }), fc.double({ min: -9, max: 9, noNaN: true }), (xM, yM) => {
-        const spot = insideFloor({ xM, yM });
+        const spot = insideInvented({ xM, yM });
         expect(spot.xM).toBeGreaterThanOrEqual(0.15);
         expect(spot.xM).toBeLessThanOrEqual(INVENT_FLOOR.widthM - 0.15);
         expect(spot.yM).toBeGreaterThanOrEqual(0.15);
         expect(spot.yM).toBeLessThanOrEqual(INVENT_FLOOR.depthM - 0.15);
-        expect(insideFloor(spot)).toEqual(spot);
+        expect(insideInvented(spot)).toEqual(spot);
         expect(Math.abs(spot.xM * 20 - Math.round(spot.xM * 20))).toBeLessThan(1e-9);
       }),
     );

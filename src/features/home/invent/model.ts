@@ -2,7 +2,7 @@
 import type { INVENT_OBSTACLES } from '@/core/invent/plan';
 import { INVENT_FLOOR, MOST_MARKS, MOST_OBSTACLES, type InventedPlan } from '@/core/invent/plan';
 
-export type Picked = { readonly kind: 'target' } | { readonly kind: 'mark' | 'obstacle'; readonly index: number };
+export type InventPick = { readonly kind: 'target' } | { readonly kind: 'mark' | 'obstacle'; readonly index: number };
 
 export type Putting = 'target' | 'mark' | (typeof INVENT_OBSTACLES)[number];
 
@@ -18,28 +18,28 @@ const STEP_OF_KEYS_M = 0.1;
 const onGrid = (lengthM: number, mostM: number) => Math.round(Math.min(mostM - EDGE_M, Math.max(EDGE_M, lengthM)) / GRID_M) / Math.round(1 / GRID_M);
 
 /** The spot of the grid nearest to it, with all of a thing on the floor. */
-export const insideFloor = ({ xM, yM }: Spot): Spot => ({ xM: onGrid(xM, INVENT_FLOOR.widthM), yM: onGrid(yM, INVENT_FLOOR.depthM) });
+export const insideInvented = ({ xM, yM }: Spot): Spot => ({ xM: onGrid(xM, INVENT_FLOOR.widthM), yM: onGrid(yM, INVENT_FLOOR.depthM) });
 
 export const MIDDLE: Spot = { xM: INVENT_FLOOR.widthM / 2, yM: INVENT_FLOOR.depthM / 2 };
 
 /** One thing more on the floor, if there may be; the one target goes there. A mark farther down the list is worth a point more. */
 export function withPutDown(plan: InventedPlan, putting: Putting, at: Spot): InventedPlan {
-  const spot = insideFloor(at);
+  const spot = insideInvented(at);
   if (putting === 'target') return { ...plan, target: { ...plan.target, ...spot } };
   if (putting === 'mark')
     return plan.marks.length < MOST_MARKS ? { ...plan, marks: [...plan.marks, { ...spot, points: plan.marks.length + 1 }] } : plan;
   return plan.obstacles.length < MOST_OBSTACLES ? { ...plan, obstacles: [...plan.obstacles, { ...spot, object: putting }] } : plan;
 }
 
-export function withMoved(plan: InventedPlan, what: Picked, to: Spot): InventedPlan {
-  const spot = insideFloor(to);
+export function withMoved(plan: InventedPlan, what: InventPick, to: Spot): InventedPlan {
+  const spot = insideInvented(to);
   if (what.kind === 'target') return { ...plan, target: { ...plan.target, ...spot } };
   if (what.kind === 'mark') return { ...plan, marks: plan.marks.map((mark, at) => (at === what.index ? { ...mark, ...spot } : mark)) };
   return { ...plan, obstacles: plan.obstacles.map((one, at) => (at === what.index ? { ...one, ...spot } : one)) };
 }
 
 /** The target stays: a game needs one. */
-export function withTakenOff(plan: InventedPlan, what: Picked): InventedPlan {
+export function withTakenOff(plan: InventedPlan, what: InventPick): InventedPlan {
   if (what.kind === 'mark') return { ...plan, marks: plan.marks.filter((_, at) => at !== what.index) };
   if (what.kind === 'obstacle') return { ...plan, obstacles: plan.obstacles.filter((_, at) => at !== what.index) };
   return plan;
@@ -50,7 +50,7 @@ export const withPoints = (plan: InventedPlan, index: number, points: number): I
   marks: plan.marks.map((mark, at) => (at === index ? { ...mark, points } : mark)),
 });
 
-export const isSame = (one: Picked | null, other: Picked): boolean =>
+export const isSame = (one: InventPick | null, other: InventPick): boolean =>
   one !== null && one.kind === other.kind && (one.kind === 'target' || other.kind === 'target' || one.index === other.index);
 
 /** Where an arrow key takes a thing; null for another key. */

@@ -22,7 +22,7 @@ export const FloorDrawing = styled.svg`
   }
 `;
 
-export const Palette = styled.div`
+export const ThingBar = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-3);
@@ -42,7 +42,7 @@ export const Palette = styled.div`
   }
 `;
 
-export const Slots = styled.p`
+export const SlotLine = styled.p`
   line-height: 2.3;
   & select,
   & input {
@@ -79,10 +79,10 @@ export const NameField = styled.label`
   }
 `;
 
-export const Gap = styled.p`
+export const GapNote = styled.p`
   color: var(--ink-soft);
 `;
 
-export const Asked = styled.p`
+export const AskedLine = styled.p`
   text-align: center;
 `;
