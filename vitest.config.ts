@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 // React leaves out what its tests need where this says production, as a shell or an earlier build may.
 Object.assign(process.env, { NODE_ENV: 'test' });
 
+/** What stands in for something, or has a worker: not among those that share what they import. */
+const ALONE = ['src/ui/post.test.ts', 'src/workers/*.test.ts'];
 const APART = ['durability', 'web-server', 'migrate-again', 'migrations', 'database', 'demo', 'limits'].map((name) => `tests/server/${name}.test.ts`);
 
 export default defineConfig({
@@ -16,11 +18,14 @@ export default defineConfig({
     fileParallelism: true,
     maxWorkers: 2,
     projects: [
-      // The core keeps nothing between calls: its tests share what they import.
-      { extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts', 'tests/{unit,laws,games,format-1}/**/*.test.ts'], isolate: false } },
+      // The core and the models of screens keep nothing between calls: their tests share what they import.
+      {
+        extends: true,
+        test: { name: 'core', include: ['src/**/*.test.ts', 'tests/{unit,laws,games,format-1}/**/*.test.ts'], exclude: ALONE, isolate: false },
+      },
       // So do the routes, but for a pool of connections: tests that have a database or a server of their own, or stand in for something, do not.
       { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], exclude: APART, isolate: false } },
-      { extends: true, test: { name: 'rest', include: ['src/!(core)/**/*.test.{ts,tsx}', ...APART] } },
+      { extends: true, test: { name: 'rest', include: ['src/**/*.test.tsx', ...ALONE, ...APART] } },
     ],
   },
 });
