@@ -65,7 +65,9 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
       ))}
       {spots.map((spot, index) => {
         const angle = toDegrees(Math.atan2(-spot.y, -spot.x));
-        const side = spot.x < -8 ? -1 : 1;
+        // Straight ahead: on the side where no way to a farther mark goes through the words.
+        const ahead = spots.some((other) => other.y > spot.y && other.x > 8) ? -1 : 1;
+        const side = Math.abs(spot.x) > 8 ? Math.sign(spot.x) : ahead;
         return (
           <g key={index}>
             <line x1={0} y1={0} x2={spot.x} y2={spot.y} stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="2 6" strokeLinecap="round" />
