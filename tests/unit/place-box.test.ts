@@ -112,6 +112,16 @@ describe('the chance from a box', () => {
     expect(hitsInHundred({ chance, ends: ends! })).toMatch(/^about \d+ hits in 100 from its nearest point, \d+ from its farthest$/);
   });
 
+  it('that holds the target is certain from on it, and every other mark keeps its own figures', () => {
+    const target = Object.values(resolveLevel(lamps, 0).course.targets).flat()[0]!;
+    const first = { ...last, index: 0 };
+    const point = withThingAt(lamps, 0, first, { xM: target.xM - 0.4, yM: target.yM });
+    const over = forecastLevel(withBox(point, 0, first, { widthM: 1.6, depthM: 1.6 }), 0, ASK).places;
+    expect(over[0]!.ends!.nearest).toEqual({ distanceM: 0, chance: 1 });
+    expect(over[0]!.ends!.farthest.distanceM).toBeGreaterThan(1.4);
+    expect(over.slice(1)).toEqual(forecastLevel(point, 0, ASK).places.slice(1));
+  });
+
   it('of a point has no ends, and a box of no matter what size plays from its middle', () => {
     expect(forecastLevel(lamps, 0, ASK).places.every(({ ends }) => ends === undefined)).toBe(true);
     const there = placeOf(boxed);

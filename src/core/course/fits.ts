@@ -129,20 +129,21 @@ const SIDE_WORDS: Readonly<Record<FloorSide, string>> = { top: 'far side', botto
 function runsOut({ game, levelIndex, level, flights }: Look): Found[] {
   const { open = [] } = level.course;
   if (open.length === 0) return [];
-  return flights.flatMap((flight): Found[] => {
+  const over = flights.flatMap((flight) => {
     const out = leaves(level, flight);
-    if (!out || !open.includes(out.side) || out.overM < 0.1) return [];
-    return [
-      {
-        kind: 'runs-out',
-        at: out.at,
-        things: [{ kind: 'place', group: flight.group, index: flight.index }],
-        words: `A ball from ${placeWords(level, flight)} may run ${metres(out.overM)} over the open side (${SIDE_WORDS[out.side]}). No road may be there.`,
-        danger: true,
-        ways: () => [turnedAway(game, levelIndex, [flight]), softBall(game)],
-      },
-    ];
+    return out && open.includes(out.side) && out.overM >= 0.1 ? [{ flight, out }] : [];
   });
+  // Of several ways from one place the farthest is told.
+  return over
+    .sort((one, other) => other.out.overM - one.out.overM)
+    .map(({ flight, out }) => ({
+      kind: 'runs-out',
+      at: out.at,
+      things: [{ kind: 'place', group: flight.group, index: flight.index }],
+      words: `A ball from ${placeWords(level, flight)} may run ${metres(out.overM)} over the open side (${SIDE_WORDS[out.side]}). No road may be there.`,
+      danger: true,
+      ways: () => [turnedAway(game, levelIndex, [flight]), softBall(game)],
+    }));
 }
 
 /** Where the line of a try leaves the floor within its reach, and how far it may go on from there. */

@@ -107,18 +107,24 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
     const moved = compile(there);
     if (!moved.ok) throw new Error(moved.problems[0]!.reason);
     const marks = throwers.map((one) => markAims(moved.value, childTables(moved.value, one)));
-    return marks[0]!.map(({ distanceM }, index) => ({ distanceM, chance: mean(marks.map((child) => child[index]!.chance)) }));
+    return new Map(marks[0]!.map(({ key, distanceM }, index) => [key, { distanceM, chance: mean(marks.map((child) => child[index]!.chance)) }]));
   });
   const places = bySkill[0]!.map((mark, index) => ({
     distanceM: mark.distanceM,
     ...(mark.group !== undefined && { group: mark.group, index: mark.index }),
-    ...(atEnds && isBox(level, mark) && { ends: { nearest: atEnds.nearest[index]!, farthest: atEnds.farthest[index]! } }),
+    ...(atEnds &&
+      isBox(level, mark) && {
+        ends: { nearest: atEnds.nearest.get(mark.key) ?? ON_THE_TARGET, farthest: atEnds.farthest.get(mark.key) ?? ON_THE_TARGET },
+      }),
     chance: mean(bySkill.map((child) => child[index]!.chance)),
     low: wilder[index]!.chance,
     high: steadier[index]!.chance,
   }));
   return { places, chance: meanOf(places), ...playMany(program, tables, ask), restsOn: group.attempts };
 }
+
+/** In a box that holds the target itself one may stand on it: from there nothing is aimed. */
+const ON_THE_TARGET: ChanceFrom = { distanceM: 0, chance: 1 };
 
 const isBox = ({ course }: Game, { group, index }: AimedMark): boolean => group !== undefined && course.places[group]![index]!.box !== undefined;
 
@@ -136,6 +142,8 @@ function endsOfBoxes<T>(level: Game, of: (there: Game) => T): { readonly nearest
 }
 
 interface AimedMark {
+  /** Its part, stage and place: the same wherever the marks stand. */
+  readonly key: string;
   readonly group: string | undefined;
   readonly index: number;
   readonly distanceM: number;
@@ -154,7 +162,7 @@ function markAims(program: Program, tables: ChildTables): AimedMark[] {
           .filter((aim): aim is Aim & { chance: number } => aim.chance !== null && aim.distanceM > 0);
         if (aims.length === 0) return [];
         const { distanceM, chance } = aims.reduce((best, aim) => (aim.chance > best.chance ? aim : best));
-        return [{ group: from, index: place, distanceM, chance }];
+        return [{ key: `${p} ${t} ${place}`, group: from, index: place, distanceM, chance }];
       }).flat();
     }),
   );

@@ -1,5 +1,5 @@
 /** Where to put things and marks, in the child's own paces. */
-import { sideOf, targetFrom, type PlacedMark } from '../course/geometry';
+import { sideOf, targetFrom, type PlacedMark, type Side } from '../course/geometry';
 import { toParts, type Pace } from '../measure/lengths';
 import { nameOf } from '../objects/catalogue';
 import type { Box, Game } from '../rules/format/game';
@@ -57,7 +57,6 @@ function layOut(game: Game, words: Words): string[] {
 class Walks {
   private readonly targets;
   private readonly marker;
-  private sidesTold = false;
 
   constructor(
     private readonly game: Game,
@@ -72,11 +71,12 @@ class Walks {
   told(): string[] {
     const walks = this.ways.flatMap((one): string[] => {
       if (one.mark.spot.box) return [this.boxed(one, one.mark.spot.box)];
-      const alike = this.ways.filter((other) => this.isAsFar(one, other));
-      if (alike.length < 2) return [this.point(one)];
+      const alike = this.toldWith(one);
+      if (alike.length === 1) return [this.point(one)];
       return alike[0] === one ? [this.together(alike)] : [];
     });
-    return this.sidesTold ? [...walks, this.words.i18n.t('Left and right are meant as you stand there and look at it.')] : walks;
+    const sided = this.ways.some((one) => ['left', 'right'].includes(this.side(one)));
+    return sided ? [...walks, this.words.i18n.t('Left and right are meant as you stand there and look at it.')] : walks;
   }
 
   private isAsFar({ mark, steps }: Way, other: Way): boolean {
@@ -101,13 +101,24 @@ class Walks {
     return walking ? i18n.t('Walk {steps} away from the {thing}{also}.', from) : i18n.t('Measure {steps} away from the {thing}{also}.', from);
   }
 
-  /** On which side of the mark before it, seen from what both look towards. */
-  private beside({ mark }: Way, before: Way | undefined): string {
+  /** The marks that are told with one: itself alone, or all as far in its group. */
+  private toldWith(one: Way): readonly Way[] {
+    if (one.mark.spot.box) return [one];
+    const alike = this.ways.filter((other) => this.isAsFar(one, other));
+    return alike.length < 2 ? [one] : alike;
+  }
+
+  /** On which side of the mark told before it, seen from there towards what both look at: of several told as one, among themselves. */
+  private side(one: Way): Side {
+    const alike = this.toldWith(one);
+    const before = alike.length > 1 ? alike[alike.indexOf(one) - 1] : this.ways[one.at - 1];
+    const { towards, spot } = one.mark;
+    return towards !== undefined && before?.mark.towards === towards ? sideOf(towards, before.mark.spot, spot) : 'along';
+  }
+
+  private beside(one: Way): string {
     const { i18n } = this.words;
-    if (!mark.towards || before?.mark.towards !== mark.towards) return '';
-    const side = sideOf(mark.towards, before.mark.spot, mark.spot);
-    if (side === 'left' || side === 'right') this.sidesTold = true;
-    switch (side) {
+    switch (this.side(one)) {
       case 'along':
         return '';
       case 'left':
@@ -120,7 +131,7 @@ class Walks {
   }
 
   private away(one: Way): string {
-    const side = this.beside(one, this.ways[one.at - 1]);
+    const side = this.beside(one);
     return this.wayTo(one, side === '' ? '' : `, ${side}`);
   }
 
@@ -140,8 +151,8 @@ class Walks {
 
   private together(several: readonly Way[]): string {
     const { i18n } = this.words;
-    const names = several.map((one, at) => {
-      const side = this.beside(one, several[at - 1]);
+    const names = several.map((one) => {
+      const side = this.beside(one);
       return side === '' ? one.name : `${one.name} (${side})`;
     });
     const ways = `, ${i18n.t('{n} ways', { n: several.length })}`;

@@ -74,9 +74,11 @@ async function assignmentsFor(
 ): Promise<Assigned[]> {
   const calibrated = fitted && { fitted };
   const shelf = shelfOf(racks, shippedRacks);
-  const seed = createHash('sha256').update(JSON.stringify(game)).digest().readUInt32BE(0);
+  const ofGame = createHash('sha256').update(JSON.stringify(game)).digest();
+  const seed = ofGame.readUInt32BE(0);
   const from = createHash('sha256')
-    .update(JSON.stringify([MODEL_VERSION, game, Object.entries(racks).sort(), fitted ?? null]))
+    .update(ofGame)
+    .update(JSON.stringify([MODEL_VERSION, Object.entries(racks).sort(), fitted ?? null]))
     .digest('base64url');
   const assigned: Assigned[] = [];
   for (const child of children) {
