@@ -15,7 +15,7 @@ import { changesOf, setUpChangesOf } from './changes';
 import { playsOf, programOf, told, telling, VOICES } from './told';
 
 const PLAYS = LONG ? 120 : 40;
-const ONE_OF = LONG ? 1 : 16;
+const ONE_OF = LONG ? 1 : 24;
 
 const GAMES = [...STARTERS, ...PRACTISED.map(({ kind, game }) => ({ id: kind, game }))];
 
@@ -32,7 +32,7 @@ const isUnused = (game: Game, place: string): boolean => {
 
 describe('told: a change of the rules that a play shows is a change of the words', () => {
   let sampled = 0;
-  afterAll(() => expect(sampled).toBeGreaterThan(LONG ? 20 * GAMES.length : 500));
+  afterAll(() => expect(sampled).toBeGreaterThan(LONG ? 20 * GAMES.length : 250));
   it.each(GAMES)('$id', ({ game }) => {
     const level = levelOf(game, 0);
     const plays = playsOf(programOf(level), PLAYS);

@@ -13,7 +13,7 @@ import { startWebServer } from '../web-server';
 import { envelopeFor, makeSchool, sendTo } from './school';
 import { LONG } from '../long';
 
-const ROUNDS = LONG ? 20 : 3;
+const ROUNDS = LONG ? 20 : 2;
 const homes: string[] = [];
 
 /** A folder of its own for the database of each test. */
@@ -51,9 +51,9 @@ const gone = (child: ChildProcess) =>
   new Promise<void>((resolve) => (child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve())));
 
 const CONNECTIONS = 50;
-const REPORTS = LONG ? 1000 : 300;
+const REPORTS = LONG ? 1000 : 150;
 /** After so many acknowledgements the web server is killed. */
-const KILL_AFTER = LONG ? 350 : 100;
+const KILL_AFTER = LONG ? 350 : 50;
 
 it('hundreds of reports sent at once by fifty connections are stored exactly once each, though the web server is killed and started again in the middle', async () => {
   const password = randomBytes(12).toString('base64url');

@@ -14,6 +14,7 @@ import { usualWays, type Ways } from '@/features/home/store';
 import { scoreWords, todayHere } from '@/features/home/words';
 import { cardItem } from '../examples/card-item';
 import { STARTERS } from '../examples/starters';
+import { LONG } from '../long';
 
 const ways = (change: Partial<Ways> = {}): Ways => ({ ...usualWays('t'), ...change });
 const STEP_M = 0.53;
@@ -33,7 +34,7 @@ describe('the game in hand at home', () => {
 
   it.each([...ITEMS])('%s, played in any of its forms and counted afterwards, is a clean report', (_id, item) => {
     const levels = new Map<number, KnownLevel>();
-    for (const form of item.forms) {
+    for (const form of LONG ? item.forms : item.forms.filter((_, n) => n % 3 === 0)) {
       const hand = inHand(item, form.id, ways());
       const compiled = compile(hand.level);
       if (!compiled.ok) throw new Error(`${form.id}: ${compiled.problems[0]!.reason}`);

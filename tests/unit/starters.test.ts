@@ -24,7 +24,7 @@ import { STARTERS } from '../examples/starters';
 import { LONG } from '../long';
 
 /** `npm run drill` plays more. */
-const PLAYS = LONG ? 1000 : 120;
+const PLAYS = LONG ? 1000 : 60;
 const SEED = 77;
 
 function programOf(game: Game, level: number): Program {

@@ -11,13 +11,12 @@ describe('a simulated child that is watched', () => {
     const watched = watchGo(level, { ageYears: game.ageYears ?? 8 }, 3, 1)!;
     expect(replay(watched.program, watched.events, 'attempts').refused).toEqual([]);
     const { widthM, depthM } = level.course.floor;
-    let before = momentOf(watched, 0);
+    const off: number[] = [];
     for (let t = 0; t <= watched.endMs; t += 20) {
       const now = momentOf(watched, t);
-      if (!now || !before) continue;
-      for (const spot of [now.child, now.ball]) expect(spot.xM >= 0 && spot.xM <= widthM && spot.yM >= 0 && spot.yM <= depthM).toBe(true);
-      before = now;
+      if (now && ![now.child, now.ball].every(({ xM, yM }) => xM >= 0 && xM <= widthM && yM >= 0 && yM <= depthM)) off.push(t);
     }
+    expect(off).toEqual([]);
     const times = watched.tries.flatMap((one) => [one.fromMs, one.toMs]);
     expect([...times].sort((a, b) => a - b)).toEqual(times);
   });

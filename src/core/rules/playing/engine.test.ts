@@ -279,6 +279,8 @@ describe('sentences', () => {
     expect(CATALOGUES['en-GB'].length(2.5)).toBe('2.5 m');
   });
   it('every slot of every starter can be set where it stands, and gives a game that reads', () => {
+    const wrong: string[] = [];
+    let tried = 0;
     for (const { id, game } of STARTERS) {
       for (const token of sentencesOf(game, 'precise').flat()) {
         if (token.kind !== 'slot') continue;
@@ -287,10 +289,13 @@ describe('sentences', () => {
           editor.kind === 'number' ? [editor.min, editor.max] : editor.kind === 'choice' ? editor.options.map((one) => one.value) : ['Other words'];
         for (const value of values) {
           const changed = withSlot(game, token.slot, value);
-          expect(readGame(changed), `${id} ${token.slot} = ${value}`).toMatchObject({ ok: true });
-          if (value !== editor.value) expect(changed, `${id} ${token.slot} = ${value}`).not.toEqual(game);
+          const same = JSON.stringify(changed) === JSON.stringify(game);
+          if (!readGame(changed).ok || (same && value !== editor.value)) wrong.push(`${id} ${token.slot} = ${value}`);
+          tried += 1;
         }
       }
     }
+    expect(wrong).toEqual([]);
+    expect(tried).toBeGreaterThan(1000);
   });
 });
