@@ -1,16 +1,21 @@
 import { describe, expect, it } from 'vitest';
-import { cache } from './caches';
+import { cache, keptOr } from './caches';
 
-describe('what is kept in memory', () => {
-  it('lets go of what was not asked for the longest, not of everything', () => {
-    const kept = cache<{ n: number }>('a test', 3);
-    for (const n of [1, 2, 3]) kept.set(`${n}`, { n });
-    kept.get('1');
-    kept.set('4', { n: 4 });
-    expect(['1', '2', '3', '4'].map((key) => kept.has(key))).toEqual([true, false, true, true]);
+describe('what a server keeps', () => {
+  it('is worked out once, though fifty ask for it at once, and is there afterwards', async () => {
+    const kept = cache<Promise<number>>('once, in a test', 3);
+    let worked = 0;
+    const work = async () => {
+      await new Promise((resolve) => setTimeout(resolve, 1));
+      return (worked += 1);
+    };
+    expect(new Set(await Promise.all(Array.from({ length: 50 }, () => keptOr(kept, 'a', work))))).toEqual(new Set([1]));
+    expect(await keptOr(kept, 'a', work)).toBe(1);
+    expect(await keptOr(kept, 'b', work)).toBe(2);
   });
-  it('is one for each name, wherever it is asked for', () => {
-    cache<{ n: number }>('another test', 3).set('here', { n: 1 });
-    expect(cache<{ n: number }>('another test', 3).get('here')).toEqual({ n: 1 });
+  it('is not what failed: that is tried again', async () => {
+    const kept = cache<Promise<string>>('failed, in a test', 3);
+    await expect(keptOr(kept, 'a', () => Promise.reject(new Error('away')))).rejects.toThrow('away');
+    expect(await keptOr(kept, 'a', () => Promise.resolve('back'))).toBe('back');
   });
 });

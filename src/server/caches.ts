@@ -19,3 +19,16 @@ export function cache<Value extends Kept>(name: string, most: number): LRUCache<
   all.set(name, known);
   return known as LRUCache<string, Value>;
 }
+
+/**
+ * What is kept under this key, else what `work` comes to. Asked for by fifty at once, as after a restart, it is worked out once for all of them;
+ * what failed is not kept.
+ */
+export async function keptOr<Value>(kept: LRUCache<string, Promise<Value>>, key: string, work: () => Promise<Value>): Promise<Value> {
+  const known = kept.get(key);
+  if (known) return known;
+  const made = work();
+  kept.set(key, made);
+  made.catch(() => kept.get(key) === made && kept.delete(key));
+  return made;
+}

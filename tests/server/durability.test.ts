@@ -51,9 +51,9 @@ const gone = (child: ChildProcess) =>
   new Promise<void>((resolve) => (child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve())));
 
 const CONNECTIONS = 50;
-const REPORTS = LONG ? 1000 : 150;
+const REPORTS = LONG ? 1000 : 300;
 /** After so many acknowledgements the web server is killed. */
-const KILL_AFTER = LONG ? 350 : 50;
+const KILL_AFTER = LONG ? 350 : 100;
 
 it('hundreds of reports sent at once by fifty connections are stored exactly once each, though the web server is killed and started again in the middle', async () => {
   const password = randomBytes(12).toString('base64url');

@@ -1,6 +1,6 @@
 import type { Uuid } from '@/contract/ids';
 import type { HomeForm } from '@/core/sheet/home-form';
-import { cache } from '../caches';
+import { cache, keptOr } from '../caches';
 import { parsed } from './games';
 import { newId, toBytes, toText } from './ids';
 import { firstRow, insertMany, type Db } from './pool';
@@ -17,15 +17,13 @@ export async function addHomeForms(db: Db, added: readonly { readonly itemId: Uu
   return ids.map(toText);
 }
 
-const known = cache<readonly HomeForm[]>('forms of an assignment', 500);
+const known = cache<Promise<readonly HomeForm[]>>('forms of an assignment', 500);
 
 /** The forms of an assignment; they never change, so what was read once is kept. Empty for what was sent before there were any. */
 export async function homeFormsOf(id: Uuid | null): Promise<readonly HomeForm[]> {
   if (id === null) return [];
-  const found = known.get(id);
-  if (found) return found;
-  const row = await firstRow<{ body: HomeForm[] | string }>('SELECT body FROM home_forms WHERE id = ?', [toBytes(id)]);
-  const forms: readonly HomeForm[] = row ? parsed(row.body) : [];
-  known.set(id, forms);
-  return forms;
+  return keptOr(known, id, async () => {
+    const row = await firstRow<{ body: HomeForm[] | string }>('SELECT body FROM home_forms WHERE id = ?', [toBytes(id)]);
+    return row ? parsed(row.body) : [];
+  });
 }

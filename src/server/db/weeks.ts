@@ -2,7 +2,7 @@ import type { AssignedSetUp, KitThing, AroundTheGames } from '@/contract/assignm
 import type { Uuid } from '@/contract/ids';
 import type { KnownLevel } from '@/core/reports/reach';
 import type { Game } from '@/core/rules/format/game';
-import { cache } from '../caches';
+import { cache, keptOr } from '../caches';
 import { storedGame, parsed } from './games';
 import { newId, toBytes, toText } from './ids';
 import { padded } from './gather';
@@ -371,16 +371,14 @@ export interface KnownVersion {
   readonly levels: Map<number, KnownLevel>;
 }
 
-const versions = cache<KnownVersion>('versions of games', 500);
+const versions = cache<Promise<KnownVersion>>('versions of games', 500);
 
 /** A version with its compiled levels. Versions never change, so what was read once is kept. */
-export async function knownVersion(versionId: Uuid): Promise<KnownVersion> {
-  const known = versions.get(versionId);
-  if (known) return known;
-  const row = await firstRow<{ body: Game | string }>('SELECT body FROM game_versions WHERE id = ?', [toBytes(versionId)]);
-  const version = { game: storedGame(row!.body), levels: new Map<number, KnownLevel>() };
-  versions.set(versionId, version);
-  return version;
+export function knownVersion(versionId: Uuid): Promise<KnownVersion> {
+  return keptOr(versions, versionId, async () => {
+    const row = await firstRow<{ body: Game | string }>('SELECT body FROM game_versions WHERE id = ?', [toBytes(versionId)]);
+    return { game: storedGame(row!.body), levels: new Map<number, KnownLevel>() };
+  });
 }
 
 export async function versionBody(versionId: Uuid): Promise<Game> {
