@@ -167,14 +167,15 @@ export interface EqualSetUp {
 
 /** Length up to `farM`, in whole centimetres, at which the chance of a place comes to `wanted` (bisection; it falls with distance). Metres. */
 export function lengthFor(wanted: number, chanceAt: (lengthM: number) => number, farM = FARTHEST_M): number {
-  let near = NEAREST_M;
-  let far = farM;
-  for (let i = 0; i < STEPS; i += 1) {
-    const middle = (near + far) / 2;
-    if (chanceAt(middle) > wanted) near = middle;
-    else far = middle;
+  let nearCm = Math.round(100 * NEAREST_M);
+  let farCm = Math.round(100 * farM);
+  // The centimetre that the length rounds to: asked between two of them, so that no more is worked out than is told.
+  while (nearCm < farCm) {
+    const middleCm = Math.floor((nearCm + farCm) / 2);
+    if (chanceAt((middleCm + 0.5) / 100) > wanted) nearCm = middleCm + 1;
+    else farCm = middleCm;
   }
-  return Math.round(((near + far) / 2) * 100) / 100;
+  return nearCm / 100;
 }
 
 /**
