@@ -304,14 +304,16 @@ function walkStates(program: Program, known: Known, counters: readonly string[],
   const part = program.parts[0]!;
   const cells = [...new Set([...tellingCells(part, known), ...counters.map((counter) => part.counterOffset(counter))])];
   const aliked = new Set(part.groups.filter((group) => alike(part.part, group.id)).map((group) => group.offset));
+  // Two characters a cell: a tenth of the time that figures in words take.
+  const codes = new Uint16Array(2 * cells.length);
   const keyOf = (state: State) => {
     const base = state[AT.base]!;
-    let key = '';
-    for (const cell of cells) {
-      const value = state[base + cell]!;
-      key += aliked.has(cell) ? ' ' : `${aliked.has(cell - 1) ? popCount(value) : value} `;
-    }
-    return key;
+    cells.forEach((cell, at) => {
+      const value = aliked.has(cell) ? 0 : aliked.has(cell - 1) ? popCount(state[base + cell]!) : state[base + cell]!;
+      codes[2 * at] = value;
+      codes[2 * at + 1] = value >>> 16;
+    });
+    return String.fromCharCode.apply(null, codes as unknown as number[]);
   };
   const most = known.attempts ?? Math.min(known.mostAttempts ?? Infinity, (known.seconds ?? Infinity) / FASTEST_TRY_S);
   const seen = new Set<string>();
