@@ -11,6 +11,10 @@ import { LIE_UNIT, type ChildTables, type TaskTables } from './attempts';
 import { PIN_NODES } from './pins';
 import { GAP_NODES } from '../motion/ground';
 
+// Where things stand in the state, as names of this file: one that is imported is looked up anew at every use.
+const { base: AT_BASE, clockT: AT_CLOCK_T, heldSince: AT_HELD_SINCE, lastT: AT_LAST_T, part: AT_PART, phase: AT_PHASE, side: AT_SIDE } = AT;
+const { stage: B_STAGE, usedMs: B_USED_MS } = B;
+
 /** A go without a clock or an end is left after so many tries. */
 const MOST_TRIES = 400;
 
@@ -57,20 +61,20 @@ export function simulateGo(
   const choiceHash = playHash(seed, play, PURPOSE.choice);
   let t = 0;
   let lieMm = -1;
-  for (let n = 0; n < MOST_TRIES && state[AT.phase] !== Phase.finished; n += 1) {
-    if (state[AT.phase] === Phase.between) {
-      t = Math.max(t, state[AT.lastT]!);
+  for (let n = 0; n < MOST_TRIES && state[AT_PHASE] !== Phase.finished; n += 1) {
+    if (state[AT_PHASE] === Phase.between) {
+      t = Math.max(t, state[AT_LAST_T]!);
       begin(program, state, t);
       record?.push({ do: 'begin', t });
       lieMm = -1;
     }
-    const part = program.parts[state[AT.part]!]!;
-    const base = state[AT.base]!;
+    const part = program.parts[state[AT_PART]!]!;
+    const base = state[AT_BASE]!;
     const down = part.clockDownMs;
-    const clockT = state[AT.clockT]!;
+    const clockT = state[AT_CLOCK_T]!;
     // A player's share of a countdown that is split, or the whole.
-    const share = program.turn === 'half-time' && program.sides > 1 ? (down * (state[AT.side]! + 1)) / program.sides : down;
-    const used = part.clockPer === 'side' ? state[base + B.usedMs]! : 0;
+    const share = program.turn === 'half-time' && program.sides > 1 ? (down * (state[AT_SIDE]! + 1)) / program.sides : down;
+    const used = part.clockPer === 'side' ? state[base + B_USED_MS]! : 0;
     const whistle = down > 0 ? clockT + share - used : Infinity;
 
     let owing = false;
@@ -80,12 +84,12 @@ export function simulateGo(
       owing = true;
       t = doGate(program, part, state, g, owed, tables.gateMs[part.index]![g]!, t, whistle, seed, play, n, times, record);
     }
-    if (owing && t >= whistle && state[AT.heldSince]! < 0) {
+    if (owing && t >= whistle && state[AT_HELD_SINCE]! < 0) {
       if (!whistleBlown(program, part, state, t, whistle, record)) break;
       continue;
     }
-    const compiled = part.stages[state[base + B.stage]!]!;
-    const task = tables.parts[part.index]![state[base + B.stage]!]!;
+    const compiled = part.stages[state[base + B_STAGE]!]!;
+    const task = tables.parts[part.index]![state[base + B_STAGE]!]!;
     if (compiled.atWhistle) {
       const end = picked(task.ends, 0, task.endIndex.length, attemptDraw(outcomeHash, n));
       t = Math.max(t, whistle);
@@ -95,14 +99,14 @@ export function simulateGo(
     }
     t += task.aimLeastMs + (attemptDraw(aimHash, n) % Math.max(1, task.aimSpreadMs));
     // The clock moves on while an exercise off the clock is done: look again.
-    const limit = state[AT.clockT]! === clockT ? whistle : down > 0 ? state[AT.clockT]! + share - used : Infinity;
+    const limit = state[AT_CLOCK_T]! === clockT ? whistle : down > 0 ? state[AT_CLOCK_T]! + share - used : Infinity;
     if (t >= limit) {
       if (part.clockPer === 'item' && tooLate(program, task, state, limit, record)) {
         t = limit;
         continue;
       }
       if (!whistleBlown(program, part, state, t, limit, record)) break;
-      t = Math.max(limit, state[AT.lastT]!);
+      t = Math.max(limit, state[AT_LAST_T]!);
       continue;
     }
     const from = compiled.from >= 0 ? part.groups[compiled.from]! : undefined;
@@ -129,7 +133,7 @@ export function simulateGo(
         continue;
       }
       if (!whistleBlown(program, part, state, landed, limit, record)) break;
-      t = Math.max(limit, state[AT.lastT]!);
+      t = Math.max(limit, state[AT_LAST_T]!);
       continue;
     }
     const draw = attemptDraw(outcomeHash, n);
@@ -174,8 +178,8 @@ export function simulateGo(
     t = when + task.fetchMs[which]!;
     times.fetchMs += task.fetchMs[which]!;
   }
-  if (state[AT.phase] !== Phase.finished) {
-    const end = Math.max(t, state[AT.lastT]!);
+  if (state[AT_PHASE] !== Phase.finished) {
+    const end = Math.max(t, state[AT_LAST_T]!);
     finish(program, state, end, 0);
     record?.push({ do: 'finish', t: end, why: 'stopped' });
   }
@@ -244,7 +248,7 @@ function doGate(
   const gate = part.gates[g]!;
   let now = t;
   const takesMs = gate.faces > 0 ? eachMs : owed * eachMs;
-  for (let toss = 0; toss < 30 && state[state[AT.base]! + gate.offset]! > 0; toss += 1) {
+  for (let toss = 0; toss < 30 && state[state[AT_BASE]! + gate.offset]! > 0; toss += 1) {
     now += takesMs;
     times.exerciseMs += takesMs;
     if (gate.onClock && now >= whistle) return now;
@@ -257,8 +261,8 @@ function doGate(
 
 /** A hunt with a countdown for each: the time is up, the next. */
 function tooLate(program: Program, task: TaskTables, state: State, limit: number, record?: PlayEvent[]): boolean {
-  const part = program.parts[state[AT.part]!]!;
-  const compiled = part.stages[state[state[AT.base]! + B.stage]!]!;
+  const part = program.parts[state[AT_PART]!]!;
+  const compiled = part.stages[state[state[AT_BASE]! + B_STAGE]!]!;
   const end = endOf(program, part, task, false);
   if ((compiled.successMask >>> task.endIndex[end]!) & 1) return false;
   attempt(program, state, limit, task.endIndex[end]!, 0);
@@ -268,8 +272,8 @@ function tooLate(program: Program, task: TaskTables, state: State, limit: number
 
 /** The time is up: the next player goes on, or the part ends. False when nothing more can happen. */
 function whistleBlown(program: Program, part: PartProgram, state: State, t: number, limit: number, record?: PlayEvent[]): boolean {
-  const at = Math.max(limit, state[AT.lastT]!);
-  if (program.turn === 'half-time' && state[AT.side]! < program.sides - 1) {
+  const at = Math.max(limit, state[AT_LAST_T]!);
+  if (program.turn === 'half-time' && state[AT_SIDE]! < program.sides - 1) {
     if (swap(program, state, at) !== 0) return false;
     record?.push({ do: 'swap', t: at });
     return true;

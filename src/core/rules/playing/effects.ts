@@ -17,6 +17,53 @@ import {
 } from './program';
 import { blockOf } from './turns';
 
+// Where things stand in the state, as names of this file: one that is imported is looked up anew at every use.
+const {
+  fell: AT_FELL,
+  go: AT_GO,
+  heldSince: AT_HELD_SINCE,
+  kept: AT_KEPT,
+  lastT: AT_LAST_T,
+  mode: AT_MODE,
+  passed: AT_PASSED,
+  row: AT_ROW,
+  side: AT_SIDE,
+} = AT;
+const { attempts: B_ATTEMPTS, carryNext: B_CARRY_NEXT, stage: B_STAGE } = B;
+const DO_ADD = Do.add;
+const DO_ADD_OTHERS = Do.addOthers;
+const DO_GO = Do.go;
+const DO_KEEP_MAX = Do.keepMax;
+const DO_KEEP_MIN = Do.keepMin;
+const DO_MARK = Do.mark;
+const DO_OWE = Do.owe;
+const DO_RESET = Do.reset;
+const DO_RESTORE = Do.restore;
+const DO_SET = Do.set;
+const DO_STAGE = Do.stage;
+const DO_TURN = Do.turn;
+const FROM_CELL = From.cell;
+const FROM_CELL_PLUS_ONE = From.cellPlusOne;
+const FROM_FIXED = From.fixed;
+const FROM_LEFT = From.left;
+const FROM_SEEN = From.seen;
+const FROM_VALUE = From.value;
+const OP_AT_LEAST = Op.atLeast;
+const OP_EQUAL = Op.equal;
+const LOOK_AT = Look.at;
+const LOOK_ATTEMPTS = Look.attempts;
+const LOOK_CARRY = Look.carry;
+const LOOK_COUNTER = Look.counter;
+const LOOK_END = Look.end;
+const LOOK_FLAG = Look.flag;
+const LOOK_LEFT = Look.left;
+const LOOK_PASSED = Look.passed;
+const LOOK_ROW = Look.row;
+const LOOK_SECONDS = Look.seconds;
+const LOOK_SEEN = Look.seen;
+const LOOK_STAGE = Look.stage;
+const MODE_ATTEMPTS = Mode.attempts;
+
 export function popCount(mask: number): number {
   let bits = mask - ((mask >>> 1) & 0x55555555);
   bits = (bits & 0x33333333) + ((bits >>> 2) & 0x33333333);
@@ -26,45 +73,45 @@ export function popCount(mask: number): number {
 export function holds(cond: CompiledCond, state: State, base: number, end: number, seen: number, flags: number): boolean {
   let found: number;
   switch (cond.look) {
-    case Look.end:
+    case LOOK_END:
       found = end;
       break;
-    case Look.seen:
+    case LOOK_SEEN:
       found = seen;
       break;
-    case Look.attempts:
-      found = state[base + B.attempts]!;
+    case LOOK_ATTEMPTS:
+      found = state[base + B_ATTEMPTS]!;
       break;
-    case Look.carry:
-      found = state[base + B.carryNext]!;
+    case LOOK_CARRY:
+      found = state[base + B_CARRY_NEXT]!;
       break;
-    case Look.seconds:
+    case LOOK_SECONDS:
       found = Math.floor(playedMs(state) / 1000);
       break;
-    case Look.left:
+    case LOOK_LEFT:
       found = popCount(state[base + cond.offset]!);
       break;
-    case Look.at:
+    case LOOK_AT:
       found = state[base + cond.offset]! + 1;
       break;
-    case Look.counter:
+    case LOOK_COUNTER:
       found = state[base + cond.offset]!;
       break;
-    case Look.flag:
+    case LOOK_FLAG:
       found = (flags >>> cond.offset) & 1;
       break;
-    case Look.stage:
-      found = state[base + B.stage]!;
+    case LOOK_STAGE:
+      found = state[base + B_STAGE]!;
       break;
-    case Look.row:
-      found = state[AT.row]!;
+    case LOOK_ROW:
+      found = state[AT_ROW]!;
       break;
-    case Look.passed:
-      found = (state[AT.passed]! >>> cond.offset) & 1;
+    case LOOK_PASSED:
+      found = (state[AT_PASSED]! >>> cond.offset) & 1;
       break;
   }
-  if (cond.op === Op.equal) return found === cond.value;
-  return cond.op === Op.atLeast ? found >= cond.value : found <= cond.value;
+  if (cond.op === OP_EQUAL) return found === cond.value;
+  return cond.op === OP_AT_LEAST ? found >= cond.value : found <= cond.value;
 }
 
 export function allHold(conds: readonly CompiledCond[], state: State, base: number, end: number, seen: number, flags: number): boolean {
@@ -74,19 +121,19 @@ export function allHold(conds: readonly CompiledCond[], state: State, base: numb
 
 function amount(program: PartProgram, state: State, base: number, effect: CompiledEffect, seen: number): number {
   switch (effect.from) {
-    case From.fixed:
+    case FROM_FIXED:
       return effect.amount;
-    case From.seen:
+    case FROM_SEEN:
       return seen;
-    case From.value: {
+    case FROM_VALUE: {
       const group = program.groups[effect.group]!;
       return group.values[state[base + group.offset]!]!;
     }
-    case From.cell:
+    case FROM_CELL:
       return state[base + effect.amount]!;
-    case From.cellPlusOne:
+    case FROM_CELL_PLUS_ONE:
       return state[base + effect.amount]! + 1;
-    case From.left:
+    case FROM_LEFT:
       return popCount(state[base + effect.amount]!);
   }
 }
@@ -98,11 +145,11 @@ function putUp(group: CompiledGroup, state: State, base: number): void {
 
 /** Owes what a gate asks for. */
 export function owe(whole: Program, program: PartProgram, state: State, base: number, gateIndex: number): void {
-  if (state[AT.mode] !== Mode.attempts) return;
+  if (state[AT_MODE] !== MODE_ATTEMPTS) return;
   const gate = program.gates[gateIndex]!;
   state[base + gate.offset]! += gate.n;
   // Among several players the clock of the others runs on.
-  if (!gate.onClock && whole.sides === 1 && state[AT.heldSince]! < 0) state[AT.heldSince] = state[AT.lastT]!;
+  if (!gate.onClock && whole.sides === 1 && state[AT_HELD_SINCE]! < 0) state[AT_HELD_SINCE] = state[AT_LAST_T]!;
 }
 
 const MOST_COUNTED = 1_000_000_000;
@@ -111,36 +158,36 @@ const MOST_COUNTED = 1_000_000_000;
 export function apply(whole: Program, program: PartProgram, state: State, base: number, effect: CompiledEffect, seen: number): void {
   const cell = base + effect.offset;
   switch (effect.do) {
-    case Do.add:
-      if (effect.from === From.fixed && !effect.timesCarry) state[cell]! += effect.amount;
+    case DO_ADD:
+      if (effect.from === FROM_FIXED && !effect.timesCarry) state[cell]! += effect.amount;
       else {
-        const more = amount(program, state, base, effect, seen) * (effect.timesCarry ? 1 + state[base + B.carryNext]! : 1);
+        const more = amount(program, state, base, effect, seen) * (effect.timesCarry ? 1 + state[base + B_CARRY_NEXT]! : 1);
         // Counters that feed each other double with every try: they stop before they wrap round.
         state[cell] = Math.max(-MOST_COUNTED, Math.min(MOST_COUNTED, state[cell]! + more));
       }
       return;
-    case Do.addOthers: {
+    case DO_ADD_OTHERS: {
       const more = amount(program, state, base, effect, seen);
       for (let side = 0; side < whole.sides; side += 1) {
-        if (side !== state[AT.side]) state[blockOf(whole, program, state[AT.go]!, side) + effect.offset]! += more;
+        if (side !== state[AT_SIDE]) state[blockOf(whole, program, state[AT_GO]!, side) + effect.offset]! += more;
       }
       return;
     }
-    case Do.set:
+    case DO_SET:
       state[cell] = amount(program, state, base, effect, seen);
       return;
-    case Do.keepMax:
+    case DO_KEEP_MAX:
       state[cell] = Math.max(state[cell]!, amount(program, state, base, effect, seen));
       return;
-    case Do.keepMin:
+    case DO_KEEP_MIN:
       state[cell] = Math.min(state[cell]!, amount(program, state, base, effect, seen));
       return;
-    case Do.go: {
+    case DO_GO: {
       const group = program.groups[effect.group]!;
       let at = state[base + group.offset]! + effect.amount;
       if (at < 0) at = 0;
       if (at >= group.n) {
-        state[AT.passed]! |= 1 << effect.group;
+        state[AT_PASSED]! |= 1 << effect.group;
         at = group.end === 'wrap' ? 0 : group.n - 1;
         if (group.end === 'wrap')
           for (let g = 0; g < program.gates.length; g += 1) if (program.gates[g]!.before === 'round') owe(whole, program, state, base, g);
@@ -148,28 +195,28 @@ export function apply(whole: Program, program: PartProgram, state: State, base: 
       state[base + group.offset] = at;
       return;
     }
-    case Do.mark: {
+    case DO_MARK: {
       const group = program.groups[effect.group]!;
       state[base + group.offset + 1]! &= ~(1 << state[base + group.offset]!);
       return;
     }
-    case Do.reset:
+    case DO_RESET:
       putUp(program.groups[effect.group]!, state, base);
       return;
-    case Do.restore: {
-      let back = state[AT.fell]!;
+    case DO_RESTORE: {
+      let back = state[AT_FELL]!;
       // The one that was said, else the first.
-      if (effect.amount === 1) back &= ~(state[AT.kept]! >= 0 ? 1 << state[AT.kept]! : back & -back);
+      if (effect.amount === 1) back &= ~(state[AT_KEPT]! >= 0 ? 1 << state[AT_KEPT]! : back & -back);
       if (back > 0) state[base + program.groups[effect.group]!.offset + 1]! |= back;
       return;
     }
-    case Do.owe:
+    case DO_OWE:
       owe(whole, program, state, base, effect.group);
       return;
-    case Do.stage:
-      state[base + B.stage] = effect.amount < 0 ? (state[base + B.stage]! + 1) % program.stages.length : effect.amount;
+    case DO_STAGE:
+      state[base + B_STAGE] = effect.amount < 0 ? (state[base + B_STAGE]! + 1) % program.stages.length : effect.amount;
       return;
-    case Do.turn:
+    case DO_TURN:
       return;
   }
 }

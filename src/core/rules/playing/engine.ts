@@ -28,6 +28,38 @@ import {
 } from './refusals';
 import { blockOf, endPart, endSide, nextSide, reason, toSide } from './turns';
 
+// Where things stand in the state, as names of this file: one that is imported is looked up anew at every use.
+const {
+  base: AT_BASE,
+  clockT: AT_CLOCK_T,
+  ending: AT_ENDING,
+  fell: AT_FELL,
+  go: AT_GO,
+  heldSince: AT_HELD_SINCE,
+  idleMs: AT_IDLE_MS,
+  kept: AT_KEPT,
+  lastT: AT_LAST_T,
+  mode: AT_MODE,
+  part: AT_PART,
+  passed: AT_PASSED,
+  pausedSince: AT_PAUSED_SINCE,
+  phase: AT_PHASE,
+  row: AT_ROW,
+  side: AT_SIDE,
+  sidesDone: AT_SIDES_DONE,
+  startT: AT_START_T,
+  why: AT_WHY,
+} = AT;
+const { attempts: B_ATTEMPTS, carryAfter: B_CARRY_AFTER, carryNext: B_CARRY_NEXT, stage: B_STAGE, successes: B_SUCCESSES, why: B_WHY } = B;
+const PHASE_BETWEEN = Phase.between;
+const PHASE_FINISHED = Phase.finished;
+const PHASE_PLAYING = Phase.playing;
+const MODE_ATTEMPTS = Mode.attempts;
+const MODE_PARTS = Mode.parts;
+const MODE_SUCCESSES = Mode.successes;
+const DO_ADD = Do.add;
+const DO_TURN = Do.turn;
+
 /** How long after the whistle a ball that was in the air may be tapped in. Assumed. */
 export const IN_FLIGHT_GRACE_MS = 3000;
 
@@ -36,19 +68,19 @@ const ATTEMPTS = reason('attempts');
 const TIME = reason('time');
 const GIVEN_UP = reason('given-up');
 
-const MODES: Readonly<Record<CountingWay, Mode>> = { attempts: Mode.attempts, successes: Mode.successes, parts: Mode.parts };
+const MODES: Readonly<Record<CountingWay, Mode>> = { attempts: MODE_ATTEMPTS, successes: MODE_SUCCESSES, parts: MODE_PARTS };
 
 export function start(program: Program, counting: CountingWay = 'attempts'): State {
   const state = program.initial.slice();
-  state[AT.mode] = MODES[counting];
+  state[AT_MODE] = MODES[counting];
   return state;
 }
 
 /** Puts a state back to the start of a go, in place. */
 export function restart(program: Program, state: State): void {
-  const mode = state[AT.mode]!;
+  const mode = state[AT_MODE]!;
   state.set(program.initial);
-  state[AT.mode] = mode;
+  state[AT_MODE] = mode;
 }
 
 /** True when no element that is up lies between two: either way one goes on to the next that is not done. */
@@ -60,13 +92,13 @@ export function isNext(mask: number, from: number, to: number): boolean {
 
 /** Why no event of play is taken now; 0 when one is. */
 function notNow(state: State, t: number): number {
-  if (state[AT.phase] === Phase.finished) return FINISHED;
-  if (t < state[AT.lastT]!) return EARLIER;
-  if (state[AT.phase] === Phase.between) return NOT_BEGUN;
-  return state[AT.pausedSince]! >= 0 ? PAUSED : 0;
+  if (state[AT_PHASE] === PHASE_FINISHED) return FINISHED;
+  if (t < state[AT_LAST_T]!) return EARLIER;
+  if (state[AT_PHASE] === PHASE_BETWEEN) return NOT_BEGUN;
+  return state[AT_PAUSED_SINCE]! >= 0 ? PAUSED : 0;
 }
 
-const partOf = (program: Program, state: State): PartProgram => program.parts[state[AT.part]!]!;
+const partOf = (program: Program, state: State): PartProgram => program.parts[state[AT_PART]!]!;
 
 const NO_END = -1;
 
@@ -78,23 +110,23 @@ export function attempt(program: Program, state: State, t: number, saw: number, 
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
   const part = partOf(program, state);
-  const base = state[AT.base]!;
+  const base = state[AT_BASE]!;
   const down = part.clockDownMs;
-  const task = part.stages[state[base + B.stage]!]!;
-  if (state[AT.mode] === Mode.attempts) for (let g = 0; g < part.gates.length; g += 1) if (state[base + part.gates[g]!.offset]! > 0) return OWES;
+  const task = part.stages[state[base + B_STAGE]!]!;
+  if (state[AT_MODE] === MODE_ATTEMPTS) for (let g = 0; g < part.gates.length; g += 1) if (state[base + part.gates[g]!.offset]! > 0) return OWES;
   if (task.hasEnds) {
     if (saw < 0 || (task.endMask & (1 << saw)) === 0) return UNKNOWN_END;
-    if (state[AT.mode] === Mode.successes && (task.successMask & (1 << saw)) === 0) return MISSES_UNKNOWN;
+    if (state[AT_MODE] === MODE_SUCCESSES && (task.successMask & (1 << saw)) === 0) return MISSES_UNKNOWN;
   }
   const elapsed = clockMs(part, state, t);
   if (down > 0) {
     if (task.atWhistle) {
       if (elapsed < down) return NOT_YET;
     } else {
-      const end = program.turn === 'half-time' && program.sides > 1 ? (down * (state[AT.side]! + 1)) / program.sides : down;
+      const end = program.sides > 1 && program.turn === 'half-time' ? (down * (state[AT_SIDE]! + 1)) / program.sides : down;
       // In a countdown for each item only a find can be too late: that nothing was found is known when the time is up.
-      const mayBeLate = part.clockPer !== 'item' || !task.hasEnds || (task.successMask & (1 << saw)) !== 0;
-      if (mayBeLate && elapsed > end + (part.inFlightCounts ? IN_FLIGHT_GRACE_MS : 0)) return LATE;
+      if (elapsed > end + (part.inFlightCounts ? IN_FLIGHT_GRACE_MS : 0))
+        if (part.clockPer !== 'item' || !task.hasEnds || (task.successMask & (1 << saw)) !== 0) return LATE;
     }
   }
   const from = task.from >= 0 ? part.groups[task.from]! : undefined;
@@ -106,20 +138,20 @@ export function attempt(program: Program, state: State, t: number, saw: number, 
     if (task.see === 'felled') {
       if ((saw & ~standing) !== 0) return NOT_STANDING;
       if (kept >= 0 && (saw & (1 << kept)) === 0) return NO_CHOICE;
-      state[AT.kept] = kept;
+      state[AT_KEPT] = kept;
       // What fell lies there before the rules look at it.
       state[base + at.offset + 1] = standing & ~saw;
-      state[AT.fell] = saw;
+      state[AT_FELL] = saw;
       seen = popCount(saw);
     } else {
       if ((standing & (1 << state[base + at.offset]!)) === 0) return NOT_STANDING;
-      state[AT.fell] = 0;
+      state[AT_FELL] = 0;
     }
   }
-  const sinceMs = t - state[AT.lastT]!;
-  state[AT.lastT] = t;
+  const sinceMs = t - state[AT_LAST_T]!;
+  state[AT_LAST_T] = t;
   const success = task.hasEnds ? (task.successMask & (1 << saw)) !== 0 : task.see === 'felled' && seen > 0;
-  if (success) state[base + B.successes]! += 1;
+  if (success) state[base + B_SUCCESSES]! += 1;
   applyRules(
     program,
     part,
@@ -132,9 +164,9 @@ export function attempt(program: Program, state: State, t: number, saw: number, 
     success,
     sinceMs,
   );
-  if (state[AT.phase] === Phase.playing && state[AT.part] === part.index && down > 0 && state[base + B.why]! < 0) {
-    if (part.clockPer === 'item') state[AT.clockT] = t;
-    else if (elapsed >= down && state[AT.base] === base)
+  if (state[AT_PHASE] === PHASE_PLAYING && state[AT_PART] === part.index && down > 0 && state[base + B_WHY]! < 0) {
+    if (part.clockPer === 'item') state[AT_CLOCK_T] = t;
+    else if (elapsed >= down && state[AT_BASE] === base)
       if (part.clockPer === 'side') endSide(program, part, state, TIME);
       else endPart(program, part, state, TIME);
   }
@@ -158,14 +190,14 @@ function applyRules(
   let over = -1;
   let swap = false;
   const { rows, conds, needs } = set;
-  state[AT.row] = -1;
-  state[AT.passed] = 0;
+  state[AT_ROW] = -1;
+  state[AT_PASSED] = 0;
   let truth = 0;
   for (let c = 0; c < conds.length; c += 1) if (holds(conds[c]!, state, base, end, seen, flags)) truth |= 1 << c;
   for (let r = 0; r < rows.length; r += 1) {
     if ((truth & needs[r]!) !== needs[r]!) continue;
     const row = rows[r]!;
-    state[AT.row] = row.index;
+    state[AT_ROW] = row.index;
     counted = row.counts;
     if (counted) state[base + row.tally + (row.tallyGroup >= 0 ? state[base + part.groups[row.tallyGroup]!.offset]! : 0)]! += 1;
     if (success && row.keeps)
@@ -177,19 +209,19 @@ function applyRules(
     for (let e = 0; e < effects.length; e += 1) {
       const effect = effects[e]!;
       apply(program, part, state, base, effect, seen);
-      if (effect.do === Do.turn) swap = true;
+      if (effect.do === DO_TURN) swap = true;
     }
     if (counted) {
       // What this attempt carried is used up: the register behind it moves down, and the row adds its own.
-      state[base + B.carryNext] = state[base + B.carryAfter]! + row.carryNext;
-      state[base + B.carryAfter] = row.carryAfter;
+      state[base + B_CARRY_NEXT] = state[base + B_CARRY_AFTER]! + row.carryNext;
+      state[base + B_CARRY_AFTER] = row.carryAfter;
     }
     // The balls that are due after the last frame have a stage of their own: they are still this player's.
-    if (program.turn === 'frame' && row.endsFrame && state[base + B.stage] === 0) swap = true;
+    if (program.turn === 'frame' && row.endsFrame && state[base + B_STAGE] === 0) swap = true;
     if (row.givesBack) idle(state, sinceMs);
     break;
   }
-  if (counted) state[base + B.attempts]! += 1;
+  if (counted) state[base + B_ATTEMPTS]! += 1;
   if (flags !== 0) {
     for (let f = 0; f < part.also.length; f += 1) {
       if ((flags & (1 << f)) === 0) continue;
@@ -203,11 +235,11 @@ function applyRules(
   for (let s = 0; over < 0 && s < part.stops.length; s += 1) {
     const stop = part.stops[s]!;
     // Where the misses are not known, nobody knows how many attempts there were.
-    if (stop.onAttempts && state[AT.mode] === Mode.successes) continue;
+    if (stop.onAttempts && state[AT_MODE] === MODE_SUCCESSES) continue;
     if (allHold(stop.conds, state, base, end, seen, flags)) over = stop.why;
   }
   if (over >= 0) return endSide(program, part, state, over);
-  if (part.gatesBefore && counted && state[AT.mode] === Mode.attempts)
+  if (part.gatesBefore && counted && state[AT_MODE] === MODE_ATTEMPTS)
     for (let g = 0; g < part.gates.length; g += 1)
       if (part.gates[g]!.before === 'attempt') {
         state[base + part.gates[g]!.offset] = 0;
@@ -226,20 +258,20 @@ export function tally(program: Program, state: State, t: number, rowIndex: numbe
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
   const part = partOf(program, state);
-  const base = state[AT.base]!;
+  const base = state[AT_BASE]!;
   const row = part.rows[rowIndex];
   if (!row?.counts || n < 0) return NOT_IN_GAME;
   const group = row.tallyGroup >= 0 ? part.groups[row.tallyGroup]! : undefined;
   if (element < 0 || element >= (group?.n ?? 1)) return NO_CHOICE;
-  state[AT.lastT] = t;
+  state[AT_LAST_T] = t;
   for (const effect of row.effects) {
-    if (effect.do !== Do.add) continue;
+    if (effect.do !== DO_ADD) continue;
     if (effect.from === From.fixed) state[base + effect.offset]! += effect.amount * n;
     if (effect.from === From.value) state[base + effect.offset]! += part.groups[effect.group]!.values[element]! * n;
   }
   state[base + row.tally + element]! += n;
-  state[base + B.attempts]! += n;
-  if (rowIsSuccess(part, rowIndex)) state[base + B.successes]! += n;
+  state[base + B_ATTEMPTS]! += n;
+  if (rowIsSuccess(part, rowIndex)) state[base + B_SUCCESSES]! += n;
   return 0;
 }
 
@@ -247,8 +279,8 @@ export function tally(program: Program, state: State, t: number, rowIndex: numbe
 export function tallyCounter(state: State, t: number, offset: number, n: number): number {
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
-  state[AT.lastT] = t;
-  state[state[AT.base]! + offset] = n;
+  state[AT_LAST_T] = t;
+  state[state[AT_BASE]! + offset] = n;
   return 0;
 }
 
@@ -257,17 +289,17 @@ export function gateDone(program: Program, state: State, t: number, gateIndex: n
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
   const part = partOf(program, state);
-  const base = state[AT.base]!;
+  const base = state[AT_BASE]!;
   const gate = part.gates[gateIndex];
   if (!gate) return NOT_IN_GAME;
   if (state[base + gate.offset] === 0) return NOTHING_OWED;
-  state[AT.lastT] = t;
+  state[AT_LAST_T] = t;
   // A gate of chance that says no stays shut: the child tries it again.
   if (gate.passes >= 0 && (gate.passes & (1 << face)) === 0) return 0;
   state[base + gate.offset] = 0;
-  if (state[AT.heldSince]! >= 0 && part.gates.every((other) => other.onClock || state[base + other.offset] === 0)) {
-    idle(state, t - state[AT.heldSince]!);
-    state[AT.heldSince] = -1;
+  if (state[AT_HELD_SINCE]! >= 0 && part.gates.every((other) => other.onClock || state[base + other.offset] === 0)) {
+    idle(state, t - state[AT_HELD_SINCE]!);
+    state[AT_HELD_SINCE] = -1;
   }
   return 0;
 }
@@ -276,14 +308,14 @@ export function gateDone(program: Program, state: State, t: number, gateIndex: n
 export function choose(program: Program, state: State, t: number, groupIndex: number, element: number): number {
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
-  const base = state[AT.base]!;
+  const base = state[AT_BASE]!;
   const group = partOf(program, state).groups[groupIndex];
   if (!group || element < 0 || element >= group.n) return NO_CHOICE;
   const up = state[base + group.offset + 1]!;
   if (group.order === 'fixed' || (group.order === 'either-way' && !isNext(up, state[base + group.offset]!, element))) return NO_CHOICE;
   if ((up & (1 << element)) === 0) return NOT_STANDING;
   state[base + group.offset] = element;
-  state[AT.lastT] = t;
+  state[AT_LAST_T] = t;
   return 0;
 }
 
@@ -295,26 +327,26 @@ export function swap(program: Program, state: State, t: number): number {
   if (program.sides === 1) return NOT_IN_GAME;
   if (program.turn !== 'half-time' && program.turn !== 'none') return NOT_IN_GAME;
   if (program.turn === 'half-time') {
-    if (state[AT.side] === program.sides - 1) return NOT_IN_GAME;
-    if (clockMs(part, state, t) < (part.clockDownMs * (state[AT.side]! + 1)) / program.sides) return NOT_YET;
+    if (state[AT_SIDE] === program.sides - 1) return NOT_IN_GAME;
+    if (clockMs(part, state, t) < (part.clockDownMs * (state[AT_SIDE]! + 1)) / program.sides) return NOT_YET;
   }
-  state[AT.lastT] = t;
-  toSide(program, part, state, (state[AT.side]! + 1) % program.sides);
+  state[AT_LAST_T] = t;
+  toSide(program, part, state, (state[AT_SIDE]! + 1) % program.sides);
   return 0;
 }
 
 export function pause(state: State, t: number): number {
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
-  state[AT.pausedSince] = t;
-  state[AT.lastT] = t;
+  state[AT_PAUSED_SINCE] = t;
+  state[AT_LAST_T] = t;
   return 0;
 }
 
 export function resume(state: State, t: number): number {
   const refused = notNow(state, t);
   if (refused !== PAUSED) return refused || NOT_PAUSED;
-  state[AT.lastT] = t;
+  state[AT_LAST_T] = t;
   unpause(state, t);
   return 0;
 }
@@ -323,7 +355,7 @@ export function resume(state: State, t: number): number {
 export function voided(state: State, t: number): number {
   const refused = notNow(state, t);
   if (refused !== 0) return refused;
-  state[AT.lastT] = t;
+  state[AT_LAST_T] = t;
   return 0;
 }
 
@@ -332,17 +364,17 @@ export function begin(program: Program, state: State, t: number): number {
   const refused = notNow(state, t);
   if (refused !== NOT_BEGUN) return refused || NOT_IN_GAME;
   const part = partOf(program, state);
-  state[AT.phase] = Phase.playing;
-  state[AT.lastT] = t;
-  state[AT.startT] = t;
-  state[AT.clockT] = t;
-  state[AT.idleMs] = 0;
-  state[AT.heldSince] = heldAtStart(part, program.sides) ? t : -1;
-  state[AT.pausedSince] = -1;
-  state[AT.sidesDone] = 0;
-  state[AT.ending] = 0;
-  state[AT.side] = 0;
-  state[AT.base] = blockOf(program, part, state[AT.go]!, 0);
+  state[AT_PHASE] = PHASE_PLAYING;
+  state[AT_LAST_T] = t;
+  state[AT_START_T] = t;
+  state[AT_CLOCK_T] = t;
+  state[AT_IDLE_MS] = 0;
+  state[AT_HELD_SINCE] = heldAtStart(part, program.sides) ? t : -1;
+  state[AT_PAUSED_SINCE] = -1;
+  state[AT_SIDES_DONE] = 0;
+  state[AT_ENDING] = 0;
+  state[AT_SIDE] = 0;
+  state[AT_BASE] = blockOf(program, part, state[AT_GO]!, 0);
   return 0;
 }
 
@@ -352,32 +384,32 @@ export function finish(program: Program, state: State, t: number, why: number): 
   if (refused !== 0 && refused !== PAUSED && refused !== NOT_BEGUN) return refused;
   if (refused === NOT_BEGUN) {
     if (why === GIVEN_UP) return NOT_BEGUN;
-    state[AT.lastT] = t;
-    state[AT.phase] = Phase.finished;
-    state[AT.why] = STOPPED;
+    state[AT_LAST_T] = t;
+    state[AT_PHASE] = PHASE_FINISHED;
+    state[AT_WHY] = STOPPED;
     return 0;
   }
   const part = partOf(program, state);
   const down = part.clockDownMs;
-  state[AT.lastT] = t;
+  state[AT_LAST_T] = t;
   if (refused === PAUSED) unpause(state, t);
   const over = down > 0 && clockMs(part, state, t) >= down;
   if (over && part.clockPer === 'part') endPart(program, part, state, TIME);
   // The time of one player is up: the next one's begins.
   else if (over && part.clockPer === 'side' && why === TIME) endSide(program, part, state, TIME);
   // Typed at the end: the part came to the end that is written.
-  else if (state[AT.mode] === Mode.parts && why > STOPPED) endPart(program, part, state, why);
+  else if (state[AT_MODE] === MODE_PARTS && why > STOPPED) endPart(program, part, state, why);
   // Only what goes well is tapped: that the last try was made is said, not counted.
-  else if (state[AT.mode] === Mode.successes && why === ATTEMPTS && part.stops.some((stop) => stop.onAttempts))
+  else if (state[AT_MODE] === MODE_SUCCESSES && why === ATTEMPTS && part.stops.some((stop) => stop.onAttempts))
     endSide(program, part, state, ATTEMPTS);
   else if (why === GIVEN_UP && program.parts.length > 1) endPart(program, part, state, GIVEN_UP);
   else {
     endPart(program, part, state, STOPPED);
-    state[AT.phase] = Phase.finished;
+    state[AT_PHASE] = PHASE_FINISHED;
   }
   return 0;
 }
 
 export function finishedWhy(state: State): FinishReason | null {
-  return state[AT.phase] === Phase.finished ? FINISH_REASONS[state[AT.why]!]! : null;
+  return state[AT_PHASE] === PHASE_FINISHED ? FINISH_REASONS[state[AT_WHY]!]! : null;
 }
