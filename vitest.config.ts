@@ -25,7 +25,8 @@ export default defineConfig({
       },
       // So do the routes, but for a pool of connections: tests that have a database or a server of their own, or stand in for something, do not.
       { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], exclude: APART, isolate: false } },
-      { extends: true, test: { name: 'rest', include: ['src/**/*.test.tsx', ...ALONE, ...APART] } },
+      { extends: true, test: { name: 'screens', include: ['src/**/*.test.tsx'], isolate: false } },
+      { extends: true, test: { name: 'rest', include: [...ALONE, ...APART] } },
     ],
   },
 });

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
 
 export default function Front() {
-  redirect('/games');
+  redirect('/today');
 }

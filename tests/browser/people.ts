@@ -47,7 +47,7 @@ export async function signInByHand(page: Page): Promise<void> {
   await page.getByLabel('E-mail address').fill(email);
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/games');
+  await page.waitForURL('**/today');
 }
 
 /** The links of a class, by child's name, as the page of links lists them. */

@@ -309,7 +309,7 @@ test('every main view of the desk passes axe', async ({ page }) => {
   await page.getByRole('link', { name: /Lantern Quay/ }).click();
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await expectAccessible(page);
-  for (const path of ['/weeks', '/scores', '/classes']) {
+  for (const path of ['/today', '/weeks', '/scores', '/classes']) {
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page);
@@ -354,7 +354,7 @@ test("every screen of the child's page passes axe", async ({ page }) => {
 });
 
 test('a page of the school does not open without signing in, and a wrong link says so', async ({ page }) => {
-  for (const path of ['/games', '/weeks', '/scores', '/classes']) {
+  for (const path of ['/today', '/games', '/weeks', '/scores', '/classes']) {
     await page.goto(path);
     await expect(page).toHaveURL(/sign-in/);
   }

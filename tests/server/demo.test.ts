@@ -25,6 +25,7 @@ import { classWeeks } from '@/server/scores/class-weeks';
 import { asClassFile } from '@/server/scores/export';
 import { waitingOf } from '@/server/reports/waiting';
 import { schoolDay } from '@/server/school-day';
+import { todayOf } from '@/server/today/today';
 import { useDemoSchool } from './school';
 
 beforeAll(useDemoSchool);
@@ -165,6 +166,23 @@ describe('the demo school', () => {
       expect(hits).toBeLessThanOrEqual(tapped.reduce((sum, go) => sum + go.hits, 0));
       expect(hits).toBeGreaterThan(0);
     }
+  });
+  it('says on the first page what the pages say that its lines lead to', async () => {
+    const [school] = await rows<{ id: Buffer; time_zone: string }>('SELECT id, time_zone FROM schools');
+    const now = new Date();
+    const found = await todayOf(toText(school!.id), school!.time_zone, now);
+    expect(found.classes.map(({ name }) => name)).toEqual(['P2 Wagtails', 'P4 Dippers', 'P6 Ospreys']);
+    for (const of of found.classes) {
+      const { weeks } = await classWeeks(of.id, schoolDay(now, school!.time_zone));
+      const judged = weeks.slice(-3).findLast(({ fit }) => fit.fit !== 'too-few');
+      expect(of.last && { weekNumber: of.last.weekNumber, fit: of.last.fit }).toEqual(judged ? { weekNumber: judged.number, fit: judged.fit } : null);
+      const { byDay, reported, sentTo, usual } = of.week!;
+      expect(byDay.at(-1)).toBe(reported);
+      expect(reported).toBeLessThanOrEqual(sentTo);
+      expect(usual!.at(-1)).toBeGreaterThan(0.3);
+      expect(of.doubts).toBe((await doubtsOf(of.id)).filter(({ choice }) => choice === null).length);
+    }
+    expect(found.classes.some(({ doubts }) => doubts > 0)).toBe(true);
   });
   it('is taken away whole when its loading was cut short', async () => {
     await rows("DELETE FROM audit WHERE action = 'demo loaded'");

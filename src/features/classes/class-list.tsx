@@ -75,14 +75,17 @@ export function ClassList({
   mayChange,
   yearName,
   nextYearName,
+  adding = false,
 }: {
   classes: readonly ListedClass[];
   leavers: readonly ListedLeaver[];
   mayChange: boolean;
   yearName: string;
   nextYearName: string;
+  /** A new one was asked for. */
+  adding?: boolean;
 }) {
-  const [open, setOpen] = useState<'add' | 'year' | null>(null);
+  const [open, setOpen] = useState<'add' | 'year' | null>(adding ? 'add' : null);
   const close = () => setOpen(null);
   return (
     <Page $width={900}>

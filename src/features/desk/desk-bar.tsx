@@ -52,6 +52,7 @@ const Bar = styled.header`
 `;
 
 const ROOMS = [
+  { href: '/today', name: 'Today' },
   { href: '/games', name: 'Games' },
   { href: '/weeks', name: 'Weeks' },
   { href: '/scores', name: 'Scores' },
@@ -66,7 +67,7 @@ export function DeskBar({ name, schoolName }: { name: string; schoolName: string
   };
   return (
     <Bar>
-      <Link className="name" href="/games">
+      <Link className="name" href="/today">
         <Waves />
         Lochside
       </Link>

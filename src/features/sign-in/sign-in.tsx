@@ -35,7 +35,7 @@ const Slip = styled.form`
 export function SignIn({ demo }: { demo: boolean }) {
   const form = useSchemaForm(signInSchema, { email: '', password: '' });
   const submit = form.handleSubmit(async (entered) => {
-    if (tookIt(form, await send('POST', '/api/v1/sign-in', entered))) window.location.assign('/games');
+    if (tookIt(form, await send('POST', '/api/v1/sign-in', entered))) window.location.assign('/today');
   });
   const { isSubmitting, isSubmitSuccessful, isValid } = form.formState;
   const busy = isSubmitting || (isSubmitSuccessful && isValid);

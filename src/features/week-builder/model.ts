@@ -103,6 +103,35 @@ export function keptPlan(text: string | null, classes: readonly BuilderClass[], 
   };
 }
 
+/** "P4 Dippers: Lantern Quay, Ferry fares" */
+export function planWords(plan: Plan, classes: readonly BuilderClass[], games: readonly BuilderGame[]): string {
+  const titles = plan.games.flatMap(({ gameId }) => games.find(({ id }) => id === gameId)?.title ?? []);
+  return `${classes.find(({ id }) => id === plan.classId)?.name ?? ''}: ${titles.join(', ')}`;
+}
+
+/** What a link to the builder asks for. */
+export interface AskedPlan {
+  readonly classId?: string;
+  readonly gameId?: string;
+  readonly levelId?: string;
+}
+
+/** The plan that a link asks for, as far as it names what there is; null for none. */
+export function askedPlan(
+  { classId, gameId, levelId }: AskedPlan,
+  classes: readonly BuilderClass[],
+  games: readonly BuilderGame[],
+  today: string,
+): Plan | null {
+  const of = classes.find((one) => one.id === classId);
+  const game = games.find((one) => one.id === gameId);
+  if (!of && !game) return null;
+  const begun = { ...firstPlan(classes, today), ...(of && { classId: of.id }) };
+  if (!game) return begun;
+  const plan = withGame(begun, game);
+  return game.levels.some(({ id }) => id === levelId) ? withGameChanged(plan, plan.games[0]!.key, { levelId: levelId! }) : plan;
+}
+
 export const isEvent = ({ games }: Pick<Plan, 'games'>): boolean => games.length > 1;
 
 /** True where children to seven years and older ones are in one class: levels may differ by age. */

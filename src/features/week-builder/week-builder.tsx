@@ -6,7 +6,7 @@ import { useWatch } from 'react-hook-form';
 import type { Card } from '@/contract/card';
 import { cardSchema } from '@/contract/card-schema';
 import { CardScreen } from '@/features/home/card-screen';
-import { Button } from '@/ui/button';
+import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { FormDay, FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
@@ -22,14 +22,17 @@ import { ChildByChild } from './child-by-child';
 import { GamesInOrder } from './games-in-order';
 import { KitList } from './kit-list';
 import {
+  askedPlan,
   bodyOf,
   firstPlan,
   isEvent,
   isMixed,
   keptPlan,
+  planWords,
   weekPlanSchema,
   withClass,
   withGame,
+  type AskedPlan,
   type BuilderClass,
   type BuilderGame,
   type Plan,
@@ -38,11 +41,15 @@ import { Add, Block, ClassRow, Columns, Phone, Soft } from './style';
 import { MOST_GAMES_OF_A_WEEK } from '@/contract/week';
 
 const DRAFT = 'lochside-week-plan';
+/** One that was begun, while a link asked for another. */
+const ASIDE = 'lochside-week-plan-aside';
 /** The preview follows when nothing has been changed for so long. */
 const PREVIEW_AFTER_MS = 500;
 
 export interface WeekBuilderProps {
   readonly today: string;
+  /** What the link asks for that led here. */
+  readonly asked: AskedPlan;
   readonly mayChange: boolean;
   readonly classes: readonly BuilderClass[];
   readonly games: readonly BuilderGame[];
@@ -67,7 +74,7 @@ export function WeekBuilder(props: WeekBuilderProps) {
   );
 }
 
-function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
+function Builder({ today, mayChange, classes, games, asked }: WeekBuilderProps) {
   const router = useRouter();
   const form = useSchemaForm(weekPlanSchema, firstPlan(classes, today));
   const { control, reset, setValue } = form;
@@ -76,11 +83,23 @@ function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
     for (const [key, value] of Object.entries(change)) setValue(key as keyof Plan, value as never, { shouldDirty: true });
   };
 
-  // A plan that was begun is there again after a reload.
+  // A plan that was begun is there again after a reload. What a link asks for comes before it, and puts it aside.
+  const [aside, setAside] = useState<Plan | null>(null);
+  const begun = useRef(false);
   useEffect(() => {
     const kept = keptPlan(localStorage.getItem(DRAFT), classes, games, today);
-    if (kept) reset(kept);
-  }, [classes, games, today, reset]);
+    const wanted = begun.current ? null : askedPlan(asked, classes, games, today);
+    begun.current = true;
+    if (wanted) window.history.replaceState(null, '', '/weeks/new');
+    if (wanted && kept && kept.games.length > 0) localStorage.setItem(ASIDE, JSON.stringify(kept));
+    setAside(keptPlan(localStorage.getItem(ASIDE), classes, games, today));
+    const first = wanted ?? kept;
+    if (first) reset(first);
+  }, [asked, classes, games, today, reset]);
+  const letGo = () => {
+    localStorage.removeItem(ASIDE);
+    setAside(null);
+  };
   const keeping = useRef(false);
   useEffect(() => {
     if (keeping.current) localStorage.setItem(DRAFT, JSON.stringify(plan));
@@ -124,6 +143,20 @@ function Builder({ today, mayChange, classes, games }: WeekBuilderProps) {
         </Button>
       </PageHead>
       <FormProblem form={form} />
+      {aside && (
+        <Notice>
+          The plan that was begun before ({planWords(aside, classes, games)}) was put aside.{' '}
+          <QuietButton
+            onPress={() => {
+              reset(aside);
+              letGo();
+            }}
+          >
+            Bring it back
+          </QuietButton>{' '}
+          <QuietButton onPress={letGo}>Let it go</QuietButton>
+        </Notice>
+      )}
       {(problem || seen.error) && (
         <Notice $tone="caution" role="alert">
           {problem || seen.error?.message}

@@ -40,6 +40,12 @@ export async function gamesOf(schoolId: Uuid): Promise<ShelvedGame[]> {
   return (await rows<GameRow>(`${SELECT} WHERE g.school_id = ? ORDER BY g.updated_at DESC, g.id`, [toBytes(schoolId)])).map(gameOf);
 }
 
+/** Games on the shelf. */
+export async function countOfGames(schoolId: Uuid): Promise<number> {
+  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM games WHERE school_id = ? AND put_away_at IS NULL', [toBytes(schoolId)]);
+  return Number(row?.n ?? 0);
+}
+
 export async function gameById(schoolId: Uuid, gameId: Uuid, db?: Db): Promise<ShelvedGame | undefined> {
   const row = await firstRow<GameRow>(`${SELECT} WHERE g.school_id = ? AND g.id = ?`, [toBytes(schoolId), toBytes(gameId)], db);
   return row && gameOf(row);

@@ -1,4 +1,5 @@
 /** Answers of the interface: JSON, and problems that name the place and the fix. */
+import { createHash } from 'node:crypto';
 import type { Problem } from '@/core/rules/format/problem';
 
 export function json(body: unknown, status = 200, headers: Record<string, string> = {}): Response {
@@ -6,6 +7,13 @@ export function json(body: unknown, status = 200, headers: Record<string, string
     status,
     headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store', 'x-content-type-options': 'nosniff', ...headers },
   });
+}
+
+/** An answer with the ETag of what it holds; 304 where the asker has just that. */
+export function tagged(request: Request, body: unknown): Response {
+  const etag = `"${createHash('sha256').update(JSON.stringify(body)).digest('base64url').slice(0, 22)}"`;
+  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } });
+  return json(body, 200, { etag });
 }
 
 /** Thrown inside a route to answer with a problem. */

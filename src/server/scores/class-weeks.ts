@@ -2,8 +2,6 @@
 import type { CellOfWeek, ClassWeeks } from '@/contract/class-weeks';
 import type { DiaryEntry } from '@/contract/diary';
 import type { Uuid } from '@/contract/ids';
-import { isAimed } from '@/core/levels/solve';
-import { hitsFit, levelFit } from '@/core/progress/level-fit';
 import { hasCredit, missingWords, type TookPart } from '@/core/progress/credit';
 import { totalWords } from '@/core/progress/event-total';
 import { childrenOf } from '../db/children';
@@ -14,15 +12,12 @@ import { filmsOfClass } from '../db/look-marks';
 import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
 import { gamesOfVersions } from '../db/games';
 import { groupedBy } from '../db/grouped';
-import { tells } from '../progress/fit-of-class';
-import { playsOfClass, type ReportedPlay } from '../reports/plays';
+import { playsOfClass } from '../reports/plays';
 import { bestOf, betterOf } from './bests';
 import { eventRows } from './class-week';
+import { countedAsAsked, fitOfWeek } from './fit-of-week';
 
 const MOST_WEEKS = 12;
-
-/** Every try is known, from the marks as they were asked. */
-const wasTapped = (play: ReportedPlay) => play.asAsked && tells(play) && play.report.goes[play.goNumber - 1]!.counting === 'attempts';
 
 function commonest(values: readonly string[]): string | null {
   const counts = new Map<string, number>();
@@ -58,9 +53,7 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
         const assignment = assignments.get(child.id);
         // By game: a child may have thousands of goes.
         const own = ofGames.map((of) => byAssignment.get(of.get(child.id)?.id as Uuid) ?? []);
-        const counted = ((assignment && byAssignment.get(assignment.id)) ?? [])
-          .filter((play) => play.counts !== null && play.asAsked)
-          .map((play) => play.counts!);
+        const counted = countedAsAsked((assignment && byAssignment.get(assignment.id)) ?? []);
         const part: TookPart = {
           reported: films.has(`${week.id} ${child.id}`) || own.some((of) => of.some((play) => play.kind !== 'impossible' || play.counts !== null)),
           signed: (diary.get(child.id) ?? []).some((entry) => entry.initials !== ''),
@@ -79,14 +72,13 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
       const luck = [...assignments.values()].flatMap(({ luckShare }) => (luckShare === null ? [] : [luckShare]));
       const luckShare = luck.length === 0 ? null : luck.reduce((sum, one) => sum + one, 0) / luck.length;
       const levelId = commonest([...assignments.values()].map((one) => one.levelId));
-      const calibrated = [...assignments.values()].some(({ restsOn }) => restsOn > 0) && game !== null && isAimed(game);
-      const tapped = calibrated ? [...assignments.values()].flatMap(({ id }) => (byAssignment.get(id) ?? []).filter(wasTapped)) : null;
-      return { week, game, gameId, better, cells, luckShare, levelId, tapped, title: week.title || (game?.title ?? '') };
+      const fit = fitOfWeek(game, [...assignments.values()], byAssignment);
+      return { week, game, gameId, better, cells, luckShare, levelId, fit, title: week.title || (game?.title ?? '') };
     }),
   );
   return {
     creditRule,
-    weeks: worked.map(({ week, game, gameId, better, cells, title, luckShare, levelId, tapped }) => ({
+    weeks: worked.map(({ week, game, gameId, better, cells, title, luckShare, levelId, fit }) => ({
       id: week.id,
       number: week.number,
       dueOn: week.dueOn,
@@ -98,15 +90,7 @@ export async function classWeeks(classId: Uuid, today: string): Promise<ClassWee
       luckShare,
       credit: cells.filter((cell) => cell.credit).length,
       sentTo: cells.filter((cell) => cell.sent).length,
-      fit: tapped
-        ? hitsFit(
-            tapped.reduce((sum, play) => sum + play.successes, 0),
-            tapped.reduce((sum, play) => sum + play.attempts, 0),
-          )
-        : levelFit(
-            cells.flatMap(({ first, par }) => (first === null || par === null ? [] : [{ score: first, par }])),
-            better,
-          ),
+      fit,
     })),
     children: children.map((child, index) => ({
       id: child.id,

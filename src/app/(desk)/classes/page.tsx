@@ -8,8 +8,9 @@ import { dayPlus } from '@/core/measure/days';
 
 export const metadata: Metadata = { title: 'Classes' };
 
-export default async function ClassesPage() {
+export default async function ClassesPage({ searchParams }: { searchParams: Promise<{ new?: string }> }) {
   const who = await requireSignedIn();
+  const asked = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
   const year = schoolYearOf(today);
   return (
@@ -17,6 +18,7 @@ export default async function ClassesPage() {
       classes={await classesOf(who.schoolId, today)}
       leavers={await leaversOf(who.schoolId, today)}
       mayChange={who.role === 'teacher'}
+      adding={asked.new !== undefined && who.role === 'teacher'}
       yearName={year.name}
       nextYearName={schoolYearOf(dayPlus(year.endsOn, 1)).name}
     />

@@ -12,14 +12,20 @@ import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Build a week' };
 
-export default async function NewWeekPage() {
+export default async function NewWeekPage({ searchParams }: { searchParams: Promise<{ class?: string; game?: string; level?: string }> }) {
   const who = await requireSignedIn();
+  const asked = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
   const [classes, games, fits] = await Promise.all([classesOf(who.schoolId, today), gamesOf(who.schoolId), lastFits(who.schoolId)]);
   const children = await Promise.all(classes.map((one) => childrenOf(one.id, today)));
   return (
     <WeekBuilder
       today={today}
+      asked={{
+        ...(asked.class && { classId: asked.class }),
+        ...(asked.game && { gameId: asked.game }),
+        ...(asked.level && { levelId: asked.level }),
+      }}
       mayChange={who.role === 'teacher'}
       classes={classes.map(({ id, name, ageYears }, index) => ({
         id,
