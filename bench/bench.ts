@@ -21,7 +21,7 @@ import { loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
 import { CHROMIUM, startWebServer } from '../tests/web-server';
-import { benchCollect, benchFlood } from './collect';
+import { benchCollect, benchFlood, benchToday } from './collect';
 import { benchHome, withEmptyPage } from './home';
 import { benchRules } from './rules';
 
@@ -241,6 +241,7 @@ try {
   if (asked('intake')) await benchIntake();
   const memoryMb = () => Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${web.process.pid}/status`, 'utf8'))![1]) / 1024;
   if (asked('collect')) await benchCollect(address, say);
+  if (asked('today')) await benchToday(address, say);
   if (asked('flood')) await benchFlood(address, say, memoryMb);
 } finally {
   web.process.kill('SIGTERM');

@@ -301,31 +301,31 @@ export async function stampsOf(whose: Whose, after?: Uuid): Promise<ReportStamp[
   });
 }
 
-/** The mark of all that `stampsOf` would give, without reading it. */
+/** The mark of all that `stampsOf` would give, without reading it: three counts in one statement. */
 export async function markOf(whose: Whose): Promise<ReportsMark> {
   const [assigned, id] = assignedTo(whose);
-  const of = async (ids: string, more: string, withdrawn = '0') => {
-    const found = await firstRow<{ n: number; ids: string | number; withdrawn: number }>(
-      `SELECT COUNT(*) AS n, BIT_XOR(CRC32(${ids})) AS ids, ${withdrawn} AS withdrawn
-         FROM reports r JOIN assignments a ON a.id = r.assignment_id LEFT JOIN batches b ON b.id = r.batch_id ${more}
-        WHERE ${assigned} AND b.undone_at IS NULL`,
-      [toBytes(id)],
-    );
-    return { n: found!.n, ids: Number(found!.ids), withdrawn: found!.withdrawn };
-  };
-  const [reports, verdicts, decisions] = await Promise.all([
-    of('r.id', ''),
-    of('v.id', 'JOIN verdicts v ON v.report_id = r.id'),
-    of('d.id', 'JOIN decisions d ON d.report_id = r.id', 'COUNT(d.withdrawn_at)'),
-  ]);
+  const of = (what: string, ids: string, more = '', withdrawn = '0') =>
+    `SELECT '${what}' AS what, COUNT(*) AS n, BIT_XOR(CRC32(${ids})) AS ids, ${withdrawn} AS withdrawn
+       FROM reports r JOIN assignments a ON a.id = r.assignment_id LEFT JOIN batches b ON b.id = r.batch_id ${more}
+      WHERE ${assigned} AND b.undone_at IS NULL`;
+  const found = await rows<{ what: string; n: number; ids: string | number; withdrawn: number }>(
+    [
+      of('reports', 'r.id'),
+      of('verdicts', 'v.id', 'JOIN verdicts v ON v.report_id = r.id'),
+      of('decisions', 'd.id', 'JOIN decisions d ON d.report_id = r.id', 'COUNT(d.withdrawn_at)'),
+    ].join(' UNION ALL '),
+    [toBytes(id), toBytes(id), toBytes(id)],
+  );
+  const counted = (what: string) => found.find((row) => row.what === what)!;
+  const [reports, verdicts, decisions] = [counted('reports'), counted('verdicts'), counted('decisions')];
   return {
     reports: reports.n,
-    reportIds: reports.ids,
+    reportIds: Number(reports.ids),
     verdicts: verdicts.n,
-    verdictIds: verdicts.ids,
+    verdictIds: Number(verdicts.ids),
     decisions: decisions.n,
-    decisionIds: decisions.ids,
-    withdrawn: decisions.withdrawn,
+    decisionIds: Number(decisions.ids),
+    withdrawn: Number(decisions.withdrawn),
   };
 }
 

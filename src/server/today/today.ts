@@ -1,5 +1,4 @@
 /** The first page: all classes of a school on one day. What is worked out of reports is kept with them, so that only what is new is gone through. */
-import { differenceInCalendarDays, parseISO } from 'date-fns';
 import type { ClassToday, LastFit, Today, WeekOut } from '@/contract/today';
 import type { Uuid } from '@/contract/ids';
 import { dayPlus } from '@/core/measure/days';
@@ -65,8 +64,8 @@ function begin(classes: readonly ClassSummary[], games: number): Today['begin'] 
 
 /** What the reports of a class tell. */
 interface Gathered {
-  /** By week, the day of each child's first report. */
-  readonly first: ReadonlyMap<Uuid, ReadonlyMap<Uuid, string>>;
+  /** By week, the day of each child's first report, as a number of days. */
+  readonly first: ReadonlyMap<Uuid, ReadonlyMap<Uuid, number>>;
   readonly byAssignment: ReadonlyMap<Uuid, readonly ReportedPlay[]>;
   readonly doubts: number;
   /** How the levels of its weeks fitted, as far as it was asked. */
@@ -81,12 +80,13 @@ const gatheredOf = new WeakMap<readonly ReportedPlay[], Gathered>();
 function gathered(plays: readonly ReportedPlay[], timeZone: string): Gathered {
   const known = gatheredOf.get(plays);
   if (known) return known;
-  const first = new Map<Uuid, Map<Uuid, string>>();
+  const first = new Map<Uuid, Map<Uuid, number>>();
+  const dayOf = dayNumbers(timeZone);
   const doubtful = new Set<Uuid>();
   for (const play of plays) {
-    const ofWeek = first.get(play.weekId) ?? new Map<Uuid, string>();
+    const ofWeek = first.get(play.weekId) ?? new Map<Uuid, number>();
     first.set(play.weekId, ofWeek);
-    if (!ofWeek.has(play.childId)) ofWeek.set(play.childId, schoolDay(play.receivedAt, timeZone));
+    if (!ofWeek.has(play.childId)) ofWeek.set(play.childId, dayOf(play.receivedAt));
     if (play.kind !== 'clean' && play.choice === null) doubtful.add(play.reportId);
   }
   const made: Gathered = { first, byAssignment: groupedBy(plays, (play) => play.assignmentId), doubts: doubtful.size, fits: new Map() };
@@ -94,7 +94,21 @@ function gathered(plays: readonly ReportedPlay[], timeZone: string): Gathered {
   return made;
 }
 
-const daysBetween = (from: string, to: string) => differenceInCalendarDays(parseISO(to), parseISO(from));
+const DAY_MS = 86_400_000;
+const QUARTER_MS = 900_000;
+const numberOf = (day: string) => Date.parse(day) / DAY_MS;
+
+/** The school's day of a moment as a number of days. Zones differ by quarters of an hour: of each quarter it is asked once. */
+function dayNumbers(timeZone: string): (at: Date) => number {
+  const known = new Map<number, number>();
+  return (at) => {
+    const quarter = Math.floor(at.getTime() / QUARTER_MS);
+    const day = known.get(quarter) ?? numberOf(schoolDay(at, timeZone));
+    known.set(quarter, day);
+    return day;
+  };
+}
+
 const sentTo = ({ games }: SentWeek) => Math.max(0, ...games.map(({ levels }) => levels.reduce((sum, { children }) => sum + children, 0)));
 
 /** The week that a class is at. */
@@ -110,10 +124,13 @@ async function weekOut(
   const newest = sent[0];
   const shown = out[0] ?? (newest && newest.dueOn >= dayPlus(today, -OVER_SHOWN_DAYS) ? newest : undefined);
   if (!shown) return { week: null, alsoOut: 0 };
-  const sentOn = (week: SentWeek) => schoolDay(week.sentAt, timeZone);
-  const firstDays = (week: SentWeek) => [...(first.get(week.id)?.values() ?? [])].map((on) => Math.max(0, daysBetween(sentOn(week), on)));
-  const days = daysBetween(sentOn(shown), shown.dueOn) + 1;
-  const gone = Math.min(days, daysBetween(sentOn(shown), today) + 1);
+  const dayOf = dayNumbers(timeZone);
+  const firstDays = (week: SentWeek) => {
+    const sentOn = dayOf(week.sentAt);
+    return [...(first.get(week.id)?.values() ?? [])].map((on) => Math.max(0, on - sentOn));
+  };
+  const days = numberOf(shown.dueOn) - dayOf(shown.sentAt) + 1;
+  const gone = Math.min(days, numberOf(today) - dayOf(shown.sentAt) + 1);
   const earlier = sent.filter((week) => !week.takenBack && week.sentAt < shown.sentAt);
   const children = new Set(first.get(shown.id)?.keys() ?? []);
   for (const one of films) if (one.startsWith(`${shown.id} `)) children.add(one.slice(shown.id.length + 1) as Uuid);
@@ -122,7 +139,7 @@ async function weekOut(
     number: shown.number,
     title: shown.title || ((await gameOf(shown))?.title ?? ''),
     level: (shown.games.length === 1 && (await levelsOf(shown))?.level.name) || '',
-    sentOn: sentOn(shown),
+    sentOn: schoolDay(shown.sentAt, timeZone),
     dueOn: shown.dueOn,
     takenBack: shown.takenBack,
     sentTo: sentTo(shown),
