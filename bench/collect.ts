@@ -112,7 +112,9 @@ export async function benchToday(address: string, say: Say): Promise<void> {
       const id = await addClass(db, { schoolId: school.id, yearId: year.id, name: `Class ${at + 1}`, ageYears: 8 }, now);
       const ids: Uuid[] = [];
       for (let n = 0; n < TODAY.children; n += 1)
-        ids.push(await addChild(db, school.id, id, { firstName: `Child${'abcdefghij'[n % 10]}${'xyz'[Math.floor(n / 10)]}`, initial: 'X.' }, today, now));
+        ids.push(
+          await addChild(db, school.id, id, { firstName: `Child${'abcdefghij'[n % 10]}${'xyz'[Math.floor(n / 10)]}`, initial: 'X.' }, today, now),
+        );
       return { classId: id, childIds: ids };
     });
     for (let n = 0; n < TODAY.weeks; n += 1) {
