@@ -1,7 +1,10 @@
-/** A new game: from a skill and what is in the house, or on a blank floor. */
+/** A new game: from a skill, a way to play it and what is in the house; from a throw alone; or on a blank floor. */
 import Joi from 'joi';
+import { SKILLS, type Skill } from '@/core/sheet/teaching-points';
+import { WAYS_OF, type BeginFrom } from '@/core/ways/begin';
+import { WAYS } from '@/core/ways/ways';
 import type { StartFrom } from '@/core/course/sensible-start';
-import { BALL_IDS, THROWN_AT_IDS } from '@/core/objects/catalogue';
+import { AIMED_IDS, BALL_IDS, IMPLEMENT_IDS, THROWN_AT_IDS } from '@/core/objects/catalogue';
 import { TECHNIQUES } from '@/core/rules/format/throw-rules';
 import { ageYears } from './school-class';
 
@@ -13,7 +16,7 @@ export interface BlankFloor {
 
 const title = Joi.string().trim().max(60).empty('').default('Untitled game');
 
-export const startFromSchema = Joi.object<StartFrom>({
+const startFromSchema = Joi.object<StartFrom>({
   title,
   aim: Joi.string().trim().max(140).allow('').required(),
   technique: Joi.string()
@@ -28,7 +31,33 @@ export const startFromSchema = Joi.object<StartFrom>({
   ageYears: ageYears.required(),
 });
 
-export const newGameSchema = Joi.alternatives<StartFrom | BlankFloor>().conditional(Joi.object({ blank: Joi.valid(true).required() }).unknown(), {
-  then: Joi.object<BlankFloor>({ blank: Joi.valid(true).required(), title, ageYears: ageYears.required() }),
-  otherwise: startFromSchema,
-});
+const metres = Joi.number().min(1).max(40).required();
+
+export const beginSchema = Joi.object<BeginFrom>({
+  title: Joi.string().trim().max(60).allow('').required(),
+  skill: Joi.string()
+    .valid(...SKILLS)
+    .required(),
+  way: Joi.string()
+    .valid(...WAYS.map(({ id }) => id))
+    .required(),
+  implement: Joi.string()
+    .valid(...IMPLEMENT_IDS)
+    .required(),
+  target: Joi.string()
+    .valid(...AIMED_IDS)
+    .allow(null)
+    .required(),
+  ageYears: ageYears.required(),
+  floor: Joi.object({ widthM: metres, depthM: metres }).allow(null).required(),
+}).custom((from: BeginFrom, helpers) =>
+  WAYS_OF[from.skill as Skill].includes(from.way) ? from : helpers.message({ custom: 'This way to play does not suit that movement.' }),
+);
+
+export const newGameSchema = Joi.alternatives<StartFrom | BlankFloor | BeginFrom>().conditional(
+  Joi.object({ blank: Joi.valid(true).required() }).unknown(),
+  {
+    then: Joi.object<BlankFloor>({ blank: Joi.valid(true).required(), title, ageYears: ageYears.required() }),
+    otherwise: Joi.alternatives().conditional(Joi.object({ way: Joi.exist() }).unknown(), { then: beginSchema, otherwise: startFromSchema }),
+  },
+);

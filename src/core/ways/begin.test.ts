@@ -4,7 +4,8 @@ import { gapsOf } from '../rules/gaps/gaps';
 import { readGame } from '../rules/format/read-game';
 import { resolveLevel } from '../rules/format/level';
 import { plainText, sentencesOf } from '../rules/telling/sentences';
-import { begun, SKILLS, thingsOf, WAYS_OF, type BeginFrom } from './begin';
+import { SKILLS } from '../sheet/teaching-points';
+import { begun, houseOf, WAYS_OF, type BeginFrom } from './begin';
 import { wayById } from './ways';
 
 const PAIRS = SKILLS.flatMap((skill) => WAYS_OF[skill].map((way) => ({ skill, way })));
@@ -30,7 +31,7 @@ describe('a game begun from a skill and a way', () => {
     '$skill, $way: children of six and of eleven, with another thing, have the chance that the way was made for, or it says where not',
     ({ skill, way: id }) => {
       const way = wayById(id)!;
-      const { targets, balls } = thingsOf(way);
+      const { targets, balls } = houseOf(way);
       for (const ageYears of [6, 11]) {
         const from = { ...asIs(skill, id), ageYears, target: targets.at(-1) ?? null, implement: balls.at(1) ?? balls[0]! };
         const { game, reached } = begun(from);
@@ -50,9 +51,9 @@ describe('a game begun from a skill and a way', () => {
     expect(readGame(game)).toMatchObject({ ok: true });
   });
   it('offers things that are hit as the way’s own is: no bottle where a ball must go in', () => {
-    const { targets } = thingsOf(wayById('free-marks')!);
+    const { targets } = houseOf(wayById('free-marks')!);
     expect(targets).toContain('bucket');
     expect(targets.some((id) => /bottle/.test(id))).toBe(false);
-    expect(thingsOf(wayById('aloft')!).targets).toEqual([]);
+    expect(houseOf(wayById('aloft')!).targets).toEqual([]);
   });
 });

@@ -8,10 +8,8 @@ import { replacedBy } from '../course/geometry';
 import { GROUND, THROWN } from '../motion/assumed';
 import { AIMED, AIMED_IDS, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
 import type { Game, Level, PlacedTarget, Task } from '../rules/format/game';
-import { SKILLS, type Skill } from '../sheet/teaching-points';
+import type { Skill } from '../sheet/teaching-points';
 import { wayById, type Way } from './ways';
-
-export { SKILLS, type Skill };
 
 const THROWS = ['free-marks', 'one-after-each', 'hits-of-tries', 'stones', 'chain-and-ring', 'farthest'] as const;
 
@@ -41,7 +39,7 @@ export interface BeginFrom {
 }
 
 /** What a way may be played with and aimed at: what moves, or is hit, as its own thing is. The way's own first. */
-export function thingsOf(way: Way): { readonly balls: readonly ImplementId[]; readonly targets: readonly AimedId[] } {
+export function houseOf(way: Way): { readonly balls: readonly ImplementId[]; readonly targets: readonly AimedId[] } {
   const own = way.from.kit.implement;
   const balls = IMPLEMENTS[own].moves === 'ball' ? BALL_IDS : [own, ...IMPLEMENTS[own].substitutes];
   const asked = askedThing(way);
@@ -53,10 +51,13 @@ export function thingsOf(way: Way): { readonly balls: readonly ImplementId[]; re
 }
 
 /** The one kind of thing that a way aims at; undefined where there is none, or several. */
-export function askedThing(way: Way): AimedId | undefined {
+function askedThing(way: Way): AimedId | undefined {
   const things = new Set(Object.values(way.from.course.targets).flatMap((list) => list.map(({ object }) => object)));
   return things.size === 1 && isAimed(way.from) ? [...things][0] : undefined;
 }
+
+/** What it is called; without a name as its way. */
+export const nameOfBegun = ({ title, way }: Pick<BeginFrom, 'title' | 'way'>): string => title.trim() || (wayById(way)?.name ?? 'A new game');
 
 export interface Begun {
   readonly game: Game;

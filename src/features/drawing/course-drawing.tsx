@@ -27,6 +27,8 @@ export interface CourseDrawingProps {
   readonly drawnPx?: number;
   /** Names beside the things, where there is room for them. */
   readonly names?: boolean;
+  /** As small as a stamp: nobody could read words in it. */
+  readonly wordless?: boolean;
 }
 
 /** A course from above, to scale, in centimetres: ways, patches, things in the way, targets and places, each as large as it is. */
@@ -41,6 +43,7 @@ export function CourseDrawing({
   numbers = false,
   drawnPx = 300,
   names = false,
+  wordless = false,
 }: CourseDrawingProps) {
   const { i18n, noun } = useWords();
   const { widthM, depthM } = course.floor;
@@ -125,7 +128,7 @@ export function CourseDrawing({
             );
           }),
         )}
-        {targets.length + Object.keys(course.places).length + course.furniture.length === 0 && (
+        {!wordless && targets.length + Object.keys(course.places).length + course.furniture.length === 0 && (
           <text x={width / 2} y={depth / 2} fontSize={14 * px} textAnchor="middle" fill="var(--ink)">
             {i18n.t('a clear space of {width} by {depth} m', { width: widthM, depth: depthM })}
           </text>

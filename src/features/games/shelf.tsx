@@ -5,14 +5,13 @@ import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Copy, Archive, ArchiveRestore } from 'lucide-react';
 import type { Course } from '@/core/rules/format/game';
-import { Button, QuietButton } from '@/ui/button';
+import { ButtonLink, QuietButton } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { Notice } from '@/ui/notice';
 import { send, type PlacedProblem } from '@/ui/post';
 import { TenDots } from '@/ui/ten-dots';
 import { CourseDrawing } from '../drawing/course-drawing';
-import { NewGame } from './new-game';
 
 const About = styled.span`
   && {
@@ -125,7 +124,6 @@ export function GameShelf({
   ages: readonly { name: string; ageYears: number }[];
 }) {
   const router = useRouter();
-  const [making, setMaking] = useState(false);
   const [wanted, setWanted] = useState('');
   const [shelf, setShelf] = useState<'own' | 'away' | 'starters'>('own');
   const showAway = shelf === 'away';
@@ -181,9 +179,9 @@ export function GameShelf({
         </About>
         {games.length > 3 && <TextField label="Find a game" value={wanted} onChange={setWanted} />}
         {mayChange && (
-          <Button $strong onPress={() => setMaking(true)}>
+          <ButtonLink $strong href="/games/new">
             New game
-          </Button>
+          </ButtonLink>
         )}
       </PageHead>
       {problem && (
@@ -206,11 +204,11 @@ export function GameShelf({
       )}
       {games.length === 0 && shelf === 'own' ? (
         <Empty>
-          <p>The shelf is empty. Choose a throw and what is in the house; Lochside sets three levels that fit the age.</p>
+          <p>The shelf is empty. Choose a movement, a way to play it and what is in the house; Lochside sets three levels that fit the age.</p>
           {mayChange && (
-            <Button $strong onPress={() => setMaking(true)}>
+            <ButtonLink $strong href="/games/new">
               Make the first game
-            </Button>
+            </ButtonLink>
           )}
         </Empty>
       ) : shown.length === 0 ? (
@@ -260,7 +258,6 @@ export function GameShelf({
           ))}
         </Shelf>
       )}
-      <NewGame isOpen={making} onClose={() => setMaking(false)} ages={ages} />
     </Page>
   );
 }

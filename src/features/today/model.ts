@@ -20,7 +20,7 @@ const builder = (classId: string, gameId?: string, levelId?: string) =>
   `/weeks/new?${new URLSearchParams({ class: classId, ...(gameId && { game: gameId }), ...(levelId && { level: levelId }) })}`;
 
 /** How many usually have reported by today; null without a custom. */
-export function usualByNow({ usual, byDay, sentTo }: WeekOut): number | null {
+function usualByNow({ usual, byDay, sentTo }: WeekOut): number | null {
   const share = usual?.[Math.min(usual.length, byDay.length) - 1];
   return share === undefined ? null : Math.round(share * sentTo);
 }
@@ -91,7 +91,7 @@ export function doLines(of: ClassToday, today: string): readonly Line[] {
   return lines;
 }
 
-export interface Step {
+export interface FirstStep {
   readonly words: string;
   readonly help: string;
   readonly href: string;
@@ -99,7 +99,7 @@ export interface Step {
 }
 
 /** What leads a new school to its first week: each step can be taken at once, whichever are done. */
-export function steps({ begin }: Today): readonly Step[] {
+export function steps({ begin }: Today): readonly FirstStep[] {
   if (!begin) return [];
   const { classes, classId, children, games } = begin;
   return [

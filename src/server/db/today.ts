@@ -13,7 +13,7 @@ export interface SentGame {
   readonly levels: readonly { readonly id: string; readonly children: number }[];
 }
 
-export interface SentWeek {
+export interface WeekWithGames {
   readonly id: Uuid;
   readonly classId: Uuid;
   readonly number: number;
@@ -25,7 +25,7 @@ export interface SentWeek {
 }
 
 /** The weeks of a school since a day, the newest first, with their games. */
-export async function weeksWithGames(schoolId: Uuid, since: string): Promise<SentWeek[]> {
+export async function weeksWithGames(schoolId: Uuid, since: string): Promise<WeekWithGames[]> {
   const found = await rows<{
     id: Buffer;
     class_id: Buffer;
@@ -51,7 +51,7 @@ export async function weeksWithGames(schoolId: Uuid, since: string): Promise<Sen
       ORDER BY w.sent_at DESC, w.number DESC, i.position`,
     [toBytes(schoolId), since],
   );
-  return [...groupedBy(found, (row) => toText(row.id))].map(([id, of]): SentWeek => {
+  return [...groupedBy(found, (row) => toText(row.id))].map(([id, of]): WeekWithGames => {
     const [first] = of as [(typeof of)[number]];
     const items = groupedBy(
       of.filter((row) => row.item_id !== null),

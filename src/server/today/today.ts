@@ -7,7 +7,7 @@ import { byDay, usualByDay } from '@/core/progress/tide';
 import { classesOf, type ClassSummary } from '../db/classes';
 import { countOfGames } from '../db/games';
 import { groupedBy } from '../db/grouped';
-import { filmsOfSchool, unlinkedByClass, waitingByClass, weeksWithGames, type SentWeek } from '../db/today';
+import { filmsOfSchool, unlinkedByClass, waitingByClass, weeksWithGames, type WeekWithGames } from '../db/today';
 import { gamesWithAssignments } from '../db/week-games';
 import { versionBody } from '../db/weeks';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
@@ -109,23 +109,23 @@ function dayNumbers(timeZone: string): (at: Date) => number {
   };
 }
 
-const sentTo = ({ games }: SentWeek) => Math.max(0, ...games.map(({ levels }) => levels.reduce((sum, { children }) => sum + children, 0)));
+const sentTo = ({ games }: WeekWithGames) => Math.max(0, ...games.map(({ levels }) => levels.reduce((sum, { children }) => sum + children, 0)));
 
 /** The week that a class is at. */
 async function weekOut(
-  sent: readonly SentWeek[],
+  sent: readonly WeekWithGames[],
   { first }: Gathered,
   films: ReadonlySet<string>,
   today: string,
   timeZone: string,
 ): Promise<Pick<ClassToday, 'week' | 'alsoOut'>> {
-  const isOut = (week: SentWeek) => !week.takenBack && week.dueOn >= today;
+  const isOut = (week: WeekWithGames) => !week.takenBack && week.dueOn >= today;
   const out = sent.filter(isOut);
   const newest = sent[0];
   const shown = out[0] ?? (newest && newest.dueOn >= dayPlus(today, -OVER_SHOWN_DAYS) ? newest : undefined);
   if (!shown) return { week: null, alsoOut: 0 };
   const dayOf = dayNumbers(timeZone);
-  const firstDays = (week: SentWeek) => {
+  const firstDays = (week: WeekWithGames) => {
     const sentOn = dayOf(week.sentAt);
     return [...(first.get(week.id)?.values() ?? [])].map((on) => Math.max(0, on - sentOn));
   };
@@ -153,10 +153,10 @@ async function weekOut(
   return { week, alsoOut: Math.max(0, out.length - 1) };
 }
 
-const gameOf = async ({ games: [first] }: SentWeek) => (first ? versionBody(first.versionId) : null);
+const gameOf = async ({ games: [first] }: WeekWithGames) => (first ? versionBody(first.versionId) : null);
 
 /** The level that most children were sent of a week's first game, with those beside it. */
-async function levelsOf(week: SentWeek) {
+async function levelsOf(week: WeekWithGames) {
   const game = await gameOf(week);
   const most = [...(week.games[0]?.levels ?? [])].sort((a, b) => b.children - a.children)[0];
   const at = game?.levels.findIndex(({ id }) => id === most?.id) ?? -1;
@@ -166,7 +166,7 @@ async function levelsOf(week: SentWeek) {
 }
 
 /** How the newest week fitted of which enough is known. */
-async function lastFit(sent: readonly SentWeek[], known: Gathered): Promise<LastFit | null> {
+async function lastFit(sent: readonly WeekWithGames[], known: Gathered): Promise<LastFit | null> {
   const asked = sent.filter((week) => !week.takenBack && week.games.length > 0).slice(0, JUDGED_WEEKS);
   const unknown = asked.filter(({ id }) => !known.fits.has(id));
   if (unknown.length > 0) {
