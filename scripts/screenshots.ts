@@ -42,6 +42,11 @@ await withDemo(async (browser, address) => {
     await desk.getByText('working it out').waitFor({ state: 'detached' });
   };
   await signInAs(desk);
+  await desk.goto('/today');
+  await shoot(desk, 'today');
+  await desk.goto('/games/new');
+  await shoot(desk, 'new-game');
+  await desk.goto('/games');
   await shoot(desk, 'games');
   await desk.getByRole('link', { name: /Lantern Quay/ }).click();
   await forecast();
@@ -95,12 +100,7 @@ await withDemo(async (browser, address) => {
   await desk.getByRole('group', { name: 'Answers' }).waitFor();
   await desk.keyboard.press('ArrowDown');
   await shoot(desk, 'to-look-at');
-  await desk.goto('/classes');
-  await desk.getByRole('link', { name: 'P4 Dippers', exact: true }).click();
-  await desk.getByRole('heading', { name: 'P4 Dippers' }).waitFor();
-  await shoot(desk, 'class');
   const links = await openLinks(desk, 'P4 Dippers');
-  await shoot(desk, 'links');
 
   const home = await (await browser.newContext({ viewport: PHONE, deviceScaleFactor: 1, baseURL: address })).newPage();
   // The clock of the page goes on by so much, as while a child throws and fetches.

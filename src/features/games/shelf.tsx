@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Copy, Archive, ArchiveRestore } from 'lucide-react';
+import type { ExpectedOfLevel } from '@/core/forecast/expectation';
 import type { Course } from '@/core/rules/format/game';
 import { ButtonLink, QuietButton } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -26,10 +27,9 @@ const Sent = styled.span`
   }
 `;
 
-const NoChance = styled.dd`
+const Words = styled.dd`
   && {
     grid-column: span 2;
-    color: var(--ink-soft);
   }
 `;
 
@@ -37,13 +37,16 @@ export interface ShelfGame {
   readonly id: string;
   readonly title: string;
   readonly about: string;
+  /** Techniques of its stages. */
+  readonly movements: readonly string[];
   readonly ageYears: number;
   readonly putAway: boolean;
   readonly sent: number;
   readonly course: Course;
   readonly radii: readonly number[];
-  /** Chances are null for a kind of game that is not forecast. */
-  readonly levels: readonly { readonly name: string; readonly chance: number | null; readonly low: number; readonly high: number }[];
+  /** What the words of its levels are of. */
+  readonly of: string;
+  readonly levels: readonly ExpectedOfLevel[];
 }
 
 const Shelf = styled.ul`
@@ -220,15 +223,12 @@ export function GameShelf({
           {shown.map((game) => (
             <Item key={game.id}>
               <Open starter={shelf === 'starters'} game={game} />
-              {game.levels.every((level) => level.chance === null) ? (
-                <p className="about">{game.levels.map((level) => level.name).join(' · ')}</p>
-              ) : (
-                <dl>
-                  {game.levels.slice(0, 3).map((level) => (
-                    <Level key={level.name} {...level} />
-                  ))}
-                </dl>
-              )}
+              <p className="about">{game.of}</p>
+              <dl>
+                {game.levels.slice(0, 3).map((level) => (
+                  <Level key={level.name} {...level} />
+                ))}
+              </dl>
               {shelf === 'starters' ? (
                 <div className="acts">
                   <QuietButton onPress={() => void bringIn({ starter: game.id })} aria-label={`Put ${game.title} on the shelf`}>
@@ -275,20 +275,16 @@ function Open({ starter, game }: { starter: boolean; game: ShelfGame }) {
   return starter ? <div className="about-game">{inside}</div> : <Link href={`/games/${game.id}`}>{inside}</Link>;
 }
 
-function Level({ name, chance, low, high }: ShelfGame['levels'][number]) {
+function Level({ name, chance, words }: ExpectedOfLevel) {
   return (
     <>
       <dt>{name}</dt>
-      {chance === null ? (
-        <NoChance>no chance worked out</NoChance>
-      ) : (
-        <>
-          <dd>
-            <TenDots chance={chance} low={low} high={high} size={9} label="" />
-          </dd>
-          <dd>{Math.round(chance * 10)} in 10</dd>
-        </>
+      {chance && (
+        <dd>
+          <TenDots {...chance} size={9} label=" " />
+        </dd>
       )}
+      {chance ? <dd>{words}</dd> : <Words>{words}</Words>}
     </>
   );
 }

@@ -4,6 +4,7 @@ import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Uuid } from '@/contract/ids';
 import { InLocale } from '@/ui/in-locale';
+import type { ShelfGame } from '../games/shelf';
 import { WeekBuilder, type WeekBuilderProps } from './week-builder';
 
 const push = vi.hoisted(() => vi.fn());
@@ -20,12 +21,26 @@ const game = (n: number, title: string) => ({
   ],
   things: [{ n: 3, name: 'cups' }],
 });
+const pictured = (n: number, title: string): ShelfGame => ({
+  id: uuid(n),
+  title,
+  about: 'underarm throw',
+  movements: ['underarm'],
+  ageYears: 8,
+  putAway: false,
+  sent: 0,
+  course: { floor: { widthM: 4, depthM: 3, surface: 'hard' }, furniture: [], places: {}, targets: {} },
+  radii: [],
+  of: 'Of ten tries so many succeed',
+  levels: [],
+});
 const props: WeekBuilderProps = {
   today: '2027-03-01',
   asked: {},
   mayChange: true,
   classes: [{ id: uuid(100), name: 'P3 Terns', ageYears: 8, parWords: '', children: [{ id: uuid(11), name: 'Isla M.', ageYears: 8 }] }],
   games: [game(1, 'Lantern Quay'), game(2, 'Kelp Kettle')],
+  shelf: [pictured(1, 'Lantern Quay'), pictured(2, 'Kelp Kettle')],
 };
 
 interface Sent {

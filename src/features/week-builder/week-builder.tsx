@@ -8,6 +8,8 @@ import { cardSchema } from '@/contract/card-schema';
 import { CardScreen } from '@/features/home/card-screen';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
+import { GamePicker } from '../games/game-picker';
+import type { ShelfGame } from '../games/shelf';
 import { FormDay, FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
@@ -53,6 +55,8 @@ export interface WeekBuilderProps {
   readonly mayChange: boolean;
   readonly classes: readonly BuilderClass[];
   readonly games: readonly BuilderGame[];
+  /** The same as the shelf shows them. */
+  readonly shelf: readonly ShelfGame[];
 }
 
 export function WeekBuilder(props: WeekBuilderProps) {
@@ -74,7 +78,7 @@ export function WeekBuilder(props: WeekBuilderProps) {
   );
 }
 
-function Builder({ today, mayChange, classes, games, asked }: WeekBuilderProps) {
+function Builder({ today, mayChange, classes, games, shelf, asked }: WeekBuilderProps) {
   const router = useRouter();
   const form = useSchemaForm(weekPlanSchema, firstPlan(classes, today));
   const { control, reset, setValue } = form;
@@ -114,6 +118,7 @@ function Builder({ today, mayChange, classes, games, asked }: WeekBuilderProps) 
 
   const [problem, setProblem] = useState('');
   const [onPaper, setOnPaper] = useState(false);
+  const [picking, setPicking] = useState(false);
   const previewPaper = async () => {
     setOnPaper(true);
     const made = await makePdf('/api/v1/weeks/preview/paper', body, () => undefined, new AbortController().signal);
@@ -183,22 +188,27 @@ function Builder({ today, mayChange, classes, games, asked }: WeekBuilderProps) 
             </h2>
             {some && <GamesInOrder plan={plan} games={games} mixed={isMixed(chosen)} onPlan={put} />}
             <Add>
-              <Select
-                label={some ? 'Add a game' : 'Choose a game'}
-                value={null}
-                placeholder="from the shelf"
-                isDisabled={plan.games.length >= MOST_GAMES_OF_A_WEEK}
-                choices={games.map((game) => ({ value: game.id, label: game.title }))}
-                onChange={(id) =>
+              <Button isDisabled={plan.games.length >= MOST_GAMES_OF_A_WEEK} onPress={() => setPicking(true)}>
+                {some ? 'Add a game' : 'Choose a game'}
+              </Button>
+            </Add>
+            {picking && (
+              <GamePicker
+                title={some ? 'Add a game' : 'Choose a game'}
+                games={shelf}
+                {...(chosen && { ageYears: chosen.ageYears })}
+                onClose={() => setPicking(false)}
+                onPick={(id) => {
                   put(
                     withGame(
                       plan,
                       games.find((game) => game.id === id)!,
                     ),
-                  )
-                }
+                  );
+                  setPicking(false);
+                }}
               />
-            </Add>
+            )}
             {chosen && some && <ChildByChild plan={plan} of={chosen} games={games} onPlan={put} />}
           </Block>
           <Block>

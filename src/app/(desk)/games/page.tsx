@@ -4,6 +4,7 @@ import { shelfGame } from '@/features/games/shelf-game';
 import { requireSignedIn } from '@/server/auth/current';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
+import { expectationsOf } from '@/server/games/expectations';
 import { schoolDay } from '@/server/school-day';
 import { starters } from '@/server/starters';
 
@@ -12,10 +13,12 @@ export const metadata: Metadata = { title: 'Games' };
 export default async function GamesPage() {
   const who = await requireSignedIn();
   const [games, classes] = await Promise.all([gamesOf(who.schoolId), classesOf(who.schoolId, schoolDay(new Date(), who.timeZone))]);
+  const shelved = <Of extends Parameters<typeof shelfGame>[0]>(list: readonly Of[]) =>
+    Promise.all(list.map(async (one) => shelfGame(one, await expectationsOf(one.game, one.ageYears))));
   return (
     <GameShelf
-      games={games.map(shelfGame)}
-      starters={starters().map((starter) => shelfGame({ ...starter, id: starter.id as never, putAway: false, sent: 0 }))}
+      games={await shelved(games)}
+      starters={await shelved(starters().map((starter) => ({ ...starter, id: starter.id as never, putAway: false, sent: 0 })))}
       mayChange={who.role === 'teacher'}
       ages={classes.map(({ name, ageYears }) => ({ name, ageYears }))}
     />

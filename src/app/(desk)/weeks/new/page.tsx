@@ -2,6 +2,8 @@ import type { Metadata } from 'next';
 import { WeekBuilder } from '@/features/week-builder/week-builder';
 import { resolveLevel } from '@/core/rules/format/level';
 import { thingsNeeded } from '@/core/sheet/set-up';
+import { shelfGame } from '@/features/games/shelf-game';
+import { expectationsOf } from '@/server/games/expectations';
 import { requireSignedIn } from '@/server/auth/current';
 import { parRestsWords } from '@/core/progress/skill-words';
 import { childrenOf } from '@/server/db/children';
@@ -17,6 +19,7 @@ export default async function NewWeekPage({ searchParams }: { searchParams: Prom
   const asked = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
   const [classes, games, fits] = await Promise.all([classesOf(who.schoolId, today), gamesOf(who.schoolId), lastFits(who.schoolId)]);
+  const offered = games.filter((game) => !game.putAway);
   const children = await Promise.all(classes.map((one) => childrenOf(one.id, today)));
   return (
     <WeekBuilder
@@ -38,15 +41,14 @@ export default async function NewWeekPage({ searchParams }: { searchParams: Prom
           ageYears: child.ageYears ?? ageYears,
         })),
       }))}
-      games={games
-        .filter((game) => !game.putAway)
-        .map(({ id, game, ageYears }) => ({
-          id,
-          title: game.title,
-          ageYears,
-          levels: game.levels.map((level) => ({ id: level.id, name: level.name })),
-          things: thingsNeeded(resolveLevel(game, 0)),
-        }))}
+      shelf={await Promise.all(offered.map(async (one) => shelfGame(one, await expectationsOf(one.game, one.ageYears))))}
+      games={offered.map(({ id, game, ageYears }) => ({
+        id,
+        title: game.title,
+        ageYears,
+        levels: game.levels.map((level) => ({ id: level.id, name: level.name })),
+        things: thingsNeeded(resolveLevel(game, 0)),
+      }))}
     />
   );
 }

@@ -1,0 +1,47 @@
+/** What a level may be expected to come to, in a few words for a shelf: chances where something is aimed at, else a usual score or time. */
+import { resolveLevel } from '../rules/format/level';
+import type { Game } from '../rules/format/game';
+import { counted } from '../rules/telling/counted';
+import { DESK_SEED, forecastSetUp, type LevelForecast } from './forecast-level';
+import type { RackShelf } from './racks';
+
+export interface ExpectedOfLevel {
+  readonly name: string;
+  /** Of a try from one of its places; null where nothing is aimed at. */
+  readonly chance: { readonly chance: number; readonly low: number; readonly high: number } | null;
+  /** "6 in 10", or "par 14 touches, 8 in 10 finish". */
+  readonly words: string;
+}
+
+/** As many plays as tell a median from its neighbours on a shelf. */
+const PLAYS = 200;
+/** Where nearly all come to the end nobody need be told. */
+const NEARLY_ALL = 0.95;
+
+/** One level of a game for children of this age. Throws only on a game that was not read. */
+export function expectedOf(game: Game, index: number, ageYears: number, shelf: RackShelf): ExpectedOfLevel {
+  const level = resolveLevel(game, index);
+  const forecast = forecastSetUp(level, { ageYears, plays: PLAYS, seed: DESK_SEED, shelf });
+  const { chance } = forecast;
+  return {
+    name: game.levels[index]!.name,
+    chance: chance && { chance: chance.chance, low: chance.low, high: chance.high },
+    words: chance ? `${Math.round(10 * chance.chance)} in 10` : scoreWords(level, forecast),
+  };
+}
+
+function scoreWords({ parts: [part] }: Game, { par, seconds, finishShare }: LevelForecast): string {
+  const { of, unit } = part!.measure;
+  if (of === 'done' || of === 'minutes') return minutesWords(seconds);
+  const finish = finishShare < NEARLY_ALL ? `, ${Math.round(10 * finishShare)} in 10 finish` : '';
+  return `par ${par} ${counted(par, unit)}${finish}`;
+}
+
+const minutesWords = (seconds: number) => (seconds < 90 ? `about ${Math.round(seconds)} seconds` : `about ${Math.round(seconds / 60)} minutes`);
+
+/** What such words are of. */
+export function expectationOf({ parts }: Game, aimed: boolean): string {
+  const felled = parts.every(({ stages }) => stages.some(({ see }) => see === 'felled'));
+  if (aimed) return felled ? 'Of ten tries so many make something fall' : 'Of ten tries so many succeed';
+  return parts[0]!.measure.of === 'done' || parts[0]!.measure.of === 'minutes' ? 'How long it takes' : 'What one go usually comes to';
+}

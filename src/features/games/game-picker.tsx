@@ -1,0 +1,111 @@
+'use client';
+import { useState } from 'react';
+import { ListBox, ListBoxItem } from 'react-aria-components';
+import styled from 'styled-components';
+import { Dialog } from '@/ui/dialog';
+import { Select, TextField } from '@/ui/field';
+import { SoftLine } from '@/ui/page';
+import { CourseDrawing } from '../drawing/course-drawing';
+import { ANY, movementsAmong, pickable, type Wanted } from './picker-model';
+import type { ShelfGame } from './shelf';
+
+const Filters = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr 1.4fr;
+  gap: var(--space-5);
+`;
+
+const Board = styled(ListBox)`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(208px, 1fr));
+  gap: var(--space-5);
+  height: min(520px, 58vh);
+  overflow-y: auto;
+  align-content: start;
+  padding: var(--space-2);
+  outline: none;
+` as typeof ListBox;
+
+const Item = styled(ListBoxItem)`
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-2);
+  padding: var(--space-4);
+  border: 1px solid var(--line);
+  border-radius: var(--radius-1);
+  background: var(--sheet);
+  font-size: var(--type-1);
+  line-height: 1.3;
+  cursor: pointer;
+  & svg.chart {
+    width: 100%;
+    height: 104px;
+    border: 1px solid var(--line);
+  }
+  & b {
+    font-size: var(--type-2);
+  }
+  & span {
+    color: var(--ink-soft);
+  }
+  &[data-hovered] {
+    border-color: var(--ink);
+  }
+  &[data-focus-visible] {
+    outline: 3px solid var(--focus);
+    outline-offset: 2px;
+  }
+`;
+
+export interface GamePickerProps {
+  readonly title: string;
+  readonly games: readonly ShelfGame[];
+  /** The age of the class that it is for. */
+  readonly ageYears?: number;
+  readonly onClose: () => void;
+  readonly onPick: (id: string) => void;
+}
+
+/** A game is chosen by its picture, wherever one is chosen: the shelf in a sheet, with what is wanted as a sentence over it. */
+export function GamePicker({ title, games, ageYears, onClose, onPick }: GamePickerProps) {
+  const [wanted, setWanted] = useState<Wanted>({ movement: ANY, aboutAge: null, words: '' });
+  const found = pickable(games, wanted);
+  return (
+    <Dialog title={title} isOpen onClose={onClose} width={980}>
+      <Filters>
+        <Select
+          label="Movement"
+          value={wanted.movement}
+          choices={movementsAmong(games)}
+          onChange={(movement) => setWanted({ ...wanted, movement })}
+        />
+        <Select
+          label="Made for"
+          value={wanted.aboutAge === null ? ANY : 'class'}
+          choices={[
+            { value: ANY, label: 'any age' },
+            ...(ageYears === undefined ? [] : [{ value: 'class', label: `about ${ageYears}, as the class is` }]),
+          ]}
+          onChange={(which) => setWanted({ ...wanted, aboutAge: which === 'class' ? ageYears! : null })}
+        />
+        <TextField label="Called, or played with" value={wanted.words} onChange={(words) => setWanted({ ...wanted, words })} />
+      </Filters>
+      {found.length === 0 ? (
+        <SoftLine>No game on the shelf is like that.</SoftLine>
+      ) : (
+        <Board aria-label="Games" layout="grid" onAction={(id) => onPick(String(id))} items={found}>
+          {(game) => (
+            <Item id={game.id} textValue={game.title} aria-label={game.title}>
+              <CourseDrawing id={`pick-${game.id}`} course={game.course} radii={game.radii} drawnPx={280} wordless />
+              <b>{game.title}</b>
+              <span>
+                {game.about} · about {game.ageYears}
+              </span>
+              <span>{game.levels.map(({ name, words }) => `${name} ${words}`).join(' · ')}</span>
+            </Item>
+          )}
+        </Board>
+      )}
+    </Dialog>
+  );
+}

@@ -1,0 +1,34 @@
+/** What the levels of a game may be expected to come to, worked out once for each content and age. */
+import { createHash } from 'node:crypto';
+import { expectationOf, expectedOf, type ExpectedOfLevel } from '@/core/forecast/expectation';
+import { shippedRacks } from '@/core/forecast/shipped-racks';
+import type { Game } from '@/core/rules/format/game';
+import { cache, keptOr } from '../caches';
+import { breath } from '../progress/breath';
+
+export interface Expectations {
+  readonly of: string;
+  readonly levels: readonly ExpectedOfLevel[];
+}
+
+const known = cache<Promise<Expectations>>('expectations of games', 500);
+
+export function expectationsOf(game: Game, ageYears: number): Promise<Expectations> {
+  const key = createHash('sha256')
+    .update(JSON.stringify([ageYears, game]))
+    .digest('base64');
+  return keptOr(known, key, async () => {
+    const levels: ExpectedOfLevel[] = [];
+    for (let index = 0; index < game.levels.length; index += 1) {
+      await breath();
+      levels.push(expectedOf(game, index, ageYears, shippedRacks));
+    }
+    return {
+      of: expectationOf(
+        game,
+        levels.some(({ chance }) => chance !== null),
+      ),
+      levels,
+    };
+  });
+}
