@@ -22,6 +22,8 @@ describe('what a shelf says that may be expected', () => {
     expect(of('loch-frames').of).toBe('Of ten tries so many make something fall');
     expect(of('leaping-fish')).toMatchObject({ chance: null, of: 'What one go usually comes to' });
     expect(of('leaping-fish').words).toMatch(/^par \d+ /);
+    // To come to a place is not to hit it.
+    expect(of('oilskin-dash')).toMatchObject({ chance: null, words: expect.stringMatching(/^par \d+ seconds/) as string });
     expect(of('morning-tide').of).toBe('How long it takes');
   });
 });

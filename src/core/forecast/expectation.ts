@@ -1,6 +1,7 @@
 /** What a level may be expected to come to, in a few words for a shelf: chances where something is aimed at, else a usual score or time. */
 import { resolveLevel } from '../rules/format/level';
 import type { Game } from '../rules/format/game';
+import { GROUND, THROWN } from '../motion/assumed';
 import { counted } from '../rules/telling/counted';
 import { DESK_SEED, forecastSetUp, type LevelForecast } from './forecast-level';
 import type { RackShelf } from './racks';
@@ -22,7 +23,9 @@ const NEARLY_ALL = 0.95;
 export function expectedOf(game: Game, index: number, ageYears: number, shelf: RackShelf): ExpectedOfLevel {
   const level = resolveLevel(game, index);
   const forecast = forecastSetUp(level, { ageYears, plays: PLAYS, seed: DESK_SEED, shelf });
-  const { chance } = forecast;
+  const chance = level.parts.every(({ stages }) => stages.every(({ technique }) => technique in THROWN || technique in GROUND))
+    ? forecast.chance
+    : null;
   return {
     name: game.levels[index]!.name,
     chance: chance && { chance: chance.chance, low: chance.low, high: chance.high },
@@ -33,7 +36,8 @@ export function expectedOf(game: Game, index: number, ageYears: number, shelf: R
 function scoreWords({ parts: [part] }: Game, { par, seconds, finishShare }: LevelForecast): string {
   const { of, unit } = part!.measure;
   if (of === 'done' || of === 'minutes') return minutesWords(seconds);
-  const finish = finishShare < NEARLY_ALL ? `, ${Math.round(10 * finishShare)} in 10 finish` : '';
+  const tenths = Math.round(10 * finishShare);
+  const finish = finishShare >= NEARLY_ALL ? '' : tenths === 0 ? ', hardly any finish' : `, ${tenths} in 10 finish`;
   return `par ${par} ${counted(par, unit)}${finish}`;
 }
 

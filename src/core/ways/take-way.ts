@@ -164,7 +164,10 @@ function withLaidOut(game: Game, way: Way, role: GroupRole, id: string): Game {
   return { ...game, course: { ...game.course, [role.field]: { ...game.course[role.field], [id]: list } } };
 }
 
-/** A blank floor: nothing on it, one level, practice without a score until a way to play is chosen. */
+/** What a family would be told of a floor for which no way to play was chosen. */
+const NOTHING_YET = 'Whatever you like: how it is played is not chosen yet';
+
+/** A blank floor: nothing on it, one level, no rule of its own until a way to play is chosen. */
 export function blankGame(title: string, practice: Way, ageYears: number): Game {
   const { parts, card, sides } = practice.from;
   return {
@@ -174,7 +177,7 @@ export function blankGame(title: string, practice: Way, ageYears: number): Game 
     aim: '',
     kit: { implement: 'sock-ball', marker: 'sock' },
     course: { floor: { widthM: 6.4, depthM: 3.6, surface: 'hard' }, furniture: [], places: {}, targets: {} },
-    parts,
+    parts: parts.map((part) => ({ ...part, stages: part.stages.map((task) => ({ ...task, technique: 'other', what: NOTHING_YET })) })),
     card,
     sides,
     levels: [{ id: 'level-1', name: 'Paddle', set: {} }],

@@ -8,6 +8,7 @@ import { readGame } from '../rules/format/read-game';
 import { withAdded } from '../course/change';
 import { misfitsOf } from '../course/fits';
 import { patternSpots } from '../course/patterns';
+import { plainText, sentencesOf } from '../rules/telling/sentences';
 import { blankGame, rolesOf, usualBinding, withStation, withWay } from './take-way';
 import { WAYS, wayById, WAY_FAMILIES } from './ways';
 
@@ -25,6 +26,8 @@ describe('ways to play', () => {
     expect(compile(resolveLevel(blank(), 0))).toMatchObject({ ok: true });
     expect(misfitsOf(blank(), 0, { ageYears: 8 })).toEqual([]);
     expect(gapsOf(blank())).toEqual([]);
+    // No rule of its own: nothing of the way that its form is taken from.
+    expect(sentencesOf(blank(), 'precise').map(plainText).join(' ')).not.toMatch(/soft toy|catch/);
   });
   it.each(WAYS.map((way) => ({ id: way.id, way })))('$id on a blank floor sets out what it needs, reads and leaves nothing open', ({ way }) => {
     const game = withWay(blank(), way);
