@@ -98,12 +98,16 @@ export async function startInstance(home, password, { databases = ['lochside'], 
   if (Buffer.byteLength(socket) > 100) throw new Stop(`The folder name is too long for a socket: ${home}. Set LOCHSIDE_DATA to a shorter one.`);
   const port = wanted ?? (await freePort());
   const config = join(home, 'my.cnf');
+  // A server that starts clears its folder of what servers before it left: one that is shared would lose what another is just using.
+  const scratch = join(home, 'scratch');
+  mkdirSync(scratch, { recursive: true });
   writeFileSync(
     config,
     [
       '[mariadbd]',
       `datadir=${data}`,
       `socket=${socket}`,
+      `tmpdir=${scratch}`,
       `port=${port}`,
       'bind-address=127.0.0.1',
       `pid-file=${join(home, 'db.pid')}`,
@@ -123,7 +127,7 @@ export async function startInstance(home, password, { databases = ['lochside'], 
     { mode: 0o644 },
   );
   const ids = isRoot ? mysqlIds() : undefined;
-  if (ids) chownSync(home, ids.uid, ids.gid);
+  if (ids) for (const folder of [home, scratch]) chownSync(folder, ids.uid, ids.gid);
   if (!existsSync(data)) {
     const making = join(home, 'data.making');
     rmSync(making, { recursive: true, force: true });
