@@ -137,6 +137,7 @@ export async function startInstance(home, password, { databases = ['lochside'], 
       [
         '--no-defaults',
         `--datadir=${making}`,
+        `--tmpdir=${scratch}`,
         '--auth-root-authentication-method=socket',
         '--skip-test-db',
         ...(isRoot ? ['--user=mysql'] : [`--auth-root-socket-user=${userInfo().username}`]),

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useController, useWatch, type Control } from 'react-hook-form';
-import { Label, Radio, RadioGroup } from 'react-aria-components';
+import { Label, Radio, RadioGroup, type RadioGroupProps } from 'react-aria-components';
 import styled from 'styled-components';
 import { beginSchema } from '@/contract/new-game';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
@@ -19,6 +19,7 @@ import { Notice } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
 import { Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
+import { useAlive } from '@/ui/use-alive';
 import { TenDots } from '@/ui/ten-dots';
 import { Views } from '../chart-table/cupboard-views';
 import { CourseDrawing } from '../drawing/course-drawing';
@@ -79,7 +80,12 @@ const Acts = styled.div`
   gap: var(--space-5);
 `;
 
-const Group = styled(RadioGroup)`
+/** Not to be chosen from before the page is alive: a choice that would be lost cannot be made. */
+function AliveGroup(props: RadioGroupProps) {
+  return <RadioGroup {...props} isDisabled={!useAlive()} />;
+}
+
+const Group = styled(AliveGroup)`
   display: block;
   margin-bottom: var(--space-7);
   & > .head {
