@@ -83,6 +83,8 @@ function Builder({ today, mayChange, classes, games, shelf, asked }: WeekBuilder
   const form = useSchemaForm(weekPlanSchema, firstPlan(classes, today));
   const { control, reset, setValue } = form;
   const plan = useWatch({ control }) as Plan;
+  /** As it is at this moment: what was shown last may be a change behind. */
+  const planNow = () => form.getValues() as Plan;
   const put = (change: Partial<Plan>) => {
     for (const [key, value] of Object.entries(change)) setValue(key as keyof Plan, value as never, { shouldDirty: true });
   };
@@ -175,7 +177,7 @@ function Builder({ today, mayChange, classes, games, shelf, asked }: WeekBuilder
                 label="Class"
                 value={plan.classId}
                 choices={classes.map((one) => ({ value: one.id, label: `${one.name}, ${one.children.length} children` }))}
-                onChange={(classId) => put(withClass(plan, classId))}
+                onChange={(classId) => put(withClass(planNow(), classId))}
               />
               <FormDay control={control} name="dueOn" label="Due on" least={today} />
               {isEvent(plan) && <FormText control={control} name="title" label="What the event is called" maxLength={60} />}
@@ -201,7 +203,7 @@ function Builder({ today, mayChange, classes, games, shelf, asked }: WeekBuilder
                 onPick={(id) => {
                   put(
                     withGame(
-                      plan,
+                      planNow(),
                       games.find((game) => game.id === id)!,
                     ),
                   );
