@@ -295,7 +295,10 @@ test('a week is built, seen in both forms, sent, and printed', async ({ page }) 
   const className = await classWith(page, 'P7 builders', ['harbour-lamps']);
   await page.goto('/weeks/new');
   await choose(page, /Class$/, new RegExp(className));
+  // On a low window most pictures are out of sight at first.
+  await page.setViewportSize({ width: 1280, height: 480 });
   await choose(page, /Choose a game$/, 'Kelp Kettle');
+  await page.setViewportSize({ width: 1280, height: 800 });
   await choose(page, /Add a game$/, 'Lantern Quay');
   await page.getByRole('button', { name: 'Lantern Quay earlier' }).click();
   await page.getByLabel('What the event is called').fill('Quay day');

@@ -93,7 +93,15 @@ export function GamePicker({ title, games, ageYears, onClose, onPick }: GamePick
       {found.length === 0 ? (
         <SoftLine>No game on the shelf is like that.</SoftLine>
       ) : (
-        <Board aria-label="Games" layout="grid" onAction={(id) => onPick(String(id))} items={found}>
+        <Board
+          aria-label="Games"
+          layout="grid"
+          items={found}
+          // Taken when it is pressed down: a picture that is half out of sight moves under the pointer then, and would not be there any more when it is let go.
+          selectionMode="single"
+          selectedKeys={[]}
+          onSelectionChange={(keys) => [...keys].slice(0, 1).forEach((id) => onPick(String(id)))}
+        >
           {(game) => (
             <Item id={game.id} textValue={game.title} aria-label={game.title}>
               <CourseDrawing id={`pick-${game.id}`} course={game.course} radii={game.radii} drawnPx={280} wordless />
