@@ -15,6 +15,19 @@ export function schoolDay(now: Date, timeZone: string): string {
   return format(new TZDate(now.getTime(), timeZone), 'yyyy-MM-dd');
 }
 
+const QUARTER_MS = 900_000;
+
+/** The same for many moments. Zones differ by quarters of an hour: of each quarter it is asked once. */
+export function schoolDays(timeZone: string): (at: Date) => string {
+  const known = new Map<number, string>();
+  return (at) => {
+    const quarter = Math.floor(at.getTime() / QUARTER_MS);
+    const day = known.get(quarter) ?? schoolDay(at, timeZone);
+    known.set(quarter, day);
+    return day;
+  };
+}
+
 /** The last moment of a due day at the school, in UTC. */
 export function dueMoment(dueOn: string, timeZone: string): Date {
   const [year, month, day] = dueOn.split('-').map(Number) as [number, number, number];

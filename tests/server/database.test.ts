@@ -6,7 +6,7 @@ import { newId, toBytes, toText } from '@/server/db/ids';
 import { isUuid } from '@/contract/ids';
 import { migrate } from '@/server/db/migrate';
 import { change, firstRow, pool, rows, transact } from '@/server/db/pool';
-import { dueMoment, schoolDay, schoolYearOf, termOf } from '@/server/school-day';
+import { dueMoment, schoolDay, schoolDays, schoolYearOf, termOf } from '@/server/school-day';
 import { makeSchool, useOwnSchema } from './school';
 
 beforeAll(useOwnSchema);
@@ -106,6 +106,12 @@ describe('days at the school', () => {
   });
   it('it is already tomorrow at a school in the east', () => {
     expect(schoolDay(new Date('2027-03-01T20:00:00Z'), 'Asia/Tokyo')).toBe('2027-03-02');
+    // Of many moments the same, on the days when the clocks change too.
+    for (const zone of ['Europe/London', 'Asia/Kathmandu', 'America/St_Johns']) {
+      const dayOf = schoolDays(zone);
+      const moments = Array.from({ length: 400 }, (_, n) => new Date(Date.UTC(2027, 2, 27) + n * 1_231_000));
+      expect(moments.map(dayOf)).toEqual(moments.map((at) => schoolDay(at, zone)));
+    }
     expect(schoolDay(new Date('2027-03-01T20:00:00Z'), 'Europe/London')).toBe('2027-03-01');
   });
   it('a school year begins in August and has three terms', () => {

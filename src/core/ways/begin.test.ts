@@ -36,6 +36,8 @@ describe('a game begun from a skill and a way', () => {
         const from = { ...asIs(skill, id), ageYears, target: targets.at(-1) ?? null, implement: balls.at(1) ?? balls[0]! };
         const { game, reached } = begun(from);
         expect(readGame(game), JSON.stringify(from)).toMatchObject({ ok: true });
+        const things = game.levels.flatMap((_, level) => Object.values(resolveLevel(game, level).course.targets).flat());
+        if (from.target) expect(new Set(things.map(({ object }) => object))).toEqual(new Set([from.target]));
         reached.forEach((isReached, level) => {
           const chance = levelChance(game, level, ageYears);
           const wanted = levelChance(way.from, level, way.from.ageYears ?? ageYears);

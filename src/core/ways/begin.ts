@@ -2,12 +2,14 @@
  * A game begun from a skill, a way to play it and what is in the house. The way's own starter is set out with that ball and those things; at
  * every level the marks are moved so that children of this age have the chance that the starter was made for.
  */
+import { withObject } from '../course/change';
 import { withFloor } from '../course/move';
 import { isAimed, levelChance, solveLevel, withPlaces } from '../levels/solve';
-import { replacedBy } from '../course/geometry';
+import { thingsOf } from '../course/things';
 import { GROUND, THROWN } from '../motion/assumed';
-import { AIMED, AIMED_IDS, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId, type ImplementId } from '../objects/catalogue';
-import type { Game, Level, PlacedTarget, Task } from '../rules/format/game';
+import { AIMED, AIMED_IDS, BALL_IDS, IMPLEMENTS, isThrownAt, type AimedId, type ImplementId } from '../objects/catalogue';
+import type { Game, Task } from '../rules/format/game';
+import { resolveLevel } from '../rules/format/level';
 import type { Skill } from '../sheet/teaching-points';
 import { wayById, type Way } from './ways';
 
@@ -45,7 +47,7 @@ export function houseOf(way: Way): { readonly balls: readonly ImplementId[]; rea
   const asked = askedThing(way);
   const kind = asked && AIMED[asked].shape.kind;
   const thrown = way.from.parts.some(({ stages }) => stages.some(({ technique }) => technique in THROWN));
-  const like = AIMED_IDS.filter((id) => AIMED[id].shape.kind === kind && (!thrown || THROWN_AT_IDS.includes(id as never)));
+  const like = AIMED_IDS.filter((id) => AIMED[id].shape.kind === kind && (!thrown || isThrownAt(AIMED[id].shape)));
   const rest = <T>(list: readonly T[], first: T) => [first, ...list.filter((one) => one !== first)];
   return { balls: rest(balls, own), targets: asked ? rest(like, asked) : [] };
 }
@@ -101,17 +103,8 @@ const isLike = (technique: string, skill: Skill): boolean =>
   technique !== skill && [THROWN, GROUND].some((family) => technique in family && skill in family) && technique !== 'lift';
 
 /** Everything that is aimed at made of one thing, at every level. */
-function withThing(game: Game, object: AimedId): Game {
-  const swapped = (list: readonly PlacedTarget[]) => list.map((one) => replacedBy(one, object));
-  const targets = Object.fromEntries(Object.entries(game.course.targets).map(([group, list]) => [group, swapped(list)]));
-  const inLevel = (level: Level): Level => ({
-    ...level,
-    set: Object.fromEntries(
-      Object.entries(level.set).flatMap(([slot, value]) => {
-        if (!slot.startsWith('/course/targets/')) return [[slot, value]];
-        return Array.isArray(value) ? [[slot, swapped(value as PlacedTarget[])]] : slot.endsWith('/object') ? [] : [[slot, value]];
-      }),
-    ),
-  });
-  return { ...game, course: { ...game.course, targets }, levels: game.levels.map(inLevel) };
-}
+const withThing = (game: Game, object: AimedId): Game =>
+  game.levels.reduce((next, _, index) => {
+    const aimed = thingsOf(resolveLevel(next, index)).filter(({ kind }) => kind === 'target');
+    return withObject(next, index, aimed, object);
+  }, game);

@@ -7,7 +7,7 @@ import { Select, TextField } from '@/ui/field';
 import { SoftLine } from '@/ui/page';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { ANY, movementsAmong, pickable, type Wanted } from './picker-model';
-import type { ShelfGame } from './shelf';
+import type { ShelfGame } from './shelf-game';
 
 const Filters = styled.div`
   display: grid;

@@ -1,8 +1,8 @@
 /** A new game while it is chosen: what suits what. No interface here. */
 import { bandRadii } from '@/core/forecast/depth';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
-import { isAimed, levelChance } from '@/core/levels/solve';
-import type { Course, Game } from '@/core/rules/format/game';
+import { expectationOf, expectedOf, type ExpectedOfLevel } from '@/core/levels/expectation';
+import type { Course } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
 import type { Skill } from '@/core/sheet/teaching-points';
@@ -67,44 +67,25 @@ export function targetsFor(way: Way, wanted: string): readonly Group<AimedId>[] 
   ].filter(({ ids }) => ids.length > 0);
 }
 
-/** What the chances are of: in frames and the like that something falls at all. */
-export const chanceOfWhat = ({ parts }: Pick<Game, 'parts'>): string =>
-  parts.every(({ stages }) => stages.some(({ see }) => see === 'felled'))
-    ? 'Of ten tries so many make something fall:'
-    : 'Of ten tries so many succeed:';
-
-export interface LevelSeen {
-  readonly name: string;
-  /** Null where nothing is aimed at. */
-  readonly chance: { readonly mean: number; readonly low: number; readonly high: number } | null;
-  readonly reached: boolean;
-}
-
 export interface GameSoFar extends Begun {
   /** The middle level's, with the bands of depth round what is aimed at, as radii in metres. */
   readonly course: Course;
   readonly radii: readonly number[];
-  readonly levels: readonly LevelSeen[];
+  /** What the words of its levels are of. */
+  readonly of: string;
+  readonly levels: readonly ExpectedOfLevel[];
 }
 
-/** Of a class that is steadier or wilder than its age usually is. Assumed. */
-const [STEADY, WILD] = [0.8, 1.25];
-
-/** The game as it is chosen so far, with the chances of its levels. */
+/** The game as it is chosen so far, with what its levels may be expected to come to. */
 export function seen(from: BeginFrom): GameSoFar {
   const { game, reached } = begun(from);
-  const aimed = isAimed(game);
   const middle = resolveLevel(game, Math.min(1, game.levels.length - 1));
-  const at = (level: number, skill = 1) => levelChance(game, level, from.ageYears, skill);
   return {
     game,
     reached,
     course: middle.course,
     radii: readThrowRules(game) ? bandRadii(middle, { ageYears: from.ageYears }) : [],
-    levels: game.levels.map(({ name }, level) => ({
-      name,
-      reached: reached[level]!,
-      chance: aimed ? { mean: at(level), low: at(level, WILD), high: at(level, STEADY) } : null,
-    })),
+    of: expectationOf(game),
+    levels: game.levels.map((_, index) => expectedOf(game, index, from.ageYears)),
   };
 }

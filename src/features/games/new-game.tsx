@@ -20,23 +20,12 @@ import { NumberSlot } from '@/ui/number-slot';
 import { Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
 import { useAlive } from '@/ui/use-alive';
-import { TenDots } from '@/ui/ten-dots';
 import { Views } from '../chart-table/cupboard-views';
 import { CourseDrawing } from '../drawing/course-drawing';
+import { LevelExpected } from './level-expected';
 import { Figure, FIGURE_H, FIGURE_W } from '../drawing/figure';
 import { BallView } from '../drawing/side-view';
-import {
-  ballsFor,
-  chanceOfWhat,
-  firstChoice,
-  seen,
-  SKILL_WORDS,
-  targetsFor,
-  waysFor,
-  withSkillChosen,
-  withWayChosen,
-  type GameSoFar,
-} from './new-game-model';
+import { ballsFor, firstChoice, seen, SKILL_WORDS, targetsFor, waysFor, withSkillChosen, withWayChosen, type GameSoFar } from './new-game-model';
 
 const Columns = styled.div`
   display: grid;
@@ -252,18 +241,10 @@ function Chances({ now }: { now: GameSoFar }) {
         drawnPx={400}
         label="The floor at its middle level, from above"
       />
-      {now.levels.every(({ chance }) => chance === null) ? (
-        <Soft>Nothing is aimed at: three levels, and no chance to tell.</Soft>
-      ) : (
-        <Soft>{chanceOfWhat(now.game)}</Soft>
-      )}
+      <Soft>{now.of}</Soft>
       <dl>
-        {now.levels.map(({ name, chance, reached }) => (
-          <div key={name} style={{ display: 'contents' }}>
-            <dt>{name}</dt>
-            <dd>{chance && <TenDots {...chance} chance={chance.mean} label="" />}</dd>
-            <dd>{chance && `${Math.round(10 * chance.mean)} in 10${reached ? '' : ': the floor allows no more'}`}</dd>
-          </div>
+        {now.levels.map((level, index) => (
+          <LevelExpected key={level.name} {...level} but={now.reached[index] ? '' : ': the floor allows no more'} />
         ))}
       </dl>
     </>

@@ -1,6 +1,6 @@
 /** Which games of a shelf are wanted. No interface here. */
 import { SKILL_WORDS } from './new-game-model';
-import type { ShelfGame } from './shelf';
+import type { ShelfGame } from './shelf-game';
 
 export const ANY = 'any';
 

@@ -1,9 +1,26 @@
 import type { ShelvedGame } from '@/contract/game';
+import type { ExpectedOfLevel } from '@/core/levels/expectation';
+import type { Course } from '@/core/rules/format/game';
 import { bandRadii } from '@/core/forecast/depth';
 import { resolveLevel } from '@/core/rules/format/level';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { aboutGame } from './about-game';
-import type { ShelfGame } from './shelf';
+
+export interface ShelfGame {
+  readonly id: string;
+  readonly title: string;
+  readonly about: string;
+  /** Techniques of its stages. */
+  readonly movements: readonly string[];
+  readonly ageYears: number;
+  readonly putAway: boolean;
+  readonly sent: number;
+  readonly course: Course;
+  readonly radii: readonly number[];
+  /** What the words of its levels are of. */
+  readonly of: string;
+  readonly levels: readonly ExpectedOfLevel[];
+}
 
 /** What the shelf shows of a game; `expected` was worked out on the server. */
 export function shelfGame(

@@ -4,15 +4,15 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { Copy, Archive, ArchiveRestore } from 'lucide-react';
-import type { ExpectedOfLevel } from '@/core/forecast/expectation';
-import type { Course } from '@/core/rules/format/game';
 import { ButtonLink, QuietButton } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { Notice } from '@/ui/notice';
 import { send, type PlacedProblem } from '@/ui/post';
-import { TenDots } from '@/ui/ten-dots';
 import { CourseDrawing } from '../drawing/course-drawing';
+import { LevelExpected } from './level-expected';
+import { ANY, pickable } from './picker-model';
+import type { ShelfGame } from './shelf-game';
 
 const About = styled.span`
   && {
@@ -26,28 +26,6 @@ const Sent = styled.span`
     flex: 1;
   }
 `;
-
-const Words = styled.dd`
-  && {
-    grid-column: span 2;
-  }
-`;
-
-export interface ShelfGame {
-  readonly id: string;
-  readonly title: string;
-  readonly about: string;
-  /** Techniques of its stages. */
-  readonly movements: readonly string[];
-  readonly ageYears: number;
-  readonly putAway: boolean;
-  readonly sent: number;
-  readonly course: Course;
-  readonly radii: readonly number[];
-  /** What the words of its levels are of. */
-  readonly of: string;
-  readonly levels: readonly ExpectedOfLevel[];
-}
 
 const Shelf = styled.ul`
   display: grid;
@@ -154,11 +132,8 @@ export function GameShelf({
     if (answer.ok) router.refresh();
   };
   const away = games.filter((game) => game.putAway).length;
-  const shown = (shelf === 'starters' ? starters : games).filter(
-    (game) =>
-      (shelf === 'starters' || game.putAway === showAway) &&
-      `${game.title} ${game.about}`.toLocaleLowerCase('en-GB').includes(wanted.trim().toLocaleLowerCase('en-GB')),
-  );
+  const lying = shelf === 'starters' ? starters : games.filter((game) => game.putAway === showAway);
+  const shown = pickable(lying, { movement: ANY, aboutAge: null, words: wanted });
   return (
     <Page>
       <PageHead>
@@ -226,7 +201,7 @@ export function GameShelf({
               <p className="about">{game.of}</p>
               <dl>
                 {game.levels.slice(0, 3).map((level) => (
-                  <Level key={level.name} {...level} />
+                  <LevelExpected key={level.name} {...level} />
                 ))}
               </dl>
               {shelf === 'starters' ? (
@@ -273,18 +248,4 @@ function Open({ starter, game }: { starter: boolean; game: ShelfGame }) {
     </>
   );
   return starter ? <div className="about-game">{inside}</div> : <Link href={`/games/${game.id}`}>{inside}</Link>;
-}
-
-function Level({ name, chance, words }: ExpectedOfLevel) {
-  return (
-    <>
-      <dt>{name}</dt>
-      {chance && (
-        <dd>
-          <TenDots {...chance} size={9} label=" " />
-        </dd>
-      )}
-      {chance ? <dd>{words}</dd> : <Words>{words}</Words>}
-    </>
-  );
 }

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import styled from 'styled-components';
 import type { Today } from '@/contract/today';
 import { ButtonLink } from '@/ui/button';
@@ -42,7 +43,7 @@ export function FirstSteps({ today }: { today: Today }) {
           <p>{step.help}</p>
           {step.done ? (
             <span>
-              done · <a href={step.href}>more</a>
+              done · <Link href={step.href}>more</Link>
             </span>
           ) : (
             <ButtonLink {...(step === next && { $strong: true })} href={step.href}>

@@ -1,8 +1,7 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { dayWords } from '@/core/measure/days';
+import { daysBetween, dayWords } from '@/core/measure/days';
 import { todaySchema, type ClassToday, type Today } from '@/contract/today';
 import { ButtonLink } from '@/ui/button';
 import { Notice, Spoken } from '@/ui/notice';
@@ -117,7 +116,7 @@ function OneLine({ line }: { line: Line }) {
 function OutCell({ of, today }: { of: ClassToday; today: string }) {
   const { week, alsoOut } = of;
   if (!week) return <SoftLine as="span">nothing is out</SoftLine>;
-  const days = differenceInCalendarDays(parseISO(week.dueOn), parseISO(week.sentOn)) + 1;
+  const days = daysBetween(week.sentOn, week.dueOn) + 1;
   return (
     <Out>
       <TideLine byDay={week.byDay} usual={week.usual} sentTo={week.sentTo} days={days} />

@@ -4,7 +4,7 @@ import { userEvent } from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Uuid } from '@/contract/ids';
 import { InLocale } from '@/ui/in-locale';
-import type { ShelfGame } from '../games/shelf';
+import type { ShelfGame } from '../games/shelf-game';
 import { WeekBuilder, type WeekBuilderProps } from './week-builder';
 
 const push = vi.hoisted(() => vi.fn());

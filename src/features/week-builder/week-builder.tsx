@@ -9,7 +9,7 @@ import { CardScreen } from '@/features/home/card-screen';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { GamePicker } from '../games/game-picker';
-import type { ShelfGame } from '../games/shelf';
+import type { ShelfGame } from '../games/shelf-game';
 import { FormDay, FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';

@@ -103,13 +103,14 @@ export async function unlinkedByClass(schoolId: Uuid, day: string): Promise<Read
   );
 }
 
-/** Who has handed in a film in this school since a day: "week child". */
-export async function filmsOfSchool(schoolId: Uuid, since: string): Promise<ReadonlySet<string>> {
+/** By week, who has handed in a film in this school since a day. */
+export async function filmsOfSchool(schoolId: Uuid, since: string): Promise<ReadonlyMap<Uuid, readonly Uuid[]>> {
   const found = await rows<{ week_id: Buffer; child_id: Buffer }>(
     `SELECT i.week_id, a.child_id FROM weeks w JOIN classes c ON c.id = w.class_id JOIN week_items i ON i.week_id = w.id
        JOIN assignments a ON a.week_item_id = i.id JOIN look_marks m ON m.assignment_id = a.id
       WHERE c.school_id = ? AND w.sent_at >= ? AND m.film`,
     [toBytes(schoolId), since],
   );
-  return new Set(found.map((row) => `${toText(row.week_id)} ${toText(row.child_id)}`));
+  const byWeek = groupedBy(found, (row) => toText(row.week_id));
+  return new Map([...byWeek].map(([week, of]) => [week, of.map((row) => toText(row.child_id))]));
 }

@@ -20,7 +20,7 @@ import type { PlayEvent } from '@/core/rules/format/play';
 import { pacedGame } from '@/core/sheet/set-up';
 import { childName } from '@/core/roster/read-roster';
 import { createHash } from 'node:crypto';
-import { differenceInCalendarDays, format, parseISO, previousMonday } from 'date-fns';
+import { format, parseISO, previousMonday } from 'date-fns';
 import { hashPassword } from '../auth/passwords';
 import { tokenFor } from '../db/access-keys';
 import { addChild, childrenOf, type ChildSettings } from '../db/children';
@@ -35,7 +35,7 @@ import { addSchool, audit, yearAt } from '../db/schools';
 import { addTeacher } from '../db/teachers';
 import { assignmentsOfChild, versionBody, type ChildAssignment } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-day';
-import { dayPlus } from '@/core/measure/days';
+import { dayPlus, daysBetween } from '@/core/measure/days';
 import { sendWeek } from '../weeks/send-week';
 import { decide, doubtsOf } from '../reports/doubts';
 import { starters } from '../starters';
@@ -257,10 +257,6 @@ async function inventionsOf(classId: Uuid, today: string, now: Date): Promise<vo
 /** The last Monday before this day: the week that is coming in was sent then. */
 function lastMonday(day: string): string {
   return format(previousMonday(parseISO(day)), 'yyyy-MM-dd');
-}
-
-function daysBetween(from: string, to: string): number {
-  return differenceInCalendarDays(parseISO(to), parseISO(from));
 }
 
 /** A time of a day at the school: 15.5 is half past three. */

@@ -1,6 +1,6 @@
 /** What the levels of a game may be expected to come to, worked out once for each content and age. */
 import { createHash } from 'node:crypto';
-import { expectationOf, expectedOf, type ExpectedOfLevel } from '@/core/forecast/expectation';
+import { expectationOf, expectedOf, type ExpectedOfLevel } from '@/core/levels/expectation';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import type { Game } from '@/core/rules/format/game';
 import { cache, keptOr } from '../caches';
@@ -23,12 +23,6 @@ export function expectationsOf(game: Game, ageYears: number): Promise<Expectatio
       await breath();
       levels.push(expectedOf(game, index, ageYears, shippedRacks));
     }
-    return {
-      of: expectationOf(
-        game,
-        levels.some(({ chance }) => chance !== null),
-      ),
-      levels,
-    };
+    return { of: expectationOf(game), levels };
   });
 }

@@ -1,7 +1,7 @@
 /** The first page: all classes of a school on one day. What is worked out of reports is kept with them, so that only what is new is gone through. */
 import type { ClassToday, LastFit, Today, WeekOut } from '@/contract/today';
 import type { Uuid } from '@/contract/ids';
-import { dayPlus } from '@/core/measure/days';
+import { dayPlus, daysBetween } from '@/core/measure/days';
 import type { JudgedFit } from '@/core/progress/level-fit';
 import { byDay, usualByDay } from '@/core/progress/tide';
 import { classesOf, type ClassSummary } from '../db/classes';
@@ -11,7 +11,7 @@ import { filmsOfSchool, unlinkedByClass, waitingByClass, weeksWithGames, type We
 import { gamesWithAssignments } from '../db/week-games';
 import { versionBody } from '../db/weeks';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
-import { schoolDay } from '../school-day';
+import { schoolDay, schoolDays } from '../school-day';
 import { fitOfWeek } from '../scores/fit-of-week';
 
 /** What lies further back says nothing of today. */
@@ -64,8 +64,8 @@ function begin(classes: readonly ClassSummary[], games: number): Today['begin'] 
 
 /** What the reports of a class tell. */
 interface Gathered {
-  /** By week, the day of each child's first report, as a number of days. */
-  readonly first: ReadonlyMap<Uuid, ReadonlyMap<Uuid, number>>;
+  /** By week, the day of each child's first report. */
+  readonly first: ReadonlyMap<Uuid, ReadonlyMap<Uuid, string>>;
   readonly byAssignment: ReadonlyMap<Uuid, readonly ReportedPlay[]>;
   readonly doubts: number;
   /** How the levels of its weeks fitted, as far as it was asked. */
@@ -80,11 +80,11 @@ const gatheredOf = new WeakMap<readonly ReportedPlay[], Gathered>();
 function gathered(plays: readonly ReportedPlay[], timeZone: string): Gathered {
   const known = gatheredOf.get(plays);
   if (known) return known;
-  const first = new Map<Uuid, Map<Uuid, number>>();
-  const dayOf = dayNumbers(timeZone);
+  const first = new Map<Uuid, Map<Uuid, string>>();
+  const dayOf = schoolDays(timeZone);
   const doubtful = new Set<Uuid>();
   for (const play of plays) {
-    const ofWeek = first.get(play.weekId) ?? new Map<Uuid, number>();
+    const ofWeek = first.get(play.weekId) ?? new Map<Uuid, string>();
     first.set(play.weekId, ofWeek);
     if (!ofWeek.has(play.childId)) ofWeek.set(play.childId, dayOf(play.receivedAt));
     if (play.kind !== 'clean' && play.choice === null) doubtful.add(play.reportId);
@@ -94,28 +94,13 @@ function gathered(plays: readonly ReportedPlay[], timeZone: string): Gathered {
   return made;
 }
 
-const DAY_MS = 86_400_000;
-const QUARTER_MS = 900_000;
-const numberOf = (day: string) => Date.parse(day) / DAY_MS;
-
-/** The school's day of a moment as a number of days. Zones differ by quarters of an hour: of each quarter it is asked once. */
-function dayNumbers(timeZone: string): (at: Date) => number {
-  const known = new Map<number, number>();
-  return (at) => {
-    const quarter = Math.floor(at.getTime() / QUARTER_MS);
-    const day = known.get(quarter) ?? numberOf(schoolDay(at, timeZone));
-    known.set(quarter, day);
-    return day;
-  };
-}
-
 const sentTo = ({ games }: WeekWithGames) => Math.max(0, ...games.map(({ levels }) => levels.reduce((sum, { children }) => sum + children, 0)));
 
 /** The week that a class is at. */
 async function weekOut(
   sent: readonly WeekWithGames[],
   { first }: Gathered,
-  films: ReadonlySet<string>,
+  films: ReadonlyMap<Uuid, readonly Uuid[]>,
   today: string,
   timeZone: string,
 ): Promise<Pick<ClassToday, 'week' | 'alsoOut'>> {
@@ -124,22 +109,22 @@ async function weekOut(
   const newest = sent[0];
   const shown = out[0] ?? (newest && newest.dueOn >= dayPlus(today, -OVER_SHOWN_DAYS) ? newest : undefined);
   if (!shown) return { week: null, alsoOut: 0 };
-  const dayOf = dayNumbers(timeZone);
+  const dayOf = schoolDays(timeZone);
   const firstDays = (week: WeekWithGames) => {
-    const sentOn = dayOf(week.sentAt);
-    return [...(first.get(week.id)?.values() ?? [])].map((on) => Math.max(0, on - sentOn));
+    const from = dayOf(week.sentAt);
+    return [...(first.get(week.id)?.values() ?? [])].map((on) => Math.max(0, daysBetween(from, on)));
   };
-  const days = numberOf(shown.dueOn) - dayOf(shown.sentAt) + 1;
-  const gone = Math.min(days, numberOf(today) - dayOf(shown.sentAt) + 1);
+  const sentOn = dayOf(shown.sentAt);
+  const days = daysBetween(sentOn, shown.dueOn) + 1;
+  const gone = Math.min(days, daysBetween(sentOn, today) + 1);
   const earlier = sent.filter((week) => !week.takenBack && week.sentAt < shown.sentAt);
-  const children = new Set(first.get(shown.id)?.keys() ?? []);
-  for (const one of films) if (one.startsWith(`${shown.id} `)) children.add(one.slice(shown.id.length + 1) as Uuid);
+  const children = new Set([...(first.get(shown.id)?.keys() ?? []), ...(films.get(shown.id) ?? [])]);
   const week: WeekOut = {
     weekId: shown.id,
     number: shown.number,
     title: shown.title || ((await gameOf(shown))?.title ?? ''),
     level: (shown.games.length === 1 && (await levelsOf(shown))?.level.name) || '',
-    sentOn: schoolDay(shown.sentAt, timeZone),
+    sentOn,
     dueOn: shown.dueOn,
     takenBack: shown.takenBack,
     sentTo: sentTo(shown),

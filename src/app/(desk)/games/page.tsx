@@ -1,20 +1,17 @@
 import type { Metadata } from 'next';
 import { GameShelf } from '@/features/games/shelf';
-import { shelfGame } from '@/features/games/shelf-game';
 import { requireSignedIn } from '@/server/auth/current';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
-import { expectationsOf } from '@/server/games/expectations';
 import { schoolDay } from '@/server/school-day';
 import { starters } from '@/server/starters';
+import { shelved } from './shelved';
 
 export const metadata: Metadata = { title: 'Games' };
 
 export default async function GamesPage() {
   const who = await requireSignedIn();
   const [games, classes] = await Promise.all([gamesOf(who.schoolId), classesOf(who.schoolId, schoolDay(new Date(), who.timeZone))]);
-  const shelved = <Of extends Parameters<typeof shelfGame>[0]>(list: readonly Of[]) =>
-    Promise.all(list.map(async (one) => shelfGame(one, await expectationsOf(one.game, one.ageYears))));
   return (
     <GameShelf
       games={await shelved(games)}

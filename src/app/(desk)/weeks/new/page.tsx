@@ -2,8 +2,6 @@ import type { Metadata } from 'next';
 import { WeekBuilder } from '@/features/week-builder/week-builder';
 import { resolveLevel } from '@/core/rules/format/level';
 import { thingsNeeded } from '@/core/sheet/set-up';
-import { shelfGame } from '@/features/games/shelf-game';
-import { expectationsOf } from '@/server/games/expectations';
 import { requireSignedIn } from '@/server/auth/current';
 import { parRestsWords } from '@/core/progress/skill-words';
 import { childrenOf } from '@/server/db/children';
@@ -11,6 +9,7 @@ import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
 import { schoolDay } from '@/server/school-day';
+import { shelved } from '../../games/shelved';
 
 export const metadata: Metadata = { title: 'Build a week' };
 
@@ -41,7 +40,7 @@ export default async function NewWeekPage({ searchParams }: { searchParams: Prom
           ageYears: child.ageYears ?? ageYears,
         })),
       }))}
-      shelf={await Promise.all(offered.map(async (one) => shelfGame(one, await expectationsOf(one.game, one.ageYears))))}
+      shelf={await shelved(offered)}
       games={offered.map(({ id, game, ageYears }) => ({
         id,
         title: game.title,

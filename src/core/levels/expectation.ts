@@ -1,10 +1,10 @@
 /** What a level may be expected to come to, in a few words for a shelf: chances where something is aimed at, else a usual score or time. */
 import { resolveLevel } from '../rules/format/level';
-import type { Game } from '../rules/format/game';
-import { GROUND, THROWN } from '../motion/assumed';
+import type { Game, Measure } from '../rules/format/game';
 import { counted } from '../rules/telling/counted';
-import { DESK_SEED, forecastSetUp, type LevelForecast } from './forecast-level';
-import type { RackShelf } from './racks';
+import { DESK_SEED, forecastSetUp, type LevelForecast } from '../forecast/forecast-level';
+import type { RackShelf } from '../forecast/racks';
+import { isAimed } from './solve';
 
 export interface ExpectedOfLevel {
   readonly name: string;
@@ -19,13 +19,11 @@ const PLAYS = 200;
 /** Where nearly all come to the end nobody need be told. */
 const NEARLY_ALL = 0.95;
 
-/** One level of a game for children of this age. Throws only on a game that was not read. */
-export function expectedOf(game: Game, index: number, ageYears: number, shelf: RackShelf): ExpectedOfLevel {
+/** One level of a game for children of this age; without a shelf of tables pins are rough. Throws only on a game that was not read. */
+export function expectedOf(game: Game, index: number, ageYears: number, shelf?: RackShelf): ExpectedOfLevel {
   const level = resolveLevel(game, index);
-  const forecast = forecastSetUp(level, { ageYears, plays: PLAYS, seed: DESK_SEED, shelf });
-  const chance = level.parts.every(({ stages }) => stages.every(({ technique }) => technique in THROWN || technique in GROUND))
-    ? forecast.chance
-    : null;
+  const forecast = forecastSetUp(level, { ageYears, plays: PLAYS, seed: DESK_SEED, ...(shelf && { shelf }) });
+  const chance = isAimed(game) ? forecast.chance : null;
   return {
     name: game.levels[index]!.name,
     chance: chance && { chance: chance.chance, low: chance.low, high: chance.high },
@@ -35,7 +33,7 @@ export function expectedOf(game: Game, index: number, ageYears: number, shelf: R
 
 function scoreWords({ parts: [part] }: Game, { par, seconds, finishShare }: LevelForecast): string {
   const { of, unit } = part!.measure;
-  if (of === 'done' || of === 'minutes') return minutesWords(seconds);
+  if (isTimed(of)) return minutesWords(seconds);
   const tenths = Math.round(10 * finishShare);
   const finish = finishShare >= NEARLY_ALL ? '' : tenths === 0 ? ', hardly any finish' : `, ${tenths} in 10 finish`;
   return `par ${par} ${counted(par, unit)}${finish}`;
@@ -44,8 +42,12 @@ function scoreWords({ parts: [part] }: Game, { par, seconds, finishShare }: Leve
 const minutesWords = (seconds: number) => (seconds < 90 ? `about ${Math.round(seconds)} seconds` : `about ${Math.round(seconds / 60)} minutes`);
 
 /** What such words are of. */
-export function expectationOf({ parts }: Game, aimed: boolean): string {
+export function expectationOf(game: Game): string {
+  const { parts } = game;
   const felled = parts.every(({ stages }) => stages.some(({ see }) => see === 'felled'));
-  if (aimed) return felled ? 'Of ten tries so many make something fall' : 'Of ten tries so many succeed';
-  return parts[0]!.measure.of === 'done' || parts[0]!.measure.of === 'minutes' ? 'How long it takes' : 'What one go usually comes to';
+  if (isAimed(game)) return felled ? 'Of ten tries so many make something fall' : 'Of ten tries so many succeed';
+  return isTimed(parts[0]!.measure.of) ? 'How long it takes' : 'What one go usually comes to';
 }
+
+/** Whether only the time that was played is written down. */
+const isTimed = (of: Measure['of']): boolean => of === 'done' || of === 'minutes';
