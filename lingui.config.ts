@@ -30,6 +30,7 @@ export default defineConfig({
         'src/features/drawing',
         'src/features/home',
         'src/features/languages',
+        'src/features/show',
         'src/server/home',
         'src/server/paper',
         'src/server/reports/take-in.ts',

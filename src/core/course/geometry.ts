@@ -6,6 +6,14 @@ export function distanceM(from: Spot, to: Spot): number {
   return Math.hypot(from.xM - to.xM, from.yM - to.yM);
 }
 
+/** The middle of several spots: their mean, which stays where it is when they are turned or spread about it. */
+export function middleOfAll(spots: readonly Spot[]): Spot {
+  return {
+    xM: spots.reduce((sum, spot) => sum + spot.xM, 0) / spots.length,
+    yM: spots.reduce((sum, spot) => sum + spot.yM, 0) / spots.length,
+  };
+}
+
 /** Angle between the line of throw and the depth axis of the target (which lies along x when it is not turned), radians. */
 export function throwTurnRad(from: Spot, target: PlacedTarget): number {
   return Math.atan2(target.yM - from.yM, target.xM - from.xM) - target.turnRad;

@@ -3,7 +3,7 @@ import { AIMED, outlineWidthM, shapeOf } from '../objects/catalogue';
 import { BOX_M } from '../rules/format/box';
 import type { Box, Door, FloorSide, Game, Place, PlacedTarget, Spot } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
-import { aimOf, distanceM, insideFloor, spotTowards, type Layout } from './geometry';
+import { aimOf, distanceM, insideFloor, middleOfAll, spotTowards, type Layout } from './geometry';
 import { halfSizeM, listAt, listedOf, middleOf, movedWith, pointerOf, spotOf, thingsOf, type CourseThing, type Listed } from './things';
 
 /** How far the middle of a thing keeps from the wall, metres. */
@@ -195,14 +195,6 @@ export function withStand(game: Game, levelIndex: number, thing: CourseThing, st
   return withListed(game, levelIndex, [thing], false, (listed) =>
     'object' in listed ? { ...listed, standM: millimetres(Math.min(2, Math.max(0, standM))) } : listed,
   );
-}
-
-/** The middle of several spots: their mean, which stays where it is when they are turned or spread about it. */
-export function middleOfAll(spots: readonly Spot[]): Spot {
-  return {
-    xM: spots.reduce((sum, spot) => sum + spot.xM, 0) / spots.length,
-    yM: spots.reduce((sum, spot) => sum + spot.yM, 0) / spots.length,
-  };
 }
 
 /**

@@ -1,8 +1,8 @@
 /** A level where there is little room: how long a clear line it needs, and its places side by side. */
 import type { Game, Spot } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
-import { aimOf, distanceM, insideFloor } from './geometry';
-import { middleOfAll, millimetres, withList } from './move';
+import { aimOf, distanceM, insideFloor, middleOfAll } from './geometry';
+import { millimetres, withList } from './move';
 
 /**
  * The small-space form of a level: places side by side, all as far from their target as fits a clear line of so many metres, instead of

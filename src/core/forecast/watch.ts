@@ -1,6 +1,4 @@
 /** A simulated play to be watched: its events, and where child and ball are at any time of it. */
-import { aimOf, distanceM, targetFrom } from '../course/geometry';
-import { middleOfAll } from '../course/move';
 import type { Thrower } from '../motion/release';
 import { drawU32, PURPOSE } from '../random/draw';
 import { compile } from '../rules/playing/compile';
@@ -10,21 +8,16 @@ import type { Game, Spot } from '../rules/format/game';
 import { nextMoves } from '../rules/playing/next-moves';
 import type { PlayEvent } from '../rules/format/play';
 import { reduce, replay } from '../rules/playing/replay';
+import { shownTry, type ShownTry } from '../scene/shown-try';
 import { childTables } from './attempts';
 import type { RackShelf } from './racks';
 import { simulateGo } from './simulate';
 
 /** One thing that happens in a play that is watched. Times in milliseconds. */
-export interface WatchedTry {
+interface WatchedTry extends ShownTry {
   /** When the ball leaves and when it is down. */
   readonly fromMs: number;
   readonly toMs: number;
-  readonly from: Spot;
-  readonly ends: Spot;
-  readonly words: string;
-  readonly success: boolean;
-  /** Nothing is thrown: the child itself goes from spot to spot, or stays. */
-  readonly goes: boolean;
 }
 
 export interface Watched {
@@ -49,58 +42,15 @@ export function watchGo(level: Game, child: Thrower, seed: number, play: number,
   let lastMs = 0;
   events.forEach((event, index) => {
     if (event.do === 'attempt') {
-      const moves = nextMoves(program, state);
-      const { task } = moves;
-      const spots = task.from === undefined ? [] : (level.course.places[task.from] ?? []);
-      const from = spots[moves.place] ?? spots[0] ?? { xM: level.course.floor.widthM / 2, yM: level.course.floor.depthM / 2 };
-      const targets = task.at === undefined ? [] : (level.course.targets[task.at] ?? []);
-      const goes = task.technique === 'move' || targets.length === 0;
-      const standing = moves.standing.flatMap((pin) => targets[pin] ?? []);
-      const aim =
-        task.see === 'felled' && standing.length > 0
-          ? middleOfAll(standing)
-          : moves.aim && targets[moves.aim.at]
-            ? targets[moves.aim.at]!
-            : goes
-              ? (spots[(moves.place + 1) % Math.max(1, spots.length)] ?? from)
-              : (targetFrom(level, task.from ?? '', from) ?? aimOf(level, task.from ?? '', from) ?? from);
-      const end = task.ends?.find((one) => one.id === event.end);
-      const success = end ? end.as === 'success' : (event.felled?.length ?? 0) > 0 || task.see !== 'felled';
+      const shown = shownTry(level, nextMoves(program, state), event, drawU32(seed, index, 1, PURPOSE.demo), drawU32(seed, index, 3, PURPOSE.demo));
       const toMs = event.t;
-      const fromMs = Math.max(lastMs, toMs - Math.min(FLIGHT_MS.most, Math.max(FLIGHT_MS.least, (toMs - lastMs) * (goes ? 1 : 0.35))));
-      tries.push({
-        fromMs,
-        toMs,
-        from,
-        ends: success || goes ? aim : missed(level, from, aim, seed, index),
-        words: wordsOf(event, end?.label),
-        success,
-        goes,
-      });
+      const fromMs = Math.max(lastMs, toMs - Math.min(FLIGHT_MS.most, Math.max(FLIGHT_MS.least, (toMs - lastMs) * (shown.goes ? 1 : 0.35))));
+      tries.push({ ...shown, fromMs, toMs });
       lastMs = toMs;
     } else lastMs = Math.max(lastMs, event.t);
     state = reduce(program, state, event).state;
   });
   return { program, events, tries, endMs: events.at(-1)?.t ?? 0 };
-}
-
-function wordsOf(event: Extract<PlayEvent, { do: 'attempt' }>, label: string | undefined): string {
-  if (label !== undefined) return label;
-  if (event.felled !== undefined) return event.felled.length === 0 ? 'none falls' : `${event.felled.length} fall`;
-  if (event.lengthMm !== undefined) return `${(event.lengthMm / 1000).toFixed(2)} m`;
-  return event.count === undefined ? '' : `${event.count}`;
-}
-
-/** A miss ends beside or past what was aimed at, inside the floor. */
-function missed(level: Game, from: Spot, aim: Spot, seed: number, index: number): Spot {
-  const draw = (purpose: number) => drawU32(seed, index, purpose, PURPOSE.demo) / 0x1_0000_0000;
-  const length = Math.max(0.01, distanceM(from, aim));
-  const [ux, uy] = [(aim.xM - from.xM) / length, (aim.yM - from.yM) / length];
-  const past = 0.2 + 0.5 * draw(1);
-  const aside = (draw(2) < 0.5 ? -1 : 1) * (0.2 + 0.3 * draw(3));
-  const { widthM, depthM } = level.course.floor;
-  const within = (value: number, most: number) => Math.min(most - 0.05, Math.max(0.05, value));
-  return { xM: within(aim.xM + ux * past - uy * aside, widthM), yM: within(aim.yM + uy * past + ux * aside, depthM) };
 }
 
 export interface Moment {

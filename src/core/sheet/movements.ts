@@ -2,6 +2,7 @@
  * Each movement as four frames of a figure seen from its side (the set shot and keeping up as well), the target to the right. Angles are
  * degrees from straight down, forward positive: thigh, shin, upper arm, forearm. Drawn by us; no published source.
  */
+import type { BodyForm } from '../motion/assumed';
 import type { Skill } from './teaching-points';
 
 export interface Limb {
@@ -157,4 +158,35 @@ export function jointsOf(frame: MovementFrame): Joints {
           ? null
           : frame.ball;
   return { ...joints, ball };
+}
+
+const blend = (a: number, b: number, share: number) => a + (b - a) * share;
+const blendLimb = (a: Limb, b: Limb, share: number): Limb => limb(blend(a.upper, b.upper, share), blend(a.lower, b.lower, share));
+
+/** The figure on its way from one frame to another; a ball leaves the hand or the foot half-way. */
+export function frameBetween(a: MovementFrame, b: MovementFrame, share: number): MovementFrame {
+  const free = typeof a.ball !== 'string' && typeof b.ball !== 'string';
+  return {
+    sunk: blend(a.sunk, b.sunk, share),
+    lean: blend(a.lean, b.lean, share),
+    arm: blendLimb(a.arm, b.arm, share),
+    otherArm: blendLimb(a.otherArm, b.otherArm, share),
+    leg: blendLimb(a.leg, b.leg, share),
+    otherLeg: blendLimb(a.otherLeg, b.otherLeg, share),
+    ball: free ? [blend(a.ball[0], b.ball[0], share), blend(a.ball[1], b.ball[1], share)] : share < 0.5 || a.ball === b.ball ? a.ball : b.ball,
+  };
+}
+
+/** The same frame of somebody who sits, kneels or uses both hands: the arms do what they did, the legs rest. */
+export function posed(one: MovementFrame, form: BodyForm = 'standing'): MovementFrame {
+  switch (form) {
+    case 'standing':
+      return one;
+    case 'two-hands':
+      return { ...one, otherArm: one.arm };
+    case 'seated':
+      return { ...one, sunk: 0, lean: one.lean * 0.5, leg: limb(86, 2), otherLeg: limb(80, -4) };
+    case 'kneeling':
+      return { ...one, sunk: 0, lean: one.lean * 0.6, leg: limb(4, -88), otherLeg: limb(84, 0) };
+  }
 }

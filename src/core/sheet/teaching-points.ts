@@ -180,7 +180,7 @@ export function openedFor(text: string, hand: Hand): string {
 }
 
 /** The skill that a task trains; null for one of another kind. */
-function skillOf(task: Pick<Task, 'technique' | 'feeder'>): Skill | null {
+export function skillOf(task: Pick<Task, 'technique' | 'feeder'>): Skill | null {
   if (task.feeder && (task.technique === 'underarm' || task.technique === 'overarm')) return 'gather';
   return SKILLS.find((skill) => skill === task.technique) ?? null;
 }

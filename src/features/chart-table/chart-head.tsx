@@ -26,12 +26,27 @@ interface ChartHeadProps {
   readonly state: SaveState;
   readonly trying: boolean;
   readonly onTry: () => void;
+  readonly onShow: () => void;
   readonly onSend: () => void;
   readonly dispatch: Dispatch<DraftAction>;
   readonly readOnly: boolean;
 }
 
-export function ChartHead({ game, ageYears, history, classes, classId, onClass, state, trying, onTry, onSend, dispatch, readOnly }: ChartHeadProps) {
+export function ChartHead({
+  game,
+  ageYears,
+  history,
+  classes,
+  classId,
+  onClass,
+  state,
+  trying,
+  onTry,
+  onShow,
+  onSend,
+  dispatch,
+  readOnly,
+}: ChartHeadProps) {
   return (
     <Head>
       <input
@@ -54,6 +69,7 @@ export function ChartHead({ game, ageYears, history, classes, classId, onClass, 
       <Button aria-label="Redo" isDisabled={history.future.length === 0} onPress={() => dispatch({ do: 'redo' })}>
         <Redo2 size={17} aria-hidden />
       </Button>
+      <Button onPress={onShow}>Show me</Button>
       <Button onPress={onTry} aria-pressed={trying}>
         Try it
       </Button>

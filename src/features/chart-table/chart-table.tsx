@@ -8,6 +8,7 @@ import { misfitsOf, type Misfit } from '@/core/course/fits';
 import type { Snap } from '@/core/course/snap';
 import { spotOf } from '@/core/course/things';
 import type { Moment } from '@/core/forecast/watch';
+import { stepPace } from '@/core/measure/lengths';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
@@ -37,6 +38,7 @@ import { useRacks } from './use-racks';
 
 const Cupboard = dynamic(() => import('./cupboard').then((module) => module.Cupboard), { ssr: false });
 const WaysDialog = dynamic(() => import('./ways-dialog'), { ssr: false });
+const ShowDialog = dynamic(() => import('../show/show-dialog'), { ssr: false });
 
 export interface ChartTableProps {
   readonly id: Uuid;
@@ -66,7 +68,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const [wanted, setWanted] = useState(() => levelAt(game, firstShown(game, mend?.levelId)));
   const shown = shownOf(game, wanted);
   const [pickedNow, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
-  const [open, setOpen] = useState<'send' | 'cupboard' | 'ways' | 'compare' | null>(null);
+  const [open, setOpen] = useState<'send' | 'cupboard' | 'ways' | 'compare' | 'show' | null>(null);
   const [trying, setTrying] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const [leaf, setLeaf] = useState<LeafId>('rules');
@@ -159,6 +161,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         state={state}
         trying={trying}
         onTry={() => setTrying(!trying)}
+        onShow={() => setOpen('show')}
         onSend={() => setOpen('send')}
         dispatch={dispatch}
         readOnly={readOnly}
@@ -340,6 +343,9 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           }}
           onClose={() => setOpen(null)}
         />
+      )}
+      {open === 'show' && (
+        <ShowDialog gameId={id} levelId={game.levels[shown]!.id} level={level} pace={stepPace(stepM)} onClose={() => setOpen(null)} />
       )}
       {open === 'compare' && <CompareLevels game={game} onClose={() => setOpen(null)} />}
     </TablePage>

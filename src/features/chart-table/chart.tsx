@@ -2,11 +2,10 @@
 import { useDrag } from '@use-gesture/react';
 import { memo, useMemo, useRef, useState, type Dispatch, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { aimOf, distanceM } from '@/core/course/geometry';
+import { aimOf, distanceM, middleOfAll } from '@/core/course/geometry';
 import { type Misfit } from '@/core/course/fits';
 import type { RunPastFrom } from '@/core/course/flights';
 import { thingWords } from '@/core/course/thing-words';
-import { middleOfAll } from '@/core/course/move';
 import { snapped, type Snap } from '@/core/course/snap';
 import { groundOf, isLocked, isPinSet, keyOf, listedOf, middleOf, movedWith, spotOf, thingsOf, type CourseThing } from '@/core/course/things';
 import { sayMetres, stepPace, toParts } from '@/core/measure/lengths';

@@ -1,4 +1,5 @@
 import { aimOf } from '@/core/course/geometry';
+import type { View } from '@/core/scene/floor-view';
 import { nameOf, outlineWidthM, shapeOf } from '@/core/objects/catalogue';
 import type { Course, Part } from '@/core/rules/format/game';
 import { useWords } from '@/features/languages/use-words';
@@ -29,7 +30,11 @@ export interface CourseDrawingProps {
   readonly names?: boolean;
   /** As small as a stamp: nobody could read words in it. */
   readonly wordless?: boolean;
+  /** The part of the floor that is shown, metres; the whole where it is not given. */
+  readonly view?: View;
 }
+
+export const viewBoxOf = ({ xM, yM, widthM, depthM }: View) => `${xM * 100} ${yM * 100} ${widthM * 100} ${depthM * 100}`;
 
 /** A course from above, to scale, in centimetres: ways, patches, things in the way, targets and places, each as large as it is. */
 export function CourseDrawing({
@@ -44,12 +49,13 @@ export function CourseDrawing({
   drawnPx = 300,
   names = false,
   wordless = false,
+  view = { xM: 0, yM: 0, ...course.floor },
 }: CourseDrawingProps) {
   const { i18n, noun } = useWords();
   const { widthM, depthM } = course.floor;
   const width = widthM * 100;
   const depth = depthM * 100;
-  const px = width / drawnPx;
+  const px = (view.widthM * 100) / drawnPx;
   const clip = `clip-${id}`;
   const targets = Object.values(course.targets).flat();
   // Of things that are alike the first bears the name.
@@ -59,7 +65,7 @@ export function CourseDrawing({
   const busy = [...targets, ...Object.values(course.places).flat(), ...(course.obstacles ?? [])];
   const deep = radii.length > 0 ? targets[0] : undefined;
   return (
-    <svg className="chart" viewBox={`0 0 ${width} ${depth}`} {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
+    <svg className="chart" viewBox={viewBoxOf(view)} {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}>
       <clipPath id={clip}>
         <rect width={width} height={depth} />
       </clipPath>

@@ -13,7 +13,7 @@ import { Footprints } from '../drawing/footprints';
 import { MovementLoop } from '../drawing/movement';
 import { Exercise } from '../drawing/exercise';
 import type { Counting } from './going-model';
-import { Big, Bottom, Caution, Ruled, Screen, Tick } from './home-style';
+import { Big, Bottom, Caution, Plain, Ruled, Screen, Tick } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import type { Ways } from './store';
@@ -126,7 +126,15 @@ const Row = styled.div`
 
 const footed = (skill: string) => skill === 'kick' || skill === 'lift' || skill === 'strike-up';
 
-export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: BeforeProps & { side: Hand; onSide: (side: Hand) => void }) {
+export function PractiseScreen({
+  hand,
+  name,
+  side,
+  onSide,
+  onShow,
+  onBack,
+  onNext,
+}: BeforeProps & { side: Hand; onSide: (side: Hand) => void; onShow: () => void }) {
   const words = useWords();
   const { i18n } = words;
   const { level, form } = hand;
@@ -174,6 +182,9 @@ export function PractiseScreen({ hand, name, side, onSide, onBack, onNext }: Bef
       )}
       <p>{i18n.t('Three tries without a target, three with it. Then play.')}</p>
       <h2>{i18n.t('How to play')}</h2>
+      <Plain type="button" onClick={onShow}>
+        {i18n.t('Show me')}
+      </Plain>
       <Ruled>
         {rules.map((rule) => (
           <Rule key={rule}>

@@ -72,6 +72,7 @@ export interface CardScreenProps {
   readonly onlyOnline?: boolean;
   readonly others: number;
   readonly onOpen: (item: CardItem) => void;
+  readonly onShow: (item: CardItem) => void;
   readonly onFinish: (item: CardItem) => void;
   readonly onDiary: (week: CardWeek) => void;
   readonly onInvent: () => void;

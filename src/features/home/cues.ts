@@ -16,14 +16,27 @@ function beep(pitch: number): void {
   tone.onended = () => void audio.close();
 }
 
+interface Saying {
+  readonly rate?: number;
+  /** True while it is heard; a device without a voice never says so. */
+  readonly onHeard?: (heard: boolean) => void;
+}
+
 /** Says words aloud; what was being said stops. */
-export function say(words: string, tag: string): void {
+export function say(words: string, tag: string, { rate = 0.9, onHeard }: Saying = {}): void {
   if (!('speechSynthesis' in window)) return;
   window.speechSynthesis.cancel();
   const speech = new SpeechSynthesisUtterance(words);
   speech.lang = tag;
-  speech.rate = 0.9;
+  speech.rate = rate;
+  speech.onstart = () => onHeard?.(true);
+  speech.onend = () => onHeard?.(false);
+  speech.onerror = () => onHeard?.(false);
   window.speechSynthesis.speak(speech);
+}
+
+export function sayNothing(): void {
+  window.speechSynthesis?.cancel();
 }
 
 /** One cue in all the ways that are switched on. */

@@ -30,7 +30,12 @@ const FROM_THE_START: Before = { events: [] };
 
 export type GoingStep =
   | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
-  | { readonly on: 'set-up' | 'safety' | 'practise' | 'count'; readonly item: CardItem; readonly formId: string; readonly played: Counting | null }
+  | {
+      readonly on: 'set-up' | 'safety' | 'practise' | 'show' | 'count';
+      readonly item: CardItem;
+      readonly formId: string;
+      readonly played: Counting | null;
+    }
   | {
       readonly on: 'play';
       readonly item: CardItem;

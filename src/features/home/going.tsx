@@ -1,6 +1,6 @@
 'use client';
 import type { Card, CardItem } from '@/contract/card';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import type { Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
 import type { Hand } from '@/core/sheet/teaching-points';
@@ -29,6 +29,12 @@ import { ResultScreen } from './result-screen';
 import { SetUpScreen } from './set-up-screen';
 import { store, type HomeDraft, type KeptPlay, type Session, type Ways } from './store';
 import { scoreWords, todayHere } from './words';
+
+/** What shows the game is not needed to play it. */
+const ShowScreen = lazy(async () => {
+  const { ShowScreen: Shown } = await import('./show-screen');
+  return { default: Shown };
+});
 
 export interface GoingProps {
   readonly card: Card;
@@ -117,7 +123,8 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
     default: {
       const { item, formId } = step;
       const hand = inHand(item, formId, ways, words);
-      const to = (on: 'set-up' | 'safety' | 'practise' | 'count') => setStep({ on, item, formId, played: 'played' in step ? step.played : null });
+      const to = (on: 'set-up' | 'safety' | 'practise' | 'show' | 'count') =>
+        setStep({ on, item, formId, played: 'played' in step ? step.played : null });
       switch (step.on) {
         case 'set-up':
           return (
@@ -143,6 +150,12 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               }}
             />
           );
+        case 'show':
+          return (
+            <Suspense>
+              <ShowScreen item={item} formId={formId} ways={ways} side={side} name={name} onBack={() => to('practise')} />
+            </Suspense>
+          );
         case 'practise':
           return (
             <PractiseScreen
@@ -150,6 +163,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               name={name}
               side={side}
               onSide={(next) => keepWays({ ...ways, hand: next })}
+              onShow={() => to('show')}
               onBack={() => to('set-up')}
               onNext={() => to('count')}
             />

@@ -28,6 +28,10 @@ const later = {
     const { DoorScreen } = await import('./door-screen');
     return { default: DoorScreen };
   },
+  show: async () => {
+    const { ShowScreen } = await import('./show-screen');
+    return { default: ShowScreen };
+  },
   invent: async () => {
     const { InventScreen } = await import('./invent/invent-screen');
     return { default: InventScreen };
@@ -37,11 +41,13 @@ const Going = lazy(later.going);
 const DiaryScreen = lazy(later.diary);
 const InventScreen = lazy(later.invent);
 const DoorScreen = lazy(later.door);
+const ShowScreen = lazy(later.show);
 
 type View =
   | { readonly on: 'card' }
   | { readonly on: 'invent'; readonly draft: InventedPlan | undefined; readonly begun: BegunGo | undefined }
   | { readonly on: 'diary'; readonly weekId: string }
+  | { readonly on: 'show'; readonly item: CardItem }
   | { readonly on: 'going'; readonly first: GoingStep };
 
 const CARD: View = { on: 'card' };
@@ -149,12 +155,26 @@ function ChildsPage() {
           onlyOnline={onlyOnline}
           others={kept.filter((one) => one.token !== token).length}
           onOpen={(item) => void open(item)}
+          onShow={(item) => setView({ on: 'show', item })}
           onFinish={finish}
           onDiary={({ id }) => setView({ on: 'diary', weekId: id })}
           onInvent={() => void invent()}
           onOthers={() => openKey('')}
           onCalendar={offline === null ? () => void fetchCalendar(token) : undefined}
         />
+      );
+    case 'show':
+      return (
+        <Suspense fallback={<Moment />}>
+          <ShowScreen
+            item={view.item}
+            formId={sessions.find((one) => one.assignmentId === view.item.assignmentId)?.formId ?? view.item.forms[0]!.id}
+            ways={ways}
+            side={ways.hand ?? card.child?.hand ?? 'right'}
+            name={card.child?.name ?? ''}
+            onBack={() => setView(CARD)}
+          />
+        </Suspense>
       );
     case 'diary':
       return (

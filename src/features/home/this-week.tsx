@@ -56,6 +56,20 @@ const CalendarText = styled(TextButton)`
   }
 `;
 
+/** As quiet as a link beside the button that plays. */
+const ShowText = styled(TextButton)`
+  &&& {
+    grid-row: 3;
+    grid-column: 1;
+    justify-self: start;
+    min-height: 44px;
+    padding: 0;
+    border: 0;
+    background: none;
+    font-weight: 400;
+  }
+`;
+
 const DrawingRoom = styled.div`
   height: 250px;
   border: 1.5px solid var(--line);
@@ -80,6 +94,7 @@ export function ThisWeek({
   sessions,
   entries,
   onOpen,
+  onShow,
   onFinish,
   onDiary,
   onCalendar,
@@ -114,9 +129,14 @@ export function ThisWeek({
         {week.note && <p>{week.note}</p>}
         <StandingLines week={week} plays={plays} underWay={underWay} sessions={sessions} entries={entries} onFinish={onFinish} />
         {single && (
-          <Suspense fallback={<DrawingRoom />}>
-            <CardDrawing item={only!} />
-          </Suspense>
+          <>
+            <Suspense fallback={<DrawingRoom />}>
+              <CardDrawing item={only!} />
+            </Suspense>
+            <Plain type="button" onClick={() => onShow(only!)}>
+              {i18n.t('Show me')}
+            </Plain>
+          </>
         )}
       </Week>
       <Ruled>
@@ -158,6 +178,9 @@ export function ThisWeek({
                   .filter(Boolean)
                   .join(' · ')}
               </small>
+              <ShowText type="button" aria-label={i18n.t('Show me {title}', { title: own(item.game.title) })} onClick={() => onShow(item)}>
+                {i18n.t('Show me')}
+              </ShowText>
               <button
                 type="button"
                 disabled={!isOpen(item, today)}

@@ -248,6 +248,7 @@ function Preview({ card }: { card: Card | null }) {
             mayForget={false}
             others={0}
             onOpen={nothing}
+            onShow={nothing}
             onFinish={nothing}
             onDiary={nothing}
             onInvent={nothing}

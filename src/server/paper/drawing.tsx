@@ -5,7 +5,7 @@ import { Circle, G, Line, Path, Rect, Svg, Text, View } from '@react-pdf/rendere
 import { cornersOf, placedMarks } from '@/core/course/geometry';
 import { nameOf, shapeOf } from '@/core/objects/catalogue';
 import type { Game, PlacedTarget } from '@/core/rules/format/game';
-import { jointsOf, MOVEMENTS } from '@/core/sheet/movements';
+import { jointsOf, MOVEMENTS, type MovementFrame } from '@/core/sheet/movements';
 import { setUpFor } from '@/core/sheet/set-up';
 import type { Hand, Skill } from '@/core/sheet/teaching-points';
 import type { Words } from '@/core/words/words';
@@ -16,7 +16,7 @@ import { toDegrees } from '@/core/measure/angles';
 const BLACK = '#000000';
 
 /** Width and depth of a thing from above, metres; round ones are drawn round. */
-function footprint(target: PlacedTarget): { widthM: number; depthM: number; round: boolean } {
+export function footprint(target: PlacedTarget): { widthM: number; depthM: number; round: boolean } {
   const shape = shapeOf(target);
   switch (shape.kind) {
     case 'opening':
@@ -46,7 +46,7 @@ const LETTER_WIDTH = 0.6;
  * A drawing that keeps its size: it is neither shrunk nor cut in two where a page ends, for of a drawing without a height the renderer makes
  * numbers without an end, and no PDF.
  */
-function Picture({ width, height, viewBox, children }: { width: number; height: number; viewBox: string; children: ReactNode }) {
+export function Picture({ width, height, viewBox, children }: { width: number; height: number; viewBox: string; children: ReactNode }) {
   return (
     <View wrap={false} style={{ width, height, minHeight: height, flexShrink: 0 }}>
       <Svg width={width} height={height} viewBox={viewBox} style={{ minHeight: height, flexShrink: 0 }}>
@@ -218,30 +218,36 @@ export function Feet({ front, hand, size }: { front: Hand | 'both'; hand: Hand; 
 const FRAME_W = 190;
 const FRAME_H = 215;
 
+/** One figure in its own hundredths of a metre, the floor at 0. */
+export function FigureInLines({ frame }: { frame: MovementFrame }) {
+  const at = ([x, y]: readonly [number, number]) => `${x * 100} ${-y * 100}`;
+  const j = jointsOf(frame);
+  return (
+    <>
+      <Line x1={-70} x2={105} y1={0} y2={0} stroke={INK} strokeWidth={2} />
+      <Path d={`M${at(j.neck)}L${at(j.otherElbow)}L${at(j.otherHand)}`} stroke={SOFT} strokeWidth={4} fill="none" />
+      <Path d={`M${at(j.hip)}L${at(j.otherKnee)}L${at(j.otherFoot)}l14 0`} stroke={SOFT} strokeWidth={4} fill="none" />
+      <Path d={`M${at(j.neck)}L${at(j.hip)}`} stroke={INK} strokeWidth={8} fill="none" />
+      <Path d={`M${at(j.hip)}L${at(j.knee)}L${at(j.foot)}l14 0`} stroke={INK} strokeWidth={8} fill="none" />
+      <Path d={`M${at(j.neck)}L${at(j.elbow)}L${at(j.hand)}`} stroke={INK} strokeWidth={8} fill="none" />
+      <Circle cx={j.head[0] * 100} cy={-j.head[1] * 100} r={14} fill={WHITE} stroke={INK} strokeWidth={4} />
+      {j.ball && <Circle cx={j.ball[0] * 100} cy={-j.ball[1] * 100} r={9} fill={WHITE} stroke={INK} strokeWidth={4} />}
+    </>
+  );
+}
+
 /** A movement in four frames beside each other. */
 export function MovementFrames({ skill, hand, height }: { skill: Skill; hand: Hand; height: number }) {
-  const at = ([x, y]: readonly [number, number]) => `${x * 100} ${-y * 100}`;
   return (
     <Picture viewBox={`-30 0 ${FRAME_W * 4 + 60} ${FRAME_H + 10}`} height={height} width={(height * (FRAME_W * 4 + 60)) / (FRAME_H + 10)}>
-      {MOVEMENTS[skill].map((frame, index) => {
-        const j = jointsOf(frame);
-        const column = hand === 'left' ? 3 - index : index;
-        return (
-          <G
-            key={index}
-            transform={`translate(${column * FRAME_W + FRAME_W * 0.4 + (hand === 'left' ? 38 : 0)} ${FRAME_H}) scale(${hand === 'left' ? -1 : 1} 1)`}
-          >
-            <Line x1={-70} x2={105} y1={0} y2={0} stroke={INK} strokeWidth={2} />
-            <Path d={`M${at(j.neck)}L${at(j.otherElbow)}L${at(j.otherHand)}`} stroke={SOFT} strokeWidth={4} fill="none" />
-            <Path d={`M${at(j.hip)}L${at(j.otherKnee)}L${at(j.otherFoot)}l14 0`} stroke={SOFT} strokeWidth={4} fill="none" />
-            <Path d={`M${at(j.neck)}L${at(j.hip)}`} stroke={INK} strokeWidth={8} fill="none" />
-            <Path d={`M${at(j.hip)}L${at(j.knee)}L${at(j.foot)}l14 0`} stroke={INK} strokeWidth={8} fill="none" />
-            <Path d={`M${at(j.neck)}L${at(j.elbow)}L${at(j.hand)}`} stroke={INK} strokeWidth={8} fill="none" />
-            <Circle cx={j.head[0] * 100} cy={-j.head[1] * 100} r={14} fill={WHITE} stroke={INK} strokeWidth={4} />
-            {j.ball && <Circle cx={j.ball[0] * 100} cy={-j.ball[1] * 100} r={9} fill={WHITE} stroke={INK} strokeWidth={4} />}
-          </G>
-        );
-      })}
+      {MOVEMENTS[skill].map((frame, index) => (
+        <G
+          key={index}
+          transform={`translate(${(hand === 'left' ? 3 - index : index) * FRAME_W + FRAME_W * 0.4 + (hand === 'left' ? 38 : 0)} ${FRAME_H}) scale(${hand === 'left' ? -1 : 1} 1)`}
+        >
+          <FigureInLines frame={frame} />
+        </G>
+      ))}
     </Picture>
   );
 }

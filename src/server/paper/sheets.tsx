@@ -11,6 +11,7 @@ import { catalogueIn } from '@/core/rules/telling/languages';
 import { counted } from '@/core/rules/telling/counted';
 import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
+import { Strip } from './strip';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 import { INK, LINE, PALE, styleOf, WHITE, type PaperStyle } from './style';
 
@@ -75,6 +76,9 @@ function Column({ style, children }: { style: PaperStyle; children: ReactNode })
   return style.large ? <>{children}</> : <View style={style.sheet.half}>{children}</View>;
 }
 
+/** Lines of text that are as high as the drawing of the set-up. */
+const DRAWING_LINES = 12;
+
 function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Extract<Sheet, { kind: 'home' }>; style: PaperStyle }) {
   const { words } = style;
   const { i18n, own } = words;
@@ -87,6 +91,10 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
   const when = whenWords(week, words);
   const columns = !style.large;
   const wide = columns ? 262 : 520;
+  const strip = <Strip level={level} of={of} style={style} />;
+  // In the column that has more room, of lines of so many letters.
+  const lines = (texts: readonly string[]) => texts.reduce((sum, text) => sum + Math.ceil(text.length / 50), 0);
+  const left = columns && DRAWING_LINES + lines(setUp.directions) <= lines([...setUp.things.map(({ name, hint }) => name + hint), ...rules]);
   return (
     <>
       <Head title={`${own(game.title)}, ${own(game.levelName)}`} of={of} right={[when, own(game.aim)].filter(Boolean).join('. ')} style={style} />
@@ -104,6 +112,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
             <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} words={words} />
           </View>
           <List items={setUp.directions} style={style} />
+          {left && strip}
         </Column>
         <Column style={style}>
           {setUp.things.length > 0 && (
@@ -124,6 +133,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
             {i18n.t('How to play')}
           </Text>
           <List items={rules} style={style} />
+          {!left && strip}
         </Column>
       </Columns>
       <Columns style={style}>
@@ -171,7 +181,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           <Tally key={index} part={part} style={style} />
         ))}
         {par !== null && (
-          <Text style={style.sheet.soft}>
+          <Text style={[style.sheet.soft, { marginBottom: 4 }]}>
             {i18n.t('Par for you is {score}. Your own best is the one to beat.', {
               score: `${par} ${counted(par, level.parts[0]!.measure.unit, words)}`,
             })}

@@ -4,6 +4,12 @@ import type { FinishReason, Id, Part, Row, Stop } from './game';
 /** Every rule of a part: those of the whole part, then those of its stages in turn. */
 export const allRows = ({ rows, stages }: Pick<Part, 'rows' | 'stages'>): readonly Row[] => [...rows, ...stages.flatMap((stage) => stage.rows ?? [])];
 
+/** Where each of them stands, in the same order: "/parts/0/rows/2" where `at` is "/parts/0". */
+export const rowPlaces = ({ rows, stages }: Pick<Part, 'rows' | 'stages'>, at: string): readonly string[] => [
+  ...rows.map((_, index) => `${at}/rows/${index}`),
+  ...stages.flatMap((stage, number) => (stage.rows ?? []).map((_, index) => `${at}/stages/${number}/rows/${index}`)),
+];
+
 /** True when the part ends once all of a group is passed. */
 export const endsPast = ({ stop }: Pick<Part, 'stop'>, group: Id): boolean =>
   stop.some(({ if: conds }) => conds.length === 1 && conds[0]![0] === `passed.${group}`);

@@ -9,7 +9,7 @@ import type { Catalogue } from './languages';
 import type { Cond, Game, Group, Measure, Part, Row, Stage, Stop, Task } from '../format/game';
 import { mostOf } from '../format/most';
 import { readFrames, type Frames } from '../format/read-frames';
-import { allRows, endsBy, endsPast, stopOf } from '../format/rows';
+import { allRows, endsBy, endsPast, rowPlaces, stopOf } from '../format/rows';
 import { RuleWords } from './tell-rows';
 import { unfinishedRule } from '../format/unfinished';
 import { usedAt } from '../format/used';
@@ -24,6 +24,10 @@ export type StepKind = 'aim' | 'players' | 'body' | 'clock' | 'move' | 'before' 
 export interface Step {
   readonly kind: StepKind;
   readonly sentence: Sentence;
+  /** The part that it is about, from 0; null: the whole game. */
+  readonly part: number | null;
+  /** The rules that it tells, where it tells some: JSON Pointers of rows ("/parts/0/rows/2") and of what happens on the way ("/parts/0/also/edge"). */
+  readonly tells: readonly string[];
 }
 
 const plain = (tokens: readonly Token[]) => tokens.map((token) => token.text).join('');
@@ -57,7 +61,7 @@ class Writer {
     const { game } = this;
     const steps: Step[] = [];
     const tell = (kind: StepKind, ...sentences: readonly Sentence[]) =>
-      steps.push(...sentences.filter((sentence) => sentence.length > 0).map((sentence) => ({ kind, sentence })));
+      steps.push(...sentences.filter((sentence) => sentence.length > 0).map((sentence) => ({ kind, sentence, part: null, tells: [] })));
     tell(
       'aim',
       this.say('aim', {
@@ -131,8 +135,10 @@ class Writer {
     const rules = new RuleWords(this.game, part, at, this.language, this.audience);
     const several = this.game.parts.length > 1;
     const steps: Step[] = [];
-    const tell = (kind: StepKind, ...sentences: readonly Sentence[]) =>
-      steps.push(...sentences.filter((sentence) => sentence.length > 0).map((sentence) => ({ kind, sentence })));
+    const told = (kind: StepKind, sentence: Sentence, tells: readonly string[]) => {
+      if (sentence.length > 0) steps.push({ kind, sentence, part: index, tells });
+    };
+    const tell = (kind: StepKind, ...sentences: readonly Sentence[]) => sentences.forEach((sentence) => told(kind, sentence, []));
     const title: Token[] =
       several && part.title
         ? [...this.say('partTitle', { title: [words(`${at}/title`, 'Name of the part', this.own(part.title), 40)] }), text(' ')]
@@ -153,13 +159,13 @@ class Writer {
     if (!frames) tell('before', ...this.starts(part, rules));
     for (const [id, gate] of Object.entries(part.gates))
       if (gate.before) tell('before', this.say(gate.before === 'attempt' ? 'gateAttempt' : 'gateRound', rules.gateWords(gate, `${at}/gates/${id}`)));
-    if (frames) tell('then', this.frames(frames));
+    if (frames) told('then', this.frames(frames), rowPlaces(part, at));
     else {
       const whistle = part.stages.some((task) => task.asked === 'whistle') ? [text(`${this.template('whistle')} `)] : [];
       const tellRow = (lead: readonly Token[], rows: readonly Row[], index: number, place: string) => {
         const line = this.row(part, rows, index, rules, place);
         const before = [...lead, ...whistle];
-        tell('then', line.length === 0 || before.length === 0 ? line : [...before, ...(whistle.length > 0 ? uncapital(line) : line)]);
+        told('then', line.length === 0 || before.length === 0 ? line : [...before, ...(whistle.length > 0 ? uncapital(line) : line)], [place]);
       };
       part.stages.forEach((stage, stageIndex) =>
         stage.rows?.forEach((_, index) =>
@@ -173,7 +179,7 @@ class Writer {
       );
       part.rows.forEach((_, index) => tellRow([], part.rows, index, `${at}/rows/${index}`));
     }
-    tell('then', ...this.flags(part, rules, at));
+    for (const { flag, sentence } of this.flags(part, rules, at)) told('then', sentence, flag === null ? [] : [`${at}/also/${flag}`]);
     if (!frames) tell('end', ...this.stops(part, rules, at));
     if (part.clock.kind === 'down' && part.clock.inFlight && this.throwsInAir(part))
       tell(
@@ -199,8 +205,8 @@ class Writer {
       tell('count', this.say('unfinished', { unfinished: [text(unfinished['not-finished'])] }));
     if (!several || !part.title) return steps;
     // The same slot of several parts is told apart by the part's name.
-    return steps.map(({ kind, sentence }) => ({
-      kind,
+    return steps.map(({ sentence, ...step }) => ({
+      ...step,
       sentence: sentence.map((token) => (token.kind === 'slot' ? { ...token, label: `${part.title}: ${token.label}` } : token)),
     }));
   }
@@ -373,20 +379,22 @@ class Writer {
     return this.say('rule', { conditions: capital(conditions), effects: joined(body.map(capital), '. ', '. ') });
   }
 
-  private flags(part: Part, rules: RuleWords, at: string): Sentence[] {
-    const found: Sentence[] = [];
+  private flags(part: Part, rules: RuleWords, at: string): { readonly flag: string | null; readonly sentence: Sentence }[] {
+    const found: { flag: string | null; sentence: Sentence }[] = [];
     const flags = [...new Set(part.stages.flatMap((task) => task.flags ?? []))];
     for (const flag of flags) {
       const effects = rules.effects(part.also?.[flag] ?? [], `${at}/also/${flag}`);
       const body = effects.length > 0 ? effects : [[text(this.catalogue.effects.noMatter)]];
-      found.push(
-        this.say('flag', {
+      found.push({
+        flag,
+        sentence: this.say('flag', {
           flag: [text(rules.flag(flag))],
           effects: this.audience === 'child' ? joined(body.map(capital), '. ', '. ') : joined(body, this.catalogue.and),
         }),
-      );
+      });
     }
-    if (flags.length > 1 && part.flagsTogether) found.push(this.say(part.flagsTogether === 'each' ? 'flagsEach' : 'flagsOne'));
+    if (flags.length > 1 && part.flagsTogether)
+      found.push({ flag: null, sentence: this.say(part.flagsTogether === 'each' ? 'flagsEach' : 'flagsOne') });
     return found;
   }
 

@@ -4,6 +4,7 @@
 import { AIMED, BALL_IDS, IMPLEMENTS, THROWN_AT_IDS, type AimedId } from '../../objects/catalogue';
 import type { Game } from '../format/game';
 import { replaceAt } from '../format/level';
+import { rowPlaces } from '../format/rows';
 import { childAddsSentence, formSentence, generalSteps, type Step } from './general-sentences';
 import { fill } from './tell-tokens';
 import { CATALOGUES, type Catalogue } from './languages';
@@ -117,6 +118,9 @@ function slotsOf(game: Game, rules: ThrowRules, audience: Audience, language: Ca
   };
 }
 
+/** Of the steps of the plain kind the one that says what comes after a hit and a miss, and the one of a target that falls over. */
+const [AFTER, TIPPED] = [2, 4];
+
 /**
  * The rules of a game as steps in the order in which a game is shown: what it is about, who plays, the movement, what a try gives and then, how
  * it ends and is counted. Sentences are one rendering of them. The plain kind has words of its own; every other is told from the grammar.
@@ -127,6 +131,8 @@ export function stepsOf(game: Game, audience: Audience, catalogue: Catalogue = C
   const words = catalogue.plain[audience];
   const slots = slotsOf(game, rules, audience, catalogue);
   const timed = rules.stop.kind === 'seconds';
+  const places = rowPlaces(game.parts[0]!, '/parts/0');
+  const tells = (index: number) => (index === AFTER ? places.slice(0, 2) : index === TIPPED ? places.slice(2) : []);
   const steps: readonly (readonly [Step['kind'], Sentence])[] = [
     ['aim', fill(game.aim === '' ? words.timeNoAim : words.time, slots)],
     ['move', [...fill(words.throwFree, slots), text(' '), ...fill(words.success, slots)]],
@@ -136,7 +142,9 @@ export function stepsOf(game: Game, audience: Audience, catalogue: Catalogue = C
     ['body', formSentence(game, audience, catalogue)],
     ['count', childAddsSentence(game, audience, catalogue)],
   ];
-  return steps.flatMap(([kind, sentence]) => (sentence.length > 0 ? [{ kind, sentence }] : []));
+  return steps.flatMap(([kind, sentence], index) =>
+    sentence.length > 0 ? [{ kind, sentence, part: kind === 'aim' ? null : 0, tells: tells(index) }] : [],
+  );
 }
 
 /** The rules of a game as a family reads them. */

@@ -1,0 +1,115 @@
+/** The scene of a game as a strip of six pictures: what the page at home shows moving, for a family without one. */
+import { Circle, Ellipse, G, Line, Path, Rect, Svg, Text, View } from '@react-pdf/renderer';
+import { stepPace } from '@/core/measure/lengths';
+import type { Game, Spot } from '@/core/rules/format/game';
+import { courseAt, fallenAt, viewOf } from '@/core/scene/floor-view';
+import { momentOfShot, momentOfTry, TELLING } from '@/core/scene/moment';
+import { captionOf, scenesOf, stripOf, type StripPicture } from '@/core/scene/scene';
+import { exerciseIn } from '@/core/sheet/exercise-words';
+import { EXERCISES } from '@/core/sheet/exercises';
+import { FigureInLines, footprint } from './drawing';
+import type { SheetOf } from './job';
+import { INK, SOFT, WHITE, type PaperStyle } from './style';
+
+/** Points: as wide as six of them are on a sheet, three in large print. */
+const [PICTURE, ROOM] = [{ width: 80, height: 50 }, 4.6];
+
+export function Strip({ level, of, style }: { level: Game; of: SheetOf; style: PaperStyle }) {
+  const pictures = stripOf(scenesOf(level, { pace: stepPace(of.stepM), hand: of.hand, words: style.words }));
+  const by = style.large ? 2 : 1;
+  const [width, height] = [PICTURE.width * by, PICTURE.height * by];
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: ROOM, marginTop: style.pt(5), flexShrink: 0 }} wrap={false}>
+      {pictures.map((picture, index) => (
+        <View key={index} style={{ width }}>
+          <View style={{ width, height, borderWidth: 0.8, borderColor: INK, backgroundColor: WHITE }}>
+            <Svg width={width} height={height} viewBox={`0 0 ${PICTURE.width} ${PICTURE.height}`} style={{ minHeight: height }}>
+              <Drawn picture={picture} level={level} of={of} />
+            </Svg>
+          </View>
+          <Text style={[style.sheet.small, { fontSize: style.pt(7.4), lineHeight: 1.15 }]}>
+            {index + 1}. {captionOf(picture, style.words)}
+          </Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function Drawn({ picture: { scene, shot, demo }, level, of }: { picture: StripPicture; level: Game; of: SheetOf }) {
+  const floor = { thingsOut: shot.thingsOut, marksOut: shot.marksOut, laid: 1, beat: -1 };
+  const form = level.kit.form;
+  const moment = demo ? { ...floor, ...momentOfTry(demo, TELLING.try, form) } : momentOfShot(shot, TELLING.other, form);
+  const exercise = moment.owed?.kind === 'exercise' ? exerciseIn(moment.owed.what) : null;
+  const figure = exercise ? EXERCISES[exercise][1] : moment.figure;
+  const view = viewOf(level, scene);
+  const mirrored = of.hand === 'left';
+  // A movement fills the picture; beside a floor the figure stands small in the corner.
+  const large = shot.kind === 'movement' || view === null || exercise !== null;
+  const scale = large ? 0.22 : 0.11;
+  const course = courseAt(level, scene, moment);
+  const k = view ? PICTURE.width / view.widthM : 1;
+  const x = ({ xM }: Spot) => (view ? (xM - view.xM) * k : 0);
+  const y = ({ yM }: Spot) => (view ? (yM - view.yM) * k : 0);
+  return (
+    <>
+      {!large && view && (
+        <>
+          {Object.values(course.targets)
+            .flat()
+            .map((target, index) => {
+              const { widthM } = footprint(target);
+              return (
+                <Circle key={index} cx={x(target)} cy={y(target)} r={Math.max(2, (widthM * k) / 2)} fill={WHITE} stroke={INK} strokeWidth={1.2} />
+              );
+            })}
+          {fallenAt(level, moment).map((spot, index) => (
+            <Line
+              key={index}
+              x1={x(spot) - 3}
+              y1={y(spot) + 2}
+              x2={x(spot) + 3}
+              y2={y(spot) - 2}
+              stroke={INK}
+              strokeWidth={1}
+              strokeDasharray="1.5 1"
+            />
+          ))}
+          {Object.values(course.places)
+            .flat()
+            .map((spot, index) => (
+              <Path key={index} d={`M${x(spot) - 2.2} ${y(spot) - 2.2}l4.4 4.4m0 -4.4l-4.4 4.4`} stroke={INK} strokeWidth={1.2} fill="none" />
+            ))}
+          {demo && moment.ball && (
+            <Line
+              x1={x(demo.shown.from)}
+              y1={y(demo.shown.from)}
+              x2={x(moment.ball)}
+              y2={y(moment.ball)}
+              stroke={SOFT}
+              strokeWidth={0.8}
+              strokeDasharray="2 1.6"
+            />
+          )}
+          {moment.child && <Ellipse cx={x(moment.child)} cy={y(moment.child)} rx={2.6} ry={4} fill={WHITE} stroke={INK} strokeWidth={1.2} />}
+          {moment.ball && <Circle cx={x(moment.ball)} cy={y(moment.ball)} r={2.2} fill={INK} />}
+        </>
+      )}
+      {figure && (large || demo) && (
+        <G
+          transform={`translate(${large ? (mirrored ? 50 : 34) : mirrored ? 14 : 10} ${PICTURE.height - 3}) scale(${mirrored ? -scale : scale} ${scale})`}
+        >
+          <FigureInLines frame={figure} />
+        </G>
+      )}
+      {!figure && large && <Sign kind={shot.kind} went={demo?.shown.success} />}
+    </>
+  );
+}
+
+/** A sign where nobody moves: a box for the count, a flag for the end, a tick or a cross for how it went. */
+function Sign({ kind, went }: { kind: StripPicture['shot']['kind']; went: boolean | undefined }) {
+  if (kind === 'count') return <Rect x={26} y={12} width={28} height={28} fill={WHITE} stroke={INK} strokeWidth={1.6} />;
+  if (went === undefined) return <Path d="M32 44V8C44 2 50 16 62 10V28C50 34 44 20 32 26" fill="none" stroke={INK} strokeWidth={1.8} />;
+  return <Path d={went ? 'M26 26L36 36L56 14' : 'M28 14L52 38M52 14L28 38'} fill="none" stroke={INK} strokeWidth={2.4} />;
+}
