@@ -13,6 +13,10 @@ export interface ShelvedGame {
   readonly updatedAt: Date;
   /** Weeks in which it was sent. */
   readonly sent: number;
+  /** The folder of the shelf that it lies in; null for none. */
+  readonly folder: string | null;
+  /** The teacher who made it; null where that was not kept. */
+  readonly madeBy: string | null;
 }
 
 /** A version as it is told: when and why it was kept, how often it was sent, and what it has otherwise than the one before it. */

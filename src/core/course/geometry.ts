@@ -163,3 +163,9 @@ export function spotTowards(target: Spot, towards: Spot, lengthM: number): Spot 
   const scale = lengthM / now;
   return { xM: target.xM + (towards.xM - target.xM) * scale, yM: target.yM + (towards.yM - target.yM) * scale };
 }
+
+/** The longest clear line that a level needs: from any of its places or things to any other, metres; 0 where nothing is laid out. */
+export function longestLineM({ course }: Pick<Game, 'course'>): number {
+  const spots: readonly Spot[] = [...Object.values(course.places).flat(), ...Object.values(course.targets).flat()];
+  return Math.max(0, ...spots.flatMap((one, index) => spots.slice(index + 1).map((other) => distanceM(one, other))));
+}

@@ -12,6 +12,8 @@ export interface ExpectedOfLevel {
   readonly chance: { readonly chance: number; readonly low: number; readonly high: number } | null;
   /** "6 in 10", or "par 14 touches, 8 in 10 finish". */
   readonly words: string;
+  /** How long one go usually takes. */
+  readonly seconds: number;
 }
 
 /** As many plays as tell a median from its neighbours on a shelf. */
@@ -28,6 +30,7 @@ export function expectedOf(game: Game, index: number, ageYears: number, shelf?: 
     name: game.levels[index]!.name,
     chance: chance && { chance: chance.chance, low: chance.low, high: chance.high },
     words: chance ? `${Math.round(10 * chance.chance)} in 10` : scoreWords(level, forecast),
+    seconds: Math.round(forecast.seconds),
   };
 }
 

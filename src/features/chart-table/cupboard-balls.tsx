@@ -1,4 +1,5 @@
 'use client';
+import { MakingPictures } from '../drawing/making';
 import { useState } from 'react';
 import { IMPLEMENT_IDS, IMPLEMENTS, type ImplementId } from '@/core/objects/catalogue';
 import type { Game } from '@/core/rules/format/game';
@@ -35,6 +36,7 @@ export function Balls({ game, onBall }: { game: Game; onBall: (ball: ImplementId
           {one.soft ? 'soft enough for indoors' : 'hard: outdoors, or an adult decides'}.
         </p>
         <p>{one.makeIt}</p>
+        <MakingPictures thing={one.id} />
         {one.caution && <Notice $tone="caution">{one.caution}</Notice>}
         <p>In place of it: {one.substitutes.map((id) => IMPLEMENTS[id].name).join(', ')}.</p>
         <ShelfRow>

@@ -1,5 +1,6 @@
 'use client';
 
+import { MakingPictures } from '../drawing/making';
 import { useMemo, useState } from 'react';
 import { ARRANGEMENT_WORDS, ARRANGEMENTS, withArrangement } from '@/core/course/arrangements';
 import { withAdded, type Added, type Addition } from '@/core/course/change';
@@ -187,6 +188,7 @@ function AboutThing({ object }: { object: AimedId }) {
         {thing.massKg !== undefined && `, ${Math.round(thing.massKg * 1000)} g`}. {thing.source.charAt(0).toUpperCase() + thing.source.slice(1)}.
       </p>
       {thing.makeIt && <p>{thing.makeIt}</p>}
+      <MakingPictures thing={thing.id} />
       {thing.caution && <Notice $tone="caution">{thing.caution}</Notice>}
     </>
   );

@@ -3,17 +3,11 @@ import { useState } from 'react';
 import { ListBox, ListBoxItem } from 'react-aria-components';
 import styled from 'styled-components';
 import { Dialog } from '@/ui/dialog';
-import { Select, TextField } from '@/ui/field';
 import { SoftLine } from '@/ui/page';
 import { CourseDrawing } from '../drawing/course-drawing';
-import { ANY, movementsAmong, pickable, type Wanted } from './picker-model';
-import type { ShelfGame } from './shelf-game';
-
-const Filters = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 1fr 1.4fr;
-  gap: var(--space-5);
-`;
+import { GameFilters } from './game-filters';
+import { ANYTHING, pickable, type Wanted } from './picker-model';
+import { lengthWords, type ShelfGame } from './shelf-game';
 
 const Board = styled(ListBox)`
   display: grid;
@@ -68,28 +62,16 @@ export interface GamePickerProps {
 
 /** A game is chosen by its picture, wherever one is chosen: the shelf in a sheet, with what is wanted as a sentence over it. */
 export function GamePicker({ title, games, ageYears, onClose, onPick }: GamePickerProps) {
-  const [wanted, setWanted] = useState<Wanted>({ movement: ANY, aboutAge: null, words: '' });
+  const [wanted, setWanted] = useState<Wanted>(ANYTHING);
   const found = pickable(games, wanted);
   return (
     <Dialog title={title} isOpen onClose={onClose} width={980}>
-      <Filters>
-        <Select
-          label="Movement"
-          value={wanted.movement}
-          choices={movementsAmong(games)}
-          onChange={(movement) => setWanted({ ...wanted, movement })}
-        />
-        <Select
-          label="Made for"
-          value={wanted.aboutAge === null ? ANY : 'class'}
-          choices={[
-            { value: ANY, label: 'any age' },
-            ...(ageYears === undefined ? [] : [{ value: 'class', label: `about ${ageYears}, as the class is` }]),
-          ]}
-          onChange={(which) => setWanted({ ...wanted, aboutAge: which === 'class' ? ageYears! : null })}
-        />
-        <TextField label="Called, or played with" value={wanted.words} onChange={(words) => setWanted({ ...wanted, words })} />
-      </Filters>
+      <GameFilters
+        games={games}
+        ages={ageYears === undefined ? [] : [{ ageYears, label: `about ${ageYears}, as the class is` }]}
+        wanted={wanted}
+        onWanted={setWanted}
+      />
       {found.length === 0 ? (
         <SoftLine>No game on the shelf is like that.</SoftLine>
       ) : (
@@ -106,8 +88,9 @@ export function GamePicker({ title, games, ageYears, onClose, onPick }: GamePick
             <Item id={game.id} textValue={game.title} aria-label={game.title}>
               <CourseDrawing id={`pick-${game.id}`} course={game.course} radii={game.radii} drawnPx={280} wordless />
               <b>{game.title}</b>
+              <span>{game.says}</span>
               <span>
-                {game.about} · about {game.ageYears}
+                about {game.ageYears} · {lengthWords(game)}
               </span>
               <span>{game.levels.map(({ name, words }) => `${name} ${words}`).join(' · ')}</span>
             </Item>

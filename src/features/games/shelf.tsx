@@ -3,22 +3,27 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
-import { Copy, Archive, ArchiveRestore } from 'lucide-react';
+import { Archive, ArchiveRestore, Copy, Folder } from 'lucide-react';
 import { ButtonLink, QuietButton } from '@/ui/button';
-import { TextField } from '@/ui/field';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { Notice } from '@/ui/notice';
 import { send, type PlacedProblem } from '@/ui/post';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { LevelExpected } from './level-expected';
-import { ANY, pickable } from './picker-model';
-import type { ShelfGame } from './shelf-game';
+import { FolderDialog } from './folder-dialog';
+import { GameFilters } from './game-filters';
+import { ANYTHING, pickable, type Wanted } from './picker-model';
+import { lengthWords, type ShelfGame } from './shelf-game';
 
 const About = styled.span`
   && {
     display: flex;
     gap: var(--space-7);
   }
+`;
+
+const Find = styled.div`
+  margin-bottom: var(--space-6);
 `;
 
 const Sent = styled.span`
@@ -105,7 +110,8 @@ export function GameShelf({
   ages: readonly { name: string; ageYears: number }[];
 }) {
   const router = useRouter();
-  const [wanted, setWanted] = useState('');
+  const [wanted, setWanted] = useState<Wanted>(ANYTHING);
+  const [filing, setFiling] = useState<ShelfGame | null>(null);
   const [shelf, setShelf] = useState<'own' | 'away' | 'starters'>('own');
   const showAway = shelf === 'away';
   const file = useRef<HTMLInputElement>(null);
@@ -126,6 +132,12 @@ export function GameShelf({
     }
   };
   const [problem, setProblem] = useState('');
+  const putIn = async (id: string, folder: string) => {
+    const answer = await send<{ id: string }>('POST', `/api/v1/games/${id}`, { action: 'folder', folder });
+    setProblem(answer.problem);
+    setFiling(null);
+    if (answer.ok) router.refresh();
+  };
   const act = async (id: string, action: 'duplicate' | 'put-away' | 'bring-back') => {
     const answer = await send<{ id: string }>('POST', `/api/v1/games/${id}`, { action });
     setProblem(answer.problem);
@@ -133,7 +145,7 @@ export function GameShelf({
   };
   const away = games.filter((game) => game.putAway).length;
   const lying = shelf === 'starters' ? starters : games.filter((game) => game.putAway === showAway);
-  const shown = pickable(lying, { movement: ANY, aboutAge: null, words: wanted });
+  const shown = pickable(lying, wanted);
   return (
     <Page>
       <PageHead>
@@ -155,13 +167,32 @@ export function GameShelf({
             }}
           />
         </About>
-        {games.length > 3 && <TextField label="Find a game" value={wanted} onChange={setWanted} />}
         {mayChange && (
           <ButtonLink $strong href="/games/new">
             New game
           </ButtonLink>
         )}
       </PageHead>
+      {lying.length > 3 && (
+        <Find>
+          <GameFilters
+            games={lying}
+            ages={[...new Set(lying.map(({ ageYears }) => ageYears))]
+              .sort((a, b) => a - b)
+              .map((ageYears) => ({ ageYears, label: `about ${ageYears}` }))}
+            wanted={wanted}
+            onWanted={setWanted}
+          />
+        </Find>
+      )}
+      {filing && (
+        <FolderDialog
+          game={filing}
+          folders={games.flatMap(({ folder }) => folder ?? [])}
+          onClose={() => setFiling(null)}
+          onDone={(folder) => void putIn(filing.id, folder)}
+        />
+      )}
       {problem && (
         <Notice $tone="caution" role="alert">
           {problem}
@@ -191,7 +222,8 @@ export function GameShelf({
         </Empty>
       ) : shown.length === 0 ? (
         <Empty>
-          <p>No game here has “{wanted}” in it.</p>
+          <p>No game here is like that.</p>
+          <QuietButton onPress={() => setWanted(ANYTHING)}>Show all again</QuietButton>
         </Empty>
       ) : (
         <Shelf>
@@ -212,11 +244,17 @@ export function GameShelf({
                 </div>
               ) : (
                 <div className="acts">
-                  <Sent>{game.sent === 0 ? 'not sent yet' : game.sent === 1 ? 'sent once' : `sent ${game.sent} times`}</Sent>
+                  <Sent>
+                    {game.sent === 0 ? 'not sent yet' : game.sent === 1 ? 'sent once' : `sent ${game.sent} times`}
+                    {game.madeBy && `, by ${game.madeBy}`}
+                  </Sent>
                   {mayChange && (
                     <>
                       <QuietButton onPress={() => void act(game.id, 'duplicate')} aria-label={`Duplicate ${game.title}`}>
                         <Copy size={14} aria-hidden /> Duplicate
+                      </QuietButton>
+                      <QuietButton onPress={() => setFiling(game)} aria-label={`Folder of ${game.title}`}>
+                        <Folder size={14} aria-hidden /> {game.folder ?? 'Folder'}
                       </QuietButton>
                       <QuietButton
                         onPress={() => void act(game.id, game.putAway ? 'bring-back' : 'put-away')}
@@ -244,7 +282,10 @@ function Open({ starter, game }: { starter: boolean; game: ShelfGame }) {
       <h2>
         {game.title} <span>about {game.ageYears}</span>
       </h2>
-      <span className="about">{game.about}</span>
+      <span>{game.says}</span>
+      <span className="about">
+        {game.about} · {lengthWords(game)}
+      </span>
     </>
   );
   return starter ? <div className="about-game">{inside}</div> : <Link href={`/games/${game.id}`}>{inside}</Link>;

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { AIMED, IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
+import { makingOf } from '@/core/sheet/makings';
 import { allUsed } from '@/core/rules/format/used';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { setUpFor } from '@/core/sheet/set-up';
@@ -14,6 +15,7 @@ import { Fault } from '../counter/figure-field';
 import { Big, Bottom, Ruled, Screen, Summary } from './home-style';
 import { paceOf, type InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
+import { MakingPictures } from '../drawing/making';
 import { SetUpDrawing } from './set-up-drawing';
 import type { PaceKind, Ways } from './store';
 import { useWords } from '@/features/languages/use-words';
@@ -291,21 +293,27 @@ function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays:
 
 /** How to make what is thrown and what is aimed at, where it can be made. */
 function HowToMake({ level }: { level: InHand['level'] }) {
-  const { i18n } = useWords();
+  const { i18n, own, noun } = useWords();
   const objects = [...new Set(Object.values(level.course.targets).flatMap((list) => list.map((target) => target.object)))];
+  const obstacles = [...new Set((level.course.obstacles ?? []).map(({ object }) => object))];
   const made = [
-    ...allUsed(level).map((id) => ({ name: IMPLEMENTS[id].name, how: IMPLEMENTS[id].makeIt })),
-    ...objects.map((object) => ({ name: AIMED[object].name, how: AIMED[object].makeIt })),
-  ].filter((one): one is { name: string; how: string } => Boolean(one.how));
+    ...allUsed(level).map((id) => ({ id: id as string, name: IMPLEMENTS[id].name, how: IMPLEMENTS[id].makeIt as string | undefined })),
+    ...[...objects, ...obstacles].map((id) => ({ id: id as string, name: AIMED[id].name, how: AIMED[id].makeIt })),
+  ].filter(({ id, how }) => Boolean(how) || makingOf(id) !== null);
   if (made.length === 0) return null;
   return (
     <details>
       <Summary>{i18n.t('How to make them')}</Summary>
-      {made.map(({ name, how }) => (
-        <p key={name}>
-          <b>{name}.</b> {how}
-        </p>
+      {made.map(({ id, name, how }) => (
+        <div key={id}>
+          <p>
+            <b>{capital(noun(name))}.</b> {how && own(how)}
+          </p>
+          <MakingPictures thing={id} />
+        </div>
       ))}
     </details>
   );
 }
+
+const capital = (words: string) => words.charAt(0).toLocaleUpperCase() + words.slice(1);

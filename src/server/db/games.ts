@@ -15,9 +15,12 @@ interface GameRow {
   put_away_at: Date | null;
   updated_at: Date;
   sent: number;
+  folder: string | null;
+  maker: string | null;
 }
 
-const SELECT = `SELECT g.id, g.draft, g.draft_revision, g.age_years, g.put_away_at, g.updated_at,
+const SELECT = `SELECT g.id, g.draft, g.draft_revision, g.age_years, g.put_away_at, g.updated_at, g.folder,
+       (SELECT t.name FROM teachers t WHERE t.id = g.made_by) AS maker,
        (SELECT COUNT(*) FROM week_items i JOIN game_versions v ON v.id = i.game_version_id WHERE v.game_id = g.id) AS sent
   FROM games g`;
 
@@ -34,6 +37,8 @@ const gameOf = (row: GameRow): ShelvedGame => ({
   putAway: row.put_away_at !== null,
   updatedAt: row.updated_at,
   sent: Number(row.sent),
+  folder: row.folder,
+  madeBy: row.maker,
 });
 
 export async function gamesOf(schoolId: Uuid): Promise<ShelvedGame[]> {
@@ -51,15 +56,16 @@ export async function gameById(schoolId: Uuid, gameId: Uuid, db?: Db): Promise<S
   return row && gameOf(row);
 }
 
-export async function addGame(db: Db, schoolId: Uuid, game: Game, ageYears: number, now: Date): Promise<Uuid> {
+export async function addGame(db: Db, schoolId: Uuid, game: Game, ageYears: number, now: Date, madeBy: Uuid | null = null): Promise<Uuid> {
   const id = newId();
-  await change(db, 'INSERT INTO games (id, school_id, draft, age_years, created_at, updated_at) VALUES (?, ?, ?, ?, ?, ?)', [
+  await change(db, 'INSERT INTO games (id, school_id, draft, age_years, created_at, updated_at, made_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
     id,
     toBytes(schoolId),
     JSON.stringify(game),
     ageYears,
     now,
     now,
+    madeBy ? toBytes(madeBy) : null,
   ]);
   return toText(id);
 }
@@ -76,6 +82,11 @@ export async function saveDraft(db: Db, schoolId: Uuid, gameId: Uuid, revision: 
 
 export async function putAway(db: Db, schoolId: Uuid, gameId: Uuid, at: Date | null): Promise<boolean> {
   return (await change(db, 'UPDATE games SET put_away_at = ? WHERE id = ? AND school_id = ?', [at, toBytes(gameId), toBytes(schoolId)])) === 1;
+}
+
+/** Puts a game into a folder of the shelf, or with null out of any. */
+export async function putInFolder(db: Db, schoolId: Uuid, gameId: Uuid, folder: string | null): Promise<boolean> {
+  return (await change(db, 'UPDATE games SET folder = ? WHERE id = ? AND school_id = ?', [folder, toBytes(gameId), toBytes(schoolId)])) === 1;
 }
 
 /** Why a version was kept: it was sent, the teacher kept it, a sitting at the chart table began with it, or another was brought back over it. */

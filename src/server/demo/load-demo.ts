@@ -83,9 +83,9 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
   });
   const games = new Map<string, Uuid>();
   for (const [index, { key, ageYears, game }] of demoGames().entries())
-    games.set(key, await transact((db) => addGame(db, schoolId, game, ageYears, new Date(now.getTime() - (30 - index) * DAY_MS))));
+    games.set(key, await transact((db) => addGame(db, schoolId, game, ageYears, new Date(now.getTime() - (30 - index) * DAY_MS), teacherId)));
   for (const { id, game } of starters().filter((one) => EVENT.games.some((key) => key === one.id)))
-    games.set(id, await transact((db) => addGame(db, schoolId, game, 8, new Date(now.getTime() - 25 * DAY_MS))));
+    games.set(id, await transact((db) => addGame(db, schoolId, game, 8, new Date(now.getTime() - 25 * DAY_MS), teacherId)));
   await keptBefore(schoolId, teacherId, games.get('lantern')!, new Date(now.getTime() - 25 * DAY_MS));
   let nextName = 0;
   for (const planned of CLASSES) {

@@ -17,7 +17,7 @@ export const POST = teacherRoute({ roles: ['teacher'], body: newGameSchema }, as
         ? begun({ ...from, title: nameOfBegun(from) }).game
         : sensibleStart(from);
   const made = await once(who, deed, now, async (db) => {
-    const added = await addGame(db, who.schoolId, game, from.ageYears, now);
+    const added = await addGame(db, who.schoolId, game, from.ageYears, now, who.teacherId);
     await audit(db, { schoolId: who.schoolId, teacherId: who.teacherId, action: 'game made', subject: added }, now);
     return { id: added };
   });

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { readGame } from '@/core/rules/format/read-game';
-import { addGame, gameById, putAway, saveDraft, versionOf } from '@/server/db/games';
+import { addGame, gameById, putAway, putInFolder, saveDraft, versionOf } from '@/server/db/games';
 import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { json, notFound, Refused, refuse } from '@/server/http/answer';
@@ -40,8 +40,9 @@ export const PUT = teacherRoute({ roles: ['teacher'], body: draft }, async ({ bo
   throw refuse(409, '/revision', 'This game was changed in another window since you opened it here.', 'Open it again to go on from the newest form.');
 });
 
-const action = Joi.object<{ action: 'duplicate' | 'put-away' | 'bring-back' | 'keep' | 'keep-before' }>({
-  action: Joi.string().valid('duplicate', 'put-away', 'bring-back', 'keep', 'keep-before').required(),
+const action = Joi.object<{ action: 'duplicate' | 'put-away' | 'bring-back' | 'keep' | 'keep-before' } | { action: 'folder'; folder: string }>({
+  action: Joi.string().valid('duplicate', 'put-away', 'bring-back', 'keep', 'keep-before', 'folder').required(),
+  folder: Joi.when('action', { is: 'folder', then: Joi.string().trim().allow('').max(40).required(), otherwise: Joi.forbidden() }),
 });
 
 export const POST = teacherRoute({ roles: ['teacher'], body: action }, async ({ body, who, deed, id, now }) => {
@@ -49,13 +50,18 @@ export const POST = teacherRoute({ roles: ['teacher'], body: action }, async ({ 
   if (!shelved) throw notFound('game');
   if (body.action === 'duplicate') {
     const copy = { ...shelved.game, title: `${shelved.game.title.slice(0, 50)} (copy)` };
-    const made = await once(who, deed, now, async (db) => ({ id: await addGame(db, who.schoolId, copy, shelved.ageYears, now) }));
+    const made = await once(who, deed, now, async (db) => ({ id: await addGame(db, who.schoolId, copy, shelved.ageYears, now, who.teacherId) }));
     return json(made, 201);
   }
   if (body.action === 'keep' || body.action === 'keep-before') {
     const why = body.action === 'keep' ? 'kept' : 'before';
     const version = await transact((db) => versionOf(db, id(), shelved.game, who.teacherId, now, why));
     return json({ id: version.id, number: version.number }, 201);
+  }
+  if (body.action === 'folder') {
+    const { folder } = body;
+    await transact((db) => putInFolder(db, who.schoolId, id(), folder === '' ? null : folder));
+    return json({ id: id() });
   }
   await transact(async (db) => {
     await putAway(db, who.schoolId, id(), body.action === 'put-away' ? now : null);

@@ -22,7 +22,7 @@ export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: fr
   if (!read.ok) throw new Refused(400, read.problems);
   const ageYears = read.value.ageYears ?? ('ageYears' in from ? from.ageYears : 8);
   const made = await once(who, deed, now, async (db) => {
-    const added = await addGame(db, who.schoolId, read.value, ageYears, now);
+    const added = await addGame(db, who.schoolId, read.value, ageYears, now, who.teacherId);
     await audit(db, { schoolId: who.schoolId, teacherId: who.teacherId, action: 'game brought in', subject: added }, now);
     return { id: added };
   });

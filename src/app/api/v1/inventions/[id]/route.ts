@@ -15,7 +15,7 @@ export const POST = teacherRoute({ roles: ['teacher'], body: takenAsGameSchema }
   const read = readGame({ ...gameFromPlan(invention.plan), title, ageYears });
   if (!read.ok) throw new Refused(400, read.problems);
   const made = await once(who, deed, now, async (db) => {
-    const added = await addGame(db, who.schoolId, read.value, ageYears, now);
+    const added = await addGame(db, who.schoolId, read.value, ageYears, now, who.teacherId);
     if (!(await takenAs(db, invention.id, added))) throw refuse(409, '', 'It is on the shelf already.', 'Open it there.');
     await audit(db, { schoolId: who.schoolId, teacherId: who.teacherId, action: 'invention taken', subject: added, detail: {} }, now);
     return { id: added };
