@@ -23,4 +23,6 @@ export interface AroundTheGames {
   readonly film: string;
   /** The film is what is handed in: no score is asked. */
   readonly filmAlone: boolean;
+  /** A film or page of the teacher's own: its address, opened by an adult alone; absent or empty for none. */
+  readonly page?: string;
 }

@@ -19,6 +19,7 @@ export const cardSchema = record<Card>({
       diary: textField,
       film: textField,
       filmAlone: Joi.boolean(),
+      page: textField.optional(),
       kit: list(record({ name: textField, n: count, from: oneOf('home', 'school') })),
       games: list(
         record({

@@ -34,6 +34,8 @@ export interface WeekBody {
   readonly film: string;
   /** The film is what is handed in: no score is asked. */
   readonly filmAlone?: boolean;
+  /** A film or page of the teacher's own; empty for none. */
+  readonly page?: string;
   readonly note: string;
   /** Tables of pins that the desk has worked out, by layout: par is then the one that was shown there. */
   readonly racks: Readonly<Record<string, string>>;
@@ -75,6 +77,12 @@ export const weekSchema = Joi.object<WeekBody>({
   diary: words(280).required(),
   film: words(280).default(''),
   filmAlone: Joi.boolean().default(false),
+  page: Joi.string()
+    .trim()
+    .uri({ scheme: ['https'] })
+    .max(280)
+    .allow('')
+    .default(''),
   note: words(280).required(),
   racks: Joi.object().pattern(Joi.string().max(600), Joi.string().pattern(RACK_TEXT)).max(40).default({}),
 });

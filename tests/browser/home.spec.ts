@@ -305,7 +305,9 @@ test('a week is built, seen in both forms, sent, and printed', async ({ page }) 
   await page.getByLabel('Another thing').fill('balloon');
   await page.getByRole('button', { name: 'Add it' }).click();
   await page.getByText('Levels child by child').click();
-  await choose(page, /Level of Morag Q. in Lantern Quay$/, 'Swim');
+  // A grid by keys: the third level for one child.
+  await page.getByRole('button', { name: /^Morag Q., Lantern Quay: / }).press('3');
+  await expect(page.getByRole('button', { name: /^Morag Q., Lantern Quay: Swim/ })).toBeVisible();
   const preview = page.getByRole('region', { name: 'Preview of the card' });
   await expect(preview.getByRole('heading', { name: 'Quay day' })).toBeVisible();
   await expect(preview.getByText('1. Lantern Quay')).toBeVisible();

@@ -1,7 +1,7 @@
 /** What was seen of a movement: each thing to look for marked yes, sometimes or not yet. */
 import Joi from 'joi';
 
-const LOOK_MARKS = ['yes', 'sometimes', 'not-yet'] as const;
+export const LOOK_MARKS = ['yes', 'sometimes', 'not-yet'] as const;
 export type LookMark = (typeof LOOK_MARKS)[number];
 
 export interface MarkedLook {

@@ -9,6 +9,7 @@ import { TextButton } from '../counter/counter-style';
 import { diaryMinutes, isOpen, levelName, type CardScreenProps } from './card-model';
 import { GameLine } from './card-style';
 import { Plain, Ruled } from './home-style';
+import { PageLink } from './page-link';
 import { ReadAloud } from './read-aloud';
 import { StandingLines } from './standing-lines';
 import { todayHere } from './words';
@@ -205,6 +206,7 @@ export function ThisWeek({
             </small>
           </li>
         )}
+        {week.page && <PageLink address={week.page} />}
         {week.diary && (
           <li>
             <b>{i18n.t('All week')}</b>

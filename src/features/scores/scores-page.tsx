@@ -10,6 +10,7 @@ import { Empty, Page, PageHead, SoftWords } from '@/ui/page';
 import { SheetTable } from '@/ui/table/sheet-table';
 import { useRead } from '@/ui/reads';
 import { Looks } from './looks';
+import { MarkFilms } from './mark-films';
 import { EventTable } from './event-table';
 import { classWeekColumns } from './class-week-columns';
 import { isShown, SHOWN, type Shown } from './rows-in-order';
@@ -82,11 +83,15 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
   const stale = error !== undefined;
   const [typing, setTyping] = useState<ScoreRow | null>(null);
   const [looking, setLooking] = useState<ScoreRow | null>(null);
+  const [films, setFilms] = useState(false);
   const [shown, setShown] = useState<Shown>('all');
   const week = found.week;
 
-  const heads = headsOf(found, found.event !== null && whole);
   const shownEvent = found.event !== null && whole;
+  // Where something is looked for: the children of whom no film was marked yet.
+  const toMark =
+    week && !shownEvent && !readOnly && found.lookFors.length > 0 ? found.rows.filter(({ assignmentId, film }) => assignmentId && !film) : [];
+  const heads = headsOf(found, found.event !== null && whole);
   const keep = useCallback((row: ScoreRow) => isShown(row, shown, found.better), [shown, found.better]);
   const columns = useMemo(() => classWeekColumns(found, { onType: setTyping, onLook: setLooking }), [found]);
   return (
@@ -125,6 +130,7 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
           </ShownChooser>
         )}
         {week && heads.notYet > 0 && <ButtonLink href={`/weeks/${week.id}`}>Remind {heads.notYet}</ButtonLink>}
+        {toMark.length > 0 && <Button onPress={() => setFilms(true)}>Mark films</Button>}
         <Button onPress={() => window.print()}>Print</Button>
       </PageHead>
       {!week ? (
@@ -170,6 +176,16 @@ export function ScoresPage({ classes, classId, first, readOnly, whole = false }:
             {found.creditRule === 'both' ? 'Credit asks for a report and a signed log.' : 'Credit asks for a report or a signed log.'}
           </SoftWords>
         </>
+      )}
+      {films && (
+        <MarkFilms
+          rows={toMark}
+          lookFors={found.lookFors}
+          onClose={() => {
+            setFilms(false);
+            void mutate();
+          }}
+        />
       )}
       {looking?.assignmentId && (
         <Looks

@@ -37,6 +37,13 @@ export function WeekAround({ control, put }: { control: Control<Plan>; put: Put 
           {film !== '' && <FormTick control={control} name="filmAlone" label="The film is the task: no score is asked" />}
         </div>
       </Pair>
+      <FormText
+        control={control}
+        name="page"
+        label="A film or page of your own (if you like)"
+        description="Its address, beginning with https. Families see where it leads; an adult opens it, nothing is loaded from it here."
+        maxLength={280}
+      />
       <FormText control={control} name="note" label="A word to the families (if you like)" maxLength={280} />
     </>
   );

@@ -3,9 +3,21 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { CSSProperties } from 'react';
 import { Button, useDragAndDrop } from 'react-aria-components';
+import type { EventSlot } from '@/core/levels/event-order';
 import { Select } from '@/ui/field';
 import { DayField } from '@/ui/form/fields';
-import { isEvent, withGameChanged, withGameShifted, withGamesMoved, withoutGame, type BuilderGame, type Plan, type PlannedGame } from './model';
+import {
+  isEvent,
+  orderOf,
+  withGameChanged,
+  withGameShifted,
+  withGamesMoved,
+  withoutGame,
+  type BuilderGame,
+  type Plan,
+  type PlannedGame,
+} from './model';
+import { SoftLine } from '@/ui/page';
 import { GameItem, GameRow, GamesList } from './style';
 
 interface GamesInOrderProps {
@@ -21,16 +33,26 @@ export function GamesInOrder({ plan, games, mixed, onPlan }: GamesInOrderProps) 
     onReorder: ({ keys, target: { key, dropPosition } }) =>
       dropPosition !== 'on' && onPlan(withGamesMoved(plan, new Set([...keys].map(String)), dropPosition, String(key))),
   });
-  return (
+  const { slots, minutes } = orderOf(plan, games);
+  const list = (
     <GamesList aria-label="Games of the week" dragAndDropHooks={dragAndDropHooks} keyboardNavigationBehavior="tab">
       {plan.games.map((planned, index) => (
-        <OneGame key={planned.key} planned={planned} index={index} plan={plan} games={games} mixed={mixed} onPlan={onPlan} />
+        <OneGame key={planned.key} planned={planned} index={index} plan={plan} games={games} mixed={mixed} onPlan={onPlan} slot={slots[index]!} />
       ))}
     </GamesList>
   );
+  if (!isEvent(plan)) return list;
+  return (
+    <>
+      {list}
+      <SoftLine>
+        About <b>{minutes} minutes</b> in this order, with setting out and rests, one go each.
+      </SoftLine>
+    </>
+  );
 }
 
-function OneGame({ planned, index, plan, games, mixed, onPlan }: GamesInOrderProps & { planned: PlannedGame; index: number }) {
+function OneGame({ planned, index, plan, games, mixed, onPlan, slot }: GamesInOrderProps & { planned: PlannedGame; index: number; slot: EventSlot }) {
   const game = games.find((one) => one.id === planned.gameId)!;
   const event = isEvent(plan);
   const levels = game.levels.map(({ id, name }) => ({ value: id, label: name }));
@@ -41,7 +63,10 @@ function OneGame({ planned, index, plan, games, mixed, onPlan }: GamesInOrderPro
         <Button slot="drag" className="grip" aria-label={`Move ${game.title}`}>
           {index + 1}
         </Button>
-        <span className="title">{game.title}</span>
+        <span className="title">
+          {game.title}
+          {event && <small>{slotWords(slot)}</small>}
+        </span>
         <Select
           label={mixed && planned.youngerLevelId !== null ? 'Level, from 8 years' : 'Level'}
           value={planned.levelId}
@@ -76,3 +101,7 @@ function OneGame({ planned, index, plan, games, mixed, onPlan }: GamesInOrderPro
     </GameItem>
   );
 }
+
+/** "3 min to set out, 2 min, rest 1 min" */
+const slotWords = ({ setUpMinutes, playMinutes, restMinutes }: EventSlot): string =>
+  [`${setUpMinutes} min to set out`, `${playMinutes} min`, ...(restMinutes > 0 ? [`rest ${restMinutes} min`] : [])].join(', ');

@@ -6,12 +6,15 @@ import {
   firstPlan,
   isMixed,
   keptPlan,
+  levelOfChild,
+  orderOf,
   usualLevel,
   withClass,
   withGame,
   withGameChanged,
   withGameShifted,
   withGamesMoved,
+  withLevelsByEvidence,
   withoutGame,
   withOwnLevel,
   type BuilderClass,
@@ -27,10 +30,11 @@ const game = (n: number, title: string, things: BuilderGame['things']): BuilderG
   title,
   ageYears: 8,
   levels: [
-    { id: 'paddle', name: 'Paddle' },
-    { id: 'swim', name: 'Swim' },
+    { id: 'paddle', name: 'Paddle', seconds: 60 },
+    { id: 'swim', name: 'Swim', seconds: 150 },
   ],
   things,
+  runs: title === 'Kelp Kettle',
 });
 const quay = game(1, 'Lantern Quay', [{ n: 3, name: 'cups' }]);
 const kettle = game(2, 'Kelp Kettle', [
@@ -138,5 +142,38 @@ describe('a plan kept on this computer', () => {
   it('is none where its class is gone, or what is kept is no plan', () => {
     expect(keptPlan(JSON.stringify(plan()), [empty], shelf, TODAY)).toBeNull();
     for (const text of [null, 'null', '{', '[]', '7']) expect(keptPlan(text, classes, shelf, TODAY)).toBeNull();
+  });
+});
+
+describe('what was reported', () => {
+  it('fills in the levels of children that it speaks for, and leaves the others as they were', () => {
+    const of = { ...terns, children: [child(1, 8), child(2, 8), child(3, 8)] };
+    const before = withOwnLevel(withGame(firstPlan(classes, TODAY), quay, 'a'), 'a', uuid(3), 'swim');
+    const known = [
+      {
+        gameId: quay.id,
+        children: [
+          { childId: uuid(1), levelId: 'swim', why: '19 of 20 at 2.5 m: Swim, after Paddle' },
+          { childId: uuid(2), levelId: 'paddle', why: '9 of 20 at 2.5 m: Paddle again' },
+          { childId: uuid(3), levelId: null, why: 'nothing is known yet' },
+        ],
+      },
+    ];
+    const filled = withLevelsByEvidence(before, of, known);
+    const planned = filled.games.find(({ key }) => key === 'a')!;
+    expect(of.children.map((one) => levelOfChild(planned, one))).toEqual(['swim', 'paddle', 'swim']);
+    // What is the level of all anyway is not their own.
+    expect(Object.keys(planned.own).sort()).toEqual([uuid(1), uuid(3)]);
+  });
+  it('says how long an event takes in its order', () => {
+    const event = plan();
+    const { minutes, slots } = orderOf(event, shelf);
+    // 3 cups: 2 to set out, 1 to play; 6 things: 3 to set out; it is the last, so nobody rests after it.
+    expect(slots).toEqual([
+      { setUpMinutes: 2, playMinutes: 1, restMinutes: 1 },
+      { setUpMinutes: 3, playMinutes: 1, restMinutes: 0 },
+    ]);
+    expect(minutes).toBe(8);
+    expect(orderOf(withGameShifted(event, 'quay', 1), shelf).slots[0]!.restMinutes).toBe(3);
   });
 });

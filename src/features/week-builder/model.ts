@@ -3,6 +3,8 @@ import Joi from 'joi';
 import { newUuid, type Uuid } from '@/contract/ids';
 import type { KitThing } from '@/contract/assignment';
 import { MOST_GAMES_OF_A_WEEK, weekSchema, type WeekBody } from '@/contract/week';
+import type { LevelsOfGameForClass } from '@/contract/levels-for-class';
+import { eventOrder } from '@/core/levels/event-order';
 import { dayPlus } from '@/core/measure/days';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
@@ -19,8 +21,11 @@ export interface BuilderGame {
   readonly id: Uuid;
   readonly title: string;
   readonly ageYears: number;
-  readonly levels: readonly { readonly id: string; readonly name: string }[];
+  /** From the easiest; seconds of one go. */
+  readonly levels: readonly { readonly id: string; readonly name: string; readonly seconds: number }[];
   readonly things: readonly { readonly n: number; readonly name: string }[];
+  /** Whether it makes one breathless. */
+  readonly runs: boolean;
 }
 
 export interface PlannedGame {
@@ -46,6 +51,7 @@ export interface Plan {
   readonly diary: string;
   readonly film: string;
   readonly filmAlone: boolean;
+  readonly page: string;
   readonly note: string;
   readonly kit: readonly KitThing[];
 }
@@ -61,6 +67,7 @@ export const weekPlanSchema = Joi.object<Plan>({
   diary: weekSchema.extract('diary'),
   film: weekSchema.extract('film'),
   filmAlone: Joi.boolean(),
+  page: weekSchema.extract('page'),
   note: weekSchema.extract('note'),
   kit: weekSchema.extract('kit'),
 });
@@ -80,6 +87,7 @@ export function firstPlan(classes: readonly BuilderClass[], today: string): Plan
     diary: USUAL_DIARY,
     film: '',
     filmAlone: false,
+    page: '',
     note: '',
     kit: [],
   };
@@ -98,6 +106,7 @@ export function keptPlan(text: string | null, classes: readonly BuilderClass[], 
     ...kept,
     // A plan of the version before has none.
     sentAs: kept.sentAs ?? newUuid(),
+    page: kept.page ?? '',
     dueOn: kept.dueOn < today ? dayPlus(today, DUE_AFTER_DAYS) : kept.dueOn,
     games: kept.games.filter((one) => games.some((game) => game.id === one.gameId)).map((one) => ({ ...one, key: one.key ?? newUuid() })),
   };
@@ -180,6 +189,38 @@ export function withOwnLevel(plan: Plan, key: string, childId: string, levelId: 
 export const usualLevel = ({ levelId, youngerLevelId }: PlannedGame, ageYears: number): string =>
   ageYears <= YOUNGER_TO ? (youngerLevelId ?? levelId) : levelId;
 
+/** The level that a child of this plan plays: its own, else that of its age. */
+export const levelOfChild = (planned: PlannedGame, child: { readonly id: string; readonly ageYears: number }): string =>
+  planned.own[child.id] ?? usualLevel(planned, child.ageYears);
+
+/** Each child's own level where what was reported speaks for one; others keep what they have. */
+export function withLevelsByEvidence(plan: Plan, of: BuilderClass, known: readonly LevelsOfGameForClass[]): Plan {
+  return plan.games.reduce((filled, { key, gameId }) => {
+    const levels = known.find((one) => one.gameId === gameId)?.children ?? [];
+    return of.children.reduce((sum, child) => {
+      const levelId = levels.find(({ childId }) => childId === child.id)?.levelId;
+      const planned = sum.games.find((one) => one.key === key)!;
+      return levelId === undefined || levelId === null
+        ? sum
+        : withOwnLevel(sum, key, child.id, levelId === usualLevel(planned, child.ageYears) ? null : levelId);
+    }, filled);
+  }, plan);
+}
+
+/** How long an event takes in its order, at the level of all. */
+export function orderOf(plan: Plan, games: readonly BuilderGame[]): ReturnType<typeof eventOrder> {
+  return eventOrder(
+    plan.games.map(({ gameId, levelId }) => {
+      const game = games.find(({ id }) => id === gameId);
+      return {
+        seconds: game?.levels.find(({ id }) => id === levelId)?.seconds ?? 0,
+        things: (game?.things ?? []).reduce((sum, { n }) => sum + n, 0),
+        runs: game?.runs ?? false,
+      };
+    }),
+  );
+}
+
 /** The kit with the things of one more game: of each thing as many as the game that needs most of it. */
 function withThings(kit: readonly KitThing[], things: BuilderGame['things']): readonly KitThing[] {
   return things.reduce<readonly KitThing[]>((sum, { n, name }) => {
@@ -213,6 +254,7 @@ export function bodyOf(plan: Plan, of: BuilderClass | undefined): Omit<WeekBody,
     diary: plan.diary.trim(),
     film: plan.film.trim(),
     filmAlone: plan.filmAlone && plan.film.trim() !== '',
+    page: plan.page.trim(),
     note: plan.note.trim(),
   };
 }

@@ -91,6 +91,11 @@ export const GameRow = styled.div`
     padding-bottom: var(--space-4);
     font-weight: 600;
   }
+  & .title small {
+    display: block;
+    font-weight: 400;
+    color: var(--ink-soft);
+  }
   & .acts {
     display: flex;
     gap: var(--space-2);

@@ -16,10 +16,11 @@ const game = (n: number, title: string) => ({
   title,
   ageYears: 8,
   levels: [
-    { id: 'paddle', name: 'Paddle' },
-    { id: 'swim', name: 'Swim' },
+    { id: 'paddle', name: 'Paddle', seconds: 60 },
+    { id: 'swim', name: 'Swim', seconds: 80 },
   ],
   things: [{ n: 3, name: 'cups' }],
+  runs: false,
 });
 const pictured = (n: number, title: string): ShelfGame => ({
   id: uuid(n),

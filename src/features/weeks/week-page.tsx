@@ -43,7 +43,7 @@ export interface SentWeekView {
   readonly open: boolean;
   readonly takenBack: boolean;
   readonly note: string;
-  readonly words: readonly { readonly kind: 'warm-up' | 'diary' | 'film'; readonly words: string }[];
+  readonly words: readonly { readonly kind: 'warm-up' | 'diary' | 'film' | 'page'; readonly words: string }[];
   readonly games: readonly {
     readonly title: string;
     readonly opensWords: string;
@@ -98,7 +98,7 @@ const Text = styled.article`
   }
 `;
 
-const KINDS = { 'warm-up': 'Warm-up', diary: 'Movement diary', film: 'Film' } as const;
+const KINDS = { 'warm-up': 'Warm-up', diary: 'Movement diary', film: 'Film', page: 'Film or page of your own' } as const;
 
 /** A week that was sent: what is on the cards, who is still to report, and the texts for the families. */
 export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: boolean }) {

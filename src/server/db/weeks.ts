@@ -117,7 +117,7 @@ export async function addItem(
   weekId: Uuid,
   item: {
     position: number;
-    kind: 'warm-up' | 'game' | 'diary' | 'film';
+    kind: 'warm-up' | 'game' | 'diary' | 'film' | 'page';
     gameVersionId: Uuid | null;
     words: string;
     opensOn?: string | null;
@@ -355,12 +355,18 @@ export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<A
     [toBytes(childId), toBytes(termId)],
   );
   return found.map((row) => {
-    const around = (row.around === null ? {} : parsed(row.around)) as Partial<Record<'warm-up' | 'diary' | 'film', string>>;
+    const around = (row.around === null ? {} : parsed(row.around)) as Partial<Record<'warm-up' | 'diary' | 'film' | 'page', string>>;
     return {
       ...assignmentOf(row),
       week: weekOf({ ...row, id: row.w_id }),
       opensOn: row.opens_on,
-      around: { warmUp: around['warm-up'] ?? '', diary: around.diary ?? '', film: around.film ?? '', filmAlone: row.film_alone === 1 },
+      around: {
+        warmUp: around['warm-up'] ?? '',
+        diary: around.diary ?? '',
+        film: around.film ?? '',
+        filmAlone: row.film_alone === 1,
+        page: around.page ?? '',
+      },
     };
   });
 }

@@ -179,7 +179,7 @@ export async function previewWeek(week: WeekToSend, childId: Uuid | null): Promi
   const { children, games, worked } = await workedWeek(week, (all) => all.find((child) => child.id === childId) ?? all[0]!);
   const child = children[0]!;
   const name = `${child.firstName} ${child.initial}`;
-  const words = { warmUp: week.warmUp, diary: week.diary, film: week.film, filmAlone: asksFilmAlone(week) };
+  const words = { warmUp: week.warmUp, diary: week.diary, film: week.film, filmAlone: asksFilmAlone(week), page: week.page ?? '' };
   const items = games.map((game, index): CardItem => {
     const { levelId, setUp, forms, par } = worked[index]![0]!;
     return {
@@ -281,6 +281,7 @@ export async function sendWeek(week: WeekToSend, now: Date): Promise<SentWeek> {
     );
     if (week.film)
       await addItem(db, sent.id, { position: (position += 1), kind: 'film', gameVersionId: null, words: week.film, filmAlone: asksFilmAlone(week) });
+    if (week.page) await addItem(db, sent.id, { position: (position += 1), kind: 'page', gameVersionId: null, words: week.page });
     await addWords('diary', week.diary);
     const [title] = week.title ? [week.title] : games.map((game) => game.title);
     const announced = { className: toClass.name, number: sent.number, dueOn: week.dueOn, title: title!, note: week.note };

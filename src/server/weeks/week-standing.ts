@@ -7,7 +7,7 @@ import { rows } from '../db/pool';
 import { versionBody, type Week } from '../db/weeks';
 
 interface ItemRow {
-  kind: 'warm-up' | 'game' | 'diary' | 'film';
+  kind: 'warm-up' | 'game' | 'diary' | 'film' | 'page';
   game_version_id: Buffer | null;
   words: string;
   opens_on: string | null;
@@ -30,7 +30,7 @@ async function titleOf(items: readonly ItemRow[]): Promise<string> {
 
 export interface WeekStanding {
   readonly title: string;
-  readonly words: readonly { readonly kind: 'warm-up' | 'diary' | 'film'; readonly words: string }[];
+  readonly words: readonly { readonly kind: 'warm-up' | 'diary' | 'film' | 'page'; readonly words: string }[];
   readonly games: readonly {
     readonly title: string;
     readonly opensOn: string | null;

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { WeekBuilder } from '@/features/week-builder/week-builder';
 import { resolveLevel } from '@/core/rules/format/level';
+import { makesBreathless } from '@/core/levels/event-order';
 import { thingsNeeded } from '@/core/sheet/set-up';
 import { requireSignedIn } from '@/server/auth/current';
 import { parRestsWords } from '@/core/progress/skill-words';
@@ -20,6 +21,7 @@ export default async function NewWeekPage({ searchParams }: { searchParams: Prom
   const [classes, games, fits] = await Promise.all([classesOf(who.schoolId, today), gamesOf(who.schoolId), lastFits(who.schoolId)]);
   const offered = games.filter((game) => !game.putAway);
   const children = await Promise.all(classes.map((one) => childrenOf(one.id, today)));
+  const shelf = await shelved(offered);
   return (
     <WeekBuilder
       today={today}
@@ -40,12 +42,13 @@ export default async function NewWeekPage({ searchParams }: { searchParams: Prom
           ageYears: child.ageYears ?? ageYears,
         })),
       }))}
-      shelf={await shelved(offered)}
-      games={offered.map(({ id, game, ageYears }) => ({
+      shelf={shelf}
+      games={offered.map(({ id, game, ageYears }, index) => ({
         id,
         title: game.title,
         ageYears,
-        levels: game.levels.map((level) => ({ id: level.id, name: level.name })),
+        levels: game.levels.map((level, at) => ({ id: level.id, name: level.name, seconds: shelf[index]!.levels[at]?.seconds ?? 0 })),
+        runs: makesBreathless(game),
         things: thingsNeeded(resolveLevel(game, 0)),
       }))}
     />
