@@ -81,6 +81,17 @@ test('in airplane mode a game is played, cut off by a reload, gone on with, repo
   await home.context().setOffline(true);
   await home.reload();
   await expect(home.getByText('There is no connection.', { exact: false })).toBeVisible();
+  // It shows itself without a connection too, step by step.
+  await home.getByRole('button', { name: 'Show me' }).click();
+  await expect(home.getByText(/^Light the lamps along the pier/)).toBeVisible();
+  await home.getByRole('button', { name: 'Hold' }).click();
+  for (const says of [/^You need 1 sock ball/, /^Near: [\d½]+ steps/]) {
+    await home.getByRole('button', { name: 'On', exact: true }).click();
+    await expect(home.getByText(says)).toBeVisible();
+  }
+  await expectNoOverflow(home, 'Show me');
+  await expectAccessible(home);
+  await home.getByRole('button', { name: 'I have seen it' }).click();
   await toCounting(home, 'Harbour Lamps');
   await home.getByRole('button', { name: /A helper taps every try/ }).click();
   const hit = home.locator('button[class*=Success]').first();

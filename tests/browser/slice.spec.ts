@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs, openScores, signedIn, openLinks, signInByHand } from './people';
+import { PDFDocument } from 'pdf-lib';
 import { LONG } from '../long';
 
 /** Opens a child's card on a phone of its own. */
@@ -311,6 +312,15 @@ test('every main view of the desk passes axe', async ({ page }) => {
   await page.getByRole('link', { name: /Lantern Quay/ }).click();
   await expect(page.getByText(/par \d+/).first()).toBeVisible();
   await expectAccessible(page);
+  await page.getByRole('button', { name: 'Show me' }).click();
+  await page.getByRole('button', { name: 'Hold' }).click();
+  await expectAccessible(page, '[role=dialog]');
+  await page.getByRole('link', { name: /^Large for the class/ }).click();
+  await expect(page.getByRole('heading', { name: /^If you film it yourself/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Hold' }).click();
+  await expectAccessible(page);
+  // The shot list alone goes to paper, on one sheet.
+  expect((await PDFDocument.load(await page.pdf({ format: 'A4' }))).getPageCount()).toBe(1);
   for (const path of ['/today', '/weeks', '/scores', '/classes']) {
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();

@@ -1,6 +1,6 @@
 /** What the scene shows of the floor: a part of it with all that this station has, no wider than it must be. */
 import type { Game, Spot } from '../rules/format/game';
-import type { Scene, Shot } from './scene';
+import type { Scene, SceneShot } from './scene';
 import type { SceneMoment } from './moment';
 
 /** A part of a floor, metres. */
@@ -63,6 +63,6 @@ export const floorKeyOf = ({ thingsOut, marksOut, laid, standing }: SceneMoment)
   [thingsOut, marksOut, laid < 1, standing?.up.join('.') ?? ''].join(' ');
 
 /** What is said large beside the figure: the word of a movement, or what a try gave. */
-export function wordOf(shot: Shot, { beat, label }: SceneMoment): string {
-  return beat >= 0 ? (shot.beats[beat] ?? '') : label;
+export function wordOf(shot: SceneShot, { beat, label, demo }: SceneMoment): string {
+  return beat >= 0 ? (shot.beats[beat] ?? '') : label === '' ? (demo?.about ?? '') : label;
 }

@@ -3,7 +3,7 @@ import type { BodyForm } from '../motion/assumed';
 import type { Gate, Spot } from '../rules/format/game';
 import { frameBetween, MOVEMENTS, posed, type MovementFrame } from '../sheet/movements';
 import type { Skill } from '../sheet/teaching-points';
-import type { Demo, Shot } from './scene';
+import type { Demo, SceneShot } from './scene';
 
 export interface SceneMoment {
   readonly thingsOut: boolean;
@@ -46,7 +46,7 @@ function movementAt(skill: Skill, share: number, form: BodyForm | undefined): Mo
 const NOTHING = { child: null, ball: null, lift: 0, figure: null, beat: -1, demo: null, standing: null, label: '', gain: null, owed: null };
 
 /** What is to be seen at a share, from 0 to 1, of a shot. */
-export function momentOfShot(shot: Shot, share: number, form?: BodyForm): SceneMoment {
+export function momentOfShot(shot: SceneShot, share: number, form?: BodyForm): SceneMoment {
   const { thingsOut, marksOut, kind, demos } = shot;
   const floor = { thingsOut, marksOut, laid: kind === 'mark' ? eased(within(share, 0.1, 0.6)) : 1 };
   if (shot.skill) {

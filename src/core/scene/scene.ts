@@ -25,6 +25,8 @@ export interface Demo extends ShownRule {
   readonly shown: ShownTry;
   /** Said beside the try: how it ended, in the words of the counter. */
   readonly label: string;
+  /** Said before it, where the try is about one of several things by name: the letter, the thing of a list. */
+  readonly about: string;
   readonly skill: Skill | null;
   /** The marks of the task that comes next, in their order. */
   readonly spots: readonly Spot[];
@@ -32,7 +34,7 @@ export interface Demo extends ShownRule {
 
 export type ShotKind = 'aim' | 'things' | 'mark' | 'movement' | 'rule' | 'clock' | 'count' | 'end' | 'said';
 
-export interface Shot {
+export interface SceneShot {
   readonly kind: ShotKind;
   /** What is said, and read below it. */
   readonly says: string;
@@ -52,7 +54,7 @@ export interface Scene {
   readonly part: number;
   /** The marks of this station, in the order in which they go out: how each is drawn and called. */
   readonly marks: readonly SceneMark[];
-  readonly shots: readonly Shot[];
+  readonly shots: readonly SceneShot[];
 }
 
 export interface SceneMark {
@@ -61,9 +63,11 @@ export interface SceneMark {
   readonly name: string;
   /** "4 steps", or "4 steps from the bucket" where there are several things; empty for a start. */
   readonly steps: string;
+  /** As it is written beside the mark: without what it is from. */
+  readonly drawn: string;
 }
 
-export interface Shown {
+export interface ShownTo {
   readonly pace: Pace;
   readonly hand: Hand;
   readonly form?: BodyForm;
@@ -87,7 +91,7 @@ const ORDER: readonly Step['kind'][] = ['body', 'clock', 'move', 'before', 'then
 const KINDS: Readonly<Partial<Record<Step['kind'], ShotKind>>> = { clock: 'clock', count: 'count', card: 'count', end: 'end', then: 'rule' };
 
 /** The scenes of a level that is resolved and set out, a station each; empty where it cannot be played. */
-export function scenesOf(level: Game, { pace, hand, words = english }: Shown): readonly Scene[] {
+export function scenesOf(level: Game, { pace, hand, words = english }: ShownTo): readonly Scene[] {
   const compiled = compile(level);
   if (!compiled.ok) return [];
   const rules = shownRules(compiled.value);
@@ -102,7 +106,7 @@ export function scenesOf(level: Game, { pace, hand, words = english }: Shown): r
       return found ? [{ ...found, rule, ...shownAs(level, found, words) }] : [];
     };
     const all = { thingsOut: true, marksOut: marks.length, skill: null, beats: [], demos: [] };
-    const told = (step: Step): Shot => {
+    const told = (step: Step): SceneShot => {
       const says = plainText(step.sentence);
       const demos = shownFirst(step.tells).flatMap(demoOf).slice(0, SHOWN_TRIES);
       // Somebody moves while it is told what it is about, and how it is done.
@@ -110,11 +114,11 @@ export function scenesOf(level: Game, { pace, hand, words = english }: Shown): r
       return { ...all, skill, kind: KINDS[step.kind] ?? 'said', says, s: Math.max(spokenS(says), demos.length * SPEECH.tryS), demos };
     };
     const shots = [
-      ...here.filter(({ kind }) => BEFORE.includes(kind)).map((step): Shot => ({ ...told(step), kind: 'aim' })),
-      ...setOut(level, index, marks, pace, words).map((shot): Shot => ({ ...all, ...shot, s: spokenS(shot.says) })),
+      ...here.filter(({ kind }) => BEFORE.includes(kind)).map((step): SceneShot => ({ ...told(step), kind: 'aim' })),
+      ...setOut(level, index, marks, pace, words).map((shot): SceneShot => ({ ...all, ...shot, s: spokenS(shot.says) })),
       ...ORDER.flatMap((kind) => [
         ...here.filter((step) => step.kind === kind).map(told),
-        ...(kind === 'move' ? skills.map((skill): Shot => ({ ...all, ...movement(level, skill, hand, words) })) : []),
+        ...(kind === 'move' ? skills.map((skill): SceneShot => ({ ...all, ...movement(level, skill, hand, words) })) : []),
       ]),
     ];
     return { title: words.own(part.title ?? ''), part: index, marks, shots: level.parts.length > 1 ? shots : fitted(shots) };
@@ -129,7 +133,7 @@ function shownFirst(tells: readonly string[]): readonly string[] {
 }
 
 /** Pressed together, or drawn out, towards the length that a scene should have. */
-function fitted(shots: readonly Shot[]): readonly Shot[] {
+function fitted(shots: readonly SceneShot[]): readonly SceneShot[] {
   const whole = shots.reduce((sum, { s }) => sum + s, 0);
   const by =
     whole < LENGTH.leastS
@@ -152,7 +156,7 @@ function marksOfPart(level: Game, part: number, pace: Pace, words: Words): reado
     const thing = nameOfAim(level, mark);
     const isStart = mark.lengthM === 0 || (thing === undefined && mark.index === 0);
     const far = thing !== undefined && things.size > 1 ? words.i18n.t('{steps} from the {thing}', { steps, ...words.forms('thing', thing) }) : steps;
-    return [{ group: mark.group, index: mark.index, name, steps: isStart ? '' : far }];
+    return [{ group: mark.group, index: mark.index, name, steps: isStart ? '' : far, drawn: isStart ? '' : steps }];
   });
 }
 
@@ -162,7 +166,7 @@ function nameOfAim(level: Game, { group, spot }: PlacedMark): string | undefined
   return target && nameOf(target);
 }
 
-type SetOut = Pick<Shot, 'kind' | 'says' | 'marksOut'>;
+type SetOut = Pick<SceneShot, 'kind' | 'says' | 'marksOut'>;
 
 function setOut(level: Game, part: number, marks: readonly SceneMark[], pace: Pace, words: Words): readonly SetOut[] {
   const { i18n } = words;
@@ -193,16 +197,26 @@ function markWords({ name, steps }: SceneMark, words: Words): string {
   return name === '' ? i18n.t('Your mark: {steps}.', { steps }) : i18n.t('{place}: {steps}.', { place, steps });
 }
 
-function movement(level: Game, skill: Skill, hand: Hand, words: Words): Pick<Shot, 'kind' | 'says' | 's' | 'skill' | 'beats'> {
+function movement(level: Game, skill: Skill, hand: Hand, words: Words): Pick<SceneShot, 'kind' | 'says' | 's' | 'skill' | 'beats'> {
   const beats = teachingPoints(level, skill, hand, words).map(({ word }) => word);
   const says = beats.map((word) => `${word}.`).join(' ');
   return { kind: 'movement', says, s: Math.max(spokenS(says), beats.length * SPEECH.beatS), skill, beats };
 }
 
-function shownAs(level: Game, { attempt, before, after }: ShownRule, words: Words): Pick<Demo, 'shown' | 'label' | 'skill' | 'spots'> {
+function shownAs(level: Game, { attempt, before, after }: ShownRule, words: Words): Pick<Demo, 'shown' | 'label' | 'about' | 'skill' | 'spots'> {
   // Past and to the right, the same each time.
   const shown = shownTry(level, before, attempt, 0x6000_0000, 0xa000_0000);
-  return { shown, label: labelOf({ attempt, before }, words), skill: skillOf(before.task), spots: level.course.places[after.task.from ?? ''] ?? [] };
+  const { groups } = level.parts[before.part]!;
+  const { at, from } = before.task;
+  const [item] = [at, from].flatMap((id) => (id !== undefined && groups[id]!.kind === 'item' ? [{ id, group: groups[id]! }] : []));
+  const about = item?.group.labels?.[item.id === from ? before.place : (before.aim?.at ?? before.standing[0] ?? 0)] ?? '';
+  return {
+    shown,
+    about: words.own(about),
+    label: labelOf({ attempt, before }, words),
+    skill: skillOf(before.task),
+    spots: level.course.places[after.task.from ?? ''] ?? [],
+  };
 }
 
 /** How a try ended, as the counter's button says it; what fell can be seen. */
@@ -228,19 +242,21 @@ export const secondsOf = ({ shots }: Scene): number => shots.reduce((sum, { s })
 /** A picture of a strip: a shot, or one try of it. */
 export interface StripPicture {
   readonly scene: Scene;
-  readonly shot: Shot;
+  readonly shot: SceneShot;
   readonly demo: Demo | null;
 }
 
 const PICTURES = 6;
 
-/** The pictures that tell a game, in order, at most six: how it is laid out, the movement, a hit, a miss, the count, the end; of several stations one each. */
+/** The pictures that tell a game, in order, at most six: how it is laid out, the movement, a hit, a miss, the count, the end; of several stations the tries of each. */
 export function stripOf(scenes: readonly Scene[]): readonly StripPicture[] {
   if (scenes.length === 1) return stripOfScene(scenes[0]!);
+  const each = Math.max(1, Math.floor(PICTURES / scenes.length));
   return scenes
     .flatMap((scene) => {
       const strip = stripOfScene(scene);
-      return strip.find(({ demo }) => demo !== null) ?? strip[0] ?? [];
+      const tries = strip.filter(({ demo }) => demo !== null);
+      return [...tries, ...strip.filter(({ demo }) => demo === null)].slice(0, each);
     })
     .slice(0, PICTURES);
 }
@@ -273,7 +289,11 @@ export function captionOf({ scene, shot, demo }: StripPicture, { own, i18n }: Wo
   if (shot.kind === 'movement') return shot.beats.join('. ');
   if (shot.kind === 'mark') return i18n.t('Set it out');
   if (!demo && shot.says.length > SHORT)
-    return shot.kind === 'count' ? i18n.t('Count') : shot.kind === 'end' ? i18n.t('The end (of a go)', {}, { message: 'The end' }) : scene.title;
+    return shot.kind === 'count'
+      ? i18n.t('Count (the score of a go, a picture)', {}, { message: 'Count' })
+      : shot.kind === 'end'
+        ? i18n.t('The end (of a go)', {}, { message: 'The end' })
+        : scene.title;
   if (!demo) return shot.says;
   const { label, gain, after, before } = demo;
   const gate = after.part === before.part ? after.owed : null;

@@ -1,5 +1,5 @@
 /** What somebody films who would rather show the game with her own hands: the scene shot by shot, in its order. English, for the desk. */
-import type { Demo, Scene, Shot } from './scene';
+import type { Demo, Scene, SceneShot } from './scene';
 
 export interface ListedShot {
   readonly seconds: number;
@@ -21,7 +21,7 @@ export function shotListOf(scene: Scene): readonly ListedShot[] {
   return listed.map((shot) => ({ ...shot, seconds: Math.round(shot.seconds) }));
 }
 
-function seenIn(scene: Scene, shot: Shot): readonly string[] {
+function seenIn(scene: Scene, shot: SceneShot): readonly string[] {
   switch (shot.kind) {
     case 'aim':
       return scene.shots[0] === shot ? ['The whole floor with everything on it, from as high as you can hold it.'] : [];

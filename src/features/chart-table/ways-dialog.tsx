@@ -101,7 +101,7 @@ export default function WaysDialog({ game, onTake, onClose }: { game: Game; onTa
                   key={role.id}
                   label={`${role.field === 'places' ? 'Where to stand' : 'What is aimed at'}${roles.filter((one) => one.field === role.field).length > 1 ? ` (“${role.id}”)` : ''}`}
                   value={binding[role.id] ?? 'new'}
-                  choices={[...groups(role.field), { value: 'new', label: `set out anew: ${role.n}` }]}
+                  choices={[...groups(role.field), { value: 'new', label: role.n === 1 ? 'a new one' : `${role.n} new ones` }]}
                   onChange={(group) =>
                     setBinding(
                       Object.fromEntries([

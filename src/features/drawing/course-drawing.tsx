@@ -26,8 +26,8 @@ export interface CourseDrawingProps {
   readonly numbers?: boolean;
   /** How wide it stands on the screen, for lines and letters of the same size whatever the floor. */
   readonly drawnPx?: number;
-  /** Names beside the things, where there is room for them. */
-  readonly names?: boolean;
+  /** Names beside the things, where there is room for them: of all, or of what is aimed at alone. */
+  readonly names?: boolean | 'targets';
   /** As small as a stamp: nobody could read words in it. */
   readonly wordless?: boolean;
   /** The part of the floor that is shown, metres; the whole where it is not given. */
@@ -83,7 +83,7 @@ export function CourseDrawing({
         {course.obstacles?.map((thing, index) => (
           <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${toDegrees(thing.turnRad)})`}>
             <Thing shape={shapeOf(thing)} casing={px} role="obstacle" />
-            {names && (
+            {names === true && (
               <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
                 {noun(nameOf(thing))}
               </text>
@@ -103,7 +103,7 @@ export function CourseDrawing({
                 strokeWidth={3 * px}
                 paintOrder="stroke"
               >
-                {named.get(index)}
+                {noun(named.get(index)!)}
               </text>
             )}
           </g>

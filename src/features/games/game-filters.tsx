@@ -7,7 +7,7 @@ import type { ShelfGame } from './shelf-game';
 
 const Filters = styled.div`
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(138px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
   align-items: end;
   gap: var(--space-4) var(--space-5);
 `;

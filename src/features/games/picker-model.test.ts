@@ -62,8 +62,8 @@ describe('a game is chosen', () => {
     expect(titles({ folder: 'Rainy days' })).toEqual(['Gull’s Nest']);
   });
   it('among what there is', () => {
-    expect(movementsAmong(games).map(({ label }) => label)).toEqual(['any movement', 'Overarm throw', 'Roll', 'Underarm throw']);
-    expect(movementsAmong([{ movements: ['other'] }]).map(({ label }) => label)).toEqual(['any movement', 'Something else']);
+    expect(movementsAmong(games).map(({ label }) => label)).toEqual(['any', 'Overarm throw', 'Roll', 'Underarm throw']);
+    expect(movementsAmong([{ movements: ['other'] }]).map(({ label }) => label)).toEqual(['any', 'Something else']);
     expect(thingsAmong(games).map(({ value }) => value)).toContain('small plastic bottle');
     expect(foldersAmong(games).map(({ label }) => label)).toEqual(['any folder', 'Rainy days', 'Summer']);
     expect(makersAmong(games).map(({ label }) => label)).toEqual(['anybody', 'Col Baird', 'Ina Muir']);

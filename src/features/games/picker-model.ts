@@ -53,7 +53,7 @@ function among(words: readonly string[], any: string, label: (word: string) => s
 export const movementsAmong = (games: readonly Pick<ShelfGame, 'movements'>[]): readonly FilterChoice[] =>
   among(
     games.flatMap(({ movements }) => movements),
-    'any movement',
+    'any',
     nameOfMovement,
   );
 

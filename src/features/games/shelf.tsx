@@ -26,12 +26,6 @@ const Find = styled.div`
   margin-bottom: var(--space-6);
 `;
 
-const Sent = styled.span`
-  && {
-    flex: 1;
-  }
-`;
-
 const Shelf = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
@@ -243,29 +237,32 @@ export function GameShelf({
                   </QuietButton>
                 </div>
               ) : (
-                <div className="acts">
-                  <Sent>
+                <>
+                  <p className="about">
                     {game.sent === 0 ? 'not sent yet' : game.sent === 1 ? 'sent once' : `sent ${game.sent} times`}
                     {game.madeBy && `, by ${game.madeBy}`}
-                  </Sent>
-                  {mayChange && (
-                    <>
-                      <QuietButton onPress={() => void act(game.id, 'duplicate')} aria-label={`Duplicate ${game.title}`}>
-                        <Copy size={14} aria-hidden /> Duplicate
-                      </QuietButton>
-                      <QuietButton onPress={() => setFiling(game)} aria-label={`Folder of ${game.title}`}>
-                        <Folder size={14} aria-hidden /> {game.folder ?? 'Folder'}
-                      </QuietButton>
-                      <QuietButton
-                        onPress={() => void act(game.id, game.putAway ? 'bring-back' : 'put-away')}
-                        aria-label={`${game.putAway ? 'Bring back' : 'Put away'} ${game.title}`}
-                      >
-                        {game.putAway ? <ArchiveRestore size={14} aria-hidden /> : <Archive size={14} aria-hidden />}{' '}
-                        {game.putAway ? 'Bring back' : 'Put away'}
-                      </QuietButton>
-                    </>
-                  )}
-                </div>
+                    {game.folder && ` · in ${game.folder}`}
+                  </p>
+                  <div className="acts">
+                    {mayChange && (
+                      <>
+                        <QuietButton onPress={() => void act(game.id, 'duplicate')} aria-label={`Duplicate ${game.title}`}>
+                          <Copy size={14} aria-hidden /> Duplicate
+                        </QuietButton>
+                        <QuietButton onPress={() => setFiling(game)} aria-label={`Folder of ${game.title}`}>
+                          <Folder size={14} aria-hidden /> Folder
+                        </QuietButton>
+                        <QuietButton
+                          onPress={() => void act(game.id, game.putAway ? 'bring-back' : 'put-away')}
+                          aria-label={`${game.putAway ? 'Bring back' : 'Put away'} ${game.title}`}
+                        >
+                          {game.putAway ? <ArchiveRestore size={14} aria-hidden /> : <Archive size={14} aria-hidden />}{' '}
+                          {game.putAway ? 'Bring back' : 'Put away'}
+                        </QuietButton>
+                      </>
+                    )}
+                  </div>
+                </>
               )}
             </Item>
           ))}

@@ -19,7 +19,7 @@ const Out = styled.a`
 `;
 
 /** Where an address leads; null for what is none that may be opened. */
-export function hostOf(address: string): string | null {
+function hostOf(address: string): string | null {
   try {
     const { protocol, host } = new URL(address);
     return protocol === 'https:' ? host : null;

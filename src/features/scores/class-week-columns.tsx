@@ -93,12 +93,12 @@ function Credit({ row }: { row: ScoreRow }) {
   );
 }
 
-/** "look", or what was seen: "technique: home 2 of 3 yes, teacher 1 of 3 yes". */
+/** What was seen of the movement, or that nobody has marked it: "technique: home 2 of 3 yes, teacher 1 of 3 yes". */
 function techniqueWords({ looksHome, looksTeacher }: ScoreRow): string {
   const seen = (who: string, marks: ScoreRow['looksTeacher']) =>
     marks.length === 0 ? [] : [`${who} ${marks.filter(({ mark }) => mark === 'yes').length} of ${marks.length} yes`];
   const told = [...seen('home', looksHome?.marks ?? []), ...seen('teacher', looksTeacher)];
-  return told.length === 0 ? 'look' : `technique: ${told.join(', ')}`;
+  return told.length === 0 ? 'technique: not marked' : `technique: ${told.join(', ')}`;
 }
 
 function Remark({ row, filmAlone, onType, onLook }: { row: ScoreRow; filmAlone: boolean; onType: () => void; onLook: (() => void) | null }) {

@@ -88,12 +88,8 @@ export function MarkFilms({
   return (
     <Dialog title={row ? `Films: ${child + 1} of ${queue.length}` : 'All films are gone through'} isOpen onClose={onClose} width={560}>
       {row && (
-        // Keys are heard wherever the focus is in it.
-        // eslint-disable-next-line jsx-a11y/no-static-element-interactions
         <div onKeyDown={keys}>
           <Name>{row.name}</Name>
-          {/* The list has the focus for its keys. */}
-          {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
           <Looks key={row.childId} tabIndex={0} aria-label={`What to look for in the film of ${row.name}`} ref={list}>
             {lookFors.map((look, index) => (
               <li key={look} aria-current={index === marking.at ? 'step' : undefined}>

@@ -37,8 +37,7 @@ const Choices = styled.div`
 
 /** As wide as the window lets its height be; over the whole screen words are read from the last row. */
 const Board = styled.div`
-  max-width: min(100%, 74vh);
-  margin: 0 auto;
+  max-width: min(100%, 100vh);
   &:fullscreen {
     max-width: none;
     padding: var(--space-6) var(--space-8);
@@ -56,7 +55,7 @@ const Board = styled.div`
 
 const Two = styled.div`
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
   gap: var(--space-8);
   align-items: start;
   @media ${narrow} {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Scene } from '@/core/scene/scene';
-import { atItsEnd, AT_THE_START, later, stepped, type Standing } from './player-model';
+import { atItsEnd, AT_THE_START, later, stepped, type PlayerStanding } from './player-model';
 
 const shot = (s: number) => ({ s }) as Scene['shots'][number];
 const scenes = [{ shots: [shot(2), shot(4)] }, { shots: [shot(1)] }] as unknown as readonly Scene[];
-const at = (chapter: number, of: number, share: number, running = true): Standing => ({ chapter, shot: of, share, running });
+const at = (chapter: number, of: number, share: number, running = true): PlayerStanding => ({ chapter, shot: of, share, running });
 
 describe('a scene goes on', () => {
   it('by its shots, then by its stations, and stops at its end', () => {

@@ -6,7 +6,7 @@ import { toDegrees } from '@/core/measure/angles';
 import type { Game, Spot } from '@/core/rules/format/game';
 import { courseAt, fallenAt, floorKeyOf, viewOf, wordOf, type View } from '@/core/scene/floor-view';
 import { momentOfShot, momentOfTry, TELLING, type SceneMoment } from '@/core/scene/moment';
-import type { Demo, Scene, Shot } from '@/core/scene/scene';
+import type { Demo, Scene, SceneShot } from '@/core/scene/scene';
 import { exerciseIn } from '@/core/sheet/exercise-words';
 import { EXERCISES } from '@/core/sheet/exercises';
 import type { Hand } from '@/core/sheet/teaching-points';
@@ -14,11 +14,30 @@ import { useWords } from '@/features/languages/use-words';
 import { CourseDrawing, viewBoxOf } from '../drawing/course-drawing';
 import { Figure, FIGURE_H, FIGURE_W } from '../drawing/figure';
 
+/** The figure below the floor; beside it where there is room. */
+const Room = styled.div`
+  container-type: inline-size;
+`;
+
 const Picture = styled.div`
   display: grid;
-  grid-template-rows: auto 1fr;
   border: 1.5px solid var(--ink);
   background: var(--sheet);
+  @container (min-width: 460px) {
+    &[data-floor] {
+      grid-template-columns: 1fr 168px;
+    }
+    &[data-floor] > :last-child {
+      display: flex;
+      flex-direction: column;
+      justify-content: center;
+      border-inline-start: 1.5px solid var(--ink);
+      text-align: center;
+    }
+    &[data-floor] > :first-child {
+      border-bottom: 0;
+    }
+  }
 `;
 
 /** The floor fills the width; what moves on it lies over it. */
@@ -63,7 +82,7 @@ interface SceneDrawingProps {
   readonly id: string;
   readonly level: Game;
   readonly scene: Scene;
-  readonly shot: Shot;
+  readonly shot: SceneShot;
   readonly hand: Hand;
   readonly form?: BodyForm | undefined;
   /** How wide the floor stands on the screen, for lines and letters of one size. */
@@ -94,15 +113,17 @@ function Drawn({
 }: SceneDrawingProps & { readonly share: number; readonly moment: SceneMoment }) {
   const view = useMemo(() => viewOf(level, scene), [level, scene]);
   return (
-    <Picture>
-      {view && (
-        <FloorRoom>
-          <Floor id={id} level={level} scene={scene} moment={moment} floorKey={floorKeyOf(moment)} view={view} drawnPx={drawnPx} />
-          <Moving level={level} scene={scene} shot={shot} moment={moment} view={view} px={(view.widthM * 100) / drawnPx} />
-        </FloorRoom>
-      )}
-      <AtTheSide shot={shot} moment={moment} hand={hand} share={share} />
-    </Picture>
+    <Room>
+      <Picture data-floor={view ? '' : undefined}>
+        {view && (
+          <FloorRoom>
+            <Floor id={id} level={level} scene={scene} moment={moment} floorKey={floorKeyOf(moment)} view={view} drawnPx={drawnPx} />
+            <Moving level={level} scene={scene} shot={shot} moment={moment} view={view} px={(view.widthM * 100) / drawnPx} />
+          </FloorRoom>
+        )}
+        <AtTheSide shot={shot} moment={moment} hand={hand} share={share} />
+      </Picture>
+    </Room>
   );
 }
 
@@ -120,7 +141,15 @@ interface FloorProps {
 const Floor = memo(
   function Floor({ id, level, scene, moment, view, drawnPx }: FloorProps) {
     return (
-      <CourseDrawing id={`show-${id}`} course={courseAt(level, scene, moment)} parts={level.parts} view={view} drawnPx={drawnPx} wordless names />
+      <CourseDrawing
+        id={`show-${id}`}
+        course={courseAt(level, scene, moment)}
+        parts={level.parts}
+        view={view}
+        drawnPx={drawnPx}
+        wordless
+        names="targets"
+      />
     );
   },
   (before, after) =>
@@ -130,7 +159,7 @@ const Floor = memo(
 interface MovingProps {
   readonly level: Game;
   readonly scene: Scene;
-  readonly shot: Shot;
+  readonly shot: SceneShot;
   readonly moment: SceneMoment;
   readonly view: View;
   readonly px: number;
@@ -209,15 +238,15 @@ function Steps({ level, scene, shot, moment, view, px }: MovingProps) {
     shot.kind === 'mark'
       ? at === out.length - 1 && out.length <= 6
       : out.length <= 6 && !spots.slice(0, at).some((spot) => together(spot, spots[at]));
-  return out.map(({ group, index, steps }, at) => {
+  return out.map(({ group, index, drawn }, at) => {
     const spot = level.course.places[group]?.[index];
     const to = spot && towards(level, scene, spot);
-    if (!spot || !to || steps === '') return null;
+    if (!spot || !to || drawn === '') return null;
     const share = at === out.length - 1 ? moment.laid : 1;
     const x = to.xM + (spot.xM - to.xM) * share;
     const y = to.yM + (spot.yM - to.yM) * share;
     // Below and above by turns, for marks in a row; inside of the picture.
-    const half = steps.length * 4.3 * px;
+    const half = drawn.length * 4.3 * px;
     const label = {
       x: Math.min((view.xM + view.widthM) * 100 - half - 4 * px, Math.max(view.xM * 100 + half + 4 * px, spot.xM * 100)),
       y: spot.yM * 100 + (at % 2 === 0 ? 32 : -20) * px,
@@ -250,7 +279,7 @@ function Steps({ level, scene, shot, moment, view, px }: MovingProps) {
             strokeWidth={4 * px}
             paintOrder="stroke"
           >
-            {steps}
+            {drawn}
           </text>
         )}
       </g>
@@ -269,12 +298,12 @@ function towards({ course, parts }: Game, { part, marks }: Scene, spot: Spot): S
   return near ?? (first && course.places[first.group]?.[first.index]);
 }
 
-function AtTheSide({ shot, moment, hand, share }: { shot: Shot; moment: SceneMoment; hand: Hand; share: number }) {
+function AtTheSide({ shot, moment, hand, share }: { shot: SceneShot; moment: SceneMoment; hand: Hand; share: number }) {
   const { i18n, own } = useWords();
   const { owed, figure } = moment;
   const exercise = owed?.kind === 'exercise' ? exerciseIn(owed.what) : null;
-  // Who steps the marks out walks.
-  const walks = shot.kind === 'things' || shot.kind === 'mark';
+  // Who steps the marks out walks, and who looks for something.
+  const walks = shot.kind === 'things' || shot.kind === 'mark' || (figure === null && ['aim', 'said', 'rule'].includes(shot.kind));
   const poses = exercise ? EXERCISES[exercise] : walks ? EXERCISES.steps : null;
   const frame = poses ? poses[Math.floor(share * (exercise ? 16 : 8)) % 2]! : figure;
   const word = owed ? (owed.n > 1 ? `${own(owed.what)} × ${owed.n}` : own(owed.what)) : wordOf(shot, moment);
@@ -297,7 +326,7 @@ function AtTheSide({ shot, moment, hand, share }: { shot: Shot; moment: SceneMom
 }
 
 /** A sign where nobody moves: the clock, the count, the end. */
-function Sign({ kind, share }: { kind: Shot['kind']; share: number }) {
+function Sign({ kind, share }: { kind: SceneShot['kind']; share: number }) {
   const line = { fill: 'none', stroke: 'var(--ink)', strokeWidth: 5, strokeLinecap: 'round' as const, strokeLinejoin: 'round' as const };
   switch (kind) {
     case 'clock':

@@ -10,7 +10,7 @@ import type { Hand } from '@/core/sheet/teaching-points';
 import { useWords } from '@/features/languages/use-words';
 import { say, sayNothing } from '../home/cues';
 import { tile } from '../counter/counter-style';
-import { atItsEnd, AT_THE_START, later, SPEEDS, stepped, type Speed, type Standing } from './player-model';
+import { atItsEnd, AT_THE_START, later, SPEEDS, stepped, type Speed, type PlayerStanding } from './player-model';
 import { SceneDrawing, StillDrawing } from './scene-drawing';
 
 const Stack = styled.section`
@@ -57,11 +57,12 @@ const Choices = styled.div`
   flex-wrap: wrap;
   align-items: center;
   gap: var(--space-4);
+  font-size: var(--type-3);
   & label {
     ${tile}
     display: inline-flex;
     align-items: center;
-    padding: var(--space-2) var(--space-5);
+    padding: var(--space-2) var(--space-4);
   }
   & input {
     position: absolute;
@@ -142,7 +143,7 @@ export function ScenePlayer(props: ShowProps) {
 
 function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly scenes: readonly Scene[] }) {
   const { i18n, tag } = useWords();
-  const [standing, setStanding] = useState<Standing>(AT_THE_START);
+  const [standing, setStanding] = useState<PlayerStanding>(AT_THE_START);
   const [speed, setSpeed] = useState<Speed>(1);
   const [voice, setVoice] = useState(true);
   const [canSpeak] = useState(() => 'speechSynthesis' in window);
@@ -185,7 +186,7 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
   return (
     <Stack>
       {scenes.length > 1 && (
-        <Choices role="radiogroup" aria-label={i18n.t('Station')}>
+        <Choices role="radiogroup" aria-label={i18n.t('Station (of a game with several)', {}, { message: 'Station' })}>
           {scenes.map(({ title, part }, chapter) => (
             <label key={part}>
               <input
@@ -222,7 +223,11 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
             {SPEEDS.map((one) => (
               <label key={one}>
                 <input type="radio" name="speed" checked={speed === one} onChange={() => setSpeed(one)} />
-                {one < 1 ? i18n.t('slowly') : one > 1 ? i18n.t('faster (of the scene)', {}, { message: 'faster' }) : i18n.t('as it is')}
+                {one < 1
+                  ? i18n.t('slowly (of the scene)', {}, { message: 'slowly' })
+                  : one > 1
+                    ? i18n.t('faster (of the scene)', {}, { message: 'faster' })
+                    : i18n.t('as it is')}
               </label>
             ))}
           </Choices>
@@ -239,7 +244,7 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
 }
 
 /** Every shot as a still picture with its words, in order; each try of a rule by itself. */
-export function InPictures({ level, hand, form, drawnPx = 300, scenes }: ShowProps & { readonly scenes: readonly Scene[] }) {
+function InPictures({ level, hand, form, drawnPx = 300, scenes }: ShowProps & { readonly scenes: readonly Scene[] }) {
   return scenes.map((scene) => (
     <Stack key={scene.part}>
       {scenes.length > 1 && <h2>{scene.title}</h2>}

@@ -20,7 +20,7 @@ export default function ShowDialog({
   readonly onClose: () => void;
 }) {
   return (
-    <Dialog title={`${level.title} shows itself`} isOpen onClose={onClose} width={520}>
+    <Dialog title={`${level.title} shows itself`} isOpen onClose={onClose} width={680}>
       <ScenePlayer level={level} pace={pace} hand="right" form={level.kit.form} drawnPx={460} />
       <Link href={`/games/${gameId}/show?level=${levelId}`}>Large for the class, and the list of shots to film it yourself</Link>
     </Dialog>

@@ -46,7 +46,7 @@ const LETTER_WIDTH = 0.6;
  * A drawing that keeps its size: it is neither shrunk nor cut in two where a page ends, for of a drawing without a height the renderer makes
  * numbers without an end, and no PDF.
  */
-export function Picture({ width, height, viewBox, children }: { width: number; height: number; viewBox: string; children: ReactNode }) {
+function Picture({ width, height, viewBox, children }: { width: number; height: number; viewBox: string; children: ReactNode }) {
   return (
     <View wrap={false} style={{ width, height, minHeight: height, flexShrink: 0 }}>
       <Svg width={width} height={height} viewBox={viewBox} style={{ minHeight: height, flexShrink: 0 }}>

@@ -11,7 +11,7 @@ import { catalogueIn } from '@/core/rules/telling/languages';
 import { counted } from '@/core/rules/telling/counted';
 import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
-import { Strip } from './strip';
+import { PictureStrip } from './strip';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 import { INK, LINE, PALE, styleOf, WHITE, type PaperStyle } from './style';
 
@@ -91,7 +91,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
   const when = whenWords(week, words);
   const columns = !style.large;
   const wide = columns ? 262 : 520;
-  const strip = <Strip level={level} of={of} style={style} />;
+  const strip = <PictureStrip level={level} of={of} style={style} />;
   // In the column that has more room, of lines of so many letters.
   const lines = (texts: readonly string[]) => texts.reduce((sum, text) => sum + Math.ceil(text.length / 50), 0);
   const left = columns && DRAWING_LINES + lines(setUp.directions) <= lines([...setUp.things.map(({ name, hint }) => name + hint), ...rules]);

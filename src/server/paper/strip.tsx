@@ -14,7 +14,7 @@ import { INK, SOFT, WHITE, type PaperStyle } from './style';
 /** Points: as wide as six of them are on a sheet, three in large print. */
 const [PICTURE, ROOM] = [{ width: 80, height: 50 }, 4.6];
 
-export function Strip({ level, of, style }: { level: Game; of: SheetOf; style: PaperStyle }) {
+export function PictureStrip({ level, of, style }: { level: Game; of: SheetOf; style: PaperStyle }) {
   const pictures = stripOf(scenesOf(level, { pace: stepPace(of.stepM), hand: of.hand, words: style.words }));
   const by = style.large ? 2 : 1;
   const [width, height] = [PICTURE.width * by, PICTURE.height * by];
