@@ -69,6 +69,19 @@ await withDemo(async (browser, address) => {
   }
   await desk.getByRole('checkbox', { name: 'Pin 2' }).click();
   await shoot(desk, 'try-it');
+  await desk.goto('/games');
+  await desk.getByRole('link', { name: /Lantern Quay/ }).click();
+  await forecast();
+  await desk.getByRole('button', { name: 'Show me' }).click();
+  await desk.getByRole('link', { name: /^Large for the class/ }).click();
+  // At a hit, the ball in the box.
+  await desk
+    .getByText(/^Good shot\?/)
+    .first()
+    .waitFor();
+  await desk.locator('section').getByText(/^In$/).waitFor({ timeout: 60_000 });
+  await desk.getByRole('button', { name: 'Hold' }).click();
+  await shoot(desk, 'show-me');
   await desk.goto('/weeks');
   await desk.getByRole('link', { name: 'Week and paper' }).nth(1).click();
   await desk.getByRole('button', { name: 'Write a reminder' }).click();
@@ -140,13 +153,4 @@ await withDemo(async (browser, address) => {
   await home.getByRole('radio', { name: 'sometimes' }).first().check();
   await home.getByRole('button', { name: 'just right' }).click();
   await shoot(home, 'home-report');
-  await home.reload();
-  await home.getByRole('button', { name: 'Make a game of your own' }).click();
-  const floor = home.getByRole('group', { name: 'The floor from above' });
-  await floor.click({ position: { x: 60, y: 70 } });
-  await home.getByRole('button', { name: 'pillow' }).click();
-  await floor.click({ position: { x: 200, y: 190 } });
-  await home.getByLabel('Points from mark 2').selectOption('5');
-  await home.evaluate(() => window.scrollTo(0, 0));
-  await shoot(home, 'home-invent');
 });
