@@ -71,11 +71,10 @@ export function simulateGo(
     const part = program.parts[state[AT_PART]!]!;
     const base = state[AT_BASE]!;
     const down = part.clockDownMs;
-    const clockT = state[AT_CLOCK_T]!;
     // A player's share of a countdown that is split, or the whole.
     const share = program.turn === 'half-time' && program.sides > 1 ? (down * (state[AT_SIDE]! + 1)) / program.sides : down;
     const used = part.clockPer === 'side' ? state[base + B_USED_MS]! : 0;
-    const whistle = down > 0 ? clockT + share - used : Infinity;
+    let whistle = down > 0 ? state[AT_CLOCK_T]! + share - used : Infinity;
 
     let owing = false;
     for (let g = 0; g < part.gates.length; g += 1) {
@@ -83,6 +82,8 @@ export function simulateGo(
       if (owed === 0) continue;
       owing = true;
       t = doGate(program, part, state, g, owed, tables.gateMs[part.index]![g]!, t, whistle, seed, play, n, times, record);
+      // The clock's beginning moves on by an exercise that is done off it.
+      if (down > 0) whistle = state[AT_CLOCK_T]! + share - used;
     }
     if (owing && t >= whistle && state[AT_HELD_SINCE]! < 0) {
       if (!whistleBlown(program, part, state, t, whistle, record)) break;
@@ -98,8 +99,7 @@ export function simulateGo(
       continue;
     }
     t += task.aimLeastMs + (attemptDraw(aimHash, n) % Math.max(1, task.aimSpreadMs));
-    // The clock moves on while an exercise off the clock is done: look again.
-    const limit = state[AT_CLOCK_T]! === clockT ? whistle : down > 0 ? state[AT_CLOCK_T]! + share - used : Infinity;
+    const limit = whistle;
     if (t >= limit) {
       if (part.clockPer === 'item' && tooLate(program, task, state, limit, record)) {
         t = limit;

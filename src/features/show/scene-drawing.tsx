@@ -209,11 +209,11 @@ function Moving({ level, scene, shot, moment, view, px }: MovingProps) {
 function Label({ spot, words, view, px }: { spot: Spot; words: string; view: View; px: number }) {
   const half = words.length * 5.2 * px;
   const x = Math.min((view.xM + view.widthM) * 100 - half, Math.max(view.xM * 100 + half, spot.xM * 100));
-  const above = spot.yM * 100 - 32 * px;
+  const below = spot.yM * 100 + 46 * px;
   return (
     <text
       x={x}
-      y={above < view.yM * 100 + 20 * px ? spot.yM * 100 + 30 * px : above}
+      y={below > (view.yM + view.depthM) * 100 - 8 * px ? spot.yM * 100 - 36 * px : below}
       fontSize={18 * px}
       fontWeight={700}
       textAnchor="middle"
