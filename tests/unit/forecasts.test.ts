@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { childTables } from '@/core/forecast/attempts';
 import { forecastLevel } from '@/core/forecast/forecast-level';
 import { simulateGo } from '@/core/forecast/simulate';
-import { equalSetUp, fairAges, isAimed, LIKE_TOLERANCE, solveLevel, withPlaces } from '@/core/levels/solve';
+import { fairAges } from '@/core/levels/fair-points';
+import type { Game } from '@/core/rules/format/game';
+import { equalSetUp, isAimed, LIKE_TOLERANCE, solveLevel, withPlaces } from '@/core/levels/solve';
 import { AIMED, type AimedId } from '@/core/objects/catalogue';
 import { fitClass, type Observed } from '@/core/progress/fit';
 import { drawUnit, PURPOSE } from '@/core/random/draw';
@@ -92,9 +94,14 @@ describe('levels solved', () => {
     }
   });
   it('says for which ages points are fair', () => {
-    const ages = fairAges(starter('ferry-fares'), 1, [2, 3, 5]);
-    expect(ages).toContain(8);
-    expect(fairAges(starter('ferry-fares'), 1, [1, 1, 9])).toEqual([]);
+    const game = starter('ferry-fares');
+    const [part] = game.parts;
+    const worth = (value: readonly number[]): Game => ({
+      ...game,
+      parts: [{ ...part!, groups: { ...part!.groups, mark: { ...part!.groups['mark']!, value } } }],
+    });
+    expect(fairAges(worth([2, 3, 5]), 1)).toContain(8);
+    expect(fairAges(worth([1, 1, 9]), 1)).toEqual([]);
   });
 });
 

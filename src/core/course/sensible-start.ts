@@ -1,11 +1,10 @@
 /** A game that is worth playing as it stands, from the skill and what is in the house. */
-import { placeChances } from '../forecast/chances';
-import { fairPoints, solveMarks } from '../levels/solve';
+import { withFairPoints } from '../levels/fair-points';
+import { solveMarks } from '../levels/solve';
 import { AIMED, type AimedId, type ImplementId } from '../objects/catalogue';
 import { GAME_FORMAT } from '../rules/format/formats';
 import type { Game, Spot } from '../rules/format/game';
-import { resolveLevel } from '../rules/format/level';
-import { partFromThrowRules, withThrowRules, readThrowRules, type ThrowRules } from '../rules/format/throw-rules';
+import { partFromThrowRules, type ThrowRules } from '../rules/format/throw-rules';
 import type { Technique } from '../motion/assumed';
 
 export interface StartFrom {
@@ -70,8 +69,7 @@ export function sensibleStart(from: StartFrom): Game {
       set: { '/course/places/mark': solveMarks(unsolved, index, START_CHANCES[index]!, from.ageYears).marks },
     })),
   };
-  const middle = placeChances(resolveLevel(solved, 1), { ageYears: from.ageYears }).map((place) => place.chance);
-  return withThrowRules(solved, { ...readThrowRules(solved)!, values: fairPoints(middle) });
+  return withFairPoints(solved, 1, from.ageYears) ?? solved;
 }
 
 /** The game with the marks of one level elsewhere. */

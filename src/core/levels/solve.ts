@@ -2,7 +2,6 @@
 import { aimedTasks, distanceM, insideFloor, nearestOf, spotTowards, type AimedPlace } from '../course/geometry';
 import { withLengths, withTargetObject } from '../course/set-out';
 import { successAt } from '../forecast/attempts';
-import { placeChances } from '../forecast/chances';
 import type { Thrower } from '../motion/release';
 import type { AimedId } from '../objects/catalogue';
 import type { Game, Place, Spot } from '../rules/format/game';
@@ -108,29 +107,6 @@ export function solveMarks(
 ): { marks: readonly Spot[]; chance: number; reached: boolean } {
   const { places, chance, reached } = solveLevel(game, levelIndex, wantedChance, ageYears);
   return { marks: places[game.parts[0]!.stages[0]!.from!]!, chance, reached };
-}
-
-/** Small whole points, near to far, that make value × chance as even as can be: the smallest set within 12% of the best. */
-export function fairPoints(chances: readonly number[], most = 12): readonly number[] {
-  if (chances.length === 0) return [];
-  let best: { points: number[]; unevenness: number } | null = null;
-  for (let first = 1; first <= 3; first += 1) {
-    const worth = first * chances[0]!;
-    const points = chances.map((chance, index) => (index === 0 ? first : Math.min(most, Math.max(1, Math.round(worth / Math.max(chance, 0.01))))));
-    const worths = points.map((value, index) => value * chances[index]!);
-    const unevenness = Math.max(...worths) / Math.max(1e-9, Math.min(...worths)) - 1;
-    if (!best || unevenness < best.unevenness - 0.12) best = { points, unevenness };
-  }
-  return best!.points;
-}
-
-/** The ages of 4 to 12 at which these points are fair from these marks: no mark worth more than `most` times another. */
-export function fairAges(game: Game, levelIndex: number, values: readonly number[], most = 1.6): readonly number[] {
-  const level = resolveLevel(game, levelIndex);
-  return [4, 5, 6, 7, 8, 9, 10, 11, 12].filter((ageYears) => {
-    const worths = placeChances(level, { ageYears }).map((place, index) => place.chance * (values[index] ?? 1));
-    return worths.length > 0 && Math.max(...worths) / Math.max(1e-9, Math.min(...worths)) <= most;
-  });
 }
 
 /** Set-ups whose chances differ by no more than this at every place are like each other. */

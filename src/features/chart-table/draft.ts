@@ -12,13 +12,11 @@ import {
   type HowToMove,
 } from '@/core/course/move';
 import { spotOf, type CourseThing } from '@/core/course/things';
-import { placeChances } from '@/core/forecast/chances';
 import { withLevelChange } from '@/core/levels/edit-levels';
 import { withFairPoints } from '@/core/levels/fair-points';
-import { fairPoints, solveLevel, withPlaces } from '@/core/levels/solve';
+import { solveLevel, withPlaces } from '@/core/levels/solve';
 import type { Game, Spot } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
-import { readThrowRules, withThrowRules } from '@/core/rules/format/throw-rules';
 import { withSlot } from '@/core/rules/telling/sentences';
 
 export interface Draft {
@@ -160,12 +158,8 @@ function gameAfter({ game, ageYears }: Draft, action: Exclude<DraftAction, { do:
           index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, ageYears, action.skill).places) : next,
         game,
       );
-    case 'fair-points': {
-      const rules = readThrowRules(game);
-      if (!rules) return withFairPoints(game, action.level, ageYears) ?? game;
-      const chances = placeChances(resolveLevel(game, action.level), { ageYears }).map((place) => place.chance);
-      return withThrowRules(game, { ...rules, values: fairPoints(chances) });
-    }
+    case 'fair-points':
+      return withFairPoints(game, action.level, ageYears) ?? game;
   }
 }
 

@@ -2,15 +2,18 @@
 import { useMemo, type Dispatch } from 'react';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceMends, type ChanceMend } from '@/core/levels/chance-mends';
-import { fairAges, isAimed, levelChance } from '@/core/levels/solve';
+import { alwaysScores, chosenRates, fairAges, fairPoints, unevenness, worthsOf } from '@/core/levels/fair-points';
+import { isAimed, levelChance } from '@/core/levels/solve';
 import { pinOf } from '@/core/motion/chain';
 import { tippingWind } from '@/core/motion/wind';
 import { replacedBy } from '@/core/course/geometry';
 import { AIMED, type AimedId } from '@/core/objects/catalogue';
 import type { Game, PlacedTarget } from '@/core/rules/format/game';
-import { readThrowRules } from '@/core/rules/format/throw-rules';
+import { resolveLevel } from '@/core/rules/format/level';
+import { placeName } from '@/core/rules/telling/place-name';
 import { QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
+import { useSettled } from '@/ui/use-settled';
 import type { DraftAction } from './draft';
 
 /** Hit less often than this a child gives up; hit more often there is nothing to aim for. Assumed. */
@@ -19,8 +22,11 @@ const ALWAYS = 0.93;
 /** What a level is brought to when it is too hard or too easy. */
 const STILL_HARD = 0.35;
 const STILL_EASY = 0.8;
-/** One mark worth so many times another is the only one worth throwing from. */
-const UNEVEN = 1.6;
+/** One choice that pays so much more than another is the one that a child finds out, as a share; and what is not worth another set of points. Assumed. */
+const UNEVEN = 0.2;
+/** The latter. */
+const NEARLY_AS_FAIR = 0.05;
+const AT_REST_MS = 400;
 /** A solved level may miss what was asked for by so much before it is said. */
 const MISSED = 0.05;
 
@@ -69,7 +75,7 @@ export function LevelWarnings({ game, shown, forecast, ageYears, audience, asked
         </Notice>
       )}
       <Wind game={game} dispatch={dispatch} readOnly={readOnly} />
-      <Points game={game} shown={shown} forecast={forecast} audience={audience} dispatch={dispatch} />
+      <Points game={game} shown={shown} ageYears={ageYears} audience={audience} dispatch={dispatch} readOnly={readOnly} />
     </>
   );
 }
@@ -123,25 +129,40 @@ function Wind({ game, dispatch, readOnly }: Pick<LevelWarningsProps, 'game' | 'd
 /** Nobody sends children out in more. Assumed. */
 const STRONG_WIND_MS = 9;
 
-/** Of the plain kind of game: is one mark the only one worth throwing from? */
-function Points({ game, shown, forecast, audience, dispatch }: Pick<LevelWarningsProps, 'game' | 'shown' | 'forecast' | 'audience' | 'dispatch'>) {
-  const rules = useMemo(() => readThrowRules(game), [game]);
-  const ages = useMemo(() => (rules ? fairAges(game, shown, rules.values) : []), [game, shown, rules]);
-  if (!rules) return null;
-  const { name } = game.levels[shown]!;
-  const worths = forecast.places.map((place, index) => place.chance * (rules.values[index] ?? 1));
-  const uneven = Math.max(...worths) / Math.max(0.01, Math.min(...worths));
-  if (uneven > UNEVEN)
+/** Where a child chooses: what it comes to if it always chooses the same, and points by which none is the only one worth trying. */
+function Points({ game: now, shown, ageYears, audience, dispatch, readOnly }: Omit<LevelWarningsProps, 'forecast' | 'asked'>) {
+  // Goes are played for it: once nothing has been dragged for a moment.
+  const game = useSettled(now, AT_REST_MS);
+  const found = useMemo(() => {
+    const level = resolveLevel(game, Math.min(shown, game.levels.length - 1));
+    const [chosen] = chosenRates(level, ageYears);
+    const scores = chosen ? alwaysScores(level, ageYears) : null;
+    if (!chosen || !scores) return null;
+    const group = level.parts[chosen.part]!.groups[chosen.group]!;
+    const points = fairPoints(chosen.rates);
+    return {
+      always: scores.map((score, index) => `${group.labels?.[index] ?? placeName(index, scores.length)} ${score.toFixed(0)}`).join(', '),
+      uneven: unevenness(worthsOf(level, chosen)),
+      points: points.join(', '),
+      after: unevenness(points.map((value, index) => value * chosen.rates[index]!)),
+      ages: fairAges(game, Math.min(shown, game.levels.length - 1)),
+    };
+  }, [game, shown, ageYears]);
+  if (!found) return null;
+  const { always, uneven, points, after, ages } = found;
+  const inHundred = (share: number) => `${Math.round(100 * share)}%`;
+  const { name } = now.levels[shown]!;
+  if (uneven > Math.max(UNEVEN, after + NEARLY_AS_FAIR))
     return (
       <Notice $tone="open">
-        One mark is worth {uneven.toFixed(1)} times another at {name}.{' '}
-        <QuietButton onPress={() => dispatch({ do: 'fair-points', level: shown })}>Make points fair</QuietButton>
+        Whoever always chooses the same comes at {name} to {always}: the best pays {inHundred(uneven)} more than the worst. With {points} it would be{' '}
+        {inHundred(after)}. {!readOnly && <QuietButton onPress={() => dispatch({ do: 'fair-points', level: shown })}>Make points fair</QuietButton>}
       </Notice>
     );
   return (
     <Notice $tone="remark">
       Points are fair at {name} for {audience}
-      {ages.length > 1 ? ` (from ${ages[0]} to ${ages.at(-1)} years)` : ''}.
+      {ages.length > 1 ? ` (from ${ages[0]} to ${ages.at(-1)} years)` : ''}: whoever always chooses the same comes to {always}.
     </Notice>
   );
 }
