@@ -10,7 +10,7 @@ import { successAt } from './attempts';
 import { TECHNIQUES } from '../rules/format/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
-export const MODEL_VERSION = 3;
+export const MODEL_VERSION = 4;
 
 /** What is thrown, and how. */
 export interface Throw {

@@ -29,6 +29,14 @@ export const TECHNIQUE_SPREAD: Readonly<Record<Technique, TechniqueSpread>> = {
   'set-shot': { azimuthDeg: 1.8, elevationDeg: 2.5, speedShare: 0.03, releasePerStature: 1.05 },
 };
 
+/**
+ * How steeply a body throws at an opening, degrees above the level: nobody lobs at 80° into a basket at arm's length, nor pushes a set shot
+ * flat. Assumed; a lifted ball as an underarm throw.
+ */
+export const ELEVATION_DEG: Readonly<Record<Technique, readonly [number, number]>> = { underarm: [25, 60], overarm: [10, 50], 'set-shot': [45, 60] };
+/** Who stands too close to a raised thing steps back behind the mark: as far as this is looked, metres. Assumed. */
+export const STEP_BACK_M = 1.2;
+
 /** A kick lifted with the laces, from the ground. Assumed. */
 export const LIFT_SPREAD: TechniqueSpread = { azimuthDeg: 3.6, elevationDeg: 4, speedShare: 0.1, releasePerStature: 0 };
 /** Height at which a lifted ball leaves the foot, metres. Assumed. */

@@ -5,7 +5,17 @@
 import type { Implement, ThrownShape } from '../objects/catalogue';
 import { easiestAngle, entryAngle, flatAngle, flightSeconds, GRAVITY, speedToReach } from './flight';
 import { normalCdf, normalPdf, withinChance } from './normal';
-import { FLAT_THROW_FACTOR, GRAZE_SHARE, POWER_SPREAD, SHORT_AIM_SHARE, SOFT_EDGE_SHARE, SOFT_RESTITUTION, type Technique } from './assumed';
+import {
+  ELEVATION_DEG,
+  FLAT_THROW_FACTOR,
+  GRAZE_SHARE,
+  POWER_SPREAD,
+  SHORT_AIM_SHARE,
+  SOFT_EDGE_SHARE,
+  SOFT_RESTITUTION,
+  STEP_BACK_M,
+  type Technique,
+} from './assumed';
 import type { Release } from './release';
 import { staysShare } from './stays-in';
 
@@ -42,9 +52,18 @@ function aimPoint(shot: Shot): { distanceM: number; riseM: number } {
   return { distanceM: distanceM * (1 - SHORT_AIM_SHARE), riseM: -release.heightM };
 }
 
+const DEGREE = Math.PI / 180;
+
+/** The angle nearest to the easiest that a body throws at. */
+function bodyAngle(technique: Technique, easiest: number): number {
+  const [flattest, steepest] = ELEVATION_DEG[technique];
+  return Math.min(steepest * DEGREE, Math.max(flattest * DEGREE, easiest));
+}
+
 export function aimFor(shot: Shot): AimedThrow {
   const { distanceM, riseM } = aimPoint(shot);
-  const lob = easiestAngle(distanceM, riseM);
+  const easiest = easiestAngle(distanceM, riseM);
+  const lob = shot.target.kind === 'opening' ? bodyAngle(shot.technique, easiest) : easiest;
   const slowest = speedToReach(distanceM, riseM, lob);
   if (shot.target.kind === 'opening' || shot.technique !== 'overarm') {
     return { angleRad: lob, speed: Math.min(slowest, shot.release.topSpeed) };
@@ -63,9 +82,36 @@ export function airSeconds(shot: Shot): number {
 export function hitChance(thrown: Shot): number {
   if (thrown.distanceM <= 0) return 1;
   const shot = thrown.power === undefined ? thrown : { ...thrown, release: withPower(thrown.release, thrown.power) };
+  if (shot.target.kind === 'opening') return chanceInto(steppedBack(shot));
+  return Math.min(1, Math.max(0, uprightChance(shot, aimFor(shot))));
+}
+
+/** Metres between two places that are looked at behind a mark. */
+const STEP_M = 0.1;
+/** An opening whose rim is lower than this below the hand is easier the nearer it is, metres. */
+const RAISED_M = 0.35;
+/** Nothing better is looked for, and the best place has been passed. */
+const [SURE, PAST_THE_BEST] = [0.999, 0.02];
+
+/** Into an opening from this distance; no chance where no speed of this child gets there at an angle that a body throws at. */
+function chanceInto(shot: Shot): number {
   const aim = aimFor(shot);
-  const chance = shot.target.kind === 'opening' ? openingChance(shot, aim) : uprightChance(shot, aim);
-  return Math.min(1, Math.max(0, chance));
+  return Number.isFinite(aim.speed) ? Math.min(1, Math.max(0, openingChance(shot, aim))) : 0;
+}
+
+/** From where this is thrown: whoever stands too close to a raised opening steps back behind the mark, so that nearer is never harder. */
+function steppedBack(shot: Shot): Shot {
+  const { target, standM, release, distanceM } = shot;
+  if (target.kind !== 'opening' || distanceM >= STEP_BACK_M || standM + target.rimM < release.heightM - RAISED_M) return shot;
+  let best = shot;
+  let chance = chanceInto(shot);
+  for (let from = distanceM + STEP_M; from <= STEP_BACK_M + 1e-9 && chance < SURE; from += STEP_M) {
+    const there = { ...shot, distanceM: from };
+    const thereChance = chanceInto(there);
+    if (thereChance < chance - PAST_THE_BEST) break;
+    if (thereChance > chance) [best, chance] = [there, thereChance];
+  }
+  return best;
 }
 
 /** More power than usual widens every error, less narrows it. */
@@ -92,8 +138,12 @@ export interface OpeningShares {
 /** Where the throws at an opening end; null for anything else. A ball whose middle is within its radius of the edge meets the rim. */
 export function openingShares(shot: Shot): OpeningShares | null {
   if (shot.target.kind !== 'opening') return null;
+  return sharesFrom(steppedBack(shot));
+}
+
+function sharesFrom(shot: Shot): OpeningShares {
   const aim = aimFor(shot);
-  const stays = hitChance(shot);
+  const stays = chanceInto(shot);
   const inside = Math.min(1, openingChance(shot, aim, edgeShrinkM(shot, aim), 1));
   const touched = Math.min(1, openingChance(shot, aim, { alongM: -shot.ball.radiusM, acrossM: -shot.ball.radiusM }, 1));
   const rim = Math.max(0, touched - inside);
@@ -130,7 +180,9 @@ function lengthChance(shot: Shot, aim: AimedThrow, riseM: number, chords: readon
     for (const chord of chords) {
       const slow = speedTo(Math.max(chord.nearM, 1e-6));
       if (slow === Infinity) continue;
-      sum += density * chord.weight * (normalCdf((speedTo(chord.farM) - aim.speed) / speedSd) - normalCdf((slow - aim.speed) / speedSd));
+      // Of a raised thing the near edge may be crossed rising: no speed serves that angle then.
+      const share = normalCdf((speedTo(chord.farM) - aim.speed) / speedSd) - normalCdf((slow - aim.speed) / speedSd);
+      if (share > 0) sum += density * chord.weight * share;
     }
   }
   return sum / DENSITIES;
