@@ -21,7 +21,12 @@ export default defineConfig({
       // The core and the models of screens keep nothing between calls: their tests share what they import.
       {
         extends: true,
-        test: { name: 'core', include: ['src/**/*.test.ts', 'tests/{unit,laws,games,format-1,reference}/**/*.test.ts'], exclude: ALONE, isolate: false },
+        test: {
+          name: 'core',
+          include: ['src/**/*.test.ts', 'tests/{unit,laws,games,format-1,reference}/**/*.test.ts'],
+          exclude: ALONE,
+          isolate: false,
+        },
       },
       // So do the routes, but for a pool of connections: tests that have a database or a server of their own, or stand in for something, do not.
       { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], exclude: APART, isolate: false } },
