@@ -1,5 +1,5 @@
 /** A game that is worth playing as it stands, from the skill and what is in the house. */
-import { withFairPoints } from '../levels/fair-points';
+import { EASY_TO_ADD, withFairPoints } from '../levels/fair-points';
 import { solveMarks } from '../levels/solve';
 import { AIMED, type AimedId, type ImplementId } from '../objects/catalogue';
 import { GAME_FORMAT } from '../rules/format/formats';
@@ -69,7 +69,7 @@ export function sensibleStart(from: StartFrom): Game {
       set: { '/course/places/mark': solveMarks(unsolved, index, START_CHANCES[index]!, from.ageYears).marks },
     })),
   };
-  return withFairPoints(solved, 1, from.ageYears) ?? solved;
+  return withFairPoints(solved, 1, from.ageYears, EASY_TO_ADD) ?? solved;
 }
 
 /** The game with the marks of one level elsewhere. */

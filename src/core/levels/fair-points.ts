@@ -84,17 +84,18 @@ export function chosenRates(level: Game, ageYears: number): readonly ChosenRates
 
 /** The first value is 1 to 10, and no other more than a child adds up in its head. */
 const [MOST_FIRST, MOST_POINTS] = [10, 20];
-/** Smaller points are taken where they are less fair by no more than this. */
+/** Smaller points are taken where they are less fair by no more than this; of a game that is begun, where they are easier to add. Assumed. */
 const NEARLY = 0.01;
+export const EASY_TO_ADD = 0.2;
 
 /** How much more the best of some is worth than the worst, as a share. */
 export const unevenness = (worths: readonly number[]): number => Math.max(...worths) / Math.max(1e-9, Math.min(...worths)) - 1;
 
 /**
- * Whole points for rates of success: those of the least unevenness, or within a hundredth of it the smallest. For a least worth every other
+ * Whole points for rates of success: those of the least unevenness, or within so much of it the smallest. For a least worth every other
  * point is best the smallest that is worth as much, so the least worths are gone through: there are no better points.
  */
-export function fairPoints(rates: readonly number[]): readonly number[] {
+export function fairPoints(rates: readonly number[], within = NEARLY): readonly number[] {
   if (rates.length === 0) return [];
   const found: { readonly points: readonly number[]; readonly uneven: number; readonly sum: number }[] = [];
   for (const [at, rate] of rates.entries())
@@ -107,7 +108,7 @@ export function fairPoints(rates: readonly number[]): readonly number[] {
   // Rates so far apart that no points make them even: one for the easiest, the most for the rest.
   if (found.length === 0) return rates.map((rate) => Math.min(MOST_POINTS, Math.max(1, Math.round(rates[0]! / rate))));
   const best = Math.min(...found.map(({ uneven }) => uneven));
-  return found.filter(({ uneven }) => uneven <= best + NEARLY).reduce((small, one) => (one.sum < small.sum ? one : small)).points;
+  return found.filter(({ uneven }) => uneven <= best + within).reduce((small, one) => (one.sum < small.sum ? one : small)).points;
 }
 
 const withValues = (part: Part, group: string, value: readonly number[]): Part => ({
@@ -116,11 +117,11 @@ const withValues = (part: Part, group: string, value: readonly number[]): Part =
 });
 
 /** The game with fair points at this level for a child of this age; null where nothing that is aimed at has points of its own. */
-export function withFairPoints(game: Game, levelIndex: number, ageYears: number): Game | null {
+export function withFairPoints(game: Game, levelIndex: number, ageYears: number, within = NEARLY): Game | null {
   const chosen = chosenRates(resolveLevel(game, levelIndex), ageYears);
   if (chosen.length === 0) return null;
   const parts = game.parts.map((part, index) =>
-    chosen.reduce((now, { part: of, group, rates }) => (of === index ? withValues(now, group, fairPoints(rates)) : now), part),
+    chosen.reduce((now, { part: of, group, rates }) => (of === index ? withValues(now, group, fairPoints(rates, within)) : now), part),
   );
   return { ...game, parts };
 }

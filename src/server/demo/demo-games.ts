@@ -10,8 +10,11 @@ export interface DemoGame {
   readonly game: Game;
 }
 
+/** The school's own points: nobody has pressed for fair ones yet. */
+const POINTS = [2, 3, 5];
+
 function made(game: Game, change: Partial<ThrowRules>): Game {
-  return withThrowRules(game, { ...readThrowRules(game)!, ...change });
+  return withThrowRules(game, { ...readThrowRules(game)!, values: POINTS, ...change });
 }
 
 function solved(game: Game, ageYears: number, chances: readonly number[]): Game {
@@ -75,7 +78,11 @@ export function demoGames(): readonly DemoGame[] {
   return [
     { key: 'lantern', ageYears: 8, game: made(inARoom(lantern), { exercise: { what: 'tap your heels', n: 6 } }) },
     { key: 'kelp', ageYears: 8, game: made(kelp, { order: 'fixed', afterHit: 'next', afterMiss: 'again', stop: { kind: 'seconds', s: 120 } }) },
-    { key: 'heron', ageYears: 8, game: solved(made(heron, { afterMiss: 'again', stop: { kind: 'attempts', n: 12 } }), 8, [0.5, 0.35, 0.25]) },
+    {
+      key: 'heron',
+      ageYears: 8,
+      game: solved(made(heron, { values: [2, 3, 4], afterMiss: 'again', stop: { kind: 'attempts', n: 12 } }), 8, [0.5, 0.35, 0.25]),
+    },
     { key: 'pebble', ageYears: 6, game: made(pebble, { afterMiss: 'again', stop: { kind: 'seconds', s: 60 } }) },
     {
       key: 'gull',

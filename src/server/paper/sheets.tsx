@@ -141,7 +141,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           <View wrap={false}>
             <Text style={style.sheet.h}>{i18n.t('Practise first')}</Text>
             {points.length === 0 && <Text>{i18n.t('Try it slowly once, without counting.')}</Text>}
-            {skill && <MovementFrames skill={skill} hand={of.hand} height={style.pt(58)} />}
+            {skill && <MovementFrames skill={skill} hand={of.hand} height={style.pt(50)} />}
           </View>
           {points.map((point) => (
             <View key={point.word} style={[style.sheet.item, { alignItems: 'center' }]} wrap={false}>

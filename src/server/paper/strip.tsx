@@ -11,8 +11,8 @@ import { FigureInLines, footprint } from './drawing';
 import type { SheetOf } from './job';
 import { INK, SOFT, WHITE, type PaperStyle } from './style';
 
-/** Points: as wide as six of them are on a sheet, three in large print. */
-const [PICTURE, ROOM] = [{ width: 80, height: 50 }, 4.6];
+/** Points: as wide as four of them are in a column. */
+const [PICTURE, ROOM] = [{ width: 60, height: 38 }, 4.4];
 
 export function PictureStrip({ level, of, style }: { level: Game; of: SheetOf; style: PaperStyle }) {
   const pictures = stripOf(scenesOf(level, { pace: stepPace(of.stepM), hand: of.hand, words: style.words }));
@@ -27,7 +27,7 @@ export function PictureStrip({ level, of, style }: { level: Game; of: SheetOf; s
               <Drawn picture={picture} level={level} of={of} />
             </Svg>
           </View>
-          <Text style={[style.sheet.small, { fontSize: style.pt(7.4), lineHeight: 1.15 }]}>
+          <Text style={[style.sheet.small, { fontSize: style.pt(6.8), lineHeight: 1.1 }]}>
             {index + 1}. {captionOf(picture, style.words)}
           </Text>
         </View>
@@ -45,10 +45,10 @@ function Drawn({ picture: { scene, shot, demo }, level, of }: { picture: StripPi
   const view = viewOf(level, scene);
   const mirrored = of.hand === 'left';
   // A movement fills the picture; beside a floor the figure stands small in the corner.
-  const large = shot.kind === 'movement' || view === null || exercise !== null;
-  const scale = large ? 0.22 : 0.11;
+  const large = view === null || exercise !== null || ['movement', 'count', 'end', 'clock'].includes(shot.kind);
+  const scale = large ? 0.165 : 0.085;
   const course = courseAt(level, scene, moment);
-  const k = view ? PICTURE.width / view.widthM : 1;
+  const k = view ? Math.min(PICTURE.width / view.widthM, PICTURE.height / view.depthM) : 1;
   const x = ({ xM }: Spot) => (view ? (xM - view.xM) * k : 0);
   const y = ({ yM }: Spot) => (view ? (yM - view.yM) * k : 0);
   return (
@@ -97,7 +97,7 @@ function Drawn({ picture: { scene, shot, demo }, level, of }: { picture: StripPi
       )}
       {figure && (large || demo) && (
         <G
-          transform={`translate(${large ? (mirrored ? 50 : 34) : mirrored ? 14 : 10} ${PICTURE.height - 3}) scale(${mirrored ? -scale : scale} ${scale})`}
+          transform={`translate(${large ? (mirrored ? 36 : 24) : mirrored ? 10 : 7} ${PICTURE.height - 2}) scale(${mirrored ? -scale : scale} ${scale})`}
         >
           <FigureInLines frame={figure} />
         </G>
@@ -109,7 +109,7 @@ function Drawn({ picture: { scene, shot, demo }, level, of }: { picture: StripPi
 
 /** A sign where nobody moves: a box for the count, a flag for the end, a tick or a cross for how it went. */
 function Sign({ kind, went }: { kind: StripPicture['shot']['kind']; went: boolean | undefined }) {
-  if (kind === 'count') return <Rect x={26} y={12} width={28} height={28} fill={WHITE} stroke={INK} strokeWidth={1.6} />;
-  if (went === undefined) return <Path d="M32 44V8C44 2 50 16 62 10V28C50 34 44 20 32 26" fill="none" stroke={INK} strokeWidth={1.8} />;
-  return <Path d={went ? 'M26 26L36 36L56 14' : 'M28 14L52 38M52 14L28 38'} fill="none" stroke={INK} strokeWidth={2.4} />;
+  if (kind === 'count') return <Rect x={19} y={8} width={22} height={22} fill={WHITE} stroke={INK} strokeWidth={1.6} />;
+  if (went === undefined) return <Path d="M22 33V6C31 1 36 12 45 7V21C36 26 31 15 22 20" fill="none" stroke={INK} strokeWidth={1.8} />;
+  return <Path d={went ? 'M18 19L26 28L42 10' : 'M21 10L39 28M39 10L21 28'} fill="none" stroke={INK} strokeWidth={2.4} />;
 }
