@@ -74,6 +74,13 @@ export interface LevelForecast {
   readonly restsOn: number;
 }
 
+/** Three children whose mean is that of a class: Gauss–Hermite nodes of a normal distribution (Abramowitz and Stegun 25.4.46, n = 3). */
+const CHILDREN_OF_A_CLASS = [
+  { z: 0, share: 2 / 3 },
+  { z: Math.sqrt(3), share: 1 / 6 },
+  { z: -Math.sqrt(3), share: 1 / 6 },
+] as const;
+
 /** Midpoints of nine equal shares of the standard normal distribution: nine children from steadiest to wildest. */
 const SKILL_NINTHS = [-1.5932, -0.9674, -0.5895, -0.2822, 0, 0.2822, 0.5895, 0.9674, 1.5932] as const;
 
@@ -100,8 +107,14 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   const thrower = (skill: number): Thrower => ({ ageYears: ask.ageYears, skill, ...(ask.form ? { form: ask.form } : {}) });
   const throwers = SKILL_NINTHS.map((z) => thrower(group.skill * Math.exp(z * SKILL_SPREAD_LN)));
   const tables = throwers.map((one) => childTables(program, one, ask.shelf));
-  const steadier = markAims(program, childTables(program, thrower(group.low)));
-  const wilder = markAims(program, childTables(program, thrower(group.high)));
+  // The chance is the mean of a class, so what it may well be is the mean of a steadier and of a wilder class, not of one child in its middle.
+  const meanOfClass = (skill: number): readonly number[] => {
+    const children = CHILDREN_OF_A_CLASS.map(({ z }) =>
+      markAims(program, childTables(program, thrower(skill * Math.exp(z * SKILL_SPREAD_LN)), ask.shelf)),
+    );
+    return children[0]!.map((_, index) => CHILDREN_OF_A_CLASS.reduce((sum, { share }, child) => sum + share * children[child]![index]!.chance, 0));
+  };
+  const [steadier, wilder] = [meanOfClass(group.low), meanOfClass(group.high)];
   const bySkill = tables.map((child) => markAims(program, child));
   const atEnds = endsOfBoxes(level, (there) => {
     const moved = compile(there);
@@ -117,8 +130,8 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
         ends: { nearest: atEnds.nearest.get(mark.key) ?? ON_THE_TARGET, farthest: atEnds.farthest.get(mark.key) ?? ON_THE_TARGET },
       }),
     chance: mean(bySkill.map((child) => child[index]!.chance)),
-    low: wilder[index]!.chance,
-    high: steadier[index]!.chance,
+    low: wilder[index]!,
+    high: steadier[index]!,
   }));
   return { places, chance: meanOf(places), ...playMany(program, tables, ask), restsOn: group.attempts };
 }

@@ -56,7 +56,8 @@ export const ShelfCard = styled.button`
   }
 `;
 
-export const About = styled.div`
+/** It may be longer than there is room: it is reached, and moved, by keys too. */
+export const About = styled.div.attrs({ role: 'group', 'aria-label': 'About it', tabIndex: 0 })`
   display: flex;
   flex-direction: column;
   gap: var(--space-4);
