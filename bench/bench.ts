@@ -137,7 +137,8 @@ async function benchDrag(): Promise<void> {
     await page.fill('input[type=email]', demoSignIns[0]!.email);
     await page.fill('input[type=password]', demoSignIns[0]!.password);
     await page.click('button[type=submit]');
-    await page.waitForURL('**/games');
+    await page.waitForURL('**/today');
+    await page.goto(`${new URL(page.url()).origin}/games`);
     await page.getByRole('link', { name: /Lantern Quay/ }).click();
     await page
       .getByText(/par \d+/)

@@ -29,6 +29,16 @@ const OF_A_FLAG = 60;
 
 /** By the place of the rule as a JSON Pointer, also of what happens on the way. A rule that no play comes to is not there. */
 export function shownRules(program: Program): ReadonlyMap<string, ShownRule> {
+  const { parts, sides, card, calls } = program.game;
+  const rules = JSON.stringify([parts, sides, card, calls]);
+  if (last?.rules !== rules) last = { rules, shown: look(program) };
+  return last.shown;
+}
+
+/** The rules that were asked for last: a class has the same ones, each child on its own floor. */
+let last: { readonly rules: string; readonly shown: ReadonlyMap<string, ShownRule> } | undefined;
+
+function look(program: Program): ReadonlyMap<string, ShownRule> {
   const wanted = new Set(program.parts.flatMap((part) => placesOf(part)));
   const found = new Map<string, { readonly rule: ShownRule; readonly costs: number }>();
   for (let number = 0; number < PLAYS.most && (number % PLAYS.each !== 0 || found.size < wanted.size); number += 1) {

@@ -29,6 +29,8 @@ function hostOf(address: string): string | null {
 }
 
 /** A film or page of the teacher's own: where it leads is said, an adult opens it, nothing is loaded from it before. */
+// Loaded by the page when it is needed.
+// ts-unused-exports:disable-next-line
 export function PageLink({ address }: { address: string }) {
   const { i18n } = useWords();
   const [asked, setAsked] = useState(false);

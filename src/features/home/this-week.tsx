@@ -9,7 +9,6 @@ import { TextButton } from '../counter/counter-style';
 import { diaryMinutes, isOpen, levelName, type CardScreenProps } from './card-model';
 import { GameLine } from './card-style';
 import { Plain, Ruled } from './home-style';
-import { PageLink } from './page-link';
 import { ReadAloud } from './read-aloud';
 import { StandingLines } from './standing-lines';
 import { todayHere } from './words';
@@ -18,6 +17,12 @@ import { todayHere } from './words';
 const CardDrawing = lazy(async () => {
   const { CardDrawing: Drawing } = await import('./card-drawing');
   return { default: Drawing };
+});
+
+/** Seldom there: a film or page of the teacher's own. */
+const PageLink = lazy(async () => {
+  const { PageLink: Link } = await import('./page-link');
+  return { default: Link };
 });
 
 /** The figures of the warm-up too. */
@@ -206,7 +211,11 @@ export function ThisWeek({
             </small>
           </li>
         )}
-        {week.page && <PageLink address={week.page} />}
+        {week.page && (
+          <Suspense>
+            <PageLink address={week.page} />
+          </Suspense>
+        )}
         {week.diary && (
           <li>
             <b>{i18n.t('All week')}</b>
