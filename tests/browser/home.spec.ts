@@ -86,7 +86,7 @@ test('in airplane mode a game is played, cut off by a reload, gone on with, repo
   await expect(home.getByText(/^Light the lamps along the pier/)).toBeVisible();
   await home.getByRole('button', { name: 'Hold' }).click();
   for (const says of [/^You need 1 sock ball/, /^Near: [\d½]+ steps/]) {
-    await home.getByRole('button', { name: 'On', exact: true }).click();
+    await home.getByRole('button', { name: 'Step on' }).click();
     await expect(home.getByText(says)).toBeVisible();
   }
   await expectNoOverflow(home, 'Show me');

@@ -289,11 +289,7 @@ export function captionOf({ scene, shot, demo }: StripPicture, { own, i18n }: Wo
   if (shot.kind === 'movement') return shot.beats.join('. ');
   if (shot.kind === 'mark') return i18n.t('Set it out');
   if (!demo && shot.says.length > SHORT)
-    return shot.kind === 'count'
-      ? i18n.t('Count (the score of a go, a picture)', {}, { message: 'Count' })
-      : shot.kind === 'end'
-        ? i18n.t('The end (of a go)', {}, { message: 'The end' })
-        : scene.title;
+    return shot.kind === 'count' ? i18n.t('How to count') : shot.kind === 'end' ? i18n.t('How it ends') : scene.title;
   if (!demo) return shot.says;
   const { label, gain, after, before } = demo;
   const gate = after.part === before.part ? after.owed : null;

@@ -39,22 +39,22 @@ describe('a game shows itself', () => {
     const user = userEvent.setup();
     expect(screen.getByText(shots[0]!.says)).toBeTruthy();
     expect(said).toEqual([shots[0]!.says]);
-    await user.click(screen.getByRole('button', { name: 'Hold' }));
-    await user.click(screen.getByRole('button', { name: 'On' }));
+    await user.click(screen.getByRole('button', { name: 'Hold it' }));
+    await user.click(screen.getByRole('button', { name: 'Step on' }));
     expect(screen.getByText(shots[1]!.says)).toBeTruthy();
     // Held: nothing is said.
     expect(said).toHaveLength(1);
     await user.click(screen.getByRole('button', { name: 'Go on' }));
     expect(said.at(-1)).toBe(shots[1]!.says);
     await user.click(screen.getByRole('button', { name: 'Voice on' }));
-    await user.click(screen.getByRole('button', { name: 'Back' }));
+    await user.click(screen.getByRole('button', { name: 'Step back' }));
     expect(screen.getByText(shots[0]!.says)).toBeTruthy();
     expect(said).toHaveLength(2);
   });
   it('in still pictures, each with its words, where motion is not wanted', () => {
     moves(true);
     render(<ScenePlayer level={level} pace={pace} hand="left" />);
-    expect(screen.queryByRole('button', { name: 'Hold' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Hold it' })).toBeNull();
     for (const { says } of shots) expect(screen.getAllByText(says).length).toBeGreaterThan(0);
     expect(screen.getAllByRole('listitem')).toHaveLength(shots.reduce((sum, { demos }) => sum + Math.max(1, demos.length), 0));
   });

@@ -186,7 +186,7 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
   return (
     <Stack>
       {scenes.length > 1 && (
-        <Choices role="radiogroup" aria-label={i18n.t('Station (of a game with several)', {}, { message: 'Station' })}>
+        <Choices role="radiogroup" aria-label={i18n.t('Which station')}>
           {scenes.map(({ title, part }, chapter) => (
             <label key={part}>
               <input
@@ -207,14 +207,14 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
       <Caption aria-live={speaks ? 'off' : 'polite'}>{shot.says}</Caption>
       <Keys>
         <button type="button" disabled={standing.chapter === 0 && standing.shot === 0} onClick={() => step(-1)}>
-          <ChevronLeft size={22} aria-hidden /> {i18n.t('Back (a step of the scene)', {}, { message: 'Back' })}
+          <ChevronLeft size={22} aria-hidden /> {i18n.t('Step back')}
         </button>
         <button type="button" data-strong onClick={() => setStanding(over ? { ...AT_THE_START, chapter: 0 } : { ...standing, running: !running })}>
           {running ? <Pause size={22} aria-hidden /> : <Play size={22} aria-hidden />}
-          {over ? i18n.t('Once more') : running ? i18n.t('Hold (the scene stands still, button)', {}, { message: 'Hold' }) : i18n.t('Go on')}
+          {over ? i18n.t('Once more') : running ? i18n.t('Hold it') : i18n.t('Go on')}
         </button>
         <button type="button" disabled={over} onClick={() => step(1)}>
-          {i18n.t('On (a step of the scene)', {}, { message: 'On' })} <ChevronRight size={22} aria-hidden />
+          {i18n.t('Step on')} <ChevronRight size={22} aria-hidden />
         </button>
       </Keys>
       <Choices>
@@ -223,11 +223,7 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
             {SPEEDS.map((one) => (
               <label key={one}>
                 <input type="radio" name="speed" checked={speed === one} onChange={() => setSpeed(one)} />
-                {one < 1
-                  ? i18n.t('slowly (of the scene)', {}, { message: 'slowly' })
-                  : one > 1
-                    ? i18n.t('faster (of the scene)', {}, { message: 'faster' })
-                    : i18n.t('as it is')}
+                {one < 1 ? i18n.t('more slowly') : one > 1 ? i18n.t('more quickly') : i18n.t('as it is')}
               </label>
             ))}
           </Choices>
