@@ -27,7 +27,7 @@ const Caption = styled.p`
 
 const Keys = styled.div`
   display: grid;
-  grid-template-columns: 1fr 1.4fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) minmax(0, 1fr);
   gap: var(--space-4);
   & button {
     display: flex;
