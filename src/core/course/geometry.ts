@@ -6,6 +6,12 @@ export function distanceM(from: Spot, to: Spot): number {
   return Math.hypot(from.xM - to.xM, from.yM - to.yM);
 }
 
+/** The spot at a share, from 0 to 1, of the way from one to another. */
+export const spotBetween = (from: Spot, to: Spot, share: number): Spot => ({
+  xM: from.xM + (to.xM - from.xM) * share,
+  yM: from.yM + (to.yM - from.yM) * share,
+});
+
 /** The middle of several spots: their mean, which stays where it is when they are turned or spread about it. */
 export function middleOfAll(spots: readonly Spot[]): Spot {
   return {

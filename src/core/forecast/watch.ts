@@ -1,5 +1,6 @@
 /** A simulated play to be watched: its events, and where child and ball are at any time of it. */
 import type { Thrower } from '../motion/release';
+import { spotBetween } from '../course/geometry';
 import { drawU32, PURPOSE } from '../random/draw';
 import { compile } from '../rules/playing/compile';
 import { type Program } from '../rules/playing/program';
@@ -68,16 +69,15 @@ export function momentOf({ tries }: Watched, atMs: number): Moment | null {
   const now = tries.findLast((one) => one.fromMs <= atMs);
   const next = tries[now ? tries.indexOf(now) + 1 : 0];
   if (!now) return { child: next!.from, ball: next!.from, landed: null };
-  const between = (a: Spot, b: Spot, share: number): Spot => ({ xM: a.xM + (b.xM - a.xM) * share, yM: a.yM + (b.yM - a.yM) * share });
   if (atMs < now.toMs) {
     const share = (atMs - now.fromMs) / Math.max(1, now.toMs - now.fromMs);
-    const at = between(now.from, now.ends, share);
+    const at = spotBetween(now.from, now.ends, share);
     return { child: now.goes ? at : now.from, ball: at, landed: null };
   }
   const landed = atMs - now.toMs < SHOWN_MS ? now : null;
   if (!next || now.goes) return { child: now.goes ? now.ends : now.from, ball: now.ends, landed };
   // There to fetch, and back with the ball.
   const share = Math.min(1, (atMs - now.toMs) / Math.max(1, next.fromMs - now.toMs));
-  const child = share < 0.5 ? between(now.from, now.ends, share * 2) : between(now.ends, next.from, share * 2 - 1);
+  const child = share < 0.5 ? spotBetween(now.from, now.ends, share * 2) : spotBetween(now.ends, next.from, share * 2 - 1);
   return { child, ball: share < 0.5 ? now.ends : child, landed };
 }

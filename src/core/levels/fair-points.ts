@@ -35,12 +35,8 @@ function endShares({ ends, endIndex }: TaskTables, which: number): readonly numb
 /** Milliseconds that are owed on the clock after a try that ended so: by the first rule that speaks of that end alone, or of any. */
 function owedMs(part: Part, end: string, gateMs: readonly number[]): number {
   const speaks = ({ if: conds }: Row) => conds.every(([look, op, value]) => look === 'end' && op === '=' && value === end);
-  const ids = Object.keys(part.gates);
-  const row = part.rows.find(speaks);
-  return (row?.do ?? []).reduce((sum, effect) => {
-    const gate = effect.do === 'owe' ? part.gates[effect.gate]! : undefined;
-    return gate?.onClock ? sum + gate.n * gateMs[ids.indexOf((effect as { gate: string }).gate)]! : sum;
-  }, 0);
+  const owed = (part.rows.find(speaks)?.do ?? []).flatMap((effect) => (effect.do === 'owe' ? effect.gate : []));
+  return Object.entries(part.gates).reduce((sum, [id, gate], at) => (owed.includes(id) && gate.onClock ? sum + gate.n * gateMs[at]! : sum), 0);
 }
 
 function ratesOfStage(compiled: PartProgram, tables: ChildTables, stage: number, group: string): readonly number[] {
@@ -155,13 +151,13 @@ export function alwaysScores(level: Game, ageYears: number, plays = PLAYS): read
 const isChosen = ({ order }: Group) => order === 'free';
 
 /** Thresholds that always come to one of n. */
-const only = (n: number, index: number) => Uint32Array.from({ length: n }, (_, at) => (at < index ? 0 : 0xffffffff));
+const alwaysOneOf = (n: number, index: number) => Uint32Array.from({ length: n }, (_, at) => (at < index ? 0 : 0xffffffff));
 
 function always(tables: ChildTables, { part, stage }: ChosenRates, byPlace: boolean, index: number): ChildTables {
   const change = (task: TaskTables): TaskTables =>
     byPlace
-      ? { ...task, pickPlace: only(task.places, index) }
-      : { ...task, pickTarget: Uint32Array.from(Array.from({ length: task.places }, () => [...only(task.targets, index)]).flat()) };
+      ? { ...task, pickPlace: alwaysOneOf(task.places, index) }
+      : { ...task, pickTarget: Uint32Array.from(Array.from({ length: task.places }, () => [...alwaysOneOf(task.targets, index)]).flat()) };
   return { ...tables, parts: tables.parts.map((stages, at) => stages.map((task, of) => (at === part && of === stage ? change(task) : task))) };
 }
 

@@ -93,11 +93,8 @@ const RAISED_M = 0.35;
 /** Nothing better is looked for, and the best place has been passed. */
 const [SURE, PAST_THE_BEST] = [0.999, 0.02];
 
-/** Into an opening from this distance; no chance where no speed of this child gets there at an angle that a body throws at. */
-function chanceInto(shot: Shot): number {
-  const aim = aimFor(shot);
-  return Number.isFinite(aim.speed) ? Math.min(1, Math.max(0, openingChance(shot, aim))) : 0;
-}
+/** Into an opening from this distance. */
+const chanceInto = (shot: Shot): number => Math.min(1, Math.max(0, openingChance(shot, aimFor(shot))));
 
 /** From where this is thrown: whoever stands too close to a raised opening steps back behind the mark, so that nearer is never harder. */
 function steppedBack(shot: Shot): Shot {

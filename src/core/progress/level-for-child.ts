@@ -1,5 +1,5 @@
 /** At which level of a game a child should play next, and why in a few words: by its own tries at this game first, else by its skill at others. */
-import { whatNext, type NextAsk, type NextKind } from './what-next';
+import { fromWords, whatNext, type NextAsk, type NextKind } from './what-next';
 
 export interface LevelOfGame {
   readonly id: string;
@@ -36,9 +36,7 @@ export function levelForChild(levels: readonly LevelOfGame[], here: PlayedHere |
     const nameAt = (at: number) => (levels[at] ? { name: levels[at].name, chance: null } : null);
     const { kind } = whatNext({ ...here, level: level.name, before: nameAt(index - 1), after: nameAt(index + 1) });
     const next = levels[index + STEP[kind]] ?? level;
-    const [near, far] = here.fromM;
-    const from = far - near < 0.05 ? `${far.toFixed(1)} m` : `${near.toFixed(1)} to ${far.toFixed(1)} m`;
-    const tried = `${here.hits} of ${here.tries} at ${from}`;
+    const tried = `${here.hits} of ${here.tries} at ${fromWords(here.fromM)}`;
     return { levelId: next.id, why: `${tried}: ${next === level ? `${level.name} again` : `${next.name}, after ${level.name}`}` };
   }
   const known = levels.filter((one): one is LevelOfGame & { chance: number } => one.chance !== null);

@@ -59,9 +59,12 @@ export function whatNext(ask: NextAsk): Next {
   return found('same', `${level} again: it is neither too easy nor too hard.`);
 }
 
-function evidenceWords({ hits, tries, level, fromM: [near, far] }: NextAsk, low: number, high: number): string {
-  const from = far - near < 0.05 ? `${far.toFixed(1)} m` : `${near.toFixed(1)} to ${far.toFixed(1)} m`;
-  return `${hits} of ${tries} at ${level}, from ${from}: a chance of about ${inTenWords(low, high)} in 10.`;
+/** "2.5 m", "1.5 to 2.5 m" */
+export const fromWords = ([near, far]: NextAsk['fromM']): string =>
+  far - near < 0.05 ? `${far.toFixed(1)} m` : `${near.toFixed(1)} to ${far.toFixed(1)} m`;
+
+function evidenceWords({ hits, tries, level, fromM }: NextAsk, low: number, high: number): string {
+  return `${hits} of ${tries} at ${level}, from ${fromWords(fromM)}: a chance of about ${inTenWords(low, high)} in 10.`;
 }
 
 function chanceWords({ chance }: NextLevel): string {

@@ -1,4 +1,5 @@
 /** Where everything is at a time of a shot: child and ball from above, the figure from its side, what has fallen, what is said of it. */
+import { spotBetween } from '../course/geometry';
 import type { BodyForm } from '../motion/assumed';
 import type { Gate, Spot } from '../rules/format/game';
 import { frameBetween, MOVEMENTS, posed, type MovementFrame } from '../sheet/movements';
@@ -27,10 +28,9 @@ export interface SceneMoment {
 
 /** Shares of a try at which the ball goes, is down, what follows begins and is done. */
 const TRY = { ready: 0.1, release: 0.36, down: 0.54, moves: 0.7, done: 0.9 } as const;
-/** The moment of a try that a still picture shows. */
-export const TELLING = { try: 0.62, other: 1 } as const;
+/** The shares of a try, and of any other shot, that a still picture shows. */
+const TELLING = { try: 0.62, other: 1 } as const;
 
-const between = (a: Spot, b: Spot, share: number): Spot => ({ xM: a.xM + (b.xM - a.xM) * share, yM: a.yM + (b.yM - a.yM) * share });
 const within = (share: number, from: number, to: number) => Math.min(1, Math.max(0, (share - from) / (to - from)));
 /** Slow at both ends. */
 const eased = (share: number) => share * share * (3 - 2 * share);
@@ -58,6 +58,12 @@ export function momentOfShot(shot: SceneShot, share: number, form?: BodyForm): S
   return { ...NOTHING, ...floor, ...momentOfTry(demos[index]!, share * demos.length - index, form) };
 }
 
+/** The moment that tells most, of one try of a shot or of the shot itself, and at which share of it that is. */
+export function stillOf(shot: SceneShot, demo: Demo | null, form?: BodyForm): { readonly moment: SceneMoment; readonly share: number } {
+  if (!demo) return { moment: momentOfShot(shot, TELLING.other, form), share: TELLING.other };
+  return { moment: momentOfShot({ ...shot, demos: [demo] }, TELLING.try, form), share: TELLING.try };
+}
+
 /** What is to be seen at a share of one try. */
 export function momentOfTry(demo: Demo, share: number, form?: BodyForm): Omit<SceneMoment, 'thingsOut' | 'marksOut' | 'laid' | 'beat'> {
   const { shown, before, after, attempt, skill } = demo;
@@ -65,12 +71,12 @@ export function momentOfTry(demo: Demo, share: number, form?: BodyForm): Omit<Sc
   const isDown = share >= TRY.down;
   const follows = eased(within(share, TRY.moves, TRY.done));
   const next = nextSpot(demo);
-  const stands = shown.goes ? between(shown.from, shown.ends, eased(within(share, TRY.ready, TRY.down))) : shown.from;
+  const stands = shown.goes ? spotBetween(shown.from, shown.ends, eased(within(share, TRY.ready, TRY.down))) : shown.from;
   const owed = isDown && after.part === before.part ? after.owed : null;
   const { at } = before.task;
   return {
-    child: isDown ? between(stands, next, follows) : stands,
-    ball: shown.goes ? null : between(shown.from, shown.ends, way),
+    child: isDown ? spotBetween(stands, next, follows) : stands,
+    ball: shown.goes ? null : spotBetween(shown.from, shown.ends, way),
     lift: shown.goes || isGround(skill) ? 0 : way * (1 - way) * 4,
     figure: skill ? movementAt(skill, within(share, TRY.ready, TRY.down + 0.04), form) : null,
     demo,

@@ -4,15 +4,15 @@
  */
 import { placedMarks, targetFrom, type PlacedMark } from '../course/geometry';
 import { nameOf } from '../objects/catalogue';
-import type { Game, Spot } from '../rules/format/game';
+import type { Game, Gate, Spot } from '../rules/format/game';
 import { compile } from '../rules/playing/compile';
 import { catalogueIn } from '../rules/telling/languages';
 import { plainText, stepsOf } from '../rules/telling/sentences';
 import type { Step } from '../rules/telling/general-sentences';
-import type { BodyForm } from '../motion/assumed';
 import type { Pace } from '../measure/lengths';
-import { setUpFor } from '../sheet/set-up';
+import { setUpFor, type SetUp } from '../sheet/set-up';
 import { skillOf, skillsOf, teachingPoints, type Hand, type Skill } from '../sheet/teaching-points';
+import { capitalised } from '../words/capitalised';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
 import { shownTry, type ShownTry } from './shown-try';
@@ -57,9 +57,7 @@ export interface Scene {
   readonly shots: readonly SceneShot[];
 }
 
-export interface SceneMark {
-  readonly group: string;
-  readonly index: number;
+export interface SceneMark extends Pick<PlacedMark, 'group' | 'index' | 'spot' | 'towards'> {
   readonly name: string;
   /** "4 steps", or "4 steps from the bucket" where there are several things; empty for a start. */
   readonly steps: string;
@@ -70,7 +68,6 @@ export interface SceneMark {
 export interface ShownTo {
   readonly pace: Pace;
   readonly hand: Hand;
-  readonly form?: BodyForm;
   readonly words?: Words;
 }
 
@@ -83,7 +80,6 @@ const [TOLD_MARKS, SHOWN_TRIES] = [6, 3];
 
 const countWords = (says: string) => says.split(/\s+/).filter((word) => word !== '').length;
 const spokenS = (says: string) => Math.max(SPEECH.leastS, countWords(says) / SPEECH.wordsPerS + SPEECH.pauseS);
-const capital = (says: string, { tag }: Words) => says.charAt(0).toLocaleUpperCase(tag) + says.slice(1);
 
 /** What is told before the things go out, and what in which order after them. */
 const BEFORE: readonly Step['kind'][] = ['aim', 'players'];
@@ -96,10 +92,11 @@ export function scenesOf(level: Game, { pace, hand, words = english }: ShownTo):
   if (!compiled.ok) return [];
   const rules = shownRules(compiled.value);
   const steps = stepsOf(level, 'child', catalogueIn(words));
+  const { things, places } = setUpFor(level, pace, words);
   return level.parts.map((part, index): Scene => {
     const last = index === level.parts.length - 1;
     const here = steps.filter((step) => (step.part === null ? (BEFORE.includes(step.kind) ? index === 0 : last) : step.part === index));
-    const marks = marksOfPart(level, index, pace, words);
+    const marks = marksOfPart(level, index, places, words);
     const skills = skillsOf({ parts: [part] });
     const demoOf = (rule: string): Demo[] => {
       const found = rules.get(rule);
@@ -115,7 +112,7 @@ export function scenesOf(level: Game, { pace, hand, words = english }: ShownTo):
     };
     const shots = [
       ...here.filter(({ kind }) => BEFORE.includes(kind)).map((step): SceneShot => ({ ...told(step), kind: 'aim' })),
-      ...setOut(level, index, marks, pace, words).map((shot): SceneShot => ({ ...all, ...shot, s: spokenS(shot.says) })),
+      ...setOut(index === 0 ? things : [], marks, words).map((shot): SceneShot => ({ ...all, ...shot, s: spokenS(shot.says) })),
       ...ORDER.flatMap((kind) => [
         ...here.filter((step) => step.kind === kind).map(told),
         ...(kind === 'move' ? skills.map((skill): SceneShot => ({ ...all, ...movement(level, skill, hand, words) })) : []),
@@ -145,9 +142,8 @@ function fitted(shots: readonly SceneShot[]): readonly SceneShot[] {
 }
 
 /** The marks from which something of this part is tried, as the child steps them out. */
-function marksOfPart(level: Game, part: number, pace: Pace, words: Words): readonly SceneMark[] {
+function marksOfPart(level: Game, part: number, places: SetUp['places'], words: Words): readonly SceneMark[] {
   const used = new Set(level.parts[part]!.stages.flatMap(({ from }) => from ?? []));
-  const { places } = setUpFor(level, pace, words);
   const marks = placedMarks(level);
   const things = new Set(marks.map((mark) => nameOfAim(level, mark)));
   return marks.flatMap((mark, at) => {
@@ -156,7 +152,8 @@ function marksOfPart(level: Game, part: number, pace: Pace, words: Words): reado
     const thing = nameOfAim(level, mark);
     const isStart = mark.lengthM === 0 || (thing === undefined && mark.index === 0);
     const far = thing !== undefined && things.size > 1 ? words.i18n.t('{steps} from the {thing}', { steps, ...words.forms('thing', thing) }) : steps;
-    return [{ group: mark.group, index: mark.index, name, steps: isStart ? '' : far, drawn: isStart ? '' : steps }];
+    const { group, index, spot, towards } = mark;
+    return [{ group, index, spot, towards, name, steps: isStart ? '' : far, drawn: isStart ? '' : steps }];
   });
 }
 
@@ -168,11 +165,10 @@ function nameOfAim(level: Game, { group, spot }: PlacedMark): string | undefined
 
 type SetOut = Pick<SceneShot, 'kind' | 'says' | 'marksOut'>;
 
-function setOut(level: Game, part: number, marks: readonly SceneMark[], pace: Pace, words: Words): readonly SetOut[] {
+function setOut(things: SetUp['things'], marks: readonly SceneMark[], words: Words): readonly SetOut[] {
   const { i18n } = words;
-  const { things } = setUpFor(level, pace, words);
-  const needed = part === 0 && things.length > 0 ? i18n.t('You need {things}.', { things: things.map(({ name }) => name).join(', ') }) : '';
-  const shots: SetOut[] = needed === '' ? [] : [{ kind: 'things', says: needed, marksOut: 0 }];
+  const needed = i18n.t('You need {things}.', { things: things.map(({ name }) => name).join(', ') });
+  const shots: SetOut[] = things.length === 0 ? [] : [{ kind: 'things', says: needed, marksOut: 0 }];
   const stepped = marks.filter(({ steps }) => steps !== '');
   if (marks.length <= TOLD_MARKS || stepped.length < 2)
     return [
@@ -192,7 +188,7 @@ function setOut(level: Game, part: number, marks: readonly SceneMark[], pace: Pa
 
 function markWords({ name, steps }: SceneMark, words: Words): string {
   const { i18n } = words;
-  const place = capital(name, words);
+  const place = capitalised(name, words);
   if (steps === '') return name === '' ? i18n.t('Begin here.') : i18n.t('{place}: begin here.', { place });
   return name === '' ? i18n.t('Your mark: {steps}.', { steps }) : i18n.t('{place}: {steps}.', { place, steps });
 }
@@ -285,7 +281,8 @@ function stripOfScene(scene: Scene): readonly StripPicture[] {
 const SHORT = 44;
 
 /** What stands below a picture of a strip, short: "Missed: touch the floor × 4". */
-export function captionOf({ scene, shot, demo }: StripPicture, { own, i18n }: Words = english): string {
+export function captionOf({ scene, shot, demo }: StripPicture, words: Words = english): string {
+  const { i18n } = words;
   if (shot.kind === 'movement') return shot.beats.join('. ');
   if (shot.kind === 'mark') return i18n.t('Set it out');
   if (!demo && shot.says.length > SHORT)
@@ -293,9 +290,14 @@ export function captionOf({ scene, shot, demo }: StripPicture, { own, i18n }: Wo
   if (!demo) return shot.says;
   const { label, gain, after, before } = demo;
   const gate = after.part === before.part ? after.owed : null;
-  const worth = gain === null || gain === 0 ? '' : gain > 0 ? ` +${gain}` : ` −${-gain}`;
   // What has no word of its own is asked for by the sentence: "All down with your first ball?"
   const seen = label === '' ? (/[^.?!]*\?/.exec(shot.says)?.[0].trim() ?? '') : label;
-  const then = gate ? `: ${own(gate.what)}${gate.n > 1 ? ` × ${gate.n}` : ''}` : '';
-  return `${scene.title === '' ? '' : `${scene.title}: `}${seen}${worth}${then}`;
+  const then = [`${seen} ${worthWords(gain)}`.trim(), gate ? owedWords(gate, words) : ''].filter((one) => one !== '');
+  return [...(scene.title === '' ? [] : [scene.title]), ...then].join(': ');
 }
+
+/** "+3", "−1"; nothing for what gives nothing, or is no sum. */
+export const worthWords = (gain: number | null): string => (gain === null || gain === 0 ? '' : gain > 0 ? `+${gain}` : `−${-gain}`);
+
+/** "touch the floor × 4" */
+export const owedWords = ({ what, n }: Pick<Gate, 'what' | 'n'>, { own }: Words): string => `${own(what)}${n > 1 ? ` × ${n}` : ''}`;

@@ -4,10 +4,9 @@ import { toParts, type Pace } from '../measure/lengths';
 import { nameOf } from '../objects/catalogue';
 import type { Box, Game } from '../rules/format/game';
 import { placeName } from '../rules/telling/place-name';
+import { capitalised } from '../words/capitalised';
 import type { Words } from '../words/words';
 import { allTargets, countsByName, numbered } from './counted-things';
-
-const capital = (name: string, { tag }: Words) => name.charAt(0).toLocaleUpperCase(tag) + name.slice(1);
 
 interface Paced {
   /** "far", "mark 3"; empty where there is one. */
@@ -165,7 +164,7 @@ class Walks {
     const called = { ...this.marker, place: name };
     if (!mark.towards) return i18n.t('Put {marker_a} there: the {place} mark', called);
     if (this.targets.length === 0 && one.at === 0) return i18n.t('Put {marker_a} down: {place}.', { ...called, place: name || i18n.t('the start') });
-    if (this.targets.length === 0) return `${this.wayTo(one)} ${i18n.t('{place}: {marker_a}.', { ...called, place: capital(name, this.words) })}`;
+    if (this.targets.length === 0) return `${this.wayTo(one)} ${i18n.t('{place}: {marker_a}.', { ...called, place: capitalised(name, this.words) })}`;
     if (name === '') return `${this.away(one)} ${i18n.t('Put {marker_a} there.', this.marker)}`;
     if (this.ways.length === 1) return `${this.away(one)} ${i18n.t('Put the {marker} there.', this.marker)}`;
     const isNumber = name === placeName(mark.index, Number.POSITIVE_INFINITY, this.words);

@@ -7,6 +7,7 @@ import { measure } from '@/core/rules/playing/measure';
 import { replay } from '@/core/rules/playing/replay';
 import type { Game } from '@/core/rules/format/game';
 import { Button, QuietButton } from '@/ui/button';
+import { CasedText } from '../drawing/cased-text';
 import { SoftWords } from '@/ui/page';
 
 const Deeds = styled.div`
@@ -160,19 +161,9 @@ export function Players({ moment, px }: { moment: Moment; px: number }) {
       </g>
       <circle cx={ball.xM * 100} cy={ball.yM * 100} r={6} fill="var(--heather)" stroke="var(--ink)" strokeWidth={1.4 * px} />
       {landed && landed.words !== '' && (
-        <text
-          x={landed.ends.xM * 100}
-          y={landed.ends.yM * 100 - 16}
-          fontSize={16 * px}
-          fontWeight={700}
-          textAnchor="middle"
-          fill="var(--ink)"
-          stroke="var(--sheet)"
-          strokeWidth={4 * px}
-          paintOrder="stroke"
-        >
+        <CasedText x={landed.ends.xM * 100} y={landed.ends.yM * 100 - 16} size={16 * px} casing={4 * px}>
           {landed.words}
-        </text>
+        </CasedText>
       )}
     </g>
   );

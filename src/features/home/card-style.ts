@@ -17,7 +17,7 @@ export const GameLine = styled.li`
   & small {
     grid-column: 1;
   }
-  & button {
+  & > button {
     grid-row: 1 / span 2;
     grid-column: 2;
     min-height: 48px;
@@ -28,7 +28,7 @@ export const GameLine = styled.li`
     font-weight: 700;
     cursor: pointer;
   }
-  & button:disabled {
+  & > button:disabled {
     border-style: dashed;
     color: var(--ink-soft);
     cursor: default;

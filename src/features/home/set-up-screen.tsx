@@ -8,6 +8,7 @@ import { allUsed } from '@/core/rules/format/used';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
+import { capitalised } from '@/core/words/capitalised';
 import { readFigure } from '@/core/words/read-figure';
 import { TextButton, tile } from '../counter/counter-style';
 import { figureFault } from '../counter/figure-fault';
@@ -293,7 +294,8 @@ function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays:
 
 /** How to make what is thrown and what is aimed at, where it can be made. */
 function HowToMake({ level }: { level: InHand['level'] }) {
-  const { i18n, own, noun } = useWords();
+  const words = useWords();
+  const { i18n, own, noun } = words;
   const objects = [...new Set(Object.values(level.course.targets).flatMap((list) => list.map((target) => target.object)))];
   const obstacles = [...new Set((level.course.obstacles ?? []).map(({ object }) => object))];
   const made = [
@@ -307,7 +309,7 @@ function HowToMake({ level }: { level: InHand['level'] }) {
       {made.map(({ id, name, how }) => (
         <div key={id}>
           <p>
-            <b>{capital(noun(name))}.</b> {how && own(how)}
+            <b>{capitalised(noun(name), words)}.</b> {how && own(how)}
           </p>
           <MakingPictures thing={id} />
         </div>
@@ -315,5 +317,3 @@ function HowToMake({ level }: { level: InHand['level'] }) {
     </details>
   );
 }
-
-const capital = (words: string) => words.charAt(0).toLocaleUpperCase() + words.slice(1);

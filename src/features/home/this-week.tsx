@@ -62,20 +62,6 @@ const CalendarText = styled(TextButton)`
   }
 `;
 
-/** As quiet as a link beside the button that plays. */
-const ShowText = styled(TextButton)`
-  &&& {
-    grid-row: 3;
-    grid-column: 1;
-    justify-self: start;
-    min-height: 44px;
-    padding: 0;
-    border: 0;
-    background: none;
-    font-weight: 400;
-  }
-`;
-
 const DrawingRoom = styled.div`
   height: 250px;
   border: 1.5px solid var(--line);
@@ -184,9 +170,11 @@ export function ThisWeek({
                   .filter(Boolean)
                   .join(' · ')}
               </small>
-              <ShowText type="button" aria-label={i18n.t('Show me {title}', { title: own(item.game.title) })} onClick={() => onShow(item)}>
-                {i18n.t('Show me')}
-              </ShowText>
+              <small>
+                <TextButton type="button" aria-label={i18n.t('Show me {title}', { title: own(item.game.title) })} onClick={() => onShow(item)}>
+                  {i18n.t('Show me')}
+                </TextButton>
+              </small>
               <button
                 type="button"
                 disabled={!isOpen(item, today)}

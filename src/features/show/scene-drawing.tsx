@@ -2,15 +2,17 @@
 import { memo, useMemo } from 'react';
 import styled from 'styled-components';
 import type { BodyForm } from '@/core/motion/assumed';
+import { distanceM, spotBetween } from '@/core/course/geometry';
 import { toDegrees } from '@/core/measure/angles';
 import type { Game, Spot } from '@/core/rules/format/game';
 import { courseAt, fallenAt, floorKeyOf, viewOf, wordOf, type View } from '@/core/scene/floor-view';
-import { momentOfShot, momentOfTry, TELLING, type SceneMoment } from '@/core/scene/moment';
-import type { Demo, Scene, SceneShot } from '@/core/scene/scene';
+import { momentOfShot, stillOf, type SceneMoment } from '@/core/scene/moment';
+import { owedWords, worthWords, type Demo, type Scene, type SceneShot } from '@/core/scene/scene';
 import { exerciseIn } from '@/core/sheet/exercise-words';
 import { EXERCISES } from '@/core/sheet/exercises';
 import type { Hand } from '@/core/sheet/teaching-points';
 import { useWords } from '@/features/languages/use-words';
+import { CasedText } from '../drawing/cased-text';
 import { CourseDrawing, viewBoxOf } from '../drawing/course-drawing';
 import { Figure, FIGURE_H, FIGURE_W } from '../drawing/figure';
 
@@ -96,9 +98,7 @@ export function SceneDrawing({ share, ...about }: SceneDrawingProps & { readonly
 
 /** The moment of a shot that tells most, or of one of its tries. */
 export function StillDrawing({ demo, ...about }: SceneDrawingProps & { readonly demo: Demo | null }) {
-  const floor = { thingsOut: about.shot.thingsOut, marksOut: about.shot.marksOut, laid: 1, beat: -1 };
-  const moment = demo ? { ...floor, ...momentOfTry(demo, TELLING.try, about.form) } : momentOfShot(about.shot, TELLING.other, about.form);
-  return <Drawn {...about} share={demo ? TELLING.try : TELLING.other} moment={moment} />;
+  return <Drawn {...about} {...stillOf(about.shot, demo, about.form)} />;
 }
 
 function Drawn({
@@ -168,7 +168,7 @@ interface MovingProps {
 function Moving({ level, scene, shot, moment, view, px }: MovingProps) {
   const { child, ball, lift, gain, label } = moment;
   const at = ({ xM, yM }: Spot) => `translate(${xM * 100} ${yM * 100})`;
-  const words = [label, gain === null || gain === 0 ? '' : gain > 0 ? `+${gain}` : `−${-gain}`].filter((one) => one !== '').join('  ');
+  const words = `${label}  ${worthWords(gain)}`.trim();
   return (
     <svg viewBox={viewBoxOf(view)} aria-hidden>
       {fallenAt(level, moment).map((spot, index) => (
@@ -205,58 +205,50 @@ function Moving({ level, scene, shot, moment, view, px }: MovingProps) {
   );
 }
 
+/** Of more marks than these the words would lie on each other. */
+const MOST_LABELS = 6;
+/** A mark so little beside the line is in a row with others, metres. */
+const ASIDE_M = 0.2;
+
 /** Beside the ball, inside of the picture. */
 function Label({ spot, words, view, px }: { spot: Spot; words: string; view: View; px: number }) {
   const half = words.length * 5.2 * px;
   const x = Math.min((view.xM + view.widthM) * 100 - half, Math.max(view.xM * 100 + half, spot.xM * 100));
   const below = spot.yM * 100 + 46 * px;
   return (
-    <text
-      x={x}
-      y={below > (view.yM + view.depthM) * 100 - 8 * px ? spot.yM * 100 - 36 * px : below}
-      fontSize={18 * px}
-      fontWeight={700}
-      textAnchor="middle"
-      fill="var(--ink)"
-      stroke="var(--sheet)"
-      strokeWidth={5 * px}
-      paintOrder="stroke"
-    >
+    <CasedText x={x} y={below > (view.yM + view.depthM) * 100 - 8 * px ? spot.yM * 100 - 36 * px : below} size={18 * px} casing={5 * px}>
       {words}
-    </text>
+    </CasedText>
   );
 }
 
 /** The way to each mark that is out, in the child's own steps; the last as far as it is walked. */
-function Steps({ level, scene, shot, moment, view, px }: MovingProps) {
+function Steps({ scene, shot, moment, view, px }: MovingProps) {
   if (moment.child) return null;
   const out = scene.marks.slice(0, moment.marksOut);
   // While marks go out the newest says how far; then each, once where several lie together.
-  const spots = out.map(({ group, index }) => level.course.places[group]?.[index]);
-  const together = (a: Spot | undefined, b: Spot | undefined) => Math.hypot((a?.xM ?? 0) - (b?.xM ?? 0), (a?.yM ?? 0) - (b?.yM ?? 0)) * 100 < 40 * px;
+  const lieTogether = (a: Spot, b: Spot) => distanceM(a, b) * 100 < 40 * px;
   const isLabelled = (at: number) =>
-    shot.kind === 'mark'
-      ? at === out.length - 1 && out.length <= 6
-      : out.length <= 6 && !spots.slice(0, at).some((spot) => together(spot, spots[at]));
-  return out.map(({ group, index, drawn }, at) => {
-    const spot = level.course.places[group]?.[index];
-    const to = spot && towards(level, scene, spot);
-    if (!spot || !to || drawn === '') return null;
+    out.length <= MOST_LABELS &&
+    (shot.kind === 'mark' ? at === out.length - 1 : !out.slice(0, at).some(({ spot }) => lieTogether(spot, out[at]!.spot)));
+  return out.map(({ group, index, spot, towards, drawn }, at) => {
+    if (!towards || drawn === '') return null;
     const share = at === out.length - 1 ? moment.laid : 1;
-    const x = to.xM + (spot.xM - to.xM) * share;
-    const y = to.yM + (spot.yM - to.yM) * share;
-    // Below and above by turns, for marks in a row; inside of the picture.
+    const { xM: x, yM: y } = spotBetween(towards, spot, share);
+    // On the side of the mark that is away from what it looks at, by turns for marks in a row; inside of the picture.
+    const aside = spot.yM - towards.yM;
+    const below = Math.abs(aside) < ASIDE_M ? at % 2 === 0 : aside > 0;
     const half = drawn.length * 4.3 * px;
     const label = {
       x: Math.min((view.xM + view.widthM) * 100 - half - 4 * px, Math.max(view.xM * 100 + half + 4 * px, spot.xM * 100)),
-      y: spot.yM * 100 + (at % 2 === 0 ? 32 : -20) * px,
+      y: spot.yM * 100 + (below ? 32 : -20) * px,
     };
-    const angle = toDegrees(Math.atan2(spot.yM - to.yM, spot.xM - to.xM));
+    const angle = toDegrees(Math.atan2(spot.yM - towards.yM, spot.xM - towards.xM));
     return (
       <g key={`${group} ${index}`}>
         <line
-          x1={to.xM * 100}
-          y1={to.yM * 100}
+          x1={towards.xM * 100}
+          y1={towards.yM * 100}
           x2={x * 100}
           y2={y * 100}
           stroke="var(--ink)"
@@ -268,45 +260,25 @@ function Steps({ level, scene, shot, moment, view, px }: MovingProps) {
           <ellipse cx={x * 100} cy={y * 100} rx={9 * px} ry={4.5 * px} fill="var(--ink)" transform={`rotate(${angle} ${x * 100} ${y * 100})`} />
         )}
         {share === 1 && isLabelled(at) && (
-          <text
-            x={label.x}
-            y={label.y}
-            fontSize={14.5 * px}
-            fontWeight={700}
-            textAnchor="middle"
-            fill="var(--ink)"
-            stroke="var(--sheet)"
-            strokeWidth={4 * px}
-            paintOrder="stroke"
-          >
+          <CasedText {...label} size={14.5 * px} casing={4 * px}>
             {drawn}
-          </text>
+          </CasedText>
         )}
       </g>
     );
   });
 }
 
-/** What the mark of a station is stepped out from. */
-function towards({ course, parts }: Game, { part, marks }: Scene, spot: Spot): Spot | undefined {
-  const aims = parts[part]!.stages.flatMap(({ at }) => (at === undefined ? [] : (course.targets[at] ?? [])));
-  const [first] = marks;
-  const near = aims.reduce<Spot | undefined>(
-    (best, aim) => (best && Math.hypot(best.xM - spot.xM, best.yM - spot.yM) <= Math.hypot(aim.xM - spot.xM, aim.yM - spot.yM) ? best : aim),
-    undefined,
-  );
-  return near ?? (first && course.places[first.group]?.[first.index]);
-}
-
 function AtTheSide({ shot, moment, hand, share }: { shot: SceneShot; moment: SceneMoment; hand: Hand; share: number }) {
-  const { i18n, own } = useWords();
+  const words = useWords();
+  const { i18n } = words;
   const { owed, figure } = moment;
   const exercise = owed?.kind === 'exercise' ? exerciseIn(owed.what) : null;
   // Who steps the marks out walks, and who looks for something.
   const walks = shot.kind === 'things' || shot.kind === 'mark' || (figure === null && ['aim', 'said', 'rule'].includes(shot.kind));
   const poses = exercise ? EXERCISES[exercise] : walks ? EXERCISES.steps : null;
   const frame = poses ? poses[Math.floor(share * (exercise ? 16 : 8)) % 2]! : figure;
-  const word = owed ? (owed.n > 1 ? `${own(owed.what)} × ${owed.n}` : own(owed.what)) : wordOf(shot, moment);
+  const word = owed ? owedWords(owed, words) : wordOf(shot, moment);
   const { gain } = moment;
   return (
     <Beside>

@@ -9,6 +9,7 @@ import { scenesOf, type Scene } from '@/core/scene/scene';
 import type { Hand } from '@/core/sheet/teaching-points';
 import { useWords } from '@/features/languages/use-words';
 import { say, sayNothing } from '../home/cues';
+import { Big, Plain } from '../home/home-style';
 import { tile } from '../counter/counter-style';
 import { atItsEnd, AT_THE_START, later, SPEEDS, stepped, type Speed, type PlayerStanding } from './player-model';
 import { SceneDrawing, StillDrawing } from './scene-drawing';
@@ -29,26 +30,11 @@ const Keys = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) minmax(0, 1fr);
   gap: var(--space-4);
-  & button {
-    display: flex;
-    align-items: center;
-    justify-content: center;
+  && button {
     gap: var(--space-3);
     min-height: 56px;
-    border: 2px solid var(--ink);
-    border-radius: var(--radius-2);
-    background: var(--sheet);
+    padding: var(--space-2);
     font-size: var(--type-3);
-    font-weight: 700;
-    cursor: pointer;
-  }
-  & button[data-strong] {
-    background: var(--ink);
-    color: var(--on-ink);
-  }
-  & button:disabled {
-    opacity: 0.45;
-    cursor: default;
   }
 `;
 
@@ -62,7 +48,7 @@ const Choices = styled.div`
     ${tile}
     display: inline-flex;
     align-items: center;
-    padding: var(--space-2) var(--space-4);
+    padding: var(--space-2) var(--space-3);
   }
   & input {
     position: absolute;
@@ -206,16 +192,16 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
       </Bar>
       <Caption aria-live={speaks ? 'off' : 'polite'}>{shot.says}</Caption>
       <Keys>
-        <button type="button" disabled={standing.chapter === 0 && standing.shot === 0} onClick={() => step(-1)}>
+        <Plain type="button" disabled={standing.chapter === 0 && standing.shot === 0} onClick={() => step(-1)}>
           <ChevronLeft size={22} aria-hidden /> {i18n.t('Step back')}
-        </button>
-        <button type="button" data-strong onClick={() => setStanding(over ? { ...AT_THE_START, chapter: 0 } : { ...standing, running: !running })}>
+        </Plain>
+        <Big type="button" onClick={() => setStanding(over ? AT_THE_START : { ...standing, running: !running })}>
           {running ? <Pause size={22} aria-hidden /> : <Play size={22} aria-hidden />}
           {over ? i18n.t('Once more') : running ? i18n.t('Hold it') : i18n.t('Go on')}
-        </button>
-        <button type="button" disabled={over} onClick={() => step(1)}>
+        </Big>
+        <Plain type="button" disabled={over} onClick={() => step(1)}>
           {i18n.t('Step on')} <ChevronRight size={22} aria-hidden />
-        </button>
+        </Plain>
       </Keys>
       <Choices>
         <span role="radiogroup" aria-label={i18n.t('How fast')}>

@@ -3,7 +3,7 @@ import { Circle, Ellipse, G, Line, Path, Rect, Svg, Text, View } from '@react-pd
 import { stepPace } from '@/core/measure/lengths';
 import type { Game, Spot } from '@/core/rules/format/game';
 import { courseAt, fallenAt, viewOf } from '@/core/scene/floor-view';
-import { momentOfShot, momentOfTry, TELLING } from '@/core/scene/moment';
+import { stillOf } from '@/core/scene/moment';
 import { captionOf, scenesOf, stripOf, type StripPicture } from '@/core/scene/scene';
 import { exerciseIn } from '@/core/sheet/exercise-words';
 import { EXERCISES } from '@/core/sheet/exercises';
@@ -37,9 +37,7 @@ export function PictureStrip({ level, of, style }: { level: Game; of: SheetOf; s
 }
 
 function Drawn({ picture: { scene, shot, demo }, level, of }: { picture: StripPicture; level: Game; of: SheetOf }) {
-  const floor = { thingsOut: shot.thingsOut, marksOut: shot.marksOut, laid: 1, beat: -1 };
-  const form = level.kit.form;
-  const moment = demo ? { ...floor, ...momentOfTry(demo, TELLING.try, form) } : momentOfShot(shot, TELLING.other, form);
+  const { moment } = stillOf(shot, demo, level.kit.form);
   const exercise = moment.owed?.kind === 'exercise' ? exerciseIn(moment.owed.what) : null;
   const figure = exercise ? EXERCISES[exercise][1] : moment.figure;
   const view = viewOf(level, scene);

@@ -20,7 +20,7 @@ import { groupedBy } from '../db/grouped';
 import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
-import { triedPlays, triesIn, type TriedPlay } from './curves';
+import { triedLike, triedPlays, triesIn, type TriedPlay } from './curves';
 import { fitOfClass, forForecast } from './fit-of-class';
 import { parOfGo } from './par-of-go';
 
@@ -91,10 +91,8 @@ async function nextOf(tried: readonly TriedPlay[], fit: Fitted, ageYears: number
   const known = tried.filter(({ play }) => play.asAsked);
   const last = known.findLast(({ tries }) => tries.length > 0);
   if (!last) return null;
-  const like = known.filter(({ play }) => play.likeKey === last.play.likeKey).flatMap(({ tries }) => tries);
   const game = await versionBody(last.play.versionId);
   const index = game.levels.findIndex((level) => level.id === last.play.levelId);
-  const lengths = like.map(({ distanceM }) => distanceM);
   const { stepM, form } = last.play.setUp;
   const levelAt = (at: number): NextLevel | null => {
     const level = game.levels[at];
@@ -111,9 +109,7 @@ async function nextOf(tried: readonly TriedPlay[], fit: Fitted, ageYears: number
     };
   };
   const next = whatNext({
-    tries: like.reduce((sum, one) => sum + one.tries, 0),
-    hits: like.reduce((sum, one) => sum + one.hits, 0),
-    fromM: [Math.min(...lengths), Math.max(...lengths)],
+    ...triedLike(known, last.play),
     level: levelName(game, last.play.levelId),
     felt: last.play.report.felt ?? null,
     before: index > 0 ? levelAt(index - 1) : null,

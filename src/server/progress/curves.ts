@@ -4,6 +4,7 @@ import type { Uuid } from '@/contract/ids';
 import { chanceByDistance } from '@/core/progress/chance-by-distance';
 import { triesOf, type Tries } from '@/core/progress/evidence';
 import { CALIBRATED_FROM } from '@/core/progress/fit';
+import type { NextAsk } from '@/core/progress/what-next';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
 import { evidenceMemo, fitOfClass, playedGoes, tellingOf } from './fit-of-class';
@@ -24,6 +25,17 @@ export async function triedPlays(plays: readonly ReportedPlay[]): Promise<TriedP
     if (found.length % 50 === 0) await breath();
   }
   return found;
+}
+
+/** Every try that is known at the set-up of a play, in any week: how many, how many hit, from how near to how far. */
+export function triedLike(tried: readonly TriedPlay[], { likeKey }: ReportedPlay): Pick<NextAsk, 'tries' | 'hits' | 'fromM'> {
+  const like = triesIn(tried.filter(({ play }) => play.likeKey === likeKey));
+  const lengths = like.map(({ distanceM }) => distanceM);
+  return {
+    tries: like.reduce((sum, one) => sum + one.tries, 0),
+    hits: like.reduce((sum, one) => sum + one.hits, 0),
+    fromM: lengths.length === 0 ? [0, 0] : [Math.min(...lengths), Math.max(...lengths)],
+  };
 }
 
 export const triesIn = (tried: readonly TriedPlay[]): Tries[] => tried.flatMap(({ tries }) => tries);
