@@ -84,6 +84,13 @@ describe('the interval of a chance', () => {
   });
 });
 
+it('is a point where a class is surely as steady as it is', () => {
+  const sure = { skill: 1.1, low: 1.1, high: 1.1, attempts: 9_999 };
+  const [place] = forecastSetUp(oneMark(2), { ageYears: AGE, plays: 9, seed: 1, fitted: sure }).places;
+  expect(place!.low).toBeCloseTo(place!.chance, 9);
+  expect(place!.high).toBeCloseTo(place!.chance, 9);
+});
+
 const kept = new Map<number, (skill: number) => number>();
 function chanceBySkillKept(distanceM: number): (skill: number) => number {
   const known = kept.get(distanceM) ?? chanceBySkill(distanceM);

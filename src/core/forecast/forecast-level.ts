@@ -74,13 +74,6 @@ export interface LevelForecast {
   readonly restsOn: number;
 }
 
-/** Three children whose mean is that of a class: Gauss–Hermite nodes of a normal distribution (Abramowitz and Stegun 25.4.46, n = 3). */
-const CHILDREN_OF_A_CLASS = [
-  { z: 0, share: 2 / 3 },
-  { z: Math.sqrt(3), share: 1 / 6 },
-  { z: -Math.sqrt(3), share: 1 / 6 },
-] as const;
-
 /** Midpoints of nine equal shares of the standard normal distribution: nine children from steadiest to wildest. */
 const SKILL_NINTHS = [-1.5932, -0.9674, -0.5895, -0.2822, 0, 0.2822, 0.5895, 0.9674, 1.5932] as const;
 
@@ -107,15 +100,14 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   const thrower = (skill: number): Thrower => ({ ageYears: ask.ageYears, skill, ...(ask.form ? { form: ask.form } : {}) });
   const throwers = SKILL_NINTHS.map((z) => thrower(group.skill * Math.exp(z * SKILL_SPREAD_LN)));
   const tables = throwers.map((one) => childTables(program, one, ask.shelf));
-  // The chance is the mean of a class, so what it may well be is the mean of a steadier and of a wilder class, not of one child in its middle.
-  const meanOfClass = (skill: number): readonly number[] => {
-    const children = CHILDREN_OF_A_CLASS.map(({ z }) =>
-      markAims(program, childTables(program, thrower(skill * Math.exp(z * SKILL_SPREAD_LN)), ask.shelf)),
-    );
-    return children[0]!.map((_, index) => CHILDREN_OF_A_CLASS.reduce((sum, { share }, child) => sum + share * children[child]![index]!.chance, 0));
-  };
-  const [steadier, wilder] = [meanOfClass(group.low), meanOfClass(group.high)];
   const bySkill = tables.map((child) => markAims(program, child));
+  // The chance is the mean of a class, so what it may well be is the mean of a steadier and of a wilder class, not of one child in its middle.
+  // Their children lie among those that are known, and two more at the ends.
+  const ends = [group.low * Math.exp(SKILL_NINTHS[0] * SKILL_SPREAD_LN), group.high * Math.exp(SKILL_NINTHS[8] * SKILL_SPREAD_LN)];
+  const [steadiest, wildest] = ends.map((skill) => ({ skill, marks: markAims(program, childTables(program, thrower(skill), ask.shelf)) }));
+  const known = [steadiest!, ...throwers.map(({ skill }, child) => ({ skill: skill!, marks: bySkill[child]! })), wildest!];
+  const meanOfClass = (skill: number, index: number) =>
+    mean(SKILL_NINTHS.map((z) => chanceBetween(known, skill * Math.exp(z * SKILL_SPREAD_LN), index)));
   const atEnds = endsOfBoxes(level, (there) => {
     const moved = compile(there);
     if (!moved.ok) throw new Error(moved.problems[0]!.reason);
@@ -130,10 +122,25 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
         ends: { nearest: atEnds.nearest.get(mark.key) ?? ON_THE_TARGET, farthest: atEnds.farthest.get(mark.key) ?? ON_THE_TARGET },
       }),
     chance: mean(bySkill.map((child) => child[index]!.chance)),
-    low: wilder[index]!,
-    high: steadier[index]!,
+    low: meanOfClass(group.high, index),
+    high: meanOfClass(group.low, index),
   }));
   return { places, chance: meanOf(places), ...playMany(program, tables, ask), restsOn: group.attempts };
+}
+
+interface KnownChild {
+  readonly skill: number;
+  readonly marks: readonly AimedMark[];
+}
+
+/** The chance at a mark for a child between two that are known, from the steadiest to the wildest: on a straight line in ln of the spread. */
+function chanceBetween(known: readonly KnownChild[], skill: number, index: number): number {
+  const found = known.findIndex((one) => one.skill >= skill - 1e-12);
+  const above = found < 0 ? known.length - 1 : Math.max(1, found);
+  const [one, other] = [known[above - 1]!, known[above]!];
+  // A class that is surely so has no two ends.
+  const share = other.skill > one.skill ? Math.log(skill / one.skill) / Math.log(other.skill / one.skill) : 0;
+  return one.marks[index]!.chance + share * (other.marks[index]!.chance - one.marks[index]!.chance);
 }
 
 /** In a box that holds the target itself one may stand on it: from there nothing is aimed. */
