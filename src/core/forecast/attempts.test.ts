@@ -59,23 +59,28 @@ function rolledOut(
 describe('chances against a million tries played out one by one', () => {
   const far = (ball: ImplementId, speed: number) => (speed * speed) / (2 * rollingResistance(IMPLEMENTS[ball], 'hard') * GRAVITY);
 
-  it('a kick at a basket on its side, with a pillow before it: within a point', () => {
+  it('a kick at a basket on its side, with a small pillow before it: within a point; past one that leaves no room for the ball none gets in', () => {
     const goal = placed('tipped-basket', 2.5);
     const shape = shapeOf(goal);
     const width = 'widthM' in shape ? shape.widthM : 0;
-    const half = (keeper: number) => (width - keeper) / 2 - 0.5 * IMPLEMENTS['big-sock-ball'].radiusM;
-    for (const [keeper, obstacles] of [
-      [0, []],
-      [0.4, [placed('pillow', 2.4)]],
+    const { radiusM } = IMPLEMENTS['big-sock-ball'];
+    // A pillow as deep as it is wide in proportion: its near edge is the one that bars.
+    const keeper = { ...placed('pillow', 2.4), widthM: 0.25 };
+    const near = 2.4 - (0.15 * 0.25) / 0.5 / 2;
+    for (const [barred, obstacles] of [
+      [-1, []],
+      [(0.125 + radiusM) / near, [keeper]],
     ] as const) {
       const out = rolledOut(
         'kick',
         'big-sock-ball',
         2.5,
-        (turn, speed) => Math.abs(2.5 * Math.tan(turn)) <= half(keeper) && far('big-sock-ball', speed) >= 2.5,
+        (turn, speed) =>
+          Math.abs(2.5 * Math.tan(turn)) <= width / 2 - 0.5 * radiusM && Math.abs(Math.tan(turn)) > barred && far('big-sock-ball', speed) >= 2.5,
       );
       expect(Math.abs(success('big-sock-ball', goal, { technique: 'kick' }, [...obstacles]).chance - out)).toBeLessThan(0.01);
     }
+    expect(success('big-sock-ball', goal, { technique: 'kick' }, [placed('pillow', 2.4)]).chance).toBeLessThan(1e-9);
   });
   it('a roll at a bottle with a chair on the way beside the line: within a point', () => {
     const target = placed('bottle', 3);

@@ -29,12 +29,14 @@ import {
   TURN_MS,
   ageFactor,
 } from '../motion/assumed';
-import { airSeconds, hitChance, type Shot } from '../motion/chance';
-import { GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, type Barred, type GroundShot } from '../motion/ground';
+import { aimFor, airSeconds, hitChance, type Shot } from '../motion/chance';
+import { heightAt } from '../motion/flight';
+import { barredChance, GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, type Barred, type GroundShot } from '../motion/ground';
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
-import { IMPLEMENTS, shapeOf, shapeToTry, type ThrownShape } from '../objects/catalogue';
+import { AIMED, IMPLEMENTS, outlineWidthM, shapeOf, shapeToTry, type ThrownShape } from '../objects/catalogue';
+import type { Give } from '../objects/shapes';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/playing/program';
 import { atStage } from '../rules/format/used';
@@ -191,8 +193,10 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
       distanceM: length,
       standM,
       turnRad: throwTurnRad(spot, thing),
+      ...giveOf(thing),
     });
-    const one = (shot: Shot): Success => ({ chance: hitChance(shot), firstShare: 1, airS: airSeconds(shot) });
+    const way = wayOfFlight(game, spot, thing, ball);
+    const one = (shot: Shot): Success => ({ chance: hitChance(shot) * freeShare(shot, way), firstShare: 1, airS: airSeconds(shot) });
     const wall = shape.kind === 'opening' ? wallBehind(game, spot, thing) : null;
     if (wall && shape.kind === 'opening') {
       const across = shape.outline === 'round' ? shape.diameterM : shape.widthM;
@@ -207,7 +211,14 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
         halfAcrossM: across / 2,
       });
       // Back from the wall the ball comes down steeply.
-      const stays = staysShare(ball.restitution, Math.max(0.05, shape.rimM), 1.1, 0.6, ball.radiusM);
+      const stays = staysShare({
+        give: giveOf(thing).give ?? 'plastic',
+        restitution: ball.restitution,
+        radiusM: ball.radiusM,
+        depthM: Math.max(0.05, shape.rimM),
+        entryRad: 1.1,
+        apexM: 0.6,
+      });
       return { chance: chance * stays, firstShare: 1, airS: 1.1 };
     }
     switch (shape.kind) {
@@ -219,12 +230,15 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
       case 'flat': {
         const inside = shotAt({ kind: 'opening', outline: 'round', diameterM: shape.diameterM, rimM: shape.heightM });
         const touching = shotAt({ kind: 'opening', outline: 'round', diameterM: shape.diameterM + 2 * ball.radiusM, rimM: shape.heightM });
-        return rings(hitChance(inside), hitChance(touching), airSeconds(inside), task);
+        const free = freeShare(inside, way);
+        return rings(hitChance(inside) * free, hitChance(touching) * free, airSeconds(inside), task);
       }
       case 'gate':
+        return one({ ...shotAt({ kind: 'upright', widthM: shape.widthM, heightM: GATE_HEIGHT_M }), through: true });
       case 'mouth':
+        return one({ ...shotAt({ kind: 'upright', widthM: shape.widthM, heightM: shape.heightM }), through: true });
       case 'block':
-        return one(shotAt({ kind: 'upright', widthM: shape.widthM, heightM: 'heightM' in shape ? shape.heightM : 0.3 }));
+        return one(shotAt({ kind: 'upright', widthM: shape.widthM, heightM: shape.heightM }));
     }
   }
   const ground = GROUND[task.technique];
@@ -236,13 +250,12 @@ export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: 
       case 'upright':
         return { chance: passChance(shot, shape.widthM / 2 + ball.radiusM, barred), firstShare: 1, airS };
       case 'gate':
-        return { chance: passChance(shot, Math.max(0.01, shape.widthM / 2 - ball.radiusM), barred), firstShare: 1, airS };
-      case 'mouth':
-        return {
-          chance: passChance(shot, Math.max(0.01, (shape.widthM - keeperWidth(game, thing)) / 2 - 0.5 * ball.radiusM), barred),
-          firstShare: 1,
-          airS,
-        };
+        return { chance: passChance(shot, shape.widthM / 2 - ball.radiusM, barred), firstShare: 1, airS };
+      case 'mouth': {
+        // A ball that is wider than the way in cannot go in; one that fits may brush an edge and still roll on.
+        const half = shape.widthM / 2 - (shape.widthM > 2 * ball.radiusM ? 0.5 : 1) * ball.radiusM;
+        return { chance: passChance(shot, half, barred), firstShare: 1, airS };
+      }
       case 'face':
         return { chance: passChance(shot, shape.widthM / 2, barred), firstShare: 1, airS };
       case 'opening': {
@@ -281,25 +294,66 @@ function rings(inside: number, touching: number, airS: number, task: Task): Succ
   return { chance, firstShare: two && chance > 0 ? inside / chance : 1, airS };
 }
 
-/** A pillow on the goal line takes its own width away. */
-function keeperWidth(game: Pick<Game, 'course'>, goal: PlacedTarget): number {
-  const keeper = game.course.obstacles?.find((one) => one.object === 'pillow' && distanceM(one, goal) < 0.6);
-  return keeper ? 0.4 : 0;
+/** As high as the posts of a gate, metres: what flies over it has not gone through. Assumed. */
+const GATE_HEIGHT_M = 0.3;
+
+/** What a thing is made of, where it takes a ball in: unknown for one of the teacher's own. */
+export const giveOf = ({ object, own }: PlacedTarget): { readonly give?: Give } => {
+  const { give } = AIMED[object];
+  return own || !give ? {} : { give };
+};
+
+/** Something that stands between a spot and a thing: the directions that it bars, how far off, and how high. */
+interface InTheWay extends Barred {
+  readonly alongM: number;
+  readonly heightM: number;
 }
 
-/** Directions in which something stands in the way, other than a ramp or the goal's keeper. */
-function barredWays(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, { ball }: GroundShot): readonly Barred[] {
+const cornersOfThing = (obstacle: PlacedTarget): readonly Spot[] => {
+  const shape = shapeOf(obstacle);
+  const wide = outlineWidthM(shape) / 2;
+  const deep = 'depthM' in shape ? shape.depthM / 2 : obstacle.object === 'wall' ? 0 : wide;
+  const [cos, sin] = [Math.cos(obstacle.turnRad), Math.sin(obstacle.turnRad)];
+  return [-1, 1].flatMap((across) =>
+    [-1, 1].map((along) => ({
+      xM: obstacle.xM + along * deep * cos - across * wide * sin,
+      yM: obstacle.yM + along * deep * sin + across * wide * cos,
+    })),
+  );
+};
+
+/** What stands in the way from a spot to a thing, other than a ramp and a strip on the floor. */
+function inTheWay(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, ball: { readonly radiusM: number }): readonly InTheWay[] {
   const length = Math.max(0.01, distanceM(spot, thing));
   const [forwardX, forwardY] = [(thing.xM - spot.xM) / length, (thing.yM - spot.yM) / length];
   return (game.course.obstacles ?? []).flatMap((obstacle) => {
-    if (obstacle.object === 'ramp' || distanceM(obstacle, thing) < 0.6) return [];
-    const along = (obstacle.xM - spot.xM) * forwardX + (obstacle.yM - spot.yM) * forwardY;
-    if (along <= 0 || along >= length) return [];
-    const aside = (obstacle.yM - spot.yM) * forwardX - (obstacle.xM - spot.xM) * forwardY;
+    if (obstacle.object === 'ramp' || obstacle.object === 'towel-strip') return [];
+    const seen = cornersOfThing(obstacle).map((corner) => ({
+      along: (corner.xM - spot.xM) * forwardX + (corner.yM - spot.yM) * forwardY,
+      aside: (corner.yM - spot.yM) * forwardX - (corner.xM - spot.xM) * forwardY,
+    }));
+    const middle = (obstacle.xM - spot.xM) * forwardX + (obstacle.yM - spot.yM) * forwardY;
+    if (middle <= 0 || middle >= length) return [];
+    // Corners beside or behind whoever throws are taken as just before the hand.
+    const edges = seen.map(({ along, aside }) => ({ along: Math.max(0.05, along), aside }));
+    const from = Math.min(...edges.map(({ along, aside }) => (aside - ball.radiusM) / along));
+    const to = Math.max(...edges.map(({ along, aside }) => (aside + ball.radiusM) / along));
     const shape = shapeOf(obstacle);
-    const half = ('widthM' in shape ? shape.widthM : 0.3) / 2 + ball.radiusM;
-    return [{ from: (aside - half) / along, to: (aside + half) / along }];
+    return [{ from, to, alongM: middle, heightM: 'heightM' in shape ? shape.heightM : 'rimM' in shape ? shape.rimM : 0.3 }];
   });
+}
+
+const barredWays = (game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, { ball }: GroundShot): readonly Barred[] =>
+  inTheWay(game, spot, thing, ball);
+
+const wayOfFlight = inTheWay;
+
+/** Share of the throws at a thing that meet nothing on their way: what is lower than the flight there is flown over. */
+function freeShare(shot: Shot, way: readonly InTheWay[]): number {
+  if (way.length === 0) return 1;
+  const aim = aimFor(shot);
+  const met = way.filter(({ alongM, heightM }) => heightAt(alongM, aim, shot.release.heightM) - shot.ball.radiusM < heightM);
+  return 1 - barredChance(met, shot.release.azimuthSd);
 }
 
 /** A plane that flies as far as it is meant to within its spread, and as straight: the chance that it lies within a radius. */

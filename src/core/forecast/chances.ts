@@ -6,11 +6,11 @@ import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeToTry } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
-import { successAt } from './attempts';
+import { giveOf, successAt } from './attempts';
 import { TECHNIQUES } from '../rules/format/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */
-export const MODEL_VERSION = 4;
+export const MODEL_VERSION = 5;
 
 /** What is thrown, and how. */
 export interface Throw {
@@ -37,6 +37,7 @@ export function shotFrom({ kit, technique: told }: Throw, spot: Spot, target: Pl
     distanceM: distanceM(spot, target),
     standM: target.standM,
     turnRad: throwTurnRad(spot, target),
+    ...giveOf(target),
   };
 }
 

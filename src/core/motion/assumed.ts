@@ -2,6 +2,7 @@
  * Every constant of the motion model in one table, each with its source or the word ASSUMED. No published standard deviations of release
  * for ages 4–12 are known to us: take what rests on them as "about", until the reports of a class replace it.
  */
+import type { Give } from '../objects/shapes';
 import type { Surface } from '../rules/format/course-format';
 
 export type Technique = 'underarm' | 'overarm' | 'set-shot';
@@ -75,22 +76,34 @@ export const FLAT_THROW_FACTOR = 1.3;
 /** The share of the spread. Assumed. */
 export const POWER_SPREAD = 0.8;
 
+/** Off a wall a ball keeps so much of its speed along it. Assumed: the middle of .5–.8. */
+export const SIDEWAYS_KEPT = 0.65;
 /** A graze does not fell an upright: its half width grows by this share of the ball's radius. Assumed. */
 export const GRAZE_SHARE = 0.35;
 /** A soft ball dead on the rim usually drops in: edges of an opening shrink by this share of its radius. Assumed. */
 export const SOFT_EDGE_SHARE = 0.25;
 /** Below this restitution a ball that is inside stays inside. Assumed. */
 export const SOFT_RESTITUTION = 0.35;
+/**
+ * What a lively ball keeps of its speed off the wall of a basket, and off its floor, as shares of what it keeps on a hard floor: a plastic
+ * wall gives (a tennis ball keeps about .42 of .74), its thin floor lies on the hard one. Assumed.
+ */
+export const GIVE: Readonly<Record<Give, { readonly wall: number; readonly floor: number }>> = {
+  plastic: { wall: 0.57, floor: 0.85 },
+  pail: { wall: 0.54, floor: 0.85 },
+  cardboard: { wall: 0.34, floor: 0.6 },
+  wicker: { wall: 0.27, floor: 0.5 },
+};
 /** A throw at something that stands on the floor is meant to land this share of the way short, so that it skids on. Assumed. */
 export const SHORT_AIM_SHARE = 0.1;
 
-/** Standard deviations of an adult along the ground. Assumed. Two hands from a seat are the easy form close by, and wilder farther off. */
+/** Standard deviations of an adult along the ground. Assumed. Two hands from a seat are straighter and weaker: easier close by, short far off. */
 export const GROUND_SPREAD: Readonly<
   Record<GroundTechnique | 'roll-two-hands' | 'roll-kneeling', { readonly azimuthDeg: number; readonly speedShare: number }>
 > = {
   roll: { azimuthDeg: 1.7, speedShare: 0.08 },
-  'roll-two-hands': { azimuthDeg: 2.6, speedShare: 0.12 },
-  'roll-kneeling': { azimuthDeg: 2.1, speedShare: 0.1 },
+  'roll-two-hands': { azimuthDeg: 1.5, speedShare: 0.12 },
+  'roll-kneeling': { azimuthDeg: 1.6, speedShare: 0.1 },
   kick: { azimuthDeg: 2.5, speedShare: 0.08 },
   lift: { azimuthDeg: 3.6, speedShare: 0.1 },
 };
@@ -109,6 +122,8 @@ export const ROLLING: Readonly<Record<Surface, { readonly firm: number; readonly
 export const SOFT_ROLL_BELOW = 0.45;
 /** How far past a thing that is to be struck or a gate that is to be passed a child means the ball to roll, metres. Assumed. */
 export const CARRY_PAST_M = 1.2;
+/** Fastest roll with two hands from a seat, m/s. Assumed, so that what is common practice holds: easy close by, short far off. */
+export const SEATED_ROLL_SPEED = 2;
 /** Nobody rolls slower than this when the ball is to pass, m/s. Assumed. */
 export const LEAST_ROLL_SPEED = 1.6;
 

@@ -3,6 +3,7 @@
  * Accuracy against 10⁶ random throws is checked in the tests (opening ≤ 0.005, upright ≤ 0.01).
  */
 import type { Implement, ThrownShape } from '../objects/catalogue';
+import type { Give } from '../objects/shapes';
 import { easiestAngle, entryAngle, flatAngle, flightSeconds, GRAVITY, speedToReach } from './flight';
 import { normalCdf, normalPdf, withinChance } from './normal';
 import {
@@ -34,6 +35,10 @@ export interface Shot {
   readonly standM: number;
   /** Angle between the line of throw and the target's own depth axis; matters for rectangles. */
   readonly turnRad: number;
+  /** What an opening is made of; without it plastic. */
+  readonly give?: Give;
+  /** The "upright" is a way through, a gate or a mouth: the whole ball must fit, where it would fell a post with a part of it. */
+  readonly through?: true;
   /** How hard an overarm throw at an upright is, as a multiple of the slowest that reaches it; without it as hard as usual. */
   readonly power?: number;
 }
@@ -88,7 +93,7 @@ export function hitChance(thrown: Shot): number {
 
 /** Metres between two places that are looked at behind a mark. */
 const STEP_M = 0.1;
-/** An opening whose rim is lower than this below the hand is easier the nearer it is, metres. */
+/** Into an opening whose rim is lower than this below the hand a dead ball goes the easier the nearer it is, metres. */
 const RAISED_M = 0.35;
 /** Nothing better is looked for, and the best place has been passed. */
 const [SURE, PAST_THE_BEST] = [0.999, 0.02];
@@ -96,10 +101,11 @@ const [SURE, PAST_THE_BEST] = [0.999, 0.02];
 /** Into an opening from this distance. */
 const chanceInto = (shot: Shot): number => Math.min(1, Math.max(0, openingChance(shot, aimFor(shot))));
 
-/** From where this is thrown: whoever stands too close to a raised opening steps back behind the mark, so that nearer is never harder. */
+/** From where this is thrown: whoever stands too close to a raised opening, or drops a lively ball steeply, steps back behind the mark, so that nearer is never harder. */
 function steppedBack(shot: Shot): Shot {
   const { target, standM, release, distanceM } = shot;
-  if (target.kind !== 'opening' || distanceM >= STEP_BACK_M || standM + target.rimM < release.heightM - RAISED_M) return shot;
+  if (target.kind !== 'opening' || distanceM >= STEP_BACK_M) return shot;
+  if (standM + target.rimM < release.heightM - RAISED_M && shot.ball.restitution <= SOFT_RESTITUTION) return shot;
   let best = shot;
   let chance = chanceInto(shot);
   for (let from = distanceM + STEP_M; from <= STEP_BACK_M + 1e-9 && chance < SURE; from += STEP_M) {
@@ -199,7 +205,14 @@ function staysIn(shot: Shot, aim: AimedThrow): number {
   if (target.kind !== 'opening') return 1;
   const up = Math.max(0, aim.speed * Math.sin(aim.angleRad));
   const apexM = Math.max(0.05, release.heightM + (up * up) / (2 * GRAVITY) - shot.standM - target.rimM);
-  return staysShare(ball.restitution, Math.max(0.05, target.rimM), entryAngle(distanceM, aim.speed, aim.angleRad), apexM, ball.radiusM);
+  return staysShare({
+    give: shot.give ?? 'plastic',
+    restitution: ball.restitution,
+    radiusM: ball.radiusM,
+    depthM: Math.max(0.05, target.rimM),
+    entryRad: entryAngle(distanceM, aim.speed, aim.angleRad),
+    apexM,
+  });
 }
 
 function openingChance(shot: Shot, aim: AimedThrow, shrink = edgeShrinkM(shot, aim), stays = staysIn(shot, aim)): number {
@@ -273,7 +286,7 @@ function chordAt(
 function uprightChance(shot: Shot, aim: AimedThrow): number {
   const { target, distanceM, release, ball, standM } = shot;
   if (target.kind !== 'upright') return 0;
-  const grow = GRAZE_SHARE * ball.radiusM;
+  const grow = shot.through ? -ball.radiusM : GRAZE_SHARE * ball.radiusM;
   const across = withinChance(target.widthM / 2 + grow, distanceM * release.azimuthSd);
   // Too high is a ball still above the top when it has passed over; too low is one that is down before it gets there.
   const entryM = Math.max(0.05, distanceM - target.widthM / 2);

@@ -41,3 +41,9 @@ export function entryAngle(distanceM: number, speed: number, angleRad: number): 
   const slope = Math.tan(angleRad) - (GRAVITY * distanceM) / (speed * speed * cos * cos);
   return Math.atan(-slope);
 }
+
+/** Height of the ball over the floor at a horizontal distance, metres, thrown at this speed and angle from `releaseM`. */
+export function heightAt(distanceM: number, { speed, angleRad }: { readonly speed: number; readonly angleRad: number }, releaseM: number): number {
+  const along = speed * Math.cos(angleRad);
+  return releaseM + distanceM * Math.tan(angleRad) - (GRAVITY * distanceM * distanceM) / (2 * along * along);
+}

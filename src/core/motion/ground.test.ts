@@ -119,13 +119,20 @@ describe('facts of the trade (common practice, no published source), by five poi
           expect(of(false) - of(true), `${technique} ${ageYears} ${distanceM}`).toBeGreaterThan(0.05);
         }
   });
-  it('kneeling lies between standing and two hands from a seat', () => {
-    for (const ageYears of AGES)
-      for (const distanceM of [2, 3, 4]) {
-        const of = (form: BodyForm) => passChance(shot({ thrower: { ageYears, form }, distanceM }), 0.12);
-        expect(of('standing')).toBeGreaterThan(of('kneeling'));
-        expect(of('kneeling')).toBeGreaterThan(of('seated'));
+  it('two hands from a seat are the easy form close by: easier than standing to a metre and a half, and short far off, where kneeling lies between', () => {
+    const of = (form: BodyForm, ageYears: number, distanceM: number, ball: ImplementId) =>
+      passChance(shot({ thrower: { ageYears, form }, distanceM, ball: IMPLEMENTS[ball] }), 0.08);
+    for (const age of AGES) {
+      for (const distance of [0.8, 1, 1.5]) {
+        expect(of('seated', age, distance, 'tennis-ball')).toBeGreaterThanOrEqual(of('kneeling', age, distance, 'tennis-ball'));
+        expect(of('seated', age, distance, 'tennis-ball')).toBeGreaterThan(of('standing', age, distance, 'tennis-ball'));
       }
+      // A sock ball hardly rolls: from a seat it stops on the way.
+      for (const distance of [1.5, 2, 3]) {
+        expect(of('standing', age, distance, 'sock-ball') - of('seated', age, distance, 'sock-ball'), `${age} ${distance}`).toBeGreaterThan(0.05);
+        expect(of('kneeling', age, distance, 'sock-ball')).toBeGreaterThan(of('seated', age, distance, 'sock-ball'));
+      }
+    }
   });
   it('packed pins fall more than spread pins, of every throw that reaches them', () => {
     for (const ageYears of AGES)

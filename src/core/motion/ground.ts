@@ -6,7 +6,7 @@ import { statureM } from '../measure/stature';
 import type { Implement } from '../objects/catalogue';
 import type { Surface } from '../rules/format/game';
 import { GRAVITY } from './flight';
-import { normalCdf, withinChance } from './normal';
+import { normalCdf, normalPdf, withinChance } from './normal';
 import {
   ageFactor,
   CARRY_PAST_M,
@@ -15,6 +15,7 @@ import {
   OTHER_HAND_FACTOR,
   RAMP_CARRY_M,
   ROLLING,
+  SEATED_ROLL_SPEED,
   SOFT_ROLL_BELOW,
   type BodyForm,
   type GroundTechnique,
@@ -67,8 +68,14 @@ function topGroundSpeed(ageYears: number): number {
   return ageYears >= 18 ? 12 : 3.5 + 0.5 * (ageYears - 4) * Math.min(1.2, statureM(ageYears));
 }
 
+/** With two hands from a seat nobody rolls hard. */
+function topSpeedOf({ technique, thrower }: Pick<GroundShot, 'technique' | 'thrower'>): number {
+  const top = topGroundSpeed(thrower.ageYears);
+  return technique === 'roll' && ROLL_FORMS[thrower.form ?? 'standing'] === 'roll-two-hands' ? Math.min(top, SEATED_ROLL_SPEED) : top;
+}
+
 function meantSpeed(shot: GroundShot, mu: number): number {
-  return Math.min(topGroundSpeed(shot.thrower.ageYears), Math.max(LEAST_ROLL_SPEED, speedFor(shot.distanceM + CARRY_PAST_M, mu)));
+  return Math.min(topSpeedOf(shot), Math.max(LEAST_ROLL_SPEED, speedFor(shot.distanceM + CARRY_PAST_M, mu)));
 }
 
 /** Directions that are barred by something on the way: from and to, as the tangent of the angle to the line of the roll. */
@@ -91,6 +98,9 @@ export function passChance(shot: GroundShot, halfWidthM: number, barred: readonl
   const short = normalCdf((speedFor(shot.distanceM, mu) - speed) / (speed * errors.speedShareSd));
   return (withinChance(wide, spread) - barredShare(wide, barred, spread)) * (1 - short);
 }
+
+/** Share of all directions of this spread that are barred. */
+export const barredChance = (barred: readonly Barred[], azimuthSd: number): number => barredShare(Infinity, barred, Math.tan(azimuthSd));
 
 /** Share of the directions within ± wide that are barred; what is barred twice counts once. */
 function barredShare(wide: number, barred: readonly Barred[], spread: number): number {
@@ -136,37 +146,71 @@ export function rollSeconds(shot: GroundShot): number {
   return shot.distanceM / Math.max(0.4, (speed + arrivalSpeed(shot)) / 2);
 }
 
-/** Midpoints of sixteen equal shares of the standard normal distribution. */
-const SIXTEENTHS = [
-  -1.8627, -1.318, -1.01, -0.7764, -0.5791, -0.4023, -0.2372, -0.0784, 0.0784, 0.2372, 0.4023, 0.5791, 0.7764, 1.01, 1.318, 1.8627,
-] as const;
+/** How many equally likely gaps stand for all. */
+export const GAP_NODES = 256;
 
-export const GAP_NODES = SIXTEENTHS.length * SIXTEENTHS.length;
+/** Nodes and weights of Gauss and Legendre on −1 to 1, ten of them on one side (Abramowitz and Stegun, table 25.4, n = 20; from memory). */
+const LEGENDRE: readonly (readonly [node: number, weight: number])[] = [
+  [0.0765265211334973, 0.1527533871307258],
+  [0.2277858511416451, 0.1491729864726037],
+  [0.37370608871541955, 0.14209610931838204],
+  [0.5108670019508271, 0.13168863844917664],
+  [0.636053680726515, 0.11819453196151841],
+  [0.7463319064601508, 0.10193011981724044],
+  [0.8391169718222188, 0.08327674157670475],
+  [0.912234428251326, 0.06267204833410907],
+  [0.9639719272779138, 0.04060142980038694],
+  [0.9931285991850949, 0.017614007139152118],
+];
+const FARTHEST_SD = 6;
 
 /**
- * Distances from the mark at which a ball meant to stop on it comes to rest, metres: 256 equally likely ones, smallest first, from a
- * quadrature over direction and speed (s = v²/2µg grows with the square of the speed).
+ * Chance that a ball meant to stop on a mark comes to rest within a radius of it. A ball that rolls a length s ends within the radius when its
+ * direction is within arccos((s² + D² − ρ²) / 2sD); summed over the speed (s = v²/2µg), which is not meant higher than a child's fastest.
+ */
+export function stopChance(shot: GroundShot, radiusM: number): number {
+  const { distanceM } = shot;
+  if (radiusM <= 0) return 0;
+  if (distanceM <= 0) return 1;
+  const { azimuthSd, speedShareSd } = groundErrors(shot.technique, shot.thrower);
+  const fastest = topSpeedOf(shot) / speedFor(1, rollingResistance(shot.ball, shot.surface));
+  const meantM = Math.min(distanceM, fastest * fastest);
+  const deviation = (lengthM: number) => (Math.sqrt(Math.max(0, lengthM) / meantM) - 1) / speedShareSd;
+  const near = Math.max(-FARTHEST_SD, -1 / speedShareSd, deviation(distanceM - radiusM));
+  const far = Math.min(FARTHEST_SD, deviation(distanceM + radiusM));
+  if (far <= near) return 0;
+  const at = (z: number): number => {
+    const rolled = meantM * (1 + z * speedShareSd) ** 2;
+    const cos = (rolled * rolled + distanceM * distanceM - radiusM * radiusM) / (2 * rolled * distanceM);
+    if (cos >= 1) return 0;
+    return normalPdf(z) * (cos <= -1 ? 1 : withinChance(Math.acos(cos), azimuthSd));
+  };
+  const half = (far - near) / 2;
+  let sum = 0;
+  for (const [node, weight] of LEGENDRE) sum += weight * half * (at(near + half * (1 - node)) + at(near + half * (1 + node)));
+  return Math.min(1, sum);
+}
+
+/** Radii at which the chance is worked out, as shares of the farthest that is looked at; close to the mark they lie closer. */
+const RADII = 48;
+
+/**
+ * Distances from the mark at which a ball meant to stop on it comes to rest, metres: GAP_NODES equally likely ones, smallest first, read from
+ * `stopChance` at the middle of each share.
  */
 export function stopGaps(shot: GroundShot): Float64Array {
   const errors = groundErrors(shot.technique, shot.thrower);
+  const farthest = shot.distanceM * Math.max(0.2, (1 + 3.2 * errors.speedShareSd) ** 2 - 1 + 2 * errors.azimuthSd);
   const gaps = new Float64Array(GAP_NODES);
-  let at = 0;
-  for (const direction of SIXTEENTHS) {
-    const azimuth = Math.max(-1.2, Math.min(1.2, direction * errors.azimuthSd));
-    for (const speed of SIXTEENTHS) {
-      const share = Math.max(0, 1 + speed * errors.speedShareSd);
-      const rolled = shot.distanceM * share * share;
-      gaps[at] = Math.hypot(rolled * Math.cos(azimuth) - shot.distanceM, rolled * Math.sin(azimuth));
-      at += 1;
-    }
+  let node = 0;
+  let [radius, chance] = [0, 0];
+  for (let step = 1; step <= RADII && node < GAP_NODES; step += 1) {
+    const nextRadius = farthest * (step / RADII) ** 2;
+    const nextChance = step === RADII ? 1 : stopChance(shot, nextRadius);
+    // The chance grows about as the square of the radius close by, and as the radius farther off: between two radii on a straight line.
+    for (; node < GAP_NODES && (node + 0.5) / GAP_NODES <= nextChance; node += 1)
+      gaps[node] = radius + ((nextRadius - radius) * ((node + 0.5) / GAP_NODES - chance)) / Math.max(1e-9, nextChance - chance);
+    [radius, chance] = [nextRadius, nextChance];
   }
-  return gaps.sort();
-}
-
-/** Chance that it stops within a radius of the mark. */
-export function stopChance(shot: GroundShot, radiusM: number): number {
-  const gaps = stopGaps(shot);
-  let within = 0;
-  while (within < gaps.length && gaps[within]! <= radiusM) within += 1;
-  return within / gaps.length;
+  return gaps;
 }

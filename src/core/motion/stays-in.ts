@@ -1,38 +1,63 @@
 /**
- * The share of balls inside an opening that stay there. Rigid-body figures of a prototype, itself not checked against real balls: a ball of
- * restitution .73 stays in a basket 0.30 m deep 62, 9 and 7 times in 100 at an entry of 35°, 50° and 65°, in one of 0.60 m 81, 82 and 48
- * times; .5 stays 84–90, .3 86–97 times, whatever the depth. Between these the share is read on straight lines.
+ * The share of balls inside an opening that stay there, read from a table of rigid bodies (`npm run stays-in`): by what the basket is made of,
+ * the ball's restitution, how deep its middle may sink, how steeply it comes in and how high above the rim it has been. The gives of walls and
+ * floors are assumed, and nothing was checked against real baskets.
  */
-const ENTRY_DEG = [35, 50, 65] as const;
-const LIVELY = { shallow: [0.62, 0.09, 0.07], deep: [0.81, 0.82, 0.48] } as const;
-const LIVELY_E = 0.73;
-const MIDDLING = { e: 0.5, stays: 0.87 } as const;
-const DULL = { e: 0.3, stays: 0.92 } as const;
-/** At this restitution and below a ball whose middle is inside stays, nearly always. */
-const DEAD = { e: 0.2, stays: 1 } as const;
-const SHALLOW_M = 0.3;
-const DEEP_M = 0.6;
+import type { Give } from '../objects/shapes';
+import { GIVE } from './assumed';
+import table from './stays-in.json' with { type: 'json' };
 
-function line(x: number, x0: number, x1: number, y0: number, y1: number): number {
-  const share = Math.min(1, Math.max(0, (x - x0) / (x1 - x0)));
-  return y0 + share * (y1 - y0);
+export interface InsideBall {
+  readonly give: Give;
+  /** Restitution of the ball on a hard floor, and its radius, metres. */
+  readonly restitution: number;
+  readonly radiusM: number;
+  /** How deep the opening is, and how high above its rim the ball has been, metres. */
+  readonly depthM: number;
+  readonly apexM: number;
+  /** How steeply the ball comes in, radians below the level. */
+  readonly entryRad: number;
 }
 
-function atEntry(table: readonly [number, number, number], entryDeg: number): number {
-  return entryDeg <= ENTRY_DEG[1]
-    ? line(entryDeg, ENTRY_DEG[0], ENTRY_DEG[1], table[0], table[1])
-    : line(entryDeg, ENTRY_DEG[1], ENTRY_DEG[2], table[1], table[2]);
+/** Below this restitution a ball whose middle is inside stays, nearly always. Assumed. */
+const DEAD_BELOW = 0.25;
+const { axes, shares } = table;
+const LENGTHS = [axes.restitution.length, axes.clearM.length, axes.entryDeg.length, axes.apexM.length] as const;
+
+/** Where a value lies on an axis: the node below it, and how far on to the next; at the ends it stays on the axis. */
+function placeOn(axis: readonly number[], value: number): { readonly node: number; readonly share: number } {
+  let node = 0;
+  while (node < axis.length - 2 && value > axis[node + 1]!) node += 1;
+  return { node, share: Math.min(1, Math.max(0, (value - axis[node]!) / (axis[node + 1]! - axis[node]!))) };
 }
 
-/**
- * Share 0–1 that stays. `depthM` is how deep the opening is, `apexM` how high above its rim the ball has been: none bounces out when
- * e²(H + d − r) < d − r.
- */
-export function staysShare(restitution: number, depthM: number, entryRad: number, apexM: number, radiusM: number): number {
-  if (restitution * restitution * (apexM + depthM - radiusM) < depthM - radiusM && restitution <= DULL.e) return DEAD.stays;
-  const entryDeg = (Math.max(0, entryRad) * 180) / Math.PI;
-  const lively = line(depthM, SHALLOW_M, DEEP_M, atEntry(LIVELY.shallow, entryDeg), atEntry(LIVELY.deep, entryDeg));
-  if (restitution >= MIDDLING.e) return line(restitution, MIDDLING.e, LIVELY_E, MIDDLING.stays, lively);
-  if (restitution >= DULL.e) return line(restitution, DULL.e, MIDDLING.e, DULL.stays, MIDDLING.stays);
-  return line(restitution, DEAD.e, DULL.e, DEAD.stays, DULL.stays);
+/** None bounces out when e²(H + d − r) < d − r: off the floor it does not rise as high as the rim. */
+export function noneLeaves({ give, restitution, depthM, apexM, radiusM }: InsideBall): boolean {
+  const kept = restitution * GIVE[give].floor;
+  return kept * kept * (apexM + depthM - radiusM) < depthM - radiusM;
+}
+
+/** Share 0–1 that stays. Read on straight lines between the nodes of the table; a ball that nearly fills the opening's depth leaves as from the shallowest. */
+export function staysShare(ball: InsideBall): number {
+  if (ball.restitution < DEAD_BELOW || noneLeaves(ball)) return 1;
+  const places = [
+    placeOn(axes.restitution, ball.restitution),
+    placeOn(axes.clearM, ball.depthM - ball.radiusM),
+    placeOn(axes.entryDeg, (Math.max(0, ball.entryRad) * 180) / Math.PI),
+    placeOn(axes.apexM, ball.apexM),
+  ];
+  const cells = shares[ball.give];
+  let sum = 0;
+  for (let corner = 0; corner < 16; corner += 1) {
+    let weight = 1;
+    let at = 0;
+    for (let axis = 0; axis < 4; axis += 1) {
+      const { node, share } = places[axis]!;
+      const upper = (corner >> axis) & 1;
+      weight *= upper ? share : 1 - share;
+      at = at * LENGTHS[axis]! + node + upper;
+    }
+    if (weight > 0) sum += weight * cells[at]!;
+  }
+  return sum;
 }

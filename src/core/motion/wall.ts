@@ -1,8 +1,9 @@
 /**
  * Off a wall into an opening before it: the ball meets the wall, comes back with the horizontal speed times its restitution, and falls.
- * Two sums, over elevation and speed; sideways a normal error that grows with the whole way.
+ * Two sums, over elevation and speed; sideways a normal error that grows with the way, of which the wall keeps an assumed part.
  */
 import { GRAVITY } from './flight';
+import { SIDEWAYS_KEPT } from './assumed';
 import { normalPdf, withinChance } from './normal';
 import type { Release } from './release';
 
@@ -56,7 +57,9 @@ function meantSpeed(shot: WallShot): number {
 /** Chance that the ball comes down in the opening (whether it stays there is another matter). */
 export function wallChance(shot: WallShot): number {
   const speed = meantSpeed(shot);
-  const across = withinChance(shot.halfAcrossM, (shot.wallM + shot.backM) * shot.release.azimuthSd);
+  // Back from the wall the ball is slower in its line than sideways, and goes aside so much longer.
+  const asideM = shot.wallM + (shot.backM * SIDEWAYS_KEPT) / shot.restitution;
+  const across = withinChance(shot.halfAcrossM, asideM * shot.release.azimuthSd);
   let sum = 0;
   for (const elevation of WEIGHTS) {
     for (const share of WEIGHTS) {

@@ -1,5 +1,5 @@
 import type { OwnThing } from './own';
-import type { AimedShape, ThrownShape } from './shapes';
+import type { AimedShape, Give, ThrownShape } from './shapes';
 
 /**
  * What is aimed at, built with, or stands in the way. Lengths in metres, mass in kilograms. Sizes of household things vary: assumed,
@@ -53,6 +53,8 @@ export interface Aimed {
   /** Kilograms, and how it falls: the height of its middle of mass as a share of its height; only for what can be knocked over. */
   readonly massKg?: number;
   readonly balance?: number;
+  /** What it is made of, as far as a ball that comes in feels it; only for what takes a ball in. */
+  readonly give?: Give;
   /** Several of them make a set of pins. */
   readonly pin?: true;
   readonly source: string;
@@ -73,9 +75,16 @@ type Row = Omit<Aimed, 'id' | 'source'> & Partial<Pick<Aimed, 'source'>>;
 const NO_CLEANERS = 'Rinse it. Never one that held cleaning products.';
 
 const rows: Readonly<Record<AimedId, Row>> = {
-  'laundry-basket': { name: 'laundry basket', shape: square(0.6, 0.45, 0.3), sizeM: [0.45, 0.7], substitutes: ['box', 'bucket', 'washing-up-bowl'] },
+  'laundry-basket': {
+    name: 'laundry basket',
+    give: 'plastic',
+    shape: square(0.6, 0.45, 0.3),
+    sizeM: [0.45, 0.7],
+    substitutes: ['box', 'bucket', 'washing-up-bowl'],
+  },
   bucket: {
     name: 'bucket',
+    give: 'pail',
     shape: round(0.3, 0.28),
     sizeM: [0.24, 0.34],
     substitutes: ['box', 'mixing-bowl', 'laundry-basket'],
@@ -83,14 +92,22 @@ const rows: Readonly<Record<AimedId, Row>> = {
   },
   box: {
     name: 'cardboard box',
+    give: 'cardboard',
     shape: square(0.45, 0.35, 0.3),
     sizeM: [0.25, 0.6],
     substitutes: ['laundry-basket', 'bucket', 'washing-up-bowl'],
     caution: 'Take out staples and tape ends first.',
   },
-  'shoe-box': { name: 'shoe box', shape: square(0.33, 0.2, 0.12), sizeM: [0.28, 0.36], substitutes: ['small-bowl', 'mixing-bowl', 'box'] },
+  'shoe-box': {
+    name: 'shoe box',
+    give: 'cardboard',
+    shape: square(0.33, 0.2, 0.12),
+    sizeM: [0.28, 0.36],
+    substitutes: ['small-bowl', 'mixing-bowl', 'box'],
+  },
   'mixing-bowl': {
     name: 'mixing bowl',
+    give: 'pail',
     shape: round(0.26, 0.12),
     sizeM: [0.2, 0.3],
     substitutes: ['bucket', 'box', 'saucepan'],
@@ -98,6 +115,7 @@ const rows: Readonly<Record<AimedId, Row>> = {
   },
   'large-bowl': {
     name: 'large bowl',
+    give: 'pail',
     shape: round(0.32, 0.14),
     sizeM: [0.28, 0.36],
     substitutes: ['washing-up-bowl', 'bucket', 'box'],
@@ -105,6 +123,7 @@ const rows: Readonly<Record<AimedId, Row>> = {
   },
   'small-bowl': {
     name: 'small bowl',
+    give: 'pail',
     shape: round(0.16, 0.08),
     sizeM: [0.12, 0.2],
     substitutes: ['yoghurt-pot', 'shoe-box', 'mixing-bowl'],
@@ -112,6 +131,7 @@ const rows: Readonly<Record<AimedId, Row>> = {
   },
   'washing-up-bowl': {
     name: 'washing-up bowl',
+    give: 'plastic',
     shape: square(0.38, 0.32, 0.15),
     sizeM: [0.32, 0.42],
     substitutes: ['box', 'laundry-basket', 'large-bowl'],
@@ -119,6 +139,7 @@ const rows: Readonly<Record<AimedId, Row>> = {
   },
   saucepan: {
     name: 'saucepan',
+    give: 'pail',
     shape: round(0.2, 0.12),
     sizeM: [0.16, 0.24],
     substitutes: ['mixing-bowl', 'bucket'],
@@ -126,6 +147,7 @@ const rows: Readonly<Record<AimedId, Row>> = {
   },
   'yoghurt-pot': {
     name: 'large yoghurt pot',
+    give: 'plastic',
     shape: round(0.11, 0.12),
     sizeM: [0.09, 0.13],
     substitutes: ['small-bowl', 'paper-cup'],

@@ -15,3 +15,6 @@ export type AimedShape =
 
 /** What a ball can be thrown at through the air: into an opening, or against something that stands. */
 export type ThrownShape = Extract<AimedShape, { kind: 'opening' | 'upright' }>;
+
+/** What an opening is made of, as far as a ball feels it. */
+export type Give = 'plastic' | 'pail' | 'cardboard' | 'wicker';

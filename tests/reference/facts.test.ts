@@ -1,0 +1,86 @@
+/** Facts of the trade on things that games really have (common practice, no published source), at the ages and distances that are played. */
+import { describe, expect, it } from 'vitest';
+import { successAt } from '@/core/forecast/attempts';
+import { chanceOf, type PlainTry } from '@/core/forecast/chances';
+import type { AimedId, ImplementId } from '@/core/objects/catalogue';
+import type { PlacedTarget, Task } from '@/core/rules/format/game';
+
+const AGES = [5, 7, 9, 11];
+const thrownAt = (
+  object: AimedId,
+  distanceM: number,
+  ageYears: number,
+  technique: Task['technique'],
+  extra: Partial<PlacedTarget> = {},
+  ball: ImplementId = 'sock-ball',
+  obstacles: readonly PlacedTarget[] = [],
+) => {
+  const thing: PlacedTarget = { xM: distanceM, yM: 2, object, turnRad: 0, standM: 0, ...extra };
+  const course = { floor: { widthM: 9, depthM: 4, surface: 'hard' as const }, furniture: [], places: {}, targets: { aim: [thing] }, obstacles };
+  return successAt({ kit: { implement: ball, marker: 'sock' }, course }, { id: 'try', technique, see: 'end' }, { xM: 0, yM: 2 }, thing, { ageYears })
+    .chance;
+};
+
+describe('what is easier', () => {
+  it('a bucket that is struck, a kitchen roll, a tin, a broom handle: in that order, thrown and rolled', () => {
+    for (const technique of ['overarm', 'underarm', 'roll'] as const)
+      for (const age of AGES)
+        for (const distance of [1.5, 2, 2.5]) {
+          const of = (object: AimedId, extra?: Partial<PlacedTarget>) =>
+            thrownAt(object, distance, age, technique, extra, technique === 'roll' ? 'tennis-ball' : 'sock-ball');
+          const order = [of('bucket', { aim: 'hit' }), of('kitchen-roll'), of('biscuit-tin'), of('broom-handle')];
+          order.slice(1).forEach((harder, index) => expect(order[index]! - harder, `${technique} ${age} ${distance} ${index}`).toBeGreaterThan(0.03));
+        }
+  });
+  it('half a metre nearer is at least three points easier wherever the chance lies between .15 and .85, from 1 to 3 m', () => {
+    const things: Readonly<Record<string, readonly AimedId[]>> = {
+      underarm: ['laundry-basket', 'bucket', 'box', 'mixing-bowl', 'washing-up-bowl', 'bottle', 'kitchen-roll', 'string-loop', 'plate-on-chair'],
+      overarm: ['laundry-basket', 'bucket', 'kitchen-roll', 'biscuit-tin', 'broom-handle', 'plate-on-chair', 'cereal-box'],
+      'set-shot': ['laundry-basket', 'bucket', 'box'],
+      roll: ['bottle', 'kitchen-roll', 'shoe-gate', 'chair-legs', 'tipped-box', 'string-loop', 'tube'],
+      kick: ['shoe-gate', 'chair-legs', 'tipped-box', 'bottle'],
+    };
+    let looked = 0;
+    for (const [technique, targets] of Object.entries(things))
+      for (const target of targets)
+        for (const implement of (technique === 'roll' || technique === 'kick'
+          ? ['sock-ball', 'tennis-ball', 'playground-ball']
+          : ['sock-ball', 'foam-ball', 'tennis-ball', 'rice-bag']) as ImplementId[])
+          for (const ageYears of AGES)
+            for (const form of ['standing', 'seated'] as const)
+              for (const distanceM of [1, 1.5, 2, 2.5]) {
+                const of = (length: number) =>
+                  chanceOf({ technique: technique as PlainTry['technique'], implement, target, distanceM: length, ageYears, form });
+                const [near, far] = [of(distanceM), of(distanceM + 0.5)];
+                if (Math.min(near, far) < 0.15 || Math.max(near, far) > 0.85) continue;
+                looked += 1;
+                expect(near - far, `${technique} ${target} ${implement} ${ageYears} ${form} ${distanceM}`).toBeGreaterThan(0.029);
+              }
+    expect(looked).toBeGreaterThan(1500);
+  });
+});
+
+describe('what cannot be', () => {
+  it('a ball that is wider than its gate never passes, rolled, kicked or thrown', () => {
+    for (const technique of ['roll', 'kick', 'underarm', 'overarm'] as const) {
+      expect(thrownAt('shoe-gate', 1, 9, technique, { widthM: 0.2 }, 'playground-ball')).toBe(0);
+      expect(thrownAt('tipped-cup', 1, 9, technique, {}, 'playground-ball')).toBe(0);
+      expect(thrownAt('shoe-gate', 1, 9, technique, { widthM: 0.6 }, 'playground-ball')).toBeGreaterThan(0.1);
+    }
+  });
+  it('a gate that is thrown at is narrower by the ball: a bigger one passes less often, by geometry', () => {
+    const through = (ball: ImplementId) => thrownAt('shoe-gate', 2, 5, 'overarm', { widthM: 0.35 }, ball);
+    expect(through('tennis-ball')).toBeGreaterThan(through('playground-ball') + 0.05);
+  });
+  it('through a wall there is no way, thrown or rolled; past its end, and over a low thing, there is', () => {
+    const wall = (yM: number): PlacedTarget => ({ xM: 1, yM, object: 'wall', turnRad: 0, standM: 0 });
+    for (const technique of ['underarm', 'overarm', 'roll', 'set-shot'] as const) {
+      const target = technique === 'roll' ? 'bottle' : 'laundry-basket';
+      expect(thrownAt(target, 2, 9, technique, {}, 'sock-ball', [wall(2)]), technique).toBeLessThan(1e-6);
+      expect(thrownAt(target, 2, 9, technique, {}, 'sock-ball', [wall(3.6)]), technique).toBeCloseTo(thrownAt(target, 2, 9, technique), 3);
+    }
+    const pillow: PlacedTarget = { xM: 1, yM: 2, object: 'pillow', turnRad: 0, standM: 0 };
+    expect(thrownAt('laundry-basket', 2, 9, 'underarm', {}, 'sock-ball', [pillow])).toBeCloseTo(thrownAt('laundry-basket', 2, 9, 'underarm'), 6);
+    expect(thrownAt('bottle', 2, 9, 'roll', {}, 'sock-ball', [pillow])).toBeLessThan(0.05);
+  });
+});
