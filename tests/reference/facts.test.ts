@@ -2,6 +2,10 @@
 import { describe, expect, it } from 'vitest';
 import { successAt } from '@/core/forecast/attempts';
 import { chanceOf, type PlainTry } from '@/core/forecast/chances';
+import { forecastLevel } from '@/core/forecast/forecast-level';
+import { legMs, runSpeed } from '@/core/motion/assumed';
+import type { Fitted } from '@/core/progress/fit';
+import { starter } from '../examples/starters';
 import type { AimedId, ImplementId } from '@/core/objects/catalogue';
 import type { PlacedTarget, Task } from '@/core/rules/format/game';
 
@@ -82,5 +86,45 @@ describe('what cannot be', () => {
     const pillow: PlacedTarget = { xM: 1, yM: 2, object: 'pillow', turnRad: 0, standM: 0 };
     expect(thrownAt('laundry-basket', 2, 9, 'underarm', {}, 'sock-ball', [pillow])).toBeCloseTo(thrownAt('laundry-basket', 2, 9, 'underarm'), 6);
     expect(thrownAt('bottle', 2, 9, 'roll', {}, 'sock-ball', [pillow])).toBeLessThan(0.05);
+  });
+});
+
+describe('races and water', () => {
+  const forecast = (id: string, level: number, ageYears: number) => forecastLevel(starter(id), level, { ageYears, plays: 900, seed: 5 });
+  it('a leg of a race takes as long as a stopwatch says: 5 m from standing in 2 to 4 s at six to eleven years, and no leg less than half a second', () => {
+    for (const age of [6, 8, 11]) {
+      expect(legMs(5, runSpeed(age))).toBeGreaterThan(2000);
+      expect(legMs(5, runSpeed(age))).toBeLessThan(4000);
+      expect(legMs(0.01, runSpeed(age))).toBeGreaterThan(500);
+    }
+  });
+  it('no bowl is filled by the first cups: a dozen seconds at the very least, trips enough to fill it', () => {
+    for (const age of [6, 9]) {
+      const { lowestScore, throws, par } = forecast('fill-the-lock', 0, age);
+      expect(lowestScore).toBeGreaterThan(20);
+      expect(throws).toBeGreaterThan(5);
+      expect(par).toBeGreaterThan(40);
+      expect(par).toBeLessThan(180);
+    }
+  });
+  it('par carries what it may well be, wider for a class that is only assumed, and pins what the floor may do', () => {
+    const assumed = forecast('skittle-stair', 0, 8);
+    expect(assumed.pins!.high - assumed.pins!.low).toBeGreaterThan(0.4);
+    const lamps = (fitted?: Fitted) => forecastLevel(starter('harbour-lamps'), 1, { ageYears: 8, plays: 2000, seed: 5, ...(fitted && { fitted }) });
+    const [age, known] = [lamps(), lamps({ skill: 1, low: 0.97, high: 1.03, attempts: 900 })];
+    expect(age.parLow).toBeLessThan(age.par);
+    expect(age.parHigh).toBeGreaterThan(age.par);
+    expect(known.parHigh - known.parLow).toBeLessThan(age.parHigh - age.parLow);
+    // The interval is where par lies for classes that are truly so much steadier and wilder, simulated anew.
+    const really = (skill: number) => lamps({ skill, low: skill, high: skill, attempts: 900 }).par;
+    expect(Math.abs(really(1 / 1.25) - age.parHigh)).toBeLessThanOrEqual(2);
+    expect(Math.abs(really(1.25) - age.parLow)).toBeLessThanOrEqual(2);
+  });
+  it('a game whose rules tell no end says so', () => {
+    const game = starter('harbour-lamps');
+    const [part] = game.parts;
+    const without = { ...game, parts: [{ ...part!, stop: [], clock: { kind: 'none' as const, s: 0, per: 'part' as const } }] };
+    expect(forecastLevel(without, 0, { ageYears: 8, plays: 90, seed: 1 }).endless).toBe(true);
+    expect(forecastLevel(game, 0, { ageYears: 8, plays: 90, seed: 1 }).endless).toBe(false);
   });
 });

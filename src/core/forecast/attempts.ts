@@ -10,7 +10,9 @@ import {
   DROP_CHANCE,
   FACES,
   FLOATING_SHARE,
-  LAST_TRIP_CHANCE,
+  FILLING,
+  FILL_MS,
+  legMs,
   PRACTICE_MS,
   FIND,
   FLAG_CHANCE,
@@ -79,6 +81,8 @@ export interface TaskTables {
   readonly countPerSecond: number;
   readonly faces: Uint32Array | null;
   readonly flagThreshold: number;
+  /** In the first so many tries of a go none succeeds: a bowl is not filled by one cup. */
+  readonly neverIn: number;
   /** A ball played on from where it lies: the gap that a stroke leaves as a share of the distance (in 1/65536), and how near is home. */
   readonly lie: { readonly unitGaps: Int32Array; readonly homeMm: number; readonly startMm: Int32Array } | null;
   /** The aims, for the figures on the chart. */
@@ -152,14 +156,14 @@ function unaimed(game: Game, task: Task, spots: readonly Spot[], place: number, 
     const careful = task.ends?.some((end) => end.as === 'failure') ?? false;
     const speed = (runSpeed(thrower.ageYears) * (careful ? CAREFUL_SHARE : 1)) / Math.sqrt(skill);
     const dressed = game.parts.some((part) => task.from !== undefined && (part.groups[task.from]?.labels?.length ?? 0) > 0);
-    // A trip whose success is the end is one of many that fill the bowl.
-    const ends = game.parts.some((part) => allRows(part).some((row) => endsBy(part, row) !== undefined));
+    const filling = fills(game, task);
+    const back = filling ? FILL_MS + legMs(length, runSpeed(thrower.ageYears)) : 0;
     return {
       distanceM: length,
-      chance: careful ? (ends ? LAST_TRIP_CHANCE : 1 - DROP_CHANCE) : 1,
+      chance: careful ? (filling ? FILLING.chance : 1 - DROP_CHANCE) : 1,
       firstShare: 1,
-      airMs: Math.round((1000 * length) / speed),
-      fetchMs: dressed ? DRESS_MS : 0,
+      airMs: Math.round(legMs(length, speed)),
+      fetchMs: Math.round(dressed ? DRESS_MS : back),
     };
   }
   if (task.see === 'text' || task.from !== undefined || (task.at !== undefined && !game.course.targets[task.at]))
@@ -167,6 +171,12 @@ function unaimed(game: Game, task: Task, spots: readonly Spot[], place: number, 
   if (IMPLEMENTS[game.kit.implement].moves === 'flips' || task.technique === 'other')
     return plain(task.asked === 'whistle' ? 0.45 : FLIP_CHANCE, OTHER_MS);
   return plain(OTHER_CHANCE, OTHER_MS, 3000);
+}
+
+/** Trips with water: one whose success is the end is one of many that fill the bowl. */
+function fills(game: Pick<Game, 'parts'>, task: Task): boolean {
+  const careful = task.ends?.some((end) => end.as === 'failure') ?? false;
+  return task.technique === 'move' && careful && game.parts.some((part) => allRows(part).some((row) => endsBy(part, row) !== undefined));
 }
 
 interface Success {
@@ -437,6 +447,7 @@ function taskTables(game: Game, part: PartProgram, task: Task, index: number, th
     countPerSecond: Math.round(1000 * tapsPerSecond(thrower.ageYears, thrower.skill ?? 1)),
     faces: task.see === 'face' ? shares(facesOf(task)) : null,
     flagThreshold: chanceThreshold(FLAG_CHANCE * Math.min(2, ageFactor(thrower.ageYears) * 0.6)),
+    neverIn: fills(game, task) ? FILLING.neverIn : 0,
     lie: shot && playedFromRest(part, task) && things[0] ? lieTable(shot, aims, things[0]) : null,
     aims,
   };

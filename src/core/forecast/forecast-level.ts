@@ -1,7 +1,7 @@
 /** The forecast of one level: chance at each mark, likely scores, par, minutes, what the time goes on, and how much of it is luck. */
 import { allRows } from '../rules/format/rows';
 import type { Fitted } from '../progress/fit';
-import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
+import { PINS_DOUBT, SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
 import { compile } from '../rules/playing/compile';
 import { AT, B, FINISH_REASONS, type Program } from '../rules/playing/program';
@@ -13,6 +13,8 @@ import { aimOf, endsOf } from '../course/geometry';
 import { resolveLevel } from '../rules/format/level';
 import { measure } from '../rules/playing/measure';
 import { childTables, type Aim, type ChildTables } from './attempts';
+import { popCount } from '../rules/playing/effects';
+import { parOfShifted } from './par-interval';
 import type { RackShelf } from './racks';
 import { simulateGo, type GoTimes } from './simulate';
 
@@ -56,6 +58,9 @@ export interface LevelForecast {
   readonly scoreStep: number;
   /** Median score of one go. */
   readonly par: number;
+  /** What par may well be: that of a class as wild and as steady as it may be, the smaller score first. */
+  readonly parLow: number;
+  readonly parHigh: number;
   /** Eight goes in ten score between these. */
   readonly likelyLow: number;
   readonly likelyHigh: number;
@@ -67,6 +72,10 @@ export interface LevelForecast {
   readonly finishShare: number;
   /** Mean variance within a child ÷ total variance of the score of one go. */
   readonly luckShare: number;
+  /** The rules tell no end that these goes came to: they were left after MOST_TRIES tries, and their score says little. */
+  readonly endless: boolean;
+  /** Pins a roll with all standing, and between what the grip of the floor alone may bring it; null where none fall together. */
+  readonly pins: { readonly mean: number; readonly low: number; readonly high: number } | null;
   /** How much of the pins is the rough chain model's: all, only what is left after a first ball, or none. */
   readonly rough: 'all' | 'leaves' | 'none';
   readonly plays: number;
@@ -125,7 +134,8 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
     low: meanOfClass(group.high, index),
     high: meanOfClass(group.low, index),
   }));
-  return { places, chance: meanOf(places), ...playMany(program, tables, ask), restsOn: group.attempts };
+  const shifts = [group.low, group.high].map((skill) => Math.log(skill / group.skill) / SKILL_SPREAD_LN);
+  return { places, chance: meanOf(places), ...playMany(program, tables, ask, shifts), pins: pinsOf(tables), restsOn: group.attempts };
 }
 
 interface KnownChild {
@@ -198,7 +208,21 @@ function meanOf(places: readonly ChanceAbout[]): ChanceAbout | null {
   };
 }
 
-function playMany(program: Program, tables: readonly ChildTables[], ask: ForecastAsk): Omit<LevelForecast, 'places' | 'chance' | 'restsOn'> {
+/** Pins that fall together, of all that stand, from the first place; the grip of the floor moves their mean by up to PINS_DOUBT. */
+function pinsOf(tables: readonly ChildTables[]): LevelForecast['pins'] {
+  const racks = tables.flatMap((child) => child.parts.flat().flatMap(({ falls, single }) => (falls && !single ? [falls[0]!] : [])));
+  if (racks.length === 0) return null;
+  const all = racks[0]!.all;
+  const about = mean(racks.map((rack) => mean([...rack(all)].map(popCount))));
+  return { mean: about, low: Math.max(0, about - PINS_DOUBT / 2), high: Math.min(popCount(all), about + PINS_DOUBT / 2) };
+}
+
+function playMany(
+  program: Program,
+  tables: readonly ChildTables[],
+  ask: ForecastAsk,
+  shifts: readonly number[],
+): Omit<LevelForecast, 'places' | 'chance' | 'restsOn' | 'pins'> {
   const state = start(program);
   const times: GoTimes = { fetchMs: 0, exerciseMs: 0 };
   const read = scoreReader(program);
@@ -210,6 +234,8 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
   let fetchMs = 0;
   let exerciseMs = 0;
   let reached = 0;
+  let left = 0;
+  const ofChild = tables.map(() => new Float64Array(Math.ceil(ask.plays / tables.length)));
   const attempts = attemptCells(program);
   for (let play = 0; play < ask.plays; play += 1) {
     simulateGo(program, tables[play % tables.length]!, state, ask.seed, play, times);
@@ -218,6 +244,7 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
       scores[counted] = score;
       counted += 1;
       const child = byChild[play % tables.length]!;
+      ofChild[play % tables.length]![child.n] = score;
       child.n += 1;
       child.sum += score;
       child.squares += score * score;
@@ -227,6 +254,7 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
     fetchMs += times.fetchMs;
     exerciseMs += times.exerciseMs;
     if (GOALS[state[AT.why]!]) reached += 1;
+    if (state[AT.why] === LEFT) left += 1;
   }
   const sorted = scores.subarray(0, counted).sort();
   const lowestScore = sorted[0] ?? 0;
@@ -235,6 +263,8 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
   const histogram = new Array<number>(Math.floor(span / scoreStep) + 1).fill(0);
   for (const score of sorted) histogram[Math.floor((score - lowestScore) / scoreStep)]! += 1;
   const quantile = (share: number) => sorted[Math.min(counted - 1, Math.floor(share * counted))] ?? 0;
+  const sortedOfChild = ofChild.map((scores, child) => scores.subarray(0, byChild[child]!.n).sort());
+  const pars = shifts.map((shift) => parOfShifted(sorted, sortedOfChild, SKILL_NINTHS, shift));
   const goal = program.parts.some(({ part }) =>
     part.stop.some(({ why, if: [first] }) => why === 'goal' && first![0] !== 'end' && first![0] !== 'row'),
   );
@@ -243,6 +273,9 @@ function playMany(program: Program, tables: readonly ChildTables[], ask: Forecas
     lowestScore,
     scoreStep,
     par: quantile(0.5),
+    parLow: Math.min(...pars, quantile(0.5)),
+    parHigh: Math.max(...pars, quantile(0.5)),
+    endless: left > ask.plays / 2,
     likelyLow: quantile(0.1),
     likelyHigh: quantile(0.9),
     throws: throws / ask.plays,
@@ -261,6 +294,9 @@ function roughness(tables: readonly ChildTables[]): LevelForecast['rough'] {
   if (!used.some((one) => one.chain)) return 'none';
   return used.some((one) => one.rigid) ? 'leaves' : 'all';
 }
+
+/** The reason of a go that was left. */
+const LEFT = FINISH_REASONS.indexOf('stopped');
 
 /** For each reason of the engine whether it is an end that the game is played for. */
 const GOALS: readonly boolean[] = FINISH_REASONS.map((why) => ['goal', 'target-score', 'rounds'].includes(why));

@@ -21,6 +21,8 @@ export interface FallTable {
   (standing: number): Int32Array;
   /** Which models have been asked so far: the rough chain, or a table of rigid bodies. */
   readonly used: { chain: boolean; rigid: boolean };
+  /** All of them standing, as bits. */
+  readonly all: number;
 }
 
 type PinShot = Omit<GroundShot, 'distanceM'>;
@@ -41,7 +43,7 @@ export function fallTable(targets: readonly PlacedTarget[], from: Spot, shot: Pi
     known.set(standing, table);
     return table;
   };
-  return Object.assign(kept, { used });
+  return Object.assign(kept, { used, all: (1 << targets.length) - 1 });
 }
 
 function standingOf(targets: readonly PlacedTarget[], standing: number): readonly PlacedTarget[] {

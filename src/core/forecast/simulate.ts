@@ -13,7 +13,7 @@ import { GAP_NODES } from '../motion/ground';
 
 // Where things stand in the state, as names of this file: one that is imported is looked up anew at every use.
 const { base: AT_BASE, clockT: AT_CLOCK_T, heldSince: AT_HELD_SINCE, lastT: AT_LAST_T, part: AT_PART, phase: AT_PHASE, side: AT_SIDE } = AT;
-const { stage: B_STAGE, usedMs: B_USED_MS } = B;
+const { attempts: B_ATTEMPTS, stage: B_STAGE, usedMs: B_USED_MS } = B;
 
 /** A go without a clock or an end is left after so many tries. */
 const MOST_TRIES = 400;
@@ -149,7 +149,8 @@ export function simulateGo(
         const home = gap <= task.lie.homeMm;
         end = endOf(program, part, task, home);
         lieMm = home ? -1 : gap;
-      } else end = picked(task.ends, which * task.endIndex.length, task.endIndex.length, draw);
+      } else if (state[base + B_ATTEMPTS]! < task.neverIn) end = endOf(program, part, task, false);
+      else end = picked(task.ends, which * task.endIndex.length, task.endIndex.length, draw);
       a = task.endIndex[end]!;
       if (event) event['end'] = compiled.ends[a];
     } else if (task.falls) {

@@ -132,6 +132,12 @@ export const LEAST_ROLL_SPEED = 1.6;
  */
 export const RAMP_CARRY_M = 0.3;
 
+/**
+ * How much the mean of the pins that fall together differs between a floor that grips little (friction .25) and much (.4): up to .92 of a pin in
+ * our own rigid bodies. Which of them a floor is, is assumed to be unknown.
+ */
+export const PINS_DOUBT = 0.9;
+
 /** Density of air, kg/m³ (International Standard Atmosphere at 15 °C, sea level: 1.225). */
 export const AIR_DENSITY = 1.225;
 /** Drag of an upright tube or bottle across the wind: .7–1.1. Assumed. */
@@ -153,6 +159,11 @@ export function runSpeed(ageYears: number): number {
   return 1.6 + 0.16 * (Math.min(ageYears, 14) - 4);
 }
 
+/** Milliseconds from mark to mark, from standing: the start, the way, and what gaining speed costs (v/2a). Assumed. */
+export function legMs(lengthM: number, speed: number): number {
+  return START.ms + 1000 * (lengthM / speed + speed / (2 * START.gainMPerS2));
+}
+
 /** Share of running speed with something between the knees, or carried with care. Assumed. */
 export const CAREFUL_SHARE = 0.4;
 /** Chance that it is dropped on the way. Assumed. */
@@ -171,8 +182,12 @@ export const TOUCH_MS = 700;
 export const FLOATING_SHARE = 0.12;
 /** Practice without a score goes on for about so long, milliseconds. Assumed. */
 export const PRACTICE_MS = 330_000;
-/** Chance that a trip with water is the one that fills the bowl. Assumed. */
-export const LAST_TRIP_CHANCE = 0.13;
+/** Trips with water until the bowl runs over: never in the first so many, then with this chance a trip (eight in the mean). Assumed. */
+export const FILLING = { neverIn: 4, chance: 0.28 } as const;
+/** Filling the cup again, milliseconds. Assumed. */
+export const FILL_MS = 3000;
+/** From standing to running: reaction or turning round, milliseconds, and how fast a child gains speed, m/s². Assumed. */
+export const START = { ms: 500, gainMPerS2: 2.5 } as const;
 
 /** Tapping a roll with the toes, left and right: taps a second at six years and more each year. Assumed. */
 export function tapsPerSecond(ageYears: number, skill: number): number {

@@ -3,7 +3,9 @@ import { useMemo, type Dispatch } from 'react';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
 import { chanceMends, type ChanceMend } from '@/core/levels/chance-mends';
 import { alwaysScores, chosenRates, fairAges, fairPoints, unevenness, worthsOf } from '@/core/levels/fair-points';
+import { pacingShift } from '@/core/levels/pacing';
 import { isAimed, levelChance } from '@/core/levels/solve';
+import { stepLengthM } from '@/core/measure/stature';
 import { pinOf } from '@/core/motion/chain';
 import { tippingWind } from '@/core/motion/wind';
 import { replacedBy } from '@/core/course/geometry';
@@ -74,9 +76,27 @@ export function LevelWarnings({ game, shown, forecast, ageYears, audience, asked
           {mends.length === 0 && !readOnly && 'No distance on it and no other thing comes near; a larger floor or another age would.'}
         </Notice>
       )}
+      <Paced game={game} shown={shown} ageYears={ageYears} />
       <Wind game={game} dispatch={dispatch} readOnly={readOnly} />
       <Points game={game} shown={shown} ageYears={ageYears} audience={audience} dispatch={dispatch} readOnly={readOnly} />
     </>
+  );
+}
+
+/** Marks that come to lie elsewhere when they are paced out, where that changes the chance. */
+function Paced({ game: now, shown, ageYears }: Pick<LevelWarningsProps, 'game' | 'shown' | 'ageYears'>) {
+  const game = useSettled(now, AT_REST_MS);
+  const shift = useMemo(
+    () => pacingShift(resolveLevel(game, Math.min(shown, game.levels.length - 1)), { ageYears }, stepLengthM(ageYears)),
+    [game, shown, ageYears],
+  );
+  if (!shift) return null;
+  const { meantM, pacedM, meant, paced } = shift;
+  return (
+    <Notice $tone="remark">
+      Paced out in half steps the mark at {meantM.toFixed(1)} m comes to lie at {pacedM.toFixed(1)} m: {Math.round(100 * meant)} in 100 becomes{' '}
+      {Math.round(100 * paced)}.
+    </Notice>
   );
 }
 
