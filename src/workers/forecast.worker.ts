@@ -2,6 +2,7 @@
 import { expose } from 'comlink';
 import { resolveLevel } from '@/core/rules/format/level';
 import type { Game } from '@/core/rules/format/game';
+import { ofClass } from '@/core/progress/by-family';
 import type { Fitted } from '@/core/progress/fit';
 import { floorBasis, floorDepth, floorKey, type FloorDepth, type KnownTables } from '@/core/forecast/depth';
 import { DESK_SEED, forecastLevel, type LevelForecast } from '@/core/forecast/forecast-level';
@@ -46,7 +47,8 @@ function racksShelf(racks: Readonly<Record<string, string>>): RackShelf {
 
 const api = {
   forecast({ game, ageYears, fitted, levels, plays, floorOf, floorKnown, floorFrom, racks }: ForecastRequest): ForecastAnswer {
-    const basis = floorBasis(resolveLevel(game, floorOf), { ageYears, skill: fitted?.skill ?? 1 }, floorFrom);
+    const level = resolveLevel(game, floorOf);
+    const basis = floorBasis(level, { ...ofClass(level, fitted), ageYears }, floorFrom);
     const key = floorKey(basis);
     return {
       levels: levels.map((index) => ({

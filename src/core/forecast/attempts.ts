@@ -36,7 +36,7 @@ import { heightAt } from '../motion/flight';
 import { barredChance, GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, type Barred, type GroundShot } from '../motion/ground';
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
-import { releaseOf, throwerWith, type Thrower } from '../motion/release';
+import { releaseOf, throwerAt, throwerWith, toldBy, type Thrower } from '../motion/release';
 import { AIMED, IMPLEMENTS, outlineWidthM, shapeOf, shapeToTry, type ThrownShape } from '../objects/catalogue';
 import type { Give } from '../objects/shapes';
 import { chanceThreshold } from '../random/draw';
@@ -187,7 +187,11 @@ interface Success {
 
 /** The chance of a success from a spot at a thing, by what it is and how it is tried. */
 export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, child: Thrower): Success {
-  const thrower = throwerWith(game.kit, child);
+  const success = plainSuccess(game, task, spot, thing, throwerAt(task.technique, throwerWith(game.kit, child)));
+  return { ...success, chance: toldBy(child, success.chance) };
+}
+
+function plainSuccess(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): Success {
   const shape = shapeToTry(thing);
   const ball = IMPLEMENTS[game.kit.implement];
   const length = distanceM(spot, thing);
@@ -383,7 +387,8 @@ function glideChance(length: number, radius: number, thrower: Thrower): number {
 /** One, as the lie table writes shares of a distance. */
 export const LIE_UNIT = 65_536;
 
-function taskTables(game: Game, part: PartProgram, task: Task, index: number, thrower: Thrower, shelf?: RackShelf): TaskTables {
+function taskTables(game: Game, part: PartProgram, task: Task, index: number, child: Thrower, shelf?: RackShelf): TaskTables {
+  const thrower = throwerAt(task.technique, child);
   const compiled = part.stages[index]!;
   const from = compiled.from >= 0 ? part.groups[compiled.from]! : undefined;
   const at = compiled.at >= 0 ? part.groups[compiled.at]! : undefined;

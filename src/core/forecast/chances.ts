@@ -2,7 +2,7 @@ import { atStage } from '../rules/format/used';
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import type { BodyForm, Technique } from '../motion/assumed';
-import { releaseOf, throwerWith, type Thrower } from '../motion/release';
+import { releaseOf, throwerAt, throwerWith, toldBy, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeToTry } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
@@ -31,7 +31,7 @@ export function shotFrom({ kit, technique: told }: Throw, spot: Spot, target: Pl
   const technique: Technique = TECHNIQUES.find((known) => known === told) ?? 'underarm';
   return {
     technique,
-    release: releaseOf(technique, throwerWith(kit, thrower)),
+    release: releaseOf(technique, throwerAt(technique, throwerWith(kit, thrower))),
     ball: IMPLEMENTS[kit.implement],
     target: shape,
     distanceM: distanceM(spot, target),
@@ -54,7 +54,7 @@ export function placeChances(game: Game, thrower: Thrower): readonly PlaceChance
   return marksOf(game).flatMap((mark) => {
     const shot = shotFrom(throwOf(game), mark, target, thrower);
     if (!shot) return [];
-    return { distanceM: shot.distanceM, chance: hitChance(shot), airS: airSeconds(shot) };
+    return { distanceM: shot.distanceM, chance: toldBy(thrower, hitChance(shot)), airS: airSeconds(shot) };
   });
 }
 

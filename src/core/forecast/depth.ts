@@ -7,7 +7,7 @@ import { contours } from 'd3-contour';
 import { curveLinearClosed, line } from 'd3-shape';
 import { distanceM, targetOf, throwTurnRad } from '../course/geometry';
 import { hitChance } from '../motion/chance';
-import type { Thrower } from '../motion/release';
+import { toldBy, type Thrower } from '../motion/release';
 import { shapeToTry } from '../objects/catalogue';
 import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { readThrowRules } from '../rules/format/throw-rules';
@@ -149,7 +149,11 @@ function tableFor(basis: FloorBasis, target: PlacedTarget, known: KnownTables): 
   const shot = plain ? shotFrom({ kit, technique: task.technique }, thing, thing, child) : null;
   const open = { kit, course: { floor, furniture: [], places: {}, targets: {} } };
   const read = shot
-    ? radialTable((distance, turnRad) => hitChance({ ...shot, distanceM: distance, turnRad }), reachM, looksTheSameRound(thing) ? 1 : ANGLES)
+    ? radialTable(
+        (distance, turnRad) => toldBy(child, hitChance({ ...shot, distanceM: distance, turnRad })),
+        reachM,
+        looksTheSameRound(thing) ? 1 : ANGLES,
+      )
     : radialTable((distance) => successAt(open, task, { xM: -distance, yM: 0 }, thing, child).chance, reachM, 1);
   if (known.size >= MOST_TABLES) known.clear();
   known.set(key, read);
@@ -196,7 +200,7 @@ export function bandRadii(game: Game, thrower: Thrower): readonly number[] {
     let far = 20;
     for (let i = 0; i < 16; i += 1) {
       const middle = (near + far) / 2;
-      if (hitChance({ ...shot, distanceM: middle }) > wanted) near = middle;
+      if (toldBy(thrower, hitChance({ ...shot, distanceM: middle })) > wanted) near = middle;
       else far = middle;
     }
     return near;

@@ -1,5 +1,6 @@
 /** The forecast of one level: chance at each mark, likely scores, par, minutes, what the time goes on, and how much of it is luck. */
 import { allRows } from '../rules/format/rows';
+import { forGame, ofClass } from '../progress/by-family';
 import type { Fitted } from '../progress/fit';
 import { PINS_DOUBT, SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
@@ -83,8 +84,8 @@ export interface LevelForecast {
   readonly restsOn: number;
 }
 
-/** Midpoints of nine equal shares of the standard normal distribution: nine children from steadiest to wildest. */
-const SKILL_NINTHS = [-1.5932, -0.9674, -0.5895, -0.2822, 0, 0.2822, 0.5895, 0.9674, 1.5932] as const;
+/** Nine children from steadiest to wildest: midpoints of nine equal shares of the standard normal distribution, drawn out to its standard deviation. */
+const SKILL_NINTHS = [-1.7111, -1.039, -0.6331, -0.3031, 0, 0.3031, 0.6331, 1.039, 1.7111] as const;
 
 /** How far a class as a whole may lie from the assumed spread before its own reports say more. Assumed. */
 const CLASS_DOUBT = 1.25;
@@ -105,8 +106,13 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
   const compiled = compile(level);
   if (!compiled.ok) throw new Error(compiled.problems[0]!.reason);
   const program = compiled.value;
-  const group = ask.fitted ?? { skill: 1, low: 1 / CLASS_DOUBT, high: CLASS_DOUBT, attempts: 0 };
-  const thrower = (skill: number): Thrower => ({ ageYears: ask.ageYears, skill, ...(ask.form ? { form: ask.form } : {}) });
+  const group = ask.fitted ? forGame(ask.fitted, level) : { skill: 1, low: 1 / CLASS_DOUBT, high: CLASS_DOUBT, attempts: 0 };
+  const thrower = (skill: number): Thrower => ({
+    ...ofClass(level, ask.fitted),
+    ageYears: ask.ageYears,
+    skill,
+    ...(ask.form ? { form: ask.form } : {}),
+  });
   const throwers = SKILL_NINTHS.map((z) => thrower(group.skill * Math.exp(z * SKILL_SPREAD_LN)));
   const tables = throwers.map((one) => childTables(program, one, ask.shelf));
   const bySkill = tables.map((child) => markAims(program, child));

@@ -1,6 +1,6 @@
 /** How rare a score is among many plays of children drawn from the class's spread. */
 import { SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
-import { CALIBRATED_FROM } from '../progress/fit';
+import { CALIBRATED_FROM } from '../progress/calibrated';
 import { compile } from '../rules/playing/compile';
 import { start } from '../rules/playing/engine';
 import type { Game } from '../rules/format/game';

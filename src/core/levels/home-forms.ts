@@ -2,6 +2,7 @@
 import { placedMarks, spotTowards } from '../course/geometry';
 import { setOut, withTargetObject } from '../course/set-out';
 import { throwerWith, type Thrower } from '../motion/release';
+import type { OfClass } from '../progress/by-family';
 import { AIMED, AIMED_IDS, type AimedId } from '../objects/catalogue';
 import type { Game } from '../rules/format/game';
 import { levelById } from '../rules/format/level';
@@ -97,8 +98,8 @@ export interface FormsAsk {
   readonly ageYears: number;
   /** The child's own form; a level may ask for another. */
   readonly form: NonNullable<Thrower['form']>;
-  /** How wild the class is by its reports, as a multiple of its age; 1 without them. */
-  readonly skill?: number;
+  /** What tells the class from its age, by its reports. */
+  readonly of?: OfClass;
   /** The level with its marks where the child's paces put them. */
   readonly paced: (level: Game) => Game;
   /** Likely median of the level that is asked, worked out already; null where it is not forecast. */
@@ -108,9 +109,9 @@ export interface FormsAsk {
 }
 
 /** Every form that a child is offered: as asked first, then what is easier, then what is harder. */
-export function homeForms({ game, levelId, ageYears, form, skill = 1, paced, askedPar, parOf }: FormsAsk): readonly HomeForm[] {
+export function homeForms({ game, levelId, ageYears, form, of = {}, paced, askedPar, parOf }: FormsAsk): readonly HomeForm[] {
   const asked = paced(levelById(game, levelId));
-  const throwerOf = (level: Game): Thrower => throwerWith(level.kit, { ageYears, form, skill });
+  const throwerOf = (level: Game): Thrower => throwerWith(level.kit, { ...of, ageYears, form });
   const thrower = throwerOf(asked);
   const askedIndex = game.levels.findIndex((level) => level.id === levelId);
   const made = (

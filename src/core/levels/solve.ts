@@ -3,6 +3,7 @@ import { aimedTasks, distanceM, insideFloor, nearestOf, spotTowards, type AimedP
 import { withLengths, withTargetObject } from '../course/set-out';
 import { successAt } from '../forecast/attempts';
 import type { Thrower } from '../motion/release';
+import type { OfClass } from '../progress/by-family';
 import type { AimedId } from '../objects/catalogue';
 import type { Game, Place, Spot } from '../rules/format/game';
 import { resolveLevel } from '../rules/format/level';
@@ -37,10 +38,10 @@ export function isAimed(game: Game): boolean {
 }
 
 /** Mean chance over the aimed places of a level for a child of this age; 0 where nothing is aimed at. */
-export function levelChance(game: Game, levelIndex: number, ageYears: number, skill = 1): number {
+export function levelChance(game: Game, levelIndex: number, ageYears: number, of: OfClass = {}): number {
   const level = resolveLevel(game, levelIndex);
   const places = aimedPlaces(level);
-  return places.reduce((sum, place) => sum + chanceFrom(level, place, place.spot, { ageYears, skill }), 0) / Math.max(1, places.length);
+  return places.reduce((sum, place) => sum + chanceFrom(level, place, place.spot, { ...of, ageYears }), 0) / Math.max(1, places.length);
 }
 
 export interface SolvedLevel {
@@ -53,12 +54,12 @@ export interface SolvedLevel {
 
 /**
  * Moves the marks of a level along their own lines to the target, all by one factor, until the mean chance of a child of this age is
- * as wanted (bisection; the chance falls with distance). Marks stay on the floor, and locked ones where they are. `skill` is how wild the
- * class is as a multiple of its age.
+ * as wanted (bisection; the chance falls with distance). Marks stay on the floor, and locked ones where they are. `of` is what tells the
+ * class from its age.
  */
-export function solveLevel(game: Game, levelIndex: number, wantedChance: number, ageYears: number, skill = 1): SolvedLevel {
+export function solveLevel(game: Game, levelIndex: number, wantedChance: number, ageYears: number, of: OfClass = {}): SolvedLevel {
   const level = resolveLevel(game, levelIndex);
-  const thrower = { ageYears, skill };
+  const thrower = { ...of, ageYears };
   const marks = aimedPlaces(level).map((place) => {
     const target = nearestTarget(level, place);
     return { place, target, lengthM: distanceM(place.spot, target) };

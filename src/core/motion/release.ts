@@ -3,6 +3,9 @@
  * The figures are in assumed.ts: a starting point that the class's own reports are to replace.
  */
 import { statureM } from '../measure/stature';
+import type { Task } from '../rules/format/game';
+import { bentChance, type Bend } from './bend';
+import { familyOf, type Family } from './families';
 import {
   ageFactor,
   FORM_FACTOR,
@@ -21,6 +24,20 @@ export interface Thrower {
   readonly skill?: number;
   readonly otherHand?: boolean;
   readonly form?: BodyForm;
+  /** How much wilder or steadier the child is in a family of movement, as factors of its skill. */
+  readonly factors?: Readonly<Partial<Record<Family, number>>>;
+  /** How its chances are bent by what its class reported. */
+  readonly bend?: Bend;
+}
+
+/** A chance of the model as it is told for this child. */
+export const toldBy = ({ bend }: Pick<Thrower, 'bend'>, chance: number): number => (bend ? bentChance(chance, bend) : chance);
+
+/** The child as it is at one technique. */
+export function throwerAt(technique: Task['technique'], thrower: Thrower): Thrower {
+  const { factors, ...rest } = thrower;
+  const family = factors && familyOf(technique);
+  return factors ? { ...rest, skill: (rest.skill ?? 1) * ((family && factors[family]) ?? 1) } : thrower;
 }
 
 /**

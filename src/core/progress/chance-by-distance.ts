@@ -1,5 +1,8 @@
 /** How often something was hit from how far, and the curve of the fitted skill beside it: one for each thing that was tried. */
 import { chanceOf } from '../forecast/chances';
+import { familyOf } from '../motion/families';
+import { toldBy } from '../motion/release';
+import { forFamily } from './by-family';
 import type { AimedTry, Tries } from './evidence';
 import type { Fitted } from './fit';
 import { wilson, Z_80 } from './wilson';
@@ -37,8 +40,9 @@ const CURVE_FROM_M = 0.5;
 const BEYOND_M = 0.8;
 
 /** The chance at a distance for a fitted skill, with its interval: a steadier child hits more often. */
-function chanceWith(aim: AimedTry, distanceM: number, { skill, low, high }: Fitted): ChanceAt {
-  const at = (one: number) => chanceOf({ ...aim, distanceM, skill: one });
+function chanceWith(aim: AimedTry, distanceM: number, fitted: Fitted): ChanceAt {
+  const { skill, low, high } = forFamily(fitted, familyOf(aim.technique));
+  const at = (one: number) => toldBy(fitted, chanceOf({ ...aim, distanceM, skill: one }));
   return { distanceM, chance: at(skill), low: at(high), high: at(low) };
 }
 

@@ -9,6 +9,7 @@ import { DESK_SEED } from '../forecast/forecast-level';
 import type { RackShelf } from '../forecast/racks';
 import { simulateGo } from '../forecast/simulate';
 import { GROUND, type BodyForm } from '../motion/assumed';
+import { familyOf, type Family } from '../motion/families';
 import { throwerWith, type Thrower } from '../motion/release';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import { isAimedGame } from '../reports/reach';
@@ -20,6 +21,7 @@ import type { Game, PlacedTarget, Task } from '../rules/format/game';
 import { levelById } from '../rules/format/level';
 import { measure } from '../rules/playing/measure';
 import { advance } from '../rules/playing/replay';
+import { familyOfGame } from './by-family';
 import type { Observed } from './fit';
 
 export interface PlayedGo {
@@ -29,6 +31,8 @@ export interface PlayedGo {
   readonly game: Game;
   readonly versionId: string;
   readonly go: Go;
+  /** The week it was played in, as a number that grows by one a week. */
+  readonly week?: number;
   /** The total as it was worked out; null for a play that was not finished. */
   readonly value: number | null;
 }
@@ -55,6 +59,9 @@ export interface Tries {
   readonly hits: number;
   /** Chance of a hit for a child whose spread is `skill` times the age's, with the hand that was used. */
   readonly chance: (skill: number) => number;
+  /** The same for all tries with the same chance. */
+  readonly curve: object;
+  readonly family: Family | undefined;
 }
 
 /** What depends on skill is worked out at nodes in ln skill, and read on a straight line between them. */
@@ -171,6 +178,8 @@ export function triesOf(played: PlayedGo, memo: EvidenceMemo): readonly Tries[] 
       tries: 0,
       hits: 0,
       chance: (skill: number) => between(curve, skill),
+      curve,
+      family: familyOf(task.technique),
     };
     one.tries += 1;
     if (end.as === 'success') one.hits += 1;
@@ -197,17 +206,29 @@ function aimed({ ageYears, go }: PlayedGo, { kit, course }: Game, task: Task, { 
 
 /** Evidence of one go for the fit of its class; empty when it tells nothing. */
 export function evidenceOf(played: PlayedGo, memo: EvidenceMemo, shelf?: RackShelf): readonly Observed[] {
-  const { child, go, value } = played;
+  const { child, go, value, week } = played;
   const known = setUpOf(played, memo);
   if (!known || (go.players ?? 1) > 1) return [];
-  if (triesAreKnown(played, known)) return triesOf(played, memo).map(({ tries, hits, chance }) => ({ child, attempts: tries, hits, chance }));
+  const seen = { child, go, ...(week !== undefined && { week }) };
+  if (triesAreKnown(played, known))
+    return triesOf(played, memo).map(({ tries, hits, chance, curve, distanceM: from, family }) => ({
+      ...seen,
+      ...(family && { family }),
+      attempts: tries,
+      hits,
+      chance,
+      curve,
+      distanceM: from,
+    }));
   if (value === null || stoppedEarly(go, known)) return [];
   known.totals ??= totalsBySkill(known.program, (skill) => throwerOf(played, skill), shelf);
   const { totals } = known;
   if (!totals) return [];
+  const family = familyOfGame(known.level);
   return [
     {
-      child,
+      ...seen,
+      ...(family && { family }),
       attempts: totals.attempts,
       likelihood: (skill) =>
         between(

@@ -1,5 +1,6 @@
 /** How steady a class or a child is, in words. */
-import { CALIBRATED_FROM, type Fitted } from './fit';
+import { CALIBRATED_FROM } from './calibrated';
+import type { Fitted } from './fit';
 
 const times = (skill: number) => skill.toFixed(2);
 

@@ -50,6 +50,8 @@ describe('hits by distance', () => {
     distanceM,
     tries,
     hits,
+    curve: {},
+    family: undefined,
     chance: () => 0.5,
   });
   const fitted = { skill: 0.9, low: 0.8, high: 1, attempts: 60 };

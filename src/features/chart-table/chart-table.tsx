@@ -9,6 +9,7 @@ import type { Snap } from '@/core/course/snap';
 import { spotOf } from '@/core/course/things';
 import type { Moment } from '@/core/forecast/watch';
 import { stepPace } from '@/core/measure/lengths';
+import { ofClass } from '@/core/progress/by-family';
 import { stepLengthM } from '@/core/measure/stature';
 import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
@@ -64,7 +65,6 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   // By its own reports as long as the age is that of the class.
   const byClass = classes.find((one) => one.id === classId && one.ageYears === ageYears);
   const fitted = byClass?.fitted ?? null;
-  const skill = fitted?.skill ?? 1;
   const [wanted, setWanted] = useState(() => levelAt(game, firstShown(game, mend?.levelId)));
   const shown = shownOf(game, wanted);
   const [pickedNow, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
@@ -90,6 +90,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
     if (ageOfMend !== undefined) dispatch({ do: 'age', ageYears: ageOfMend });
   }, [ageOfMend]);
   const level = useMemo(() => resolveLevel(game, shown), [game, shown]);
+  const of = useMemo(() => ofClass(level, fitted), [level, fitted]);
   const picked = useMemo(() => pickedNow.filter((thing) => spotOf(level.course, thing) !== undefined), [pickedNow, level]);
   const [main] = picked;
   const from = main?.kind === 'place' ? main.group : undefined;
@@ -183,7 +184,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
           mend={mend}
           game={game}
           ageYears={ageYears}
-          skill={skill}
+          of={of}
           className={byClass.name}
           dispatch={dispatch}
         />
@@ -287,14 +288,14 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         stepM={stepM}
         ageYears={ageYears}
         audienceName={audience}
-        skill={skill}
+        of={of}
         dispatch={dispatch}
         onCompare={() => setOpen('compare')}
         readOnly={readOnly}
       />
       <Foot>
         <Lengths level={level} levelIndex={shown} past={past} picked={picked} dispatch={dispatch} readOnly={readOnly} />
-        <Probe chart={chart} level={level} ageYears={ageYears} skill={skill} from={from} />
+        <Probe chart={chart} level={level} ageYears={ageYears} of={of} from={from} />
         <span>
           {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}
           <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>

@@ -15,6 +15,7 @@ import { spotOf, type CourseThing } from '@/core/course/things';
 import { withLevelChange } from '@/core/levels/edit-levels';
 import { withFairPoints } from '@/core/levels/fair-points';
 import { solveLevel, withPlaces } from '@/core/levels/solve';
+import type { OfClass } from '@/core/progress/by-family';
 import type { Game, Spot } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { withSlot } from '@/core/rules/telling/sentences';
@@ -57,7 +58,7 @@ export type DraftAction =
   | { readonly do: 'title'; readonly title: string }
   | { readonly do: 'level-name'; readonly level: number; readonly name: string }
   | { readonly do: 'age'; readonly ageYears: number }
-  | { readonly do: 'solve'; readonly chances: readonly number[]; readonly skill?: number }
+  | { readonly do: 'solve'; readonly chances: readonly number[]; readonly of?: OfClass }
   | { readonly do: 'fair-points'; readonly level: number }
   /** The steps of an earlier sitting of this tab, taken up again. */
   | { readonly do: 'take-up'; readonly history: DraftHistory }
@@ -155,7 +156,7 @@ function gameAfter({ game, ageYears }: Draft, action: Exclude<DraftAction, { do:
     case 'solve':
       return action.chances.reduce(
         (next, chance, index) =>
-          index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, ageYears, action.skill).places) : next,
+          index < next.levels.length ? withPlaces(next, index, solveLevel(next, index, chance, ageYears, action.of).places) : next,
         game,
       );
     case 'fair-points':

@@ -2,6 +2,7 @@
 import { useState, type Dispatch } from 'react';
 import { distancesOf } from '@/core/course/geometry';
 import { isAimed, levelChance, solveLevel, withPlaces } from '@/core/levels/solve';
+import type { OfClass } from '@/core/progress/by-family';
 import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { QuietButton } from '@/ui/button';
@@ -27,14 +28,14 @@ export function MendOfLevel({
   mend: { levelId, towards },
   game,
   ageYears,
-  skill,
+  of,
   className,
   dispatch,
 }: {
   mend: LevelToMend;
   game: Game;
   ageYears: number;
-  skill: number;
+  of: OfClass;
   className: string;
   dispatch: Dispatch<DraftAction>;
 }) {
@@ -42,9 +43,9 @@ export function MendOfLevel({
   const [found] = useState(() => {
     const index = game.levels.findIndex((level) => level.id === levelId);
     if (index < 0 || !isAimed(game)) return null;
-    const now = levelChance(game, index, ageYears, skill);
+    const now = levelChance(game, index, ageYears, of);
     const wanted = Math.min(0.9, Math.max(0.1, now + (towards === 'easier' ? BY : -BY)));
-    const solved = solveLevel(game, index, wanted, ageYears, skill);
+    const solved = solveLevel(game, index, wanted, ageYears, of);
     const mended = withPlaces(game, index, solved.places);
     return {
       name: game.levels[index]!.name,

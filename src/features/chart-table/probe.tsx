@@ -4,6 +4,7 @@ import { targetOf } from '@/core/course/geometry';
 import { shotFrom, throwOf } from '@/core/forecast/chances';
 import { floorBasis, floorChance } from '@/core/forecast/depth';
 import { openingShares } from '@/core/motion/chance';
+import type { OfClass } from '@/core/progress/by-family';
 import type { Thrower } from '@/core/motion/release';
 import type { Game, Spot } from '@/core/rules/format/game';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
@@ -17,20 +18,20 @@ export function Probe({
   chart,
   level,
   ageYears,
-  skill,
+  of,
   from,
 }: {
   chart: RefObject<HTMLDivElement | null>;
   level: Game;
   ageYears: number;
   /** How steady the class is; 1 where nothing is known of it. */
-  skill: number;
+  of: OfClass;
   /** The group of places whose task is looked at. */
   from: string | undefined;
 }) {
   const { widthM, depthM } = level.course.floor;
   const [spot, setSpot] = useState<Spot>({ xM: Math.round(widthM * 5) / 10, yM: Math.round(depthM * 5) / 10 });
-  const child = useMemo(() => ({ ageYears, skill }), [ageYears, skill]);
+  const child = useMemo(() => ({ ...of, ageYears }), [ageYears, of]);
   const chanceAt = useMemo(() => {
     const basis = floorBasis(level, child, from);
     return basis && floorChance(basis);

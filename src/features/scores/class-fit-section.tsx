@@ -3,6 +3,7 @@ import { classFitSchema } from '@/contract/class-fit';
 import { skillWords } from '@/core/progress/skill-words';
 import { Notice } from '@/ui/notice';
 import { useRead } from '@/ui/reads';
+import { DoesItFitSection } from './does-it-fit';
 import { HitsByDistance } from './hits-by-distance';
 import { SubHead } from '@/ui/page';
 
@@ -25,6 +26,7 @@ export function ClassFitSection({ classId, ageYears }: { classId: string; ageYea
               : 'Until there are 36 tries, par and chances rest on what is assumed for the age.'}
           </p>
           <HitsByDistance aims={fit.aims} whose="the class" />
+          <DoesItFitSection fits={fit.fits} />
         </>
       )}
     </section>

@@ -1,5 +1,6 @@
 /** How steady a class is by its own reports, as it was last worked out. */
 import type { Uuid } from '@/contract/ids';
+import type { DoesItFit } from '@/core/progress/does-it-fit';
 import type { Fitted } from '@/core/progress/fit';
 import { parsed } from './games';
 import { toBytes, toText } from './ids';
@@ -8,6 +9,8 @@ import { change, direct, firstRow, rows } from './pool';
 export interface ClassFit {
   readonly group: Fitted;
   readonly children: Readonly<Record<Uuid, Fitted>>;
+  /** How far it can be trusted. */
+  readonly fits: DoesItFit;
 }
 
 export async function keptFit(classId: Uuid, ofReports: Buffer): Promise<ClassFit | undefined> {

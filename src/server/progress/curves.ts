@@ -3,7 +3,7 @@ import type { FitOfClass } from '@/contract/class-fit';
 import type { Uuid } from '@/contract/ids';
 import { chanceByDistance } from '@/core/progress/chance-by-distance';
 import { triesOf, type Tries } from '@/core/progress/evidence';
-import { CALIBRATED_FROM } from '@/core/progress/fit';
+import { CALIBRATED_FROM } from '@/core/progress/calibrated';
 import type { NextAsk } from '@/core/progress/what-next';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
@@ -42,7 +42,7 @@ export const triesIn = (tried: readonly TriedPlay[]): Tries[] => tried.flatMap((
 
 export async function fitAndCurves(classId: Uuid): Promise<FitOfClass> {
   const plays = await playsOfClass(classId);
-  const { group } = await fitOfClass(classId, plays);
+  const { group, fits } = await fitOfClass(classId, plays);
   const aims = chanceByDistance(triesIn(await triedPlays(plays)), group).slice(0, MOST_AIMS);
-  return { group, calibrated: group.attempts >= CALIBRATED_FROM, aims };
+  return { group, calibrated: group.attempts >= CALIBRATED_FROM, aims, fits };
 }

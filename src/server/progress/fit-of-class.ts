@@ -4,7 +4,10 @@ import { createHash } from 'node:crypto';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { evidenceOf, isNewTo, type EvidenceMemo, type PlayedGo } from '@/core/progress/evidence';
-import { CALIBRATED_FROM, fitClass, type Fitted, type Observed } from '@/core/progress/fit';
+import { CALIBRATED_FROM } from '@/core/progress/calibrated';
+import { doesItFit } from '@/core/progress/does-it-fit';
+import { inWeek, type Fitted, type Observed } from '@/core/progress/fit';
+import { chosenFit } from '@/core/progress/held-out';
 import { ENGINE_VERSION } from '@/core/rules/playing/program';
 import { cache } from '../caches';
 import { keepFit, keptFit, type ClassFit } from '../db/class-fits';
@@ -14,7 +17,7 @@ import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { breath } from './breath';
 
 /** Raise it when evidence is read otherwise. */
-const FIT_VERSION = 1;
+const FIT_VERSION = 2;
 
 export const evidenceMemo: EvidenceMemo = cache('evidence of set-ups', 600);
 
@@ -26,6 +29,10 @@ export function tells({ kind, choice, reasons }: Pick<ReportedPlay, 'kind' | 'ch
   if (kind === 'impossible' || kind === 'incomplete' || choice === 'set-aside') return false;
   return choice !== null || !reasons.some(({ code }) => code === 'same-play');
 }
+
+const WEEK_MS = 7 * 24 * 60 * 60 * 1000;
+/** Weeks are only counted: from which day they run does not matter, as long as it is always the same. */
+const weekOf = (at: Date): number => Math.floor(at.getTime() / WEEK_MS);
 
 /** More goes of one child than it plays in years say no more of its skill, and one link would outvote the class. */
 const MOST_OF_A_CHILD = 500;
@@ -56,8 +63,19 @@ export async function* playedGoes(plays: readonly ReportedPlay[]): AsyncGenerato
       const go = bodies.get(play.reportId)?.goes[play.goNumber - 1];
       // Erased a moment ago.
       if (!go) continue;
-      const { childId: child, setUp, versionId, counts, value } = play;
-      yield { play, played: { child, ageYears: setUp.ageYears, game: await versionBody(versionId), versionId, go, value: counts ?? value } };
+      const { childId: child, setUp, versionId, counts, value, receivedAt } = play;
+      yield {
+        play,
+        played: {
+          child,
+          ageYears: setUp.ageYears,
+          game: await versionBody(versionId),
+          versionId,
+          go,
+          value: counts ?? value,
+          week: weekOf(receivedAt),
+        },
+      };
     }
   }
 }
@@ -79,13 +97,15 @@ export async function fitOfClass(classId: Uuid, plays?: readonly ReportedPlay[])
     observed.push(...evidenceOf(played, memo, shippedRacks));
   }
   await breath();
-  const { group, children } = fitClass(observed);
-  const fit: ClassFit = { group, children: Object.fromEntries(children) };
+  const chosen = chosenFit(observed);
+  await breath();
+  const fit: ClassFit = { group: chosen.group, children: Object.fromEntries(chosen.children), fits: doesItFit(observed, chosen) };
   await keepFit(classId, ofReports, fit);
   return fit;
 }
 
-/** The fit for a forecast of the class; undefined while there are too few attempts. */
-export function forForecast({ group }: ClassFit): Fitted | undefined {
-  return group.attempts >= CALIBRATED_FROM ? group : undefined;
+/** The fit for a forecast of the class, as it is now or will be by a day; undefined while there are too few attempts. */
+export function forForecast({ group }: ClassFit, by?: Date): Fitted | undefined {
+  if (group.attempts < CALIBRATED_FROM) return undefined;
+  return by ? inWeek(group, weekOf(by)) : group;
 }

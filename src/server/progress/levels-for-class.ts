@@ -2,6 +2,7 @@
 import type { LevelsOfGameForClass } from '@/contract/levels-for-class';
 import type { Uuid } from '@/contract/ids';
 import { isAimed, levelChance } from '@/core/levels/solve';
+import { ofClass } from '@/core/progress/by-family';
 import { levelForChild, type LevelOfGame, type PlayedHere } from '@/core/progress/level-for-child';
 import type { Game } from '@/core/rules/format/game';
 import { childrenOf } from '../db/children';
@@ -37,7 +38,7 @@ export async function levelsForClass(
         const levels = game.levels.map((level, index): LevelOfGame => ({
           id: level.id,
           name: level.name,
-          chance: own && aimed ? levelChance(game, index, ageYears, own.skill) : null,
+          chance: own && aimed ? levelChance(game, index, ageYears, ofClass(game, own)) : null,
         }));
         return { childId: child.id, ...levelForChild(levels, playedHere(byChild.get(child.id) ?? []), own?.attempts ?? 0) };
       }),

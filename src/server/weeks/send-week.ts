@@ -6,6 +6,7 @@ import type { AssignedSetUp } from '@/contract/assignment';
 import type { Card, CardItem } from '@/contract/card';
 import { MODEL_VERSION } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
+import { ofClass } from '@/core/progress/by-family';
 import type { Fitted } from '@/core/progress/fit';
 import { shelfOf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
@@ -101,7 +102,7 @@ async function assignmentsFor(
         levelId,
         ageYears,
         form: own,
-        ...(fitted && { skill: fitted.skill }),
+        of: ofClass(level, fitted),
         paced: (one) => pacedGame(one, stepM),
         askedPar: forecast.par,
         parOf: (one) =>
@@ -121,7 +122,7 @@ async function assignmentsFor(
         parHigh: forecast.likelyHigh,
         restsOn: forecast.restsOn,
         luckShare: forecast.luckShare,
-        fitSkill: fitted?.skill ?? null,
+        fitSkill: ofClass(level, fitted).skill ?? null,
         setUp,
         forms,
       };
@@ -165,7 +166,7 @@ async function workedWeek(week: WeekToSend, only?: (children: readonly Child[]) 
   const all = await childrenOf(week.classId, week.today);
   if (all.length === 0) throw refuse(400, '/classId', 'There are no children in this class yet.', 'Add children first.');
   const children = only ? [only(all)] : all;
-  const fitted = forForecast(await fitOfClass(week.classId));
+  const fitted = forForecast(await fitOfClass(week.classId), new Date(`${week.dueOn}T12:00:00Z`));
   const worked: Assigned[][] = [];
   for (const [index, game] of games.entries()) {
     const { levelId, levels = {} } = week.games[index]!;

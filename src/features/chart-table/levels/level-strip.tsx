@@ -2,6 +2,7 @@
 import { useDeferredValue, useMemo, useState, type Dispatch } from 'react';
 import { useDragAndDrop } from 'react-aria-components';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
+import type { OfClass } from '@/core/progress/by-family';
 import { restsOnWords } from '@/core/forecast/words';
 import { withLevelTo } from '@/core/levels/edit-levels';
 import { isAimed } from '@/core/levels/solve';
@@ -26,7 +27,8 @@ export interface LevelStripProps {
   readonly ageYears: number;
   readonly audienceName: string;
   /** How wild the class is by its reports, as a multiple of its age; 1 without them. */
-  readonly skill: number;
+  /** What tells the class from its age. */
+  readonly of: OfClass;
   readonly dispatch: Dispatch<DraftAction>;
   readonly onCompare: () => void;
   readonly readOnly?: boolean;
@@ -41,7 +43,7 @@ export function LevelStrip({
   stepM,
   ageYears,
   audienceName,
-  skill,
+  of,
   dispatch,
   onCompare,
   readOnly = false,
@@ -121,7 +123,7 @@ export function LevelStrip({
               ))}{' '}
               hits in 10
             </div>
-            <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10), skill })}>
+            <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10), of })}>
               Set the marks
             </Button>
             <Button isDisabled={readOnly || !hasChoice(game)} onPress={() => dispatch({ do: 'fair-points', level: shown })}>

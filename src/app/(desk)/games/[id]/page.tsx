@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { ChartTable } from '@/features/chart-table/chart-table';
 import { requireSignedIn } from '@/server/auth/current';
-import { CALIBRATED_FROM } from '@/core/progress/fit';
+import { CALIBRATED_FROM } from '@/core/progress/calibrated';
 import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
