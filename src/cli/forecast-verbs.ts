@@ -9,7 +9,8 @@ import { equalSetUp, solveLevel, withPlaces } from '@/core/levels/solve';
 import { AIMED, AIMED_IDS, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
 import { observedIn, readClassFile } from '@/core/progress/class-file';
 import { AIMED_TECHNIQUES } from '@/core/progress/evidence';
-import { fitClass, type FittedClass, type Observed } from '@/core/progress/fit';
+import type { FittedClass, Observed } from '@/core/progress/fit';
+import { chosenFit } from '@/core/progress/held-out';
 import { compile } from '@/core/rules/playing/compile';
 import type { Game } from '@/core/rules/format/game';
 import { levelGame, resolveLevel } from '@/core/rules/format/level';
@@ -105,7 +106,7 @@ const COLUMNS = ['child', 'age', 'technique', 'implement', 'target', 'distance_m
 
 /** The class and its children as a file of attempts tells. */
 function fittedFrom(csvFile: string): FittedClass {
-  if (csvFile.endsWith('.json')) return fitClass(observedIn(accepted(csvFile, readClassFile(readJson(csvFile))), shippedRacks));
+  if (csvFile.endsWith('.json')) return chosenFit(observedIn(accepted(csvFile, readClassFile(readJson(csvFile))), shippedRacks));
   const { data, meta } = Papa.parse<Record<string, string>>(readText(csvFile), { header: true, skipEmptyLines: true });
   const missing = COLUMNS.filter((column) => !meta.fields?.includes(column));
   if (missing.length > 0)
@@ -118,7 +119,7 @@ function fittedFrom(csvFile: string): FittedClass {
     return [];
   });
   if (problems.length > 0) throw new BadInput(problems);
-  return fitClass(observed);
+  return chosenFit(observed);
 }
 
 export function fit(args: readonly string[]): number {

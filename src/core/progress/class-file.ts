@@ -21,6 +21,8 @@ export interface ReportInFile {
   readonly values: readonly (number | null)[];
   /** It tells of the child's skill: it can be, and nobody has set it aside. */
   readonly tells: boolean;
+  /** The week in which it came, as a number that grows by one a week; files of before do not have it, and are of one week. */
+  readonly week?: number;
 }
 
 export interface ClassFile {
@@ -42,6 +44,7 @@ const shape = Joi.object({
         report: Joi.object().unknown(true).required(),
         values: Joi.array().items(Joi.number().integer().allow(null)).required(),
         tells: Joi.boolean().required(),
+        week: Joi.number().integer(),
       }),
     )
     .required(),
@@ -74,10 +77,14 @@ export function readClassFile(input: unknown): Outcome<ClassFile> {
 /** What the reports of a file tell of the skill of its children. */
 export function observedIn({ games, reports }: ClassFile, shelf?: RackShelf): Observed[] {
   const memo: EvidenceMemo = new Map();
-  return reports.flatMap(({ child, ageYears, version, report, values, tells }) =>
+  return reports.flatMap(({ child, ageYears, version, report, values, tells, week }) =>
     tells
       ? report.goes.flatMap((go, index) =>
-          evidenceOf({ child, ageYears, game: games[version]!, versionId: version, go, value: values[index] ?? null }, memo, shelf),
+          evidenceOf(
+            { child, ageYears, game: games[version]!, versionId: version, go, value: values[index] ?? null, ...(week !== undefined && { week }) },
+            memo,
+            shelf,
+          ),
         )
       : [],
   );

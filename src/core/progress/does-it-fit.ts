@@ -41,7 +41,7 @@ export interface DoesItFit {
 /** Fewer tries, or fewer children, than this and nothing is said. Assumed. */
 const [FROM_TRIES, FROM_CHILDREN] = [150, 8];
 /** So many standard deviations off is an alarm: of three that are looked at fewer than five classes in a hundred have one by chance. */
-const ALARM_SD = 2.6;
+const ALARM_SD = 2.5;
 const SCATTER_SD = 1.6;
 const DISTANCE_BIN_M = 0.75;
 
@@ -110,8 +110,11 @@ const logit = (p: number) => Math.log(Math.max(0.01, p) / Math.max(0.01, 1 - p))
 /** Do hits part from what was told the more the lower the chance is? */
 function farAlarm(told: readonly Told[], bent: boolean): Alarm[] {
   const weight = ({ observed, p }: Told) => observed.attempts * p * (1 - p);
-  const middle = sum(told, (one) => weight(one) * logit(one.p)) / Math.max(1e-9, sum(told, weight));
-  const z = byChildren(told, (one) => -off(one) * (logit(one.p) - middle));
+  const middleOf = (list: readonly Told[]) => sum(list, (one) => weight(one) * logit(one.p)) / Math.max(1e-9, sum(list, weight));
+  const middle = middleOf(told);
+  // Within each child: that its own skill was found from the same tries, and drawn to the class's, must not look like a bend.
+  const ofChild = new Map(grouped(told, ({ observed: { child } }) => child).map(([child, list]) => [child, middleOf(list)]));
+  const z = byChildren(told, (one) => -off(one) * (logit(one.p) - ofChild.get(one.observed.child)!));
   if (Math.abs(z) < ALARM_SD && !bent) return [];
   const far = told.filter(({ p, observed }) => logit(p) < middle && observed.distanceM !== undefined).map(({ observed }) => observed.distanceM!);
   return [{ kind: 'far', more: z > 0, fromM: far.length === 0 ? 0 : Math.min(...far), bent }];

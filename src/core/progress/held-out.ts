@@ -20,7 +20,7 @@ const HELD_WEEKS = 4;
 /** Fewer tries than this in the weeks held out say nothing of a bend. Assumed. */
 const FROM_TRIES = 100;
 /** A bend must be worth more than this, in log score over all tries held out, before it is used: else chance would choose. Assumed. */
-const WORTH = 2;
+const WORTH = 1.5;
 const BEND_ROUNDS = 3;
 const SURE = 1e-4;
 

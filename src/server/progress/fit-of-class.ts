@@ -32,7 +32,7 @@ export function tells({ kind, choice, reasons }: Pick<ReportedPlay, 'kind' | 'ch
 
 const WEEK_MS = 7 * 24 * 60 * 60 * 1000;
 /** Weeks are only counted: from which day they run does not matter, as long as it is always the same. */
-const weekOf = (at: Date): number => Math.floor(at.getTime() / WEEK_MS);
+export const weekOf = (at: Date): number => Math.floor(at.getTime() / WEEK_MS);
 
 /** More goes of one child than it plays in years say no more of its skill, and one link would outvote the class. */
 const MOST_OF_A_CHILD = 500;

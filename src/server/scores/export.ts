@@ -7,7 +7,7 @@ import { CLASS_FORMAT } from '@/core/rules/format/formats';
 import type { Game } from '@/core/rules/format/game';
 import { childrenWhoReported } from '../db/children';
 import { versionBody, weeksOf } from '../db/weeks';
-import { tells } from '../progress/fit-of-class';
+import { tells, weekOf } from '../progress/fit-of-class';
 import { groupedBy } from '../db/grouped';
 import { bodiesOf } from '../db/reports';
 import { playsOfClass } from '../reports/plays';
@@ -84,6 +84,7 @@ export async function asClassFile(classId: Uuid): Promise<ClassFile & { goes: re
     report: bodies.get(id)!,
     values: mine.map((play) => play.counts ?? play.value),
     tells: tells(mine[0]!),
+    week: weekOf(mine[0]!.receivedAt),
   }));
   return { format: CLASS_FORMAT, goes, games, reports };
 }
