@@ -68,7 +68,7 @@ describe('a class that throws more steadily than its age', () => {
 
     const second = await sendTo(school);
     const after = await second.assignment(school.childIds[0]!);
-    expect(after).toMatchObject({ restsOn: fit.group.attempts, fitSkill: fit.group.skill });
+    expect(after).toMatchObject({ restsOn: fit.group.attempts, fitSkill: fit.group.families!.throw!.skill });
     expect(after.par!).toBeGreaterThan(before.par!);
     expect(after.luckShare).toBeGreaterThan(0);
 

@@ -108,6 +108,14 @@ export const GROUND_SPREAD: Readonly<
   lift: { azimuthDeg: 3.6, speedShare: 0.1 },
 };
 
+/** Which row of the table a form of the body takes for a roll. Kneeling lies between standing and two hands from a seat. Assumed. */
+export const ROLL_FORMS: Readonly<Record<BodyForm, keyof typeof GROUND_SPREAD>> = {
+  standing: 'roll',
+  kneeling: 'roll-kneeling',
+  seated: 'roll-two-hands',
+  'two-hands': 'roll-two-hands',
+};
+
 /**
  * Rolling resistance µ by ground: a firm ball, and a soft one, which hardly rolls on carpet. Middle of assumed ranges; grass from the
  * 4–8 m ball-roll test of football turf (µ .075–.15, derived).

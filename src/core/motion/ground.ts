@@ -14,10 +14,10 @@ import {
   LEAST_ROLL_SPEED,
   OTHER_HAND_FACTOR,
   RAMP_CARRY_M,
+  ROLL_FORMS,
   ROLLING,
   SEATED_ROLL_SPEED,
   SOFT_ROLL_BELOW,
-  type BodyForm,
   type GroundTechnique,
 } from './assumed';
 import type { Thrower } from './release';
@@ -36,14 +36,6 @@ export function rollingResistance(ball: Implement, surface: Surface): number {
   const row = ROLLING[surface];
   return ball.restitution < SOFT_ROLL_BELOW ? row.soft : row.firm;
 }
-
-/** Kneeling lies between standing and two hands from a seat. */
-const ROLL_FORMS: Readonly<Record<BodyForm, keyof typeof GROUND_SPREAD>> = {
-  standing: 'roll',
-  kneeling: 'roll-kneeling',
-  seated: 'roll-two-hands',
-  'two-hands': 'roll-two-hands',
-};
 
 export interface GroundErrors {
   readonly azimuthSd: number;

@@ -41,7 +41,9 @@ export interface DoesItFit {
 /** Fewer tries, or fewer children, than this and nothing is said. Assumed. */
 const [FROM_TRIES, FROM_CHILDREN] = [150, 8];
 /** So many standard deviations off is an alarm: of three that are looked at fewer than five classes in a hundred have one by chance. */
-const ALARM_SD = 2.5;
+const ALARM_SD = 2.7;
+/** Where unseen weeks were told better with a bend less is needed. */
+const BENT_SD = 1.8;
 const SCATTER_SD = 1.6;
 const DISTANCE_BIN_M = 0.75;
 
@@ -115,7 +117,7 @@ function farAlarm(told: readonly Told[], bent: boolean): Alarm[] {
   // Within each child: that its own skill was found from the same tries, and drawn to the class's, must not look like a bend.
   const ofChild = new Map(grouped(told, ({ observed: { child } }) => child).map(([child, list]) => [child, middleOf(list)]));
   const z = byChildren(told, (one) => -off(one) * (logit(one.p) - ofChild.get(one.observed.child)!));
-  if (Math.abs(z) < ALARM_SD && !bent) return [];
+  if (Math.abs(z) < (bent ? BENT_SD : ALARM_SD)) return [];
   const far = told.filter(({ p, observed }) => logit(p) < middle && observed.distanceM !== undefined).map(({ observed }) => observed.distanceM!);
   return [{ kind: 'far', more: z > 0, fromM: far.length === 0 ? 0 : Math.min(...far), bent }];
 }

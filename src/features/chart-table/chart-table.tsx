@@ -288,7 +288,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
         stepM={stepM}
         ageYears={ageYears}
         audienceName={audience}
-        of={of}
+        fitted={fitted}
         dispatch={dispatch}
         onCompare={() => setOpen('compare')}
         readOnly={readOnly}

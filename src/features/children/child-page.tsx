@@ -226,7 +226,7 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
               {record.own ? `${record.name} is` : 'Nothing of this child itself tells of its skill yet; the class is'}{' '}
               {skillWords(record.fit, record.ageYears)}.
             </p>
-            <HitsByDistance aims={record.aims} whose={record.name} />
+            <HitsByDistance aims={record.aims} whose={record.name} fitted={record.fit} />
           </Part>
           <Part aria-labelledby="weeks">
             <h2 id="weeks">Week by week</h2>

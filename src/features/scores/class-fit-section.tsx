@@ -25,7 +25,7 @@ export function ClassFitSection({ classId, ageYears }: { classId: string; ageYea
               ? 'Par and chances of what you send next rest on it.'
               : 'Until there are 36 tries, par and chances rest on what is assumed for the age.'}
           </p>
-          <HitsByDistance aims={fit.aims} whose="the class" />
+          <HitsByDistance aims={fit.aims} whose="the class" fitted={fit.group} />
           <DoesItFitSection fits={fit.fits} />
         </>
       )}

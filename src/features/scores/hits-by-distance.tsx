@@ -3,8 +3,11 @@ import { lazy, Suspense, useState } from 'react';
 import { narrow } from '@/design/breakpoints';
 import styled from 'styled-components';
 import { aimWords } from '@/core/progress/aim-words';
+import { whereFromTry } from '@/core/forecast/where-from';
+import type { Fitted } from '@/core/progress/fit';
 import type { AimCurve } from '@/core/progress/chance-by-distance';
 import { Select } from '@/ui/field';
+import { WhereFrom } from '@/ui/where-from';
 import { Figures, SoftLine } from '@/ui/page';
 
 const LevelChooser = styled.div`
@@ -31,7 +34,7 @@ const Beside = styled.div`
 const inTen = (share: number) => (10 * share).toFixed(1);
 
 /** Hits by distance for one thing that was aimed at, chosen among several; the chart and its table. */
-export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; whose: string }) {
+export function HitsByDistance({ aims, whose, fitted }: { aims: readonly AimCurve[]; whose: string; fitted: Fitted }) {
   const [which, setWhich] = useState(0);
   const aim = aims[which] ?? aims[0];
   if (!aim) return <p>No try was tapped one by one yet, so nobody knows from how far what was hit.</p>;
@@ -81,7 +84,8 @@ export function HitsByDistance({ aims, whose }: { aims: readonly AimCurve[]; who
         </Figures>
       </Beside>
       <SoftLine $small>
-        {aimWords(aim.aim)}. Dots: what was tapped, with what the chance may well be (four times in five). Line: the fitted skill with its band.
+        {aimWords(aim.aim)}. Dots: what was tapped, with what the chance may well be (four times in five). Line: the fitted skill with its band.{' '}
+        <WhereFrom what="these chances" lines={() => whereFromTry(aim.aim, fitted.attempts > 0 ? fitted : null)} />
       </SoftLine>
     </>
   );

@@ -2,7 +2,9 @@
 import { useDeferredValue, useMemo, useState, type Dispatch } from 'react';
 import { useDragAndDrop } from 'react-aria-components';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
-import type { OfClass } from '@/core/progress/by-family';
+import { whereFrom } from '@/core/forecast/where-from';
+import { ofClass } from '@/core/progress/by-family';
+import type { Fitted } from '@/core/progress/fit';
 import { restsOnWords } from '@/core/forecast/words';
 import { withLevelTo } from '@/core/levels/edit-levels';
 import { isAimed } from '@/core/levels/solve';
@@ -11,6 +13,7 @@ import { resolveLevel } from '@/core/rules/format/level';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { Button, QuietButton } from '@/ui/button';
 import { NumberSlot } from '@/ui/number-slot';
+import { WhereFrom } from '@/ui/where-from';
 import type { DraftAction } from '../draft';
 import type { WantedLevel } from '../table-model';
 import { LevelMenu, MoveUp } from './level-acts';
@@ -26,9 +29,8 @@ export interface LevelStripProps {
   readonly stepM: number;
   readonly ageYears: number;
   readonly audienceName: string;
-  /** How wild the class is by its reports, as a multiple of its age; 1 without them. */
-  /** What tells the class from its age. */
-  readonly of: OfClass;
+  /** How steady the class is by its reports. */
+  readonly fitted: Fitted | null;
   readonly dispatch: Dispatch<DraftAction>;
   readonly onCompare: () => void;
   readonly readOnly?: boolean;
@@ -43,7 +45,7 @@ export function LevelStrip({
   stepM,
   ageYears,
   audienceName,
-  of,
+  fitted,
   dispatch,
   onCompare,
   readOnly = false,
@@ -123,7 +125,10 @@ export function LevelStrip({
               ))}{' '}
               hits in 10
             </div>
-            <Button isDisabled={readOnly} onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10), of })}>
+            <Button
+              isDisabled={readOnly}
+              onPress={() => dispatch({ do: 'solve', chances: wanted.slice(0, n).map((tenths) => tenths / 10), of: ofClass(game, fitted) })}
+            >
               Set the marks
             </Button>
             <Button isDisabled={readOnly || !hasChoice(game)} onPress={() => dispatch({ do: 'fair-points', level: shown })}>
@@ -136,7 +141,10 @@ export function LevelStrip({
           <QuietButton onPress={onCompare}>Side by side</QuietButton>
           {!readOnly && <MoveUp game={game} shown={shown} par={forecasts[shown]?.par ?? null} dispatch={dispatch} />}
         </div>
-        <LevelNote>{aimed ? restsOn : `for ${audienceName} · ${restsOn}`}</LevelNote>
+        <LevelNote>
+          {aimed ? restsOn : `for ${audienceName} · ${restsOn}`}{' '}
+          <WhereFrom what="chances, par and times" lines={() => whereFrom(resolveLevel(game, shown), ageYears, fitted)} />
+        </LevelNote>
       </Finder>
     </Strip>
   );

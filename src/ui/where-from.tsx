@@ -1,0 +1,65 @@
+'use client';
+/** A small question beside a figure: where is this from? It answers with the lines of the tables that the figure rests on. */
+import { CircleQuestionMark } from 'lucide-react';
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { FigureLine } from '@/core/forecast/where-from';
+import { QuietButton } from './button';
+import { Dialog } from './dialog';
+
+const Asked = styled(QuietButton)`
+  && {
+    display: inline-flex;
+    align-items: center;
+    gap: var(--space-1);
+  }
+`;
+
+const Lines = styled.dl`
+  display: grid;
+  gap: var(--space-4);
+  margin: 0;
+  max-height: 60vh;
+  overflow: auto;
+  & dt {
+    font-weight: 600;
+  }
+  & dd {
+    margin: 0;
+  }
+  & small {
+    display: block;
+    font-size: var(--type-1);
+    color: var(--ink-soft);
+  }
+`;
+
+/** `lines` is asked when the slip is opened: what it tells is not worked out before. */
+export function WhereFrom({ lines, what }: { lines: () => readonly FigureLine[]; what: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Asked onPress={() => setOpen(true)}>
+        <CircleQuestionMark size={14} aria-hidden /> where is this from?
+      </Asked>
+      <Dialog title={`Where ${what} come from`} isOpen={open} onClose={() => setOpen(false)} width={600}>
+        {open && (
+          <Lines tabIndex={0} aria-label="Figures and their sources">
+            {lines().map((line) => (
+              <div key={line.what}>
+                <dt>{line.what}</dt>
+                <dd>
+                  {line.value}
+                  <small>
+                    {line.source}
+                    {line.replacedBy !== '' && ` · replaced by ${line.replacedBy}`}
+                  </small>
+                </dd>
+              </div>
+            ))}
+          </Lines>
+        )}
+      </Dialog>
+    </>
+  );
+}

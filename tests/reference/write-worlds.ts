@@ -1,0 +1,25 @@
+/** npm run worlds: plays the worlds and writes what came of them into the guide. A number after it plays so many classes of each instead of 200. */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { heldAgainst, WORLDS, type WorldFigures } from './worlds';
+
+const path = join(import.meta.dirname, '../../docs/guide/how-far-to-trust-it.md');
+const classes = Number(process.argv[2] ?? 200);
+const [BEGIN, END] = ['<!-- worlds: written by `npm run worlds` -->', '<!-- end of worlds -->'];
+
+const points = (list: readonly number[]) => list.map((one) => one.toFixed(1).replace('-', '−')).join(' / ');
+const shares = (list: readonly number[]) => list.map((one) => one.toFixed(2).slice(1)).join(' / ');
+const inHundred = (share: number) => `${Math.round(100 * share)}%`;
+const signed = (value: number) => value.toFixed(2).replace('-', '−');
+const row = ({ name, says, bias, rmse, ageRmse, coverage, par, alarms }: WorldFigures) =>
+  `| **${name}**: ${says} | ${points(bias)} | ${points(rmse)} (${points(ageRmse)}) | ${shares(coverage)} | ${signed(par.bias)} ± ${par.size.toFixed(2)}, ${inHundred(par.reached)} | ${inHundred(alarms.any)} |`;
+
+const rows = WORLDS.map((world) => {
+  const figures = heldAgainst(world, classes);
+  process.stdout.write(`${row(figures)}\n`);
+  return row(figures);
+});
+const text = readFileSync(path, 'utf8');
+const [before, after] = [text.slice(0, text.indexOf(BEGIN) + BEGIN.length), text.slice(text.indexOf(END))];
+const head = `${classes} classes of each world.\n\n| world | off | apart (age alone) | held | par off, and reached by | said |\n| --- | --- | --- | --- | --- | --- |`;
+writeFileSync(path, `${before}\n\n${head}\n${rows.join('\n')}\n\n${after}`);
