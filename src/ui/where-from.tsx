@@ -34,13 +34,15 @@ const Lines = styled.dl`
   }
 `;
 
+const ASKS = 'where is this from?';
+
 /** `lines` is asked when the slip is opened: what it tells is not worked out before. */
-export function WhereFrom({ lines, what }: { lines: () => readonly FigureLine[]; what: string }) {
+export function WhereFrom({ lines, what, label = ASKS }: { lines: () => readonly FigureLine[]; what: string; label?: string }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Asked onPress={() => setOpen(true)}>
-        <CircleQuestionMark size={14} aria-hidden /> where is this from?
+      <Asked aria-label={label === ASKS ? label : `${label}: ${ASKS}`} onPress={() => setOpen(true)}>
+        <CircleQuestionMark size={14} aria-hidden /> {label}
       </Asked>
       <Dialog title={`Where ${what} come from`} isOpen={open} onClose={() => setOpen(false)} width={600}>
         {open && (

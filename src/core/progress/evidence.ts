@@ -81,6 +81,12 @@ function between(nodes: ArrayLike<number>, skill: number): number {
   return nodes[below]! * (1 - share) + nodes[below + 1]! * share;
 }
 
+/** A chance by skill, worked out at the nodes once and read between them. */
+export function curveOf(chanceAt: (skill: number) => number): { readonly curve: object; readonly chance: (skill: number) => number } {
+  const curve = Float64Array.from(CHANCE_SKILLS, chanceAt);
+  return { curve, chance: (skill) => between(curve, skill) };
+}
+
 interface TotalsBySkill {
   /** For each node the smoothed chance of each total from `least` upwards. */
   readonly shares: readonly Float64Array[];

@@ -62,7 +62,7 @@ export interface FittedClass {
 }
 
 /** How far the mean of a class may lie from what is assumed for its age; how far a family from the whole. Assumed. */
-const CLASS_SPREAD_LN = 0.25;
+export const CLASS_SPREAD_LN = 0.25;
 /** The latter. */
 const FAMILY_SPREAD_LN = 0.15;
 /** Children learn a little, or not at all: change of ln skill a week, mean and standard deviation. Assumed. */

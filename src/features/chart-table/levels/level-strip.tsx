@@ -142,8 +142,11 @@ export function LevelStrip({
           {!readOnly && <MoveUp game={game} shown={shown} par={forecasts[shown]?.par ?? null} dispatch={dispatch} />}
         </div>
         <LevelNote>
-          {aimed ? restsOn : `for ${audienceName} · ${restsOn}`}{' '}
-          <WhereFrom what="chances, par and times" lines={() => whereFrom(resolveLevel(game, shown), ageYears, fitted)} />
+          <WhereFrom
+            what="chances, par and times"
+            label={aimed ? restsOn : `for ${audienceName} · ${restsOn}`}
+            lines={() => whereFrom(resolveLevel(game, shown), ageYears, fitted)}
+          />
         </LevelNote>
       </Finder>
     </Strip>

@@ -46,17 +46,15 @@ describe('what the level strip says', () => {
   });
 
   it('says what is likely: scores, throws and time; one throw is one', () => {
-    expect(likelyWords({ ...forecast, par: 6, parLow: 5, parHigh: 8, likelyLow: 3, likelyHigh: 9, throws: 1.2, seconds: 90 }, true)).toBe(
-      'par 6 (5 to 8) · likely 3 to 9 · 1 throw · 90 s a go',
-    );
-    expect(likelyWords({ ...forecast, par: 6, parLow: 5, parHigh: 8, likelyLow: 3, likelyHigh: 9, throws: 8, seconds: 150 }, false)).toBe(
-      'par 6 (5 to 8) · likely 3 to 9 · 8 tries · 2.5 min a go',
-    );
+    expect(likelyWords({ ...forecast, likelyLow: 3, likelyHigh: 9, throws: 1.2, seconds: 90 }, true)).toBe('likely 3 to 9 · 1 throw · 90 s a go');
+    expect(likelyWords({ ...forecast, likelyLow: 3, likelyHigh: 9, throws: 8, seconds: 150 }, false)).toBe('likely 3 to 9 · 8 tries · 2.5 min a go');
   });
 
   it('says how many come to the end and how far pins can be trusted, where that is worth a word', () => {
-    expect(remarksOf({ ...forecast, places: [], finishShare: 1, rough: 'none' }, '')).toEqual([]);
-    expect(remarksOf({ ...forecast, places: [], finishShare: 0.62, rough: 'all' }, 'farther')).toEqual([
+    const sure = { ...forecast, parLow: forecast.par, parHigh: forecast.par };
+    expect(remarksOf({ ...sure, parLow: 30, parHigh: 51, places: [], finishShare: 1, rough: 'none' }, '')).toEqual(['par 30 to 51']);
+    expect(remarksOf({ ...sure, places: [], finishShare: 1, rough: 'none' }, '')).toEqual([]);
+    expect(remarksOf({ ...sure, places: [], finishShare: 0.62, rough: 'all' }, 'farther')).toEqual([
       '6 in 10 get to the end',
       'pins are rough figures',
       'farther',

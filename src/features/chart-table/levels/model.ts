@@ -69,6 +69,7 @@ export function beatWords(there: Game, { toBeat }: Level): string {
 export function remarksOf(forecast: LevelForecast, differs: string): readonly string[] {
   return [
     ...nearAndFar(forecast),
+    ...parWords(forecast),
     ...(forecast.endless ? ['the rules tell no end: left after 400 tries, so the score says little'] : []),
     ...(forecast.finishShare < 0.995 ? [`${inTen(forecast.finishShare)} in 10 get to the end`] : []),
     ...(forecast.pins ? [pinsWords(forecast.pins)] : []),
@@ -81,9 +82,9 @@ export function remarksOf(forecast: LevelForecast, differs: string): readonly st
 const pinsWords = ({ mean, low, high }: NonNullable<LevelForecast['pins']>): string =>
   `${mean.toFixed(1)} pins a roll, ${low.toFixed(1)} to ${high.toFixed(1)} as the floor grips`;
 
-/** "41", or "41 (36 to 47)" where the class may well be wilder or steadier. */
-const parWords = ({ par, parLow, parHigh }: Pick<LevelForecast, 'par' | 'parLow' | 'parHigh'>): string =>
-  parLow === parHigh ? `${par}` : `${par} (${parLow} to ${parHigh})`;
+/** "par 36 to 47" where the class may well be wilder or steadier. */
+const parWords = ({ parLow, parHigh }: Pick<LevelForecast, 'parLow' | 'parHigh'>): readonly string[] =>
+  parLow === parHigh ? [] : [`par ${parLow} to ${parHigh}`];
 
 /** From the nearest place to the farthest; of a box its nearest point and its farthest. */
 function nearAndFar({ places }: LevelForecast): readonly string[] {
@@ -104,6 +105,6 @@ function sayTime(seconds: number): string {
   return seconds < 120 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(1)} min`;
 }
 
-/** "par 24 (20 to 28) · likely 10 to 39 · 13 throws · 90 s a go". */
+/** "likely 10 to 39 · 13 throws · 90 s a go". */
 export const likelyWords = (forecast: LevelForecast, thrown: boolean): string =>
-  `par ${parWords(forecast)} · likely ${forecast.likelyLow} to ${forecast.likelyHigh} · ${triesWords(forecast.throws, thrown)} · ${sayTime(forecast.seconds)} a go`;
+  `likely ${forecast.likelyLow} to ${forecast.likelyHigh} · ${triesWords(forecast.throws, thrown)} · ${sayTime(forecast.seconds)} a go`;
