@@ -3,9 +3,16 @@
 import { CircleQuestionMark } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { FigureLine } from '@/core/forecast/where-from';
 import { QuietButton } from './button';
 import { Dialog } from './dialog';
+
+/** A line of a table: a figure, its source, and what takes its place. */
+interface SourcedLine {
+  readonly what: string;
+  readonly value: string;
+  readonly source: string;
+  readonly replacedBy: string;
+}
 
 const Asked = styled(QuietButton)`
   && {
@@ -37,7 +44,7 @@ const Lines = styled.dl`
 const ASKS = 'where is this from?';
 
 /** `lines` is asked when the slip is opened: what it tells is not worked out before. */
-export function WhereFrom({ lines, what, label = ASKS }: { lines: () => readonly FigureLine[]; what: string; label?: string }) {
+export function WhereFrom({ lines, what, label = ASKS }: { lines: () => readonly SourcedLine[]; what: string; label?: string }) {
   const [open, setOpen] = useState(false);
   return (
     <>

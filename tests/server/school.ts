@@ -181,7 +181,7 @@ export const readingOf = (more: Partial<Reading> = {}): Reading => ({
 });
 
 export interface Ask {
-  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH';
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   readonly cookie?: string;
   readonly token?: string;
   readonly body?: unknown;

@@ -33,7 +33,18 @@ import {
 } from '../motion/assumed';
 import { aimFor, airSeconds, hitChance, type Shot } from '../motion/chance';
 import { heightAt } from '../motion/flight';
-import { barredChance, GAP_NODES, passChance, rampChance, rollSeconds, stopChance, stopGaps, type Barred, type GroundShot } from '../motion/ground';
+import {
+  barredChance,
+  GAP_NODES,
+  passChance,
+  rampChance,
+  rolledMu,
+  rollSeconds,
+  stopChance,
+  stopGaps,
+  type Barred,
+  type GroundShot,
+} from '../motion/ground';
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
 import { releaseOf, throwerAt, throwerWith, toldBy, type Thrower } from '../motion/release';
@@ -257,7 +268,7 @@ function plainSuccess(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot
   }
   const ground = GROUND[task.technique];
   if (ground) {
-    const shot: GroundShot = { technique: ground, thrower, ball, surface: game.course.floor.surface, distanceM: length };
+    const shot: GroundShot = { technique: ground, thrower, ...rollsOn(game), distanceM: length };
     const airS = rollSeconds(shot);
     const barred = barredWays(game, spot, thing, shot);
     switch (shape.kind) {
@@ -310,6 +321,13 @@ function rings(inside: number, touching: number, airS: number, task: Task): Succ
 
 /** As high as the posts of a gate, metres: what flies over it has not gone through. Assumed. */
 const GATE_HEIGHT_M = 0.3;
+
+/** Ball and floor of a roll: the floor as it was measured with this ball, or as is assumed for its surface. */
+function rollsOn({ kit, course: { floor } }: Pick<Game, 'kit' | 'course'>): Pick<GroundShot, 'ball' | 'surface' | 'mu'> {
+  const ball = IMPLEMENTS[kit.implement];
+  const { rolled, surface } = floor;
+  return { ball, surface, ...(rolled?.implement === kit.implement && { mu: rolledMu(rolled, ball) }) };
+}
 
 /** What a thing is made of, where it takes a ball in: unknown for one of the teacher's own. */
 export const giveOf = ({ object, own }: PlacedTarget): { readonly give?: Give } => {
@@ -418,7 +436,7 @@ function taskTables(game: Game, part: PartProgram, task: Task, index: number, ch
   for (let place = 0; place < places; place += 1)
     pickTarget.set(shares(Array.from({ length: targets }, (_, target) => worthOf(place * targets + target))), place * targets);
   const ground = GROUND[task.technique];
-  const shot = ground && { technique: ground, thrower, ball: IMPLEMENTS[game.kit.implement], surface: game.course.floor.surface };
+  const shot = ground && { technique: ground, thrower, ...rollsOn(game) };
   const spots = task.from === undefined ? [] : (game.course.places[task.from] ?? []);
   const things = task.at === undefined ? [] : (game.course.targets[task.at] ?? []);
   const quick = task.technique === 'strike-up' || task.technique === 'move' || task.see === 'count' || task.see === 'text' || at?.kind === 'item';
@@ -436,12 +454,7 @@ function taskTables(game: Game, part: PartProgram, task: Task, index: number, ch
     falls:
       task.see === 'felled'
         ? Array.from({ length: places }, (_, place) =>
-            fallTable(
-              things,
-              spots[place] ?? { xM: 0, yM: 0 },
-              shot ?? { technique: 'roll', thrower, ball: IMPLEMENTS[game.kit.implement], surface: game.course.floor.surface },
-              shelf,
-            ),
+            fallTable(things, spots[place] ?? { xM: 0, yM: 0 }, shot ?? { technique: 'roll', thrower, ...rollsOn(game) }, shelf),
           )
         : null,
     single:

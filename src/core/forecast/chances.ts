@@ -2,6 +2,7 @@ import { atStage } from '../rules/format/used';
 import { distanceM, marksOf, targetOf, throwTurnRad } from '../course/geometry';
 import { airSeconds, hitChance, type Shot } from '../motion/chance';
 import type { BodyForm, Technique } from '../motion/assumed';
+import type { RolledOff } from '../motion/ground';
 import { releaseOf, throwerAt, throwerWith, toldBy, type Thrower } from '../motion/release';
 import { IMPLEMENTS, isThrownAt, shapeToTry } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
@@ -67,6 +68,8 @@ export interface PlainTry {
   readonly skill?: number;
   readonly form?: BodyForm;
   readonly otherHand?: boolean;
+  /** What a ball off a book said of the floor. */
+  readonly rolled?: RolledOff;
 }
 
 /** The chance of one try at one thing, square on, on a hard floor. */
@@ -79,9 +82,15 @@ export function chanceOf({
   skill = 1,
   form = 'standing',
   otherHand = false,
+  rolled,
 }: PlainTry): number {
   const thing: PlacedTarget = { xM: length, yM: 0, object: target, turnRad: 0, standM: 0 };
   const task: Task = { id: 'try', technique, see: 'end' };
-  const course = { floor: { widthM: 30, depthM: 10, surface: 'hard' as const }, furniture: [], places: {}, targets: { aim: [thing] } };
+  const course = {
+    floor: { widthM: 30, depthM: 10, surface: 'hard' as const, ...(rolled && { rolled: { ...rolled, implement } }) },
+    furniture: [],
+    places: {},
+    targets: { aim: [thing] },
+  };
   return successAt({ kit: { implement, marker: 'sock' }, course }, task, { xM: 0, yM: 0 }, thing, { ageYears, skill, form, otherHand }).chance;
 }

@@ -30,7 +30,26 @@ export interface GroundShot {
   readonly ball: Implement;
   readonly surface: Surface;
   readonly distanceM: number;
+  /** Rolling resistance where it was measured; without it that of the surface. */
+  readonly mu?: number;
 }
+
+/** A ball that was let roll off a book: how high the book was, and how far the ball rolled on the floor, metres. */
+export interface RolledOff {
+  readonly heightM: number;
+  readonly lengthM: number;
+}
+
+/**
+ * Rolling resistance µ of a floor (v² = 2µgs) from a ball let down from a height: g·h = (1 + k)·v²/2, where k is 2/5 for a solid ball and 2/3 for a
+ * hollow one, so µ = h / ((1 + k)·s).
+ */
+export function rolledMu({ heightM, lengthM }: RolledOff, { hollow }: Pick<Implement, 'hollow'>): number {
+  return heightM / ((1 + (hollow ? 2 / 3 : 2 / 5)) * lengthM);
+}
+
+/** Rolling resistance of a shot. */
+const muOf = ({ mu, ball, surface }: Pick<GroundShot, 'mu' | 'ball' | 'surface'>): number => mu ?? rollingResistance(ball, surface);
 
 export function rollingResistance(ball: Implement, surface: Surface): number {
   const row = ROLLING[surface];
@@ -82,7 +101,7 @@ export interface Barred {
  */
 export function passChance(shot: GroundShot, halfWidthM: number, barred: readonly Barred[] = []): number {
   if (shot.distanceM <= 0) return 1;
-  const mu = rollingResistance(shot.ball, shot.surface);
+  const mu = muOf(shot);
   const errors = groundErrors(shot.technique, shot.thrower);
   const speed = meantSpeed(shot, mu);
   const spread = Math.tan(errors.azimuthSd);
@@ -110,14 +129,14 @@ function barredShare(wide: number, barred: readonly Barred[], spread: number): n
 
 /** How far a ball meant for it rolls when its speed is so many standard deviations more than meant, metres (s = v²/2µg). */
 export function rollsM(shot: GroundShot, deviations: number): number {
-  const mu = rollingResistance(shot.ball, shot.surface);
+  const mu = muOf(shot);
   const speed = meantSpeed(shot, mu) * (1 + deviations * groundErrors(shot.technique, shot.thrower).speedShareSd);
   return (speed * speed) / (2 * mu * GRAVITY);
 }
 
 /** Speed with which a ball meant for it arrives, m/s; 0 when it stops short. */
 export function arrivalSpeed(shot: GroundShot): number {
-  const mu = rollingResistance(shot.ball, shot.surface);
+  const mu = muOf(shot);
   const speed = meantSpeed(shot, mu);
   return Math.sqrt(Math.max(0, speed * speed - 2 * mu * GRAVITY * shot.distanceM));
 }
@@ -134,7 +153,7 @@ export function rampChance(shot: GroundShot, halfWidthM: number, halfDepthM: num
 
 /** Seconds that the ball rolls to what it is meant for, by its mean speed on the way. */
 export function rollSeconds(shot: GroundShot): number {
-  const speed = meantSpeed(shot, rollingResistance(shot.ball, shot.surface));
+  const speed = meantSpeed(shot, muOf(shot));
   return shot.distanceM / Math.max(0.4, (speed + arrivalSpeed(shot)) / 2);
 }
 
@@ -165,7 +184,7 @@ export function stopChance(shot: GroundShot, radiusM: number): number {
   if (radiusM <= 0) return 0;
   if (distanceM <= 0) return 1;
   const { azimuthSd, speedShareSd } = groundErrors(shot.technique, shot.thrower);
-  const fastest = topSpeedOf(shot) / speedFor(1, rollingResistance(shot.ball, shot.surface));
+  const fastest = topSpeedOf(shot) / speedFor(1, muOf(shot));
   const meantM = Math.min(distanceM, fastest * fastest);
   const deviation = (lengthM: number) => (Math.sqrt(Math.max(0, lengthM) / meantM) - 1) / speedShareSd;
   const near = Math.max(-FARTHEST_SD, -1 / speedShareSd, deviation(distanceM - radiusM));

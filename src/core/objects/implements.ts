@@ -34,6 +34,8 @@ export interface Implement {
   readonly massKg: number;
   /** Share of speed kept in a bounce on a hard floor (coefficient of restitution). */
   readonly restitution: number;
+  /** Its mass lies in its skin: it spins up more slowly, and rolls on more slowly. */
+  readonly hollow?: true;
   /** Soft enough for indoors. */
   readonly soft: boolean;
   readonly source: string;
@@ -93,6 +95,7 @@ const rows: Readonly<Record<ImplementId, Row>> = {
   },
   'tennis-ball': {
     name: 'tennis ball',
+    hollow: true,
     radiusM: 0.0335,
     sizeM: [0.0327, 0.0343],
     massKg: 0.0577,
@@ -105,6 +108,7 @@ const rows: Readonly<Record<ImplementId, Row>> = {
   },
   'playground-ball': {
     name: 'playground ball',
+    hollow: true,
     radiusM: 0.105,
     sizeM: [0.08, 0.12],
     massKg: 0.25,
@@ -116,6 +120,7 @@ const rows: Readonly<Record<ImplementId, Row>> = {
   },
   football: {
     name: 'football',
+    hollow: true,
     radiusM: 0.11,
     sizeM: [0.108, 0.112],
     massKg: 0.43,
@@ -128,6 +133,7 @@ const rows: Readonly<Record<ImplementId, Row>> = {
   },
   'table-tennis-ball': {
     name: 'table-tennis ball',
+    hollow: true,
     radiusM: 0.02,
     sizeM: [0.02, 0.02],
     massKg: 0.0027,

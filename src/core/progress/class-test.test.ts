@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { chanceOf } from '../forecast/chances';
 import { ROLLING } from '../motion/assumed';
-import { evidenceOfTest, rolledMu, TESTED, TESTED_FAMILIES, testMarks, type TestedTries } from './class-test';
+import { rolledMu } from '../motion/ground';
+import { evidenceOfTest, testMarks, type TestedTries } from './class-test';
+import { TESTED, TESTED_FAMILIES } from './tested';
 import { fitClass } from './fit';
 
 describe('the marks of a class test', () => {
@@ -30,22 +32,33 @@ describe('what a class test tells', () => {
     ).flat();
   it('calibrates a class by itself: 144 tries, the family it was of, a child that hit more is steadier', () => {
     const { group, children } = fitClass(
-      evidenceOfTest({ family: 'throw', marksM, week: 7, tries: tests((child, mark) => Math.min(3, (mark === 0 ? 2 : 1) + (child < 3 ? 1 : 0))) }),
+      evidenceOfTest({
+        family: 'throw',
+        marksM,
+        week: 7,
+        rolled: null,
+        tries: tests((child, mark) => Math.min(3, (mark === 0 ? 2 : 1) + (child < 3 ? 1 : 0))),
+      }),
     );
     expect(group.attempts).toBe(144);
     expect(Object.keys(group.families!)).toEqual(['throw']);
     expect(children.get('0')!.skill).toBeLessThan(children.get('9')!.skill);
   });
   it('says nothing of a child without tries', () => {
-    expect(evidenceOfTest({ family: 'throw', marksM, week: 7, tries: [{ child: 'a', ageYears: 8, mark: 0, tries: 0, hits: 0 }] })).toEqual([]);
+    expect(
+      evidenceOfTest({ family: 'throw', marksM, week: 7, rolled: null, tries: [{ child: 'a', ageYears: 8, mark: 0, tries: 0, hits: 0 }] }),
+    ).toEqual([]);
   });
 });
 
 describe('a ball let roll off a book', () => {
   it('worked by hand: a tennis ball, hollow, off 3 cm, rolls 0.82 m: µ = 0.03 / (5/3 · 0.82) = 0.022, that of a hard floor', () => {
-    expect(rolledMu({ heightM: 0.03, lengthM: 0.82 }, true)).toBeCloseTo(ROLLING.hard.firm, 3);
+    expect(rolledMu({ heightM: 0.03, lengthM: 0.82 }, { hollow: true })).toBeCloseTo(ROLLING.hard.firm, 3);
   });
   it('a solid ball off the same book is quicker and rolls farther on the same floor: 7/5 against 5/3', () => {
-    expect(rolledMu({ heightM: 0.03, lengthM: (0.82 * (5 / 3)) / (7 / 5) }, false)).toBeCloseTo(rolledMu({ heightM: 0.03, lengthM: 0.82 }, true), 12);
+    expect(rolledMu({ heightM: 0.03, lengthM: (0.82 * (5 / 3)) / (7 / 5) }, {})).toBeCloseTo(
+      rolledMu({ heightM: 0.03, lengthM: 0.82 }, { hollow: true }),
+      12,
+    );
   });
 });

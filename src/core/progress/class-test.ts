@@ -5,27 +5,10 @@
  */
 import { chanceOf } from '../forecast/chances';
 import { SKILL_SPREAD_LN } from '../motion/assumed';
-import type { Family } from '../motion/families';
-import type { AimedId, ImplementId } from '../objects/catalogue';
-import { curveOf, type AimedTry } from './evidence';
+import { curveOf } from './evidence';
 import { CLASS_SPREAD_LN, type ObservedHits } from './fit';
-
-export type TestedFamily = Extract<Family, 'throw' | 'roll' | 'kick'>;
-
-/** What a movement is tested with: things that a hall has or a child brings. */
-export const TESTED: Readonly<
-  Record<TestedFamily, { readonly technique: AimedTry['technique']; readonly implement: ImplementId; readonly target: AimedId }>
-> = {
-  throw: { technique: 'underarm', implement: 'sock-ball', target: 'bucket' },
-  roll: { technique: 'roll', implement: 'tennis-ball', target: 'bottle' },
-  kick: { technique: 'kick', implement: 'playground-ball', target: 'shoe-gate' },
-};
-
-export const TESTED_FAMILIES = Object.keys(TESTED) as readonly TestedFamily[];
-
-export const TRIES_OF_A_TEST = 6;
-/** As many children stand about one target, and on one sheet. */
-export const GROUP_OF = 6;
+import type { RolledOff } from '../motion/ground';
+import { TESTED, type TestedFamily } from './tested';
 
 /** Marks are looked for on tenths of a metre between these; where fewer or more than these shares hit, a try tells little and children lose heart. */
 const [NEAREST_M, FARTHEST_M, STEP_M] = [0.8, 6, 0.1] as const;
@@ -83,20 +66,6 @@ export function testMarks(family: TestedFamily, ageYears: number): TestMarks {
   return best.marks;
 }
 
-/** A ball that was let roll off a book: how high the book was, and how far it rolled on the floor, metres. */
-export interface RolledOff {
-  readonly heightM: number;
-  readonly lengthM: number;
-}
-
-/**
- * Rolling resistance µ of a floor (v² = 2µgs) from a ball let down from a height: g·h = (1 + k)·v²/2, where k is 2/5 for a solid ball and 2/3 for a
- * hollow one, so µ = h / ((1 + k)·s).
- */
-export function rolledMu({ heightM, lengthM }: RolledOff, hollow: boolean): number {
-  return heightM / ((1 + (hollow ? 2 / 3 : 2 / 5)) * lengthM);
-}
-
 /** What was seen of one child from one mark. */
 export interface TestedTries {
   readonly child: string;
@@ -111,18 +80,20 @@ export interface ClassTest {
   readonly marksM: readonly number[];
   /** The week in which it was held, as a number that grows by one a week. */
   readonly week: number;
+  /** What a ball off a book said of the floor, if anybody tried. */
+  readonly rolled: RolledOff | null;
   readonly tries: readonly TestedTries[];
 }
 
 /** Evidence of a class test for the fit of its class. */
-export function evidenceOfTest({ family, marksM, week, tries }: ClassTest): readonly ObservedHits[] {
+export function evidenceOfTest({ family, marksM, week, rolled, tries }: ClassTest): readonly ObservedHits[] {
   const curves = new Map<string, ReturnType<typeof curveOf>>();
   return tries
     .filter((one) => one.tries > 0 && marksM[one.mark] !== undefined)
     .map(({ child, ageYears, mark, tries: attempts, hits }) => {
       const key = `${mark} ${ageYears}`;
       const distanceM = marksM[mark]!;
-      const known = curves.get(key) ?? curveOf((skill) => chanceOf({ ...TESTED[family], distanceM, ageYears, skill }));
+      const known = curves.get(key) ?? curveOf((skill) => chanceOf({ ...TESTED[family], distanceM, ageYears, skill, ...(rolled && { rolled }) }));
       curves.set(key, known);
       return { child, family, week, attempts, hits, distanceM, ...known };
     });

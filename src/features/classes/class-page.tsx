@@ -85,6 +85,7 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inve
         <span className="about">
           about {ageYears} years · {childrenList.length} children, shown by first name and initial only
         </span>
+        <ButtonLink href={`/classes/${id}/test`}>Class test</ButtonLink>
         <ButtonLink href={`/classes/${id}/links`}>Links and codes</ButtonLink>
         {mayChange && (
           <Button $strong onPress={() => setAdding(true)}>

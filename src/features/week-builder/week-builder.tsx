@@ -18,7 +18,7 @@ import { send } from '@/ui/post';
 import { useRead } from '@/ui/reads';
 import { saveFile } from '@/ui/save-file';
 import { useSettled } from '@/ui/use-settled';
-import { makePdf } from '../weeks/make-pdf';
+import { makePdf } from '@/ui/make-pdf';
 import { WeekAround } from './around';
 import { ChildByChild } from './child-by-child';
 import { GamesInOrder } from './games-in-order';

@@ -8,7 +8,7 @@ import { FormSelect } from '@/ui/form/fields';
 import { useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { saveFile } from '@/ui/save-file';
-import { makePdf } from './make-pdf';
+import { makePdf } from '@/ui/make-pdf';
 
 const Pair = styled.div`
   display: grid;

@@ -8,7 +8,7 @@ import { Notice } from '@/ui/notice';
 import { Figures, Page, PageHead, SoftWords } from '@/ui/page';
 import { send } from '@/ui/post';
 import { saveFile } from '@/ui/save-file';
-import { makePdf } from './make-pdf';
+import { makePdf } from '@/ui/make-pdf';
 import { PaperDialog } from './paper-dialog';
 
 const NotYet = styled.p`

@@ -41,6 +41,7 @@ const KEPT: readonly { readonly table: string; readonly where: string; readonly 
   { table: 'access_keys', where: 'child_id = ?', columns: 'scope, generation, created_at, revoked_at' },
   { table: 'diary_entries', where: 'child_id = ?', columns: 'on_day, what, minutes, initials, struck_at, created_at' },
   { table: 'inventions', where: 'child_id = ?', columns: 'body, score, received_at' },
+  { table: 'class_test_hits', where: 'child_id = ?', columns: 'HEX(class_test_id) AS class_test_id, mark, tries, hits, written_at' },
   { table: 'child_notes', where: 'child_id = ?', columns: 'words, written_at' },
   { table: 'child_settings', where: 'child_id = ?', columns: 'age_years, hand, step_cm, form, medium, language' },
   { table: 'enrolments', where: 'child_id = ?', columns: 'HEX(class_id) AS class_id, from_on, until_on' },

@@ -380,6 +380,8 @@ export async function dropDemo(): Promise<void> {
       'diary_entries',
       'inventions',
       'child_notes',
+      'class_test_hits',
+      'class_tests',
       'assignments',
       'home_forms',
       'week_items',

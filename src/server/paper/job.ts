@@ -1,6 +1,7 @@
 /** What is asked of the paper maker: how it shall look, and its sheets. Plain data, handed to a process of its own. */
 import type { PaperWanted } from '@/contract/paper';
 import type { KitThing } from '@/contract/assignment';
+import type { TestedFamily } from '@/core/progress/tested';
 import type { Game } from '@/core/rules/format/game';
 import type { Hand } from '@/core/sheet/teaching-points';
 
@@ -57,6 +58,17 @@ export type Sheet =
       readonly week: WeekOnPaper;
       readonly par: number | null;
       readonly slip: Slip | null;
+    }
+  | {
+      readonly kind: 'class-test';
+      readonly className: string;
+      readonly family: TestedFamily;
+      readonly marksM: readonly number[];
+      readonly heldOn: string;
+      /** The children of a group, and which of how many groups it is. */
+      readonly names: readonly string[];
+      readonly group: number;
+      readonly groups: number;
     }
   | { readonly kind: 'notice'; readonly title: string; readonly words: string }
   | { readonly kind: 'frames'; readonly of: SheetOf; readonly game: GameOnPaper }

@@ -15,7 +15,10 @@ export interface FailedSheet {
   readonly reason: string;
 }
 
-const nameOf = (sheet: Sheet): string => ('of' in sheet ? (sheet.of.name ?? 'a sheet for anybody') : sheet.title);
+function nameOf(sheet: Sheet): string {
+  if (sheet.kind === 'class-test') return `group ${sheet.group}`;
+  return 'of' in sheet ? (sheet.of.name ?? 'a sheet for anybody') : sheet.title;
+}
 
 async function pagesOf(look: PaperLook, sheets: readonly Sheet[]): Promise<PDFDocument> {
   const buffer = await renderToBuffer(

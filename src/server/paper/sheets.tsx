@@ -13,6 +13,7 @@ import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
 import { PictureStrip } from './strip';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
+import { ClassTestSheet } from './class-test-sheet';
 import { INK, LINE, PALE, styleOf, WHITE, type PaperStyle } from './style';
 
 export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
@@ -29,6 +30,8 @@ export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
       return page(<FramesSheet sheet={sheet} style={style} />);
     case 'diary':
       return page(<DiarySheet sheet={sheet} style={style} />);
+    case 'class-test':
+      return page(<ClassTestSheet sheet={sheet} style={style} />);
     case 'notice':
       return page(<NoticeSheet sheet={sheet} style={style} />);
     case 'event':

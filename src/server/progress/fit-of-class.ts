@@ -14,7 +14,9 @@ import { keepFit, keptFit, type ClassFit } from '../db/class-fits';
 import { bodiesOf } from '../db/reports';
 import { versionBody } from '../db/weeks';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
+import { evidenceOfTests } from '../class-tests/class-tests';
 import { breath } from './breath';
+import { weekOf } from './week-of';
 
 /** Raise it when evidence is read otherwise. */
 const FIT_VERSION = 2;
@@ -29,10 +31,6 @@ export function tells({ kind, choice, reasons }: Pick<ReportedPlay, 'kind' | 'ch
   if (kind === 'impossible' || kind === 'incomplete' || choice === 'set-aside') return false;
   return choice !== null || !reasons.some(({ code }) => code === 'same-play');
 }
-
-const WEEK_MS = 7 * 24 * 60 * 60 * 1000;
-/** Weeks are only counted: from which day they run does not matter, as long as it is always the same. */
-export const weekOf = (at: Date): number => Math.floor(at.getTime() / WEEK_MS);
 
 /** More goes of one child than it plays in years say no more of its skill, and one link would outvote the class. */
 const MOST_OF_A_CHILD = 500;
@@ -82,16 +80,24 @@ export async function* playedGoes(plays: readonly ReportedPlay[]): AsyncGenerato
 
 /** The fit of a class; without evidence what is assumed for its age. */
 export async function fitOfClass(classId: Uuid, plays?: readonly ReportedPlay[]): Promise<ClassFit> {
-  const telling = tellingOf(plays ?? (await playsOfClass(classId)));
+  const [telling, tests] = await Promise.all([plays ?? playsOfClass(classId), evidenceOfTests(classId)]).then(
+    ([all, tested]) => [tellingOf(all), tested] as const,
+  );
   const ofReports = createHash('sha256')
     .update(
-      JSON.stringify([FIT_VERSION, MODEL_VERSION, ENGINE_VERSION, telling.map((play) => [play.reportId, play.goNumber, play.counts ?? play.value])]),
+      JSON.stringify([
+        FIT_VERSION,
+        MODEL_VERSION,
+        ENGINE_VERSION,
+        telling.map((play) => [play.reportId, play.goNumber, play.counts ?? play.value]),
+        tests.state,
+      ]),
     )
     .digest();
   const kept = await keptFit(classId, ofReports);
   if (kept) return kept;
   const memo = evidenceMemo;
-  const observed: Observed[] = [];
+  const observed: Observed[] = [...tests.observed];
   for await (const { played } of playedGoes(telling)) {
     if (isNewTo(memo, played)) await breath();
     observed.push(...evidenceOf(played, memo, shippedRacks));

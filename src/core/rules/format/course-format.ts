@@ -1,7 +1,7 @@
 /** The format of a course: what stands where, its types and the Joi schema that admits one. Import only types from here on a child's page. */
 import Joi from 'joi';
 import { BOX_M } from './box';
-import { AIMED_IDS, type AimedId } from '../../objects/catalogue';
+import { AIMED_IDS, IMPLEMENT_IDS, type AimedId, type ImplementId } from '../../objects/catalogue';
 import { ownThingSchema, type OwnThing } from '../../objects/own';
 
 export type Id = string;
@@ -75,8 +75,17 @@ export interface Zone extends Spot {
   readonly radiusM: number;
 }
 
+/** The floor, or the ground. */
+export interface Floor {
+  readonly widthM: number;
+  readonly depthM: number;
+  readonly surface: Surface;
+  /** How far a ball of a kind rolled on it from so high a book, metres: instead of what is assumed for such a surface. */
+  readonly rolled?: { readonly implement: ImplementId; readonly heightM: number; readonly lengthM: number };
+}
+
 export interface Course {
-  readonly floor: { readonly widthM: number; readonly depthM: number; readonly surface: Surface };
+  readonly floor: Floor;
   readonly furniture: readonly Furniture[];
   readonly places: Readonly<Record<Id, readonly Place[]>>;
   readonly targets: Readonly<Record<Id, readonly PlacedTarget[]>>;
@@ -118,6 +127,13 @@ export const courseSchema = Joi.object({
     widthM: Joi.number().min(1).max(100).required(),
     depthM: Joi.number().min(1).max(100).required(),
     surface,
+    rolled: Joi.object({
+      implement: Joi.string()
+        .valid(...IMPLEMENT_IDS)
+        .required(),
+      heightM: Joi.number().min(0.005).max(0.5).required(),
+      lengthM: Joi.number().min(0.1).max(30).required(),
+    }),
   }).required(),
   furniture: Joi.array()
     .items(
