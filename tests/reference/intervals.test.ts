@@ -52,7 +52,7 @@ describe('the interval of a chance', () => {
   it('holds in about 80 of 100 classes the mean of a class that is drawn from what the product assumes, near and far', { timeout: 180_000 }, () => {
     const chances = DISTANCES.map(chanceBySkill);
     const held = DISTANCES.map(() => 0);
-    const CLASSES = LONG ? 400 : 40;
+    const CLASSES = LONG ? 1000 : 60;
     for (let n = 0; n < CLASSES; n += 1) {
       const ofClass = CLASS_SD * normal();
       const children = Array.from({ length: CHILDREN }, () => Math.exp(ofClass + CHILD_SD * normal()));
@@ -78,8 +78,8 @@ describe('the interval of a chance', () => {
       process.stdout.write(`${DISTANCES.map((distanceM, index) => `${distanceM} m: ${shares[index]}`).join(', ')}
 `);
     for (const [index, share] of shares.entries()) {
-      expect(share, `${DISTANCES[index]} m`).toBeGreaterThanOrEqual(LONG ? 0.75 : 0.7);
-      expect(share, `${DISTANCES[index]} m`).toBeLessThanOrEqual(LONG ? 0.92 : 0.97);
+      expect(share, `${DISTANCES[index]} m`).toBeGreaterThanOrEqual(LONG ? 0.75 : 0.65);
+      expect(share, `${DISTANCES[index]} m`).toBeLessThanOrEqual(LONG ? 0.85 : 0.93);
     }
   });
 });

@@ -6,7 +6,11 @@ import { heldAgainst, WORLDS, type WorldFigures } from './worlds';
 import { LONG } from '../long';
 
 const CLASSES = LONG ? 200 : 8;
-const of = (name: string): WorldFigures => heldAgainst(WORLDS.find((world) => world.name === name)!, CLASSES);
+const of = (name: string): WorldFigures =>
+  heldAgainst(
+    WORLDS.find((world) => world.name === name)!,
+    CLASSES,
+  );
 
 describe('worlds', { timeout: 900_000 }, () => {
   it('in the world that the model assumes chances are forecast within a few points, far better than by the age alone, and par is reached by about half', () => {

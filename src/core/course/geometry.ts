@@ -1,4 +1,4 @@
-import type { AimedId } from '../objects/catalogue';
+import { outlineWidthM, shapeOf, type AimedId } from '../objects/catalogue';
 import type { Game, Place, PlacedTarget, Spot, Stage } from '../rules/format/game';
 
 /** Distance along the floor, metres. */
@@ -174,4 +174,17 @@ export function spotTowards(target: Spot, towards: Spot, lengthM: number): Spot 
 export function longestLineM({ course }: Pick<Game, 'course'>): number {
   const spots: readonly Spot[] = [...Object.values(course.places).flat(), ...Object.values(course.targets).flat()];
   return Math.max(0, ...spots.flatMap((one, index) => spots.slice(index + 1).map((other) => distanceM(one, other))));
+}
+
+/** The corners of a thing that stands on the floor, in their order round it; a wall has no depth. */
+export function cornersOfThing(obstacle: PlacedTarget): readonly Spot[] {
+  const shape = shapeOf(obstacle);
+  const wide = outlineWidthM(shape) / 2;
+  const deep = 'depthM' in shape ? shape.depthM / 2 : obstacle.object === 'wall' ? 0 : wide;
+  const [cos, sin] = [Math.cos(obstacle.turnRad), Math.sin(obstacle.turnRad)];
+  const corner = (along: number, across: number): Spot => ({
+    xM: obstacle.xM + along * deep * cos - across * wide * sin,
+    yM: obstacle.yM + along * deep * sin + across * wide * cos,
+  });
+  return [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)];
 }

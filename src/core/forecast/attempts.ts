@@ -2,7 +2,7 @@
  * What a simulated child's tries are like: for every task of a game the chances of each end from each place at each target, or what else
  * is seen, and how long it takes. Made once for a child and a level; the loop in simulate.ts then only looks up integers.
  */
-import { aimOf, distanceM, throwTurnRad } from '../course/geometry';
+import { aimOf, cornersOfThing, distanceM, throwTurnRad } from '../course/geometry';
 import {
   AIM_MS,
   CAREFUL_SHARE,
@@ -48,15 +48,17 @@ import {
 import { staysShare } from '../motion/stays-in';
 import { wallChance } from '../motion/wall';
 import { releaseOf, throwerAt, throwerWith, toldBy, type Thrower } from '../motion/release';
-import { AIMED, IMPLEMENTS, outlineWidthM, shapeOf, shapeToTry, type ThrownShape } from '../objects/catalogue';
+import { AIMED, IMPLEMENTS, shapeOf, shapeToTry, type ThrownShape } from '../objects/catalogue';
 import type { Give } from '../objects/shapes';
 import { chanceThreshold } from '../random/draw';
 import type { PartProgram, Program } from '../rules/playing/program';
 import { atStage } from '../rules/format/used';
 import { allRows, endsBy } from '../rules/format/rows';
-import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
+import type { Course, Game, PlacedTarget, Spot, Task } from '../rules/format/game';
+import { fairwayOf, type Fairway } from './fairway';
 import { fallTable, type FallTable } from './pins';
 import type { RackShelf } from './racks';
+import { lieAt, strokesOf, type Strokes } from './strokes';
 
 /** One place and one target of a task: how likely a success is, and how long ball and child are under way. */
 export interface Aim {
@@ -94,8 +96,11 @@ export interface TaskTables {
   readonly flagThreshold: number;
   /** In the first so many tries of a go none succeeds: a bowl is not filled by one cup. */
   readonly neverIn: number;
-  /** A ball played on from where it lies: the gap that a stroke leaves as a share of the distance (in 1/65536), and how near is home. */
-  readonly lie: { readonly unitGaps: Int32Array; readonly homeMm: number; readonly startMm: Int32Array } | null;
+  /** A ball played on from where it lies, stroke by stroke along the course, and for each flag of the task what raises it. */
+  readonly strokes: Strokes | null;
+  readonly raises: readonly Raises[];
+  /** Milliseconds that the child walks for a metre. */
+  readonly msAMetre: number;
   /** The aims, for the figures on the chart. */
   readonly aims: readonly Aim[];
 }
@@ -341,19 +346,6 @@ interface InTheWay extends Barred {
   readonly heightM: number;
 }
 
-const cornersOfThing = (obstacle: PlacedTarget): readonly Spot[] => {
-  const shape = shapeOf(obstacle);
-  const wide = outlineWidthM(shape) / 2;
-  const deep = 'depthM' in shape ? shape.depthM / 2 : obstacle.object === 'wall' ? 0 : wide;
-  const [cos, sin] = [Math.cos(obstacle.turnRad), Math.sin(obstacle.turnRad)];
-  return [-1, 1].flatMap((across) =>
-    [-1, 1].map((along) => ({
-      xM: obstacle.xM + along * deep * cos - across * wide * sin,
-      yM: obstacle.yM + along * deep * sin + across * wide * cos,
-    })),
-  );
-};
-
 /** What stands in the way from a spot to a thing, other than a ramp and a strip on the floor. */
 function inTheWay(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget, ball: { readonly radiusM: number }): readonly InTheWay[] {
   const length = Math.max(0.01, distanceM(spot, thing));
@@ -402,9 +394,6 @@ function glideChance(length: number, radius: number, thrower: Thrower): number {
   return within / (nodes.length * nodes.length);
 }
 
-/** One, as the lie table writes shares of a distance. */
-export const LIE_UNIT = 65_536;
-
 function taskTables(game: Game, part: PartProgram, task: Task, index: number, child: Thrower, shelf?: RackShelf): TaskTables {
   const thrower = throwerAt(task.technique, child);
   const compiled = part.stages[index]!;
@@ -439,6 +428,7 @@ function taskTables(game: Game, part: PartProgram, task: Task, index: number, ch
   const shot = ground && { technique: ground, thrower, ...rollsOn(game) };
   const spots = task.from === undefined ? [] : (game.course.places[task.from] ?? []);
   const things = task.at === undefined ? [] : (game.course.targets[task.at] ?? []);
+  const strokes = shot && playedFromRest(part, task) && things[0] && spots[0] ? strokesOf(fairwayFor(game, spots[0], things[0]), shot) : null;
   const quick = task.technique === 'strike-up' || task.technique === 'move' || task.see === 'count' || task.see === 'text' || at?.kind === 'item';
   return {
     places,
@@ -466,8 +456,10 @@ function taskTables(game: Game, part: PartProgram, task: Task, index: number, ch
     faces: task.see === 'face' ? shares(facesOf(task)) : null,
     flagThreshold: chanceThreshold(FLAG_CHANCE * Math.min(2, ageFactor(thrower.ageYears) * 0.6)),
     neverIn: fills(game, task) ? FILLING.neverIn : 0,
-    lie: shot && playedFromRest(part, task) && things[0] ? lieTable(shot, aims, things[0]) : null,
-    aims,
+    strokes,
+    raises: strokes ? raisedBy(game, task) : [],
+    msAMetre: 1000 / runSpeed(thrower.ageYears),
+    aims: strokes ? aims.map((aim) => ({ ...aim, chance: toldBy(child, homeInOne(strokes)) })) : aims,
   };
 }
 
@@ -515,14 +507,39 @@ function playedFromRest(part: PartProgram, task: Task): boolean {
   );
 }
 
-function lieTable(shot: Omit<GroundShot, 'distanceM'>, aims: readonly Aim[], cup: PlacedTarget): TaskTables['lie'] {
-  const shape = shapeOf(cup);
-  const width = 'diameterM' in shape ? shape.diameterM : shape.widthM;
-  // A stroke twice as long leaves a gap twice as wide: one table for every distance.
-  const unit = stopGaps({ ...shot, distanceM: 1 });
-  return {
-    unitGaps: Int32Array.from(unit, (gap) => Math.round(gap * LIE_UNIT)),
-    homeMm: Math.round(1000 * (width / 2 + shot.ball.radiusM)),
-    startMm: Int32Array.from(aims, (aim) => Math.round(1000 * aim.distanceM)),
-  };
+/** What raises a flag of a course: a zone that was crossed (its bit), or anything that was touched. */
+export type Raises = number | 'touch';
+
+/** A flag that is called as a zone is raised by crossing it; any other by touching something. */
+function raisedBy({ course }: Pick<Game, 'course'>, task: Task): readonly Raises[] {
+  return (task.flags ?? []).map((flag): Raises => {
+    const zone = (course.zones ?? []).findIndex(({ name }) => name.toLowerCase() === flag.toLowerCase());
+    return zone < 0 ? 'touch' : 1 << zone;
+  });
+}
+
+/** Fairways by course, made once for all children who play it. */
+const fairways = new WeakMap<Course, Map<string, Fairway>>();
+
+function fairwayFor({ kit, course }: Pick<Game, 'kit' | 'course'>, from: Spot, cup: PlacedTarget): Fairway {
+  const known = fairways.get(course) ?? new Map<string, Fairway>();
+  fairways.set(course, known);
+  const key = `${kit.implement} ${from.xM} ${from.yM} ${cup.xM} ${cup.yM}`;
+  const { ball, mu } = rollsOn({ kit, course });
+  const made = known.get(key) ?? fairwayOf(course, ball, from, cup, mu);
+  known.set(key, made);
+  return made;
+}
+
+/** Share of first strokes that are home. */
+function homeInOne(strokes: Strokes): number {
+  const lie = lieAt();
+  let home = 0;
+  for (let node = 0; node < 256; node += 1) {
+    strokes.begin(lie);
+    // Each direction once, with speeds in another order.
+    strokes.stroke(lie, ((node << 24) | (((node * 97) & 255) << 16)) >>> 0);
+    if (lie.home) home += 1;
+  }
+  return home / 256;
 }

@@ -43,6 +43,12 @@ export interface ChanceAbout {
   readonly ends?: { readonly nearest: ChanceFrom; readonly farthest: ChanceFrom };
 }
 
+export interface CourseWays {
+  /** The title of the part; empty for none. */
+  readonly part: string;
+  readonly ways: readonly { readonly side: 'left' | 'right' | null; readonly thing: string; readonly drawn: boolean; readonly strokes: number }[];
+}
+
 export interface ChanceFrom {
   readonly distanceM: number;
   readonly chance: number;
@@ -77,6 +83,8 @@ export interface LevelForecast {
   readonly endless: boolean;
   /** Pins a roll with all standing, and between what the grip of the floor alone may bring it; null where none fall together. */
   readonly pins: { readonly mean: number; readonly low: number; readonly high: number } | null;
+  /** Of courses that are played on from where the ball lies: where there are several ways, what each comes to, the best first. */
+  readonly ways: readonly CourseWays[];
   /** How much of the pins is the rough chain model's: all, only what is left after a first ball, or none. */
   readonly rough: 'all' | 'leaves' | 'none';
   readonly plays: number;
@@ -141,7 +149,14 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
     high: meanOfClass(group.low, index),
   }));
   const shifts = [group.low, group.high].map((skill) => Math.log(skill / group.skill) / SKILL_SPREAD_LN);
-  return { places, chance: meanOf(places), ...playMany(program, tables, ask, shifts), pins: pinsOf(tables), restsOn: group.attempts };
+  return {
+    places,
+    chance: meanOf(places),
+    ...playMany(program, tables, ask, shifts),
+    pins: pinsOf(tables),
+    ways: waysOf(program, tables),
+    restsOn: group.attempts,
+  };
 }
 
 interface KnownChild {
@@ -214,6 +229,23 @@ function meanOf(places: readonly ChanceAbout[]): ChanceAbout | null {
   };
 }
 
+/** The ways of each course that has several, for the child in the middle. */
+function waysOf(program: Program, tables: readonly ChildTables[]): readonly CourseWays[] {
+  const middle = tables[Math.floor(tables.length / 2)]!;
+  return middle.parts.flatMap((tasks, part) =>
+    tasks.flatMap(({ strokes }) =>
+      strokes && strokes.told.length > 1
+        ? [
+            {
+              part: program.parts[part]!.part.title ?? '',
+              ways: strokes.told.map(({ way: { side, thing, drawn }, strokes: n }) => ({ side, thing, drawn, strokes: n })),
+            },
+          ]
+        : [],
+    ),
+  );
+}
+
 /** Pins that fall together, of all that stand, from the first place; the grip of the floor moves their mean by up to PINS_DOUBT. */
 function pinsOf(tables: readonly ChildTables[]): LevelForecast['pins'] {
   const racks = tables.flatMap((child) => child.parts.flat().flatMap(({ falls, single }) => (falls && !single ? [falls[0]!] : [])));
@@ -228,7 +260,7 @@ function playMany(
   tables: readonly ChildTables[],
   ask: ForecastAsk,
   shifts: readonly number[],
-): Omit<LevelForecast, 'places' | 'chance' | 'restsOn' | 'pins'> {
+): Omit<LevelForecast, 'places' | 'chance' | 'restsOn' | 'pins' | 'ways'> {
   const state = start(program);
   const times: GoTimes = { fetchMs: 0, exerciseMs: 0 };
   const read = scoreReader(program);

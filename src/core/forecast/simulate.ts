@@ -7,8 +7,10 @@ import { AT, B, Phase, type CompiledGroup, type PartProgram, type Program, type 
 import { attempt, begin, choose, finish, gateDone, restart, swap } from '../rules/playing/engine';
 import type { FinishReason } from '../rules/format/game';
 import type { PlayEvent } from '../rules/format/play';
-import { LIE_UNIT, type ChildTables, type TaskTables } from './attempts';
+import type { ChildTables, Raises, TaskTables } from './attempts';
 import { PIN_NODES } from './pins';
+import { lieAt, type Lie } from './strokes';
+import { ON_A_COURSE } from '../motion/assumed';
 import { GAP_NODES } from '../motion/ground';
 
 // Where things stand in the state, as names of this file: one that is imported is looked up anew at every use.
@@ -60,13 +62,14 @@ export function simulateGo(
   const aimHash = playHash(seed, play, PURPOSE.aimTime);
   const choiceHash = playHash(seed, play, PURPOSE.choice);
   let t = 0;
-  let lieMm = -1;
+  const lie = lieAt();
+  let lies = false;
   for (let n = 0; n < MOST_TRIES && state[AT_PHASE] !== Phase.finished; n += 1) {
     if (state[AT_PHASE] === Phase.between) {
       t = Math.max(t, state[AT_LAST_T]!);
       begin(program, state, t);
       record?.push({ do: 'begin', t });
-      lieMm = -1;
+      lies = false;
     }
     const part = program.parts[state[AT_PART]!]!;
     const base = state[AT_BASE]!;
@@ -143,12 +146,12 @@ export function simulateGo(
     const event: Record<string, unknown> | null = record ? {} : null;
     if (compiled.hasEnds) {
       let end: number;
-      if (task.lie) {
-        if (lieMm < 0) lieMm = task.lie.startMm[which]!;
-        const gap = Math.floor((lieMm * task.lie.unitGaps[draw >>> 24]!) / LIE_UNIT);
-        const home = gap <= task.lie.homeMm;
-        end = endOf(program, part, task, home);
-        lieMm = home ? -1 : gap;
+      if (task.strokes) {
+        if (!lies) task.strokes.begin(lie);
+        task.strokes.stroke(lie, draw);
+        flags = raised(task.raises, lie);
+        end = endOf(program, part, task, lie.home);
+        lies = !lie.home;
       } else if (state[base + B_ATTEMPTS]! < task.neverIn) end = endOf(program, part, task, false);
       else end = picked(task.ends, which * task.endIndex.length, task.endIndex.length, draw);
       a = task.endIndex[end]!;
@@ -176,14 +179,26 @@ export function simulateGo(
       if (refused === 0) record.push({ do: 'attempt', t: when, ...event } as PlayEvent);
     }
     if (refused !== 0) break;
-    t = when + task.fetchMs[which]!;
-    times.fetchMs += task.fetchMs[which]!;
+    // On a course the child only follows the ball.
+    const fetched = task.strokes ? Math.round(ON_A_COURSE.followMs + lie.rolledM * task.msAMetre) : task.fetchMs[which]!;
+    t = when + fetched;
+    times.fetchMs += fetched;
   }
   if (state[AT_PHASE] !== Phase.finished) {
     const end = Math.max(t, state[AT_LAST_T]!);
     finish(program, state, end, 0);
     record?.push({ do: 'finish', t: end, why: 'stopped' });
   }
+}
+
+/** The flags of a stroke, as bits. */
+function raised(raises: readonly Raises[], { zones, touched }: Lie): number {
+  let flags = 0;
+  for (let f = 0; f < raises.length; f += 1) {
+    const by = raises[f]!;
+    if (by === 'touch' ? touched : (zones & by) !== 0) flags |= 1 << f;
+  }
+  return flags;
 }
 
 function bitsOf(mask: number): number[] {

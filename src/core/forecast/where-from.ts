@@ -23,7 +23,7 @@ import {
   touchChance,
   TURN_MS,
 } from '../motion/assumed';
-import { familyOf } from '../motion/families';
+import { movementOf } from '../motion/families';
 import { AIMED, IMPLEMENTS } from '../objects/catalogue';
 import type { Fitted } from '../progress/fit';
 import { forFamily } from '../progress/by-family';
@@ -144,11 +144,11 @@ function spreadLines({ kit }: Pick<Game, 'kit'>, { technique }: Stage, ageYears:
   tell(`The spread at ${ageYears} years`, `${times(ageFactor(ageYears))} that of an adult`, 'assumed: 1 + 2.2·exp(−(age − 4)/4.5)', CLASS_TEST);
   if (otherHand) tell('The other hand or foot', `${times(OTHER_HAND_FACTOR)} the spread`, ASSUMED, CLASS_TEST);
   if (fitted) {
-    const { skill, low, high, attempts } = forFamily(fitted, familyOf(technique));
+    const { skill, low, high, attempts } = forFamily(fitted, movementOf(technique));
     tell(
       `This class at ${words}`,
       `${times(skill)} the spread of its age (${low.toFixed(2)} to ${high.toFixed(2)})`,
-      `${attempts} tries that it reported`,
+      attempts > 0 ? `${attempts} tries that it reported` : 'what it reported of other movements',
       'its next reports',
     );
     if (fitted.trend)

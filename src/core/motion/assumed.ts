@@ -146,6 +146,13 @@ export const RAMP_CARRY_M = 0.3;
  */
 export const PINS_DOUBT = 0.9;
 
+/**
+ * Courses that are played on from where the ball lies. What a ball keeps of its speed off something hard; how far past what is to be struck it is
+ * meant to come, metres; the height of a ramp, as which it takes energy from a ball; the room that somebody leaves beside what is passed, metres; and
+ * going on to where the ball lies, the least, milliseconds. Assumed.
+ */
+export const ON_A_COURSE = { kept: 0.45, pastM: 0.25, rampM: 0.06, roomM: 0.08, followMs: 500 } as const;
+
 /** Density of air, kg/m³ (International Standard Atmosphere at 15 °C, sea level: 1.225). */
 export const AIR_DENSITY = 1.225;
 /** Drag of an upright tube or bottle across the wind: .7–1.1. Assumed. */

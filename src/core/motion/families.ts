@@ -15,4 +15,4 @@ const FAMILY_OF: Readonly<Partial<Record<Task['technique'], Family>>> = {
 };
 
 /** The family of a technique; undefined for what is not aimed: running, finding, flipping a lid. */
-export const familyOf = (technique: Task['technique']): Family | undefined => FAMILY_OF[technique];
+export const movementOf = (technique: Task['technique']): Family | undefined => FAMILY_OF[technique];

@@ -80,7 +80,7 @@ function topGroundSpeed(ageYears: number): number {
 }
 
 /** With two hands from a seat nobody rolls hard. */
-function topSpeedOf({ technique, thrower }: Pick<GroundShot, 'technique' | 'thrower'>): number {
+export function topSpeedOf({ technique, thrower }: Pick<GroundShot, 'technique' | 'thrower'>): number {
   const top = topGroundSpeed(thrower.ageYears);
   return technique === 'roll' && ROLL_FORMS[thrower.form ?? 'standing'] === 'roll-two-hands' ? Math.min(top, SEATED_ROLL_SPEED) : top;
 }
@@ -196,9 +196,19 @@ export function stopChance(shot: GroundShot, radiusM: number): number {
     if (cos >= 1) return 0;
     return normalPdf(z) * (cos <= -1 ? 1 : withinChance(Math.acos(cos), azimuthSd));
   };
-  const half = (far - near) / 2;
+  // Where the ring holds the child too, short rolls are all in it: the sum is cut there. The arc closes as a root does: sines smooth its ends.
+  const cuts = [near, Math.min(far, Math.max(near, deviation(radiusM - distanceM))), far];
   let sum = 0;
-  for (const [node, weight] of LEGENDRE) sum += weight * half * (at(near + half * (1 - node)) + at(near + half * (1 + node)));
+  for (let part = 0; part < 2; part += 1) {
+    const [from, to] = [cuts[part]!, cuts[part + 1]!];
+    const half = (to - from) / 2;
+    if (half <= 0) continue;
+    for (const [node, weight] of LEGENDRE) {
+      const turn = (Math.PI / 2) * node;
+      const step = half * Math.sin(turn);
+      sum += weight * (Math.PI / 2) * Math.cos(turn) * half * (at(from + half - step) + at(from + half + step));
+    }
+  }
   return Math.min(1, sum);
 }
 

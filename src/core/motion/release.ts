@@ -5,7 +5,7 @@
 import { statureM } from '../measure/stature';
 import type { Task } from '../rules/format/game';
 import { bentChance, type Bend } from './bend';
-import { familyOf, type Family } from './families';
+import { movementOf, type Family } from './families';
 import {
   ageFactor,
   FORM_FACTOR,
@@ -36,7 +36,7 @@ export const toldBy = ({ bend }: Pick<Thrower, 'bend'>, chance: number): number 
 /** The child as it is at one technique. */
 export function throwerAt(technique: Task['technique'], thrower: Thrower): Thrower {
   const { factors, ...rest } = thrower;
-  const family = factors && familyOf(technique);
+  const family = factors && movementOf(technique);
   return factors ? { ...rest, skill: (rest.skill ?? 1) * ((family && factors[family]) ?? 1) } : thrower;
 }
 

@@ -1,10 +1,10 @@
 /** What a fit says of one family of movement. */
-import { FAMILIES, familyOf, type Family } from '../motion/families';
+import { FAMILIES, movementOf, type Family } from '../motion/families';
 import type { Thrower } from '../motion/release';
 import type { Game } from '../rules/format/game';
 import type { Fitted } from './fit';
 
-/** The fit of a class or a child for a family; of one that was never reported what it says of the whole. */
+/** The fit of a class or a child for a family; of what has none, what it says of the whole. */
 export function forFamily(fitted: Fitted, family: Family | undefined): Fitted {
   const own = family && fitted.families?.[family];
   return own ? { ...fitted, ...own } : fitted;
@@ -14,7 +14,7 @@ export function forFamily(fitted: Fitted, family: Family | undefined): Fitted {
 export function familyOfGame({ parts }: Pick<Game, 'parts'>): Family | undefined {
   return parts
     .flatMap(({ stages }) => stages)
-    .map(({ technique }) => familyOf(technique))
+    .map(({ technique }) => movementOf(technique))
     .find((family) => family !== undefined);
 }
 

@@ -1,6 +1,6 @@
 /** How often something was hit from how far, and the curve of the fitted skill beside it: one for each thing that was tried. */
 import { chanceOf } from '../forecast/chances';
-import { familyOf } from '../motion/families';
+import { movementOf } from '../motion/families';
 import { toldBy } from '../motion/release';
 import { forFamily } from './by-family';
 import type { AimedTry, Tries } from './evidence';
@@ -41,7 +41,7 @@ const BEYOND_M = 0.8;
 
 /** The chance at a distance for a fitted skill, with its interval: a steadier child hits more often. */
 function chanceWith(aim: AimedTry, distanceM: number, fitted: Fitted): ChanceAt {
-  const { skill, low, high } = forFamily(fitted, familyOf(aim.technique));
+  const { skill, low, high } = forFamily(fitted, movementOf(aim.technique));
   const at = (one: number) => toldBy(fitted, chanceOf({ ...aim, distanceM, skill: one }));
   return { distanceM, chance: at(skill), low: at(high), high: at(low) };
 }

@@ -9,7 +9,7 @@ import { DESK_SEED } from '../forecast/forecast-level';
 import type { RackShelf } from '../forecast/racks';
 import { simulateGo } from '../forecast/simulate';
 import { GROUND, type BodyForm } from '../motion/assumed';
-import { familyOf, type Family } from '../motion/families';
+import { movementOf, type Family } from '../motion/families';
 import { throwerWith, type Thrower } from '../motion/release';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import { isAimedGame } from '../reports/reach';
@@ -185,7 +185,7 @@ export function triesOf(played: PlayedGo, memo: EvidenceMemo): readonly Tries[] 
       hits: 0,
       chance: (skill: number) => between(curve, skill),
       curve,
-      family: familyOf(task.technique),
+      family: movementOf(task.technique),
     };
     one.tries += 1;
     if (end.as === 'success') one.hits += 1;

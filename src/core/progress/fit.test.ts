@@ -31,7 +31,11 @@ describe('families of movement', () => {
     expect(forGame(group, game('kick')).skill).toBeCloseTo(group.families!.kick!.skill, 12);
     const thrown = ofClass(game('underarm'), group);
     expect(thrown.skill! * thrown.factors!.kick!).toBeCloseTo(group.families!.kick!.skill, 12);
-    expect(thrown.skill! * thrown.factors!.roll!).toBeCloseTo(group.skill, 12);
+    expect(thrown.skill! * thrown.factors!.roll!).toBeCloseTo(group.families!.roll!.skill, 12);
+    expect(group.families!.roll!.attempts).toBe(0);
+    expect(Math.log(group.families!.roll!.high / group.families!.roll!.low)).toBeGreaterThan(
+      1.5 * Math.log(group.families!.kick!.high / group.families!.kick!.low),
+    );
     expect(ofClass(game('kick'), null)).toEqual({});
   });
 });

@@ -48,7 +48,7 @@ export interface FittedFactor {
 }
 
 export interface Fitted extends FittedFactor {
-  /** The same for each family of movement that was reported. */
+  /** The same for each family of movement; of one that was not reported, without attempts, what the others say of it, less surely. */
   readonly families?: Readonly<Partial<Record<Family, FittedFactor>>>;
   /** Where reports are of several weeks: how much ln skill changes a week (less is steadier), its standard deviation, and the week that `skill` is of. */
   readonly trend?: { readonly aWeek: number; readonly sd: number; readonly week: number };
@@ -72,7 +72,7 @@ const TYPICAL_CLASS = 20;
 /** Nothing is taken for less likely than this: one odd report must not outweigh all others. Assumed. */
 const LEAST = 0.0001;
 /** No class is known better than this, however much it reports: the model itself is only about right. Standard deviation of ln skill. Assumed. */
-const MODEL_DOUBT_LN = 0.035;
+const MODEL_DOUBT_LN = 0.04;
 /** The middle 80% of a normal distribution lies within so many standard deviations. */
 const Z_80 = 1.2815515655446004;
 
@@ -87,33 +87,38 @@ interface Log {
   readonly curve: Float64Array;
 }
 
-/** Nodes to each side over which slope and curvature are taken: of totals far, since their likelihood was simulated at a few skills only. */
+/** Nodes to each side over which slopes are taken: of totals far, since their likelihood was simulated at a few skills only. */
 const [SIDE, SIDE_OF_TOTALS] = [3, 12];
 
 /** Slope and curvature of hits and misses that were known, and of totals, together. */
-function logOf({ known, totals }: Cell): Log {
-  const log = { slope: new Float64Array(GRID), curve: new Float64Array(GRID) };
-  addSlopes(log, known, SIDE);
-  if (totals) addSlopes(log, totals, SIDE_OF_TOTALS);
+function logOf({ known, told, totals }: Cell): Log {
+  // Of hits and misses the curvature that is to be expected (Fisher's information): it is never nothing where the chance changes.
+  const log = { slope: slopesOf(known, SIDE), curve: Float64Array.from(told) };
+  if (!totals) return log;
+  const slopes = slopesOf(totals, SIDE_OF_TOTALS);
+  for (let node = 0; node < GRID; node += 1) {
+    log.slope[node]! += slopes[node]!;
+    // Nearer to an end than the window is wide: over a narrower one.
+    const reach = Math.min(node, GRID - 1 - node, SIDE_OF_TOTALS);
+    if (reach > 0) log.curve[node]! += Math.max(0, -(totals[node + reach]! - 2 * totals[node]! + totals[node - reach]!) / (reach * STEP_LN) ** 2);
+  }
   return log;
 }
 
-function addSlopes({ slope, curve }: Log, values: Float64Array, side: number): void {
-  for (let node = 0; node < GRID; node += 1) {
+const slopesOf = (values: Float64Array, side: number): Float64Array =>
+  values.map((_, node) => {
     const [below, above] = [Math.max(0, node - side), Math.min(GRID - 1, node + side)];
-    slope[node]! += (values[above]! - values[below]!) / ((above - below) * STEP_LN);
-    // Nearer to an end than the window is wide: over a narrower one.
-    const reach = Math.min(node, GRID - 1 - node, side);
-    if (reach > 0) curve[node]! += Math.max(0, -(values[node + reach]! - 2 * values[node]! + values[node - reach]!) / (reach * STEP_LN) ** 2);
-  }
-}
+    return (values[above]! - values[below]!) / ((above - below) * STEP_LN);
+  });
 
 /** What a child tried in one family and week. */
 interface Cell {
   readonly child: number;
   readonly family: number;
   readonly week: number;
+  /** Of hits and misses: log likelihood, and what so many tries tell there (Fisher's information). */
   readonly known: Float64Array;
+  readonly told: Float64Array;
   totals: Float64Array | null;
   attempts: number;
 }
@@ -139,29 +144,48 @@ export function fitClass(observed: readonly Observed[], bend?: Bend): FittedClas
   const own = new Float64Array(childIds.length);
   const posterior = newton(cells, logs, whole, own, { manyWeeks, firstWeek });
 
-  const factor = (row: readonly number[], child: number | null, attempts: number): FittedFactor => {
+  const factor = (row: readonly number[], child: number | null, attempts: number, unseen = false): FittedFactor => {
     const mean = row.reduce((sum, share, column) => sum + share * whole[column]!, 0);
     const { shift, variance } = child === null ? posterior.ofClass(row) : posterior.ofChild(child);
-    const sd = Math.hypot(Math.sqrt(variance), MODEL_DOUBT_LN);
+    const sd = Math.sqrt(variance + MODEL_DOUBT_LN ** 2 + (unseen ? FAMILY_SPREAD_LN ** 2 : 0));
     return { skill: Math.exp(mean + shift), low: Math.exp(mean + shift - Z_80 * sd), high: Math.exp(mean + shift + Z_80 * sd), attempts };
   };
-  const rowOf = (family: number | null) => Array.from(whole, (_, column) => (column === LEVEL || column === FIRST_FAMILY + (family ?? -9) ? 1 : 0));
-  const triesOf = (kept: (cell: Cell) => boolean) => cells.filter(kept).reduce((sum, cell) => sum + cell.attempts, 0);
-  const fitted = (child: number | null): Fitted => {
-    const mine = (cell: Cell) => child === null || cell.child === child;
-    const one = (family: number | null) =>
-      factor(
-        rowOf(family),
-        child,
-        triesOf((cell) => mine(cell) && (family === null || cell.family === family)),
-      );
-    return {
-      ...one(null),
-      ...(families.length > 0 && { families: Object.fromEntries(families.map((family, index) => [family, one(index)])) }),
-      ...(manyWeeks && { trend: { aWeek: whole[WEEK]!, sd: Math.sqrt(posterior.trendVariance), week: lastWeek } }),
-      ...(bend && { bend }),
-    };
-  };
+  const triesOf = (child: number | null, family: number | null) =>
+    cells
+      .filter((cell) => (child === null || cell.child === child) && (family === null || cell.family === family))
+      .reduce((sum, cell) => sum + cell.attempts, 0);
+  const all = triesOf(null, null);
+  const shares = families.map((_, family) => triesOf(null, family) / all);
+  /** So much of the level, and of each family that was reported. */
+  const rowOf = (ofFamily: (family: number) => number) =>
+    Array.from(whole, (_, column) => (column === LEVEL ? 1 : column < FIRST_FAMILY ? 0 : ofFamily(column - FIRST_FAMILY)));
+  const fitted = (child: number | null): Fitted => ({
+    // As a whole: in what was reported, each family by its tries.
+    ...factor(
+      rowOf((family) => shares[family]!),
+      child,
+      triesOf(child, null),
+    ),
+    ...(families.length > 0 && {
+      families: Object.fromEntries(
+        FAMILIES.map((name) => {
+          const family = families.indexOf(name);
+          const tries = family < 0 ? 0 : triesOf(child, family);
+          return [
+            name,
+            factor(
+              rowOf((other) => (other === family ? 1 : 0)),
+              child,
+              tries,
+              family < 0,
+            ),
+          ];
+        }),
+      ),
+    }),
+    ...(manyWeeks && { trend: { aWeek: whole[WEEK]!, sd: Math.sqrt(posterior.trendVariance), week: lastWeek } }),
+    ...(bend && { bend }),
+  });
   return { group: fitted(null), children: new Map(childIds.map((id, child) => [id, fitted(child)])) };
 }
 
@@ -174,12 +198,12 @@ function cellsOf(
   bend: Bend | undefined,
 ): readonly Cell[] {
   const cells = new Map<string, Cell>();
-  const curves = new Map<object, { readonly hit: Float64Array; readonly miss: Float64Array }>();
+  const curves = new Map<object, ReturnType<typeof chanceLogs>>();
   const childAt = new Map(childIds.map((id, index) => [id, index]));
   for (const one of observed) {
     const [child, family, week] = [childAt.get(one.child)!, families.indexOf(one.family ?? 'throw'), (one.week ?? 0) - lastWeek];
     const key = `${child} ${family} ${week}`;
-    const cell = cells.get(key) ?? { child, family, week, known: new Float64Array(GRID), totals: null, attempts: 0 };
+    const cell = cells.get(key) ?? { child, family, week, known: new Float64Array(GRID), told: new Float64Array(GRID), totals: null, attempts: 0 };
     cells.set(key, cell);
     cell.attempts += one.attempts;
     if ('likelihood' in one) {
@@ -190,21 +214,22 @@ function cellsOf(
     const of = one.curve ?? one;
     const logs = curves.get(of) ?? chanceLogs(one.chance, bend);
     curves.set(of, logs);
-    for (let node = 0; node < GRID; node += 1) cell.known[node]! += one.hits * logs.hit[node]! + (one.attempts - one.hits) * logs.miss[node]!;
+    for (let node = 0; node < GRID; node += 1) {
+      cell.known[node]! += one.hits * logs.hit[node]! + (one.attempts - one.hits) * logs.miss[node]!;
+      cell.told[node]! += one.attempts * logs.told[node]!;
+    }
   }
   return [...cells.values()];
 }
 
-function chanceLogs(chance: (skill: number) => number, bend: Bend | undefined): { readonly hit: Float64Array; readonly miss: Float64Array } {
-  const hit = new Float64Array(GRID);
-  const miss = new Float64Array(GRID);
-  for (let node = 0; node < GRID; node += 1) {
-    const told = chance(SKILLS[node]!);
-    const p = Math.min(1 - LEAST, Math.max(LEAST, bend ? bentChance(told, bend) : told));
-    hit[node] = Math.log(p);
-    miss[node] = Math.log(1 - p);
-  }
-  return { hit, miss };
+/** Logarithms of the chance of a hit and of a miss, and what one try tells of ln skill: p'² / p(1 − p). */
+function chanceLogs(chance: (skill: number) => number, bend: Bend | undefined) {
+  const p = SKILLS.map((skill) => {
+    const told = chance(skill);
+    return Math.min(1 - LEAST, Math.max(LEAST, bend ? bentChance(told, bend) : told));
+  });
+  const slope = slopesOf(p, SIDE);
+  return { hit: p.map(Math.log), miss: p.map((one) => Math.log(1 - one)), told: p.map((one, node) => slope[node]! ** 2 / (one * (1 - one))) };
 }
 
 interface Posterior {

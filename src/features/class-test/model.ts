@@ -3,7 +3,7 @@ import type { ClassTestSheet, TestHits } from '@/contract/class-test';
 import { TRIES_A_MARK } from '@/core/progress/tested';
 
 /** What was tapped and is not known to have arrived, by child and mark; kept on the device until it has. */
-export type Waiting = Readonly<Record<string, number | null>>;
+export type HitsWaiting = Readonly<Record<string, number | null>>;
 
 export const cellKey = (childId: string, mark: number) => `${childId} ${mark}`;
 
@@ -14,7 +14,7 @@ export interface ShownRow {
 }
 
 /** The children with what was tapped last. */
-export function rowsShown({ children }: Pick<ClassTestSheet, 'children'>, waiting: Waiting): readonly ShownRow[] {
+export function rowsShown({ children }: Pick<ClassTestSheet, 'children'>, waiting: HitsWaiting): readonly ShownRow[] {
   return children.map(({ id, name, hits }) => ({
     id,
     name,
@@ -32,7 +32,7 @@ export function filled(rows: readonly ShownRow[]): { readonly done: number; read
 }
 
 /** The first of what waits; null for nothing. */
-export function firstWaiting(waiting: Waiting): TestHits | null {
+export function firstWaiting(waiting: HitsWaiting): TestHits | null {
   const [key] = Object.keys(waiting);
   if (key === undefined) return null;
   const [childId, mark] = key.split(' ') as [TestHits['childId'], string];
@@ -40,7 +40,7 @@ export function firstWaiting(waiting: Waiting): TestHits | null {
 }
 
 /** Without one that has arrived, unless it was tapped anew meanwhile. */
-export function withoutArrived(waiting: Waiting, { childId, mark, hits }: TestHits): Waiting {
+export function withoutArrived(waiting: HitsWaiting, { childId, mark, hits }: TestHits): HitsWaiting {
   const key = cellKey(childId, mark);
   if (waiting[key] !== hits) return waiting;
   const { [key]: _arrived, ...rest } = waiting;
@@ -48,14 +48,14 @@ export function withoutArrived(waiting: Waiting, { childId, mark, hits }: TestHi
 }
 
 /** What was kept on the device; what cannot be read is nothing. */
-export function readWaiting(kept: string | null): Waiting {
+export function readWaiting(kept: string | null): HitsWaiting {
   if (kept === null) return {};
   try {
     const read: unknown = JSON.parse(kept);
     if (typeof read !== 'object' || read === null || Array.isArray(read)) return {};
     const isCell = ([key, hits]: [string, unknown]) =>
       /^[0-9a-f-]{36} [01]$/.test(key) && (hits === null || (Number.isInteger(hits) && Number(hits) >= 0 && Number(hits) <= TRIES_A_MARK));
-    return Object.fromEntries(Object.entries(read).filter(isCell)) as Waiting;
+    return Object.fromEntries(Object.entries(read).filter(isCell)) as HitsWaiting;
   } catch {
     return {};
   }

@@ -4,14 +4,14 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ClassTestSheet } from '@/contract/class-test';
 import { send } from '@/ui/post';
 import type { KeyedMutator } from 'swr';
-import { cellKey, firstWaiting, readWaiting, withHits, withoutArrived, type Waiting } from './model';
+import { cellKey, firstWaiting, readWaiting, withHits, withoutArrived, type HitsWaiting } from './model';
 
 const AGAIN_MS = 4000;
 
 const storeKey = (testId: string) => `class-test ${testId}`;
 
 /** A device that keeps nothing: it stays in this page. */
-function keep(testId: string, waiting: Waiting): void {
+function keep(testId: string, waiting: HitsWaiting): void {
   try {
     if (Object.keys(waiting).length === 0) localStorage.removeItem(storeKey(testId));
     else localStorage.setItem(storeKey(testId), JSON.stringify(waiting));
@@ -20,7 +20,7 @@ function keep(testId: string, waiting: Waiting): void {
   }
 }
 
-function kept(testId: string): Waiting {
+function kept(testId: string): HitsWaiting {
   try {
     return readWaiting(localStorage.getItem(storeKey(testId)));
   } catch {
@@ -29,7 +29,7 @@ function kept(testId: string): Waiting {
 }
 
 export interface SentHits {
-  readonly waiting: Waiting;
+  readonly waiting: HitsWaiting;
   /** One sentence where the school refused something; empty for nothing. */
   readonly problem: string;
   readonly offline: boolean;
@@ -37,13 +37,13 @@ export interface SentHits {
 }
 
 export function useHits(testId: string, mutate: KeyedMutator<ClassTestSheet>): SentHits {
-  const [waiting, setWaiting] = useState<Waiting>({});
+  const [waiting, setWaiting] = useState<HitsWaiting>({});
   const [problem, setProblem] = useState('');
   const [offline, setOffline] = useState(false);
-  const now = useRef<Waiting>({});
+  const now = useRef<HitsWaiting>({});
   const sending = useRef(false);
   const put = useCallback(
-    (next: Waiting) => {
+    (next: HitsWaiting) => {
       now.current = next;
       keep(testId, next);
       setWaiting(next);

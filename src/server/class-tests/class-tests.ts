@@ -10,7 +10,7 @@ import { keepTestHits, testHitsOfClass, testOfSchool, testsOfClass, type KeptHit
 import { transact } from '../db/pool';
 import { notFound, refuse } from '../http/answer';
 import { schoolDay } from '../school-day';
-import { weekOf } from '../progress/week-of';
+import { weekNumber } from '../progress/week-number';
 
 const listed = ({ id, family, marksM, rolled, at, tries }: KeptTest, timeZone: string): ListedTest => ({
   id,
@@ -74,7 +74,7 @@ export async function evidenceOfTests(classId: Uuid): Promise<{ readonly observe
       evidenceOfTest({
         family: test.family,
         marksM: test.marksM,
-        week: weekOf(test.at),
+        week: weekNumber(test.at),
         rolled: test.rolled,
         tries: ofTest(test).map(({ childId, ageYears, mark, tries, hits: n }) => ({ child: childId, ageYears, mark, tries, hits: n })),
       }),

@@ -13,7 +13,7 @@ import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
 import { PictureStrip } from './strip';
 import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
-import { ClassTestSheet } from './class-test-sheet';
+import { ClassTestPaper } from './class-test-paper';
 import { INK, LINE, PALE, styleOf, WHITE, type PaperStyle } from './style';
 
 export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
@@ -31,7 +31,7 @@ export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
     case 'diary':
       return page(<DiarySheet sheet={sheet} style={style} />);
     case 'class-test':
-      return page(<ClassTestSheet sheet={sheet} style={style} />);
+      return page(<ClassTestPaper sheet={sheet} style={style} />);
     case 'notice':
       return page(<NoticeSheet sheet={sheet} style={style} />);
     case 'event':

@@ -16,7 +16,7 @@ import { versionBody } from '../db/weeks';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { evidenceOfTests } from '../class-tests/class-tests';
 import { breath } from './breath';
-import { weekOf } from './week-of';
+import { weekNumber } from './week-number';
 
 /** Raise it when evidence is read otherwise. */
 const FIT_VERSION = 2;
@@ -71,7 +71,7 @@ export async function* playedGoes(plays: readonly ReportedPlay[]): AsyncGenerato
           versionId,
           go,
           value: counts ?? value,
-          week: weekOf(receivedAt),
+          week: weekNumber(receivedAt),
         },
       };
     }
@@ -113,5 +113,5 @@ export async function fitOfClass(classId: Uuid, plays?: readonly ReportedPlay[])
 /** The fit for a forecast of the class, as it is now or will be by a day; undefined while there are too few attempts. */
 export function forForecast({ group }: ClassFit, by?: Date): Fitted | undefined {
   if (group.attempts < CALIBRATED_FROM) return undefined;
-  return by ? inWeek(group, weekOf(by)) : group;
+  return by ? inWeek(group, weekNumber(by)) : group;
 }

@@ -8,7 +8,7 @@ import type { Game } from '@/core/rules/format/game';
 import { childrenWhoReported } from '../db/children';
 import { versionBody, weeksOf } from '../db/weeks';
 import { tells } from '../progress/fit-of-class';
-import { weekOf } from '../progress/week-of';
+import { weekNumber } from '../progress/week-number';
 import { groupedBy } from '../db/grouped';
 import { bodiesOf } from '../db/reports';
 import { playsOfClass } from '../reports/plays';
@@ -85,7 +85,7 @@ export async function asClassFile(classId: Uuid): Promise<ClassFile & { goes: re
     report: bodies.get(id)!,
     values: mine.map((play) => play.counts ?? play.value),
     tells: tells(mine[0]!),
-    week: weekOf(mine[0]!.receivedAt),
+    week: weekNumber(mine[0]!.receivedAt),
   }));
   return { format: CLASS_FORMAT, goes, games, reports };
 }

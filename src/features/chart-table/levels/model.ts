@@ -72,10 +72,20 @@ export function remarksOf(forecast: LevelForecast, differs: string): readonly st
     ...parWords(forecast),
     ...(forecast.endless ? ['the rules tell no end: left after 400 tries, so the score says little'] : []),
     ...(forecast.finishShare < 0.995 ? [`${inTen(forecast.finishShare)} in 10 get to the end`] : []),
+    ...forecast.ways.map(waysWords),
     ...(forecast.pins ? [pinsWords(forecast.pins)] : []),
     ...(forecast.rough === 'none' ? [] : [ROUGH_WORDS[forecast.rough]]),
     ...(differs === '' ? [] : [differs]),
   ];
+}
+
+/** "First holt: left of the pillow 2.4 strokes, right of it 3.1, through the reeds 2.9". */
+function waysWords({ part, ways }: LevelForecast['ways'][number]): string {
+  const told = ways.map(({ side, thing, drawn, strokes }, index) => {
+    const where = side === null ? `through the ${thing}` : index === 0 ? `${side} of the ${thing}` : side;
+    return `${where}${drawn ? ' as drawn' : ''} ${strokes.toFixed(1)}${index === 0 ? ' strokes' : ''}`;
+  });
+  return `${part === '' ? '' : `${part}: `}${told.join(', ')}`;
 }
 
 /** "2.7 pins a roll, 2.3 to 3.2 as the floor grips". */

@@ -19,7 +19,7 @@ function Ticks({ style }: { style: PaperStyle }) {
   );
 }
 
-export function ClassTestSheet({
+export function ClassTestPaper({
   sheet: { className, family, marksM, heldOn, names, group, groups },
   style,
 }: {
