@@ -128,3 +128,29 @@ describe('races and water', () => {
     expect(forecastLevel(game, 0, { ageYears: 8, plays: 90, seed: 1 }).endless).toBe(false);
   });
 });
+
+describe('a floor that was measured', () => {
+  const roll = (rolled?: { readonly implement: ImplementId; readonly heightM: number; readonly lengthM: number }) => {
+    const thing: PlacedTarget = { xM: 2, yM: 2, object: 'string-loop', turnRad: 0, standM: 0, widthM: 0.4 };
+    const course = {
+      floor: { widthM: 9, depthM: 4, surface: 'carpet' as const, ...(rolled && { rolled }) },
+      furniture: [],
+      places: {},
+      targets: { aim: [thing] },
+    };
+    return (technique: 'roll' | 'underarm', object: AimedId = 'string-loop') =>
+      successAt(
+        { kit: { implement: 'tennis-ball', marker: 'sock' }, course },
+        { id: 'try', technique, see: 'end' },
+        { xM: 0, yM: 2 },
+        { ...thing, object },
+        { ageYears: 7, form: 'seated' },
+      ).chance;
+  };
+  it('that rolls badly is harder to roll on from a seat, and throws are as they were; measured with another ball it says nothing', () => {
+    const slow = { implement: 'tennis-ball', heightM: 0.03, lengthM: 0.1 } as const;
+    expect(roll(slow)('roll', 'bottle')).toBeLessThan(roll()('roll', 'bottle') - 0.1);
+    expect(roll(slow)('underarm', 'bucket')).toBe(roll()('underarm', 'bucket'));
+    expect(roll({ ...slow, implement: 'sock-ball' })('roll', 'bottle')).toBe(roll()('roll', 'bottle'));
+  });
+});

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { heldAgainst, WORLDS, type WorldFigures } from './worlds';
+import { heldAgainst, testedClasses, WORLDS, type WorldFigures } from './worlds';
 import { LONG } from '../long';
 
 const CLASSES = LONG ? 200 : 8;
@@ -32,6 +32,15 @@ describe('worlds', { timeout: 900_000 }, () => {
   it('scores that are told too high are noticed in most classes, and tails that are heavy in many', () => {
     expect(of('inflated').alarms.any).toBeGreaterThan(LONG ? 0.6 : 0.4);
     expect(of('heavy tails').alarms.any).toBeGreaterThan(LONG ? 0.4 : 0.1);
+  });
+  it('a class test of six throws a child, before any week, more than halves the error of the age alone, near and far', () => {
+    const { byAge, byTest } = testedClasses(LONG ? 400 : 40);
+    if (LONG)
+      process.stdout.write(
+        `by age ${byAge.map((one) => one.toFixed(1)).join(' / ')}, by the test ${byTest.map((one) => one.toFixed(1)).join(' / ')}\n`,
+      );
+    byTest.forEach((one, at) => expect(one).toBeLessThan(byAge[at]! / 2));
+    expect(byTest[1]).toBeLessThan(LONG ? 5 : 6);
   });
   it('the guide has a line for every world', () => {
     const guide = readFileSync(join(import.meta.dirname, '../../docs/guide/how-far-to-trust-it.md'), 'utf8');

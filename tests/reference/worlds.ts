@@ -5,7 +5,8 @@
 import { chanceOf } from '@/core/forecast/chances';
 import { forecastSetUp } from '@/core/forecast/forecast-level';
 import { doesItFit } from '@/core/progress/does-it-fit';
-import { inWeek, type ObservedHits } from '@/core/progress/fit';
+import { evidenceOfTest, testMarks } from '@/core/progress/class-test';
+import { fitClass, inWeek, type ObservedHits } from '@/core/progress/fit';
 import { chosenFit } from '@/core/progress/held-out';
 import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
@@ -20,6 +21,7 @@ const FAR_M = [1.8, 2.6, 3.6] as const;
 export const ASKED_M = [1.2, 1.8, 2.6, 3.6] as const;
 const GOES_A_WEEK = 2;
 const TRIES_A_MARK = 4;
+const TRIES_A_MARK_OF_A_TEST = 3;
 
 /** Random numbers of one seed (mulberry32). */
 export function dice(seed: number) {
@@ -281,4 +283,38 @@ export function heldAgainst(world: World, classes: number, seed = 1): WorldFigur
     bent: share(bent),
     alarms: { far: share(alarms.far), trend: share(alarms.trend), scatter: share(alarms.scatter), any: share(alarms.any) },
   };
+}
+
+/** A class test in the world that the model assumes: root mean square error of the chance at ASKED_M in points, by the age alone and by the test. */
+export function testedClasses(
+  classes: number,
+  seed = 1,
+): { readonly byAge: readonly number[]; readonly byTest: readonly number[]; readonly marksM: readonly number[] } {
+  const marksM = testMarks('throw', AGE);
+  const each = ASKED_M.map((distanceM) => twelveThrows([distanceM]));
+  const ofAge = each.map((one) => forecastSetUp(one, { ageYears: AGE, plays: 9, seed: 1 }).places[0]!.chance);
+  const [byAge, byTest] = [ASKED_M.map(() => 0), ASKED_M.map(() => 0)];
+  for (let n = 0; n < classes; n += 1) {
+    const of = dice(seed * 70_001 + n);
+    const throwAt = (distanceM: number, spread: number) => throwsIn(distanceM, spread, [of.normal(), of.normal(), of.normal()], 0);
+    const mean = 0.25 * of.normal();
+    const spreads = Array.from({ length: CHILDREN }, () => Math.exp(mean + 0.3 * of.normal()));
+    const tries = spreads.flatMap((spread, child) =>
+      marksM.map((distanceM, mark) => {
+        let hits = 0;
+        for (let i = 0; i < TRIES_A_MARK_OF_A_TEST; i += 1) if (throwAt(distanceM, spread)) hits += 1;
+        return { child: `${child}`, ageYears: AGE, mark, tries: TRIES_A_MARK_OF_A_TEST, hits };
+      }),
+    );
+    const { group } = fitClass(evidenceOfTest({ family: 'throw', marksM, week: 0, rolled: null, tries }));
+    ASKED_M.forEach((distanceM, at) => {
+      let hits = 0;
+      for (const spread of spreads) for (let i = 0; i < THROWS_FOR_TRUTH; i += 1) if (throwAt(distanceM, spread)) hits += 1;
+      const truth = hits / (CHILDREN * THROWS_FOR_TRUTH);
+      byAge[at]! += (ofAge[at]! - truth) ** 2;
+      byTest[at]! += (forecastSetUp(each[at]!, { ageYears: AGE, plays: 9, seed: 1, fitted: group }).places[0]!.chance - truth) ** 2;
+    });
+  }
+  const rms = (sums: readonly number[]) => sums.map((value) => 100 * Math.sqrt(value / classes));
+  return { byAge: rms(byAge), byTest: rms(byTest), marksM };
 }

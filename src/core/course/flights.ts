@@ -1,6 +1,6 @@
 /** Where balls may go: from each place towards its target, how far past it and how far to the side. */
 import { atStage } from '../rules/format/used';
-import { groundErrors, rollingResistance, rollsM, type GroundShot } from '../motion/ground';
+import { groundErrors, rollingResistance, rollsM, rollsOn, type GroundShot } from '../motion/ground';
 import { GROUND, OVERRUN_M, THROWN } from '../motion/assumed';
 import { releaseOf, throwerWith, type Thrower } from '../motion/release';
 import { IMPLEMENTS } from '../objects/catalogue';
@@ -34,15 +34,15 @@ export function runsPastM(level: Pick<Game, 'kit' | 'course'>, task: Task, lengt
   const thrower = throwerWith(level.kit, child);
   const ground = GROUND[task.technique];
   if (ground) {
-    const shot: GroundShot = { technique: ground, thrower, ball, surface: level.course.floor.surface, distanceM: lengthM };
+    const shot: GroundShot = { technique: ground, thrower, ...rollsOn(level), distanceM: lengthM };
     return Math.min(MOST_PAST_M, Math.max(0, rollsM(shot, ONE_IN_TWENTY) - lengthM));
   }
   const technique = THROWN[task.technique];
   if (!technique) return 0;
   const { speedShareSd } = releaseOf(technique, thrower);
   const tooFar = 2 * ONE_IN_TWENTY * speedShareSd * lengthM;
-  const runsOn = (ball.restitution ** 2 * lengthM) / (4 * rollingResistance(ball, level.course.floor.surface));
-  return Math.min(MOST_PAST_M, OVERRUN_M / 2 + tooFar + runsOn);
+  const onwardsM = (ball.restitution ** 2 * lengthM) / (4 * rollingResistance(ball, level.course.floor.surface));
+  return Math.min(MOST_PAST_M, OVERRUN_M / 2 + tooFar + onwardsM);
 }
 
 /**

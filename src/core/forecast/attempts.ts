@@ -38,8 +38,8 @@ import {
   GAP_NODES,
   passChance,
   rampChance,
-  rolledMu,
   rollSeconds,
+  rollsOn,
   stopChance,
   stopGaps,
   type Barred,
@@ -326,13 +326,6 @@ function rings(inside: number, touching: number, airS: number, task: Task): Succ
 
 /** As high as the posts of a gate, metres: what flies over it has not gone through. Assumed. */
 const GATE_HEIGHT_M = 0.3;
-
-/** Ball and floor of a roll: the floor as it was measured with this ball, or as is assumed for its surface. */
-function rollsOn({ kit, course: { floor } }: Pick<Game, 'kit' | 'course'>): Pick<GroundShot, 'ball' | 'surface' | 'mu'> {
-  const ball = IMPLEMENTS[kit.implement];
-  const { rolled, surface } = floor;
-  return { ball, surface, ...(rolled?.implement === kit.implement && { mu: rolledMu(rolled, ball) }) };
-}
 
 /** What a thing is made of, where it takes a ball in: unknown for one of the teacher's own. */
 export const giveOf = ({ object, own }: PlacedTarget): { readonly give?: Give } => {

@@ -24,6 +24,7 @@ import {
   TURN_MS,
 } from '../motion/assumed';
 import { movementOf } from '../motion/families';
+import { rolledMu } from '../motion/ground';
 import { AIMED, IMPLEMENTS } from '../objects/catalogue';
 import type { Fitted } from '../progress/fit';
 import { forFamily } from '../progress/by-family';
@@ -190,7 +191,15 @@ function thingLines({ kit, course }: Pick<Game, 'kit' | 'course'>, stage: Stage,
       );
   }
   if (GROUND[stage.technique] && stage.technique !== 'lift') {
-    const { surface } = course.floor;
+    const { surface, rolled } = course.floor;
+    if (rolled?.implement === kit.implement) {
+      tell(
+        'Rolling on this floor',
+        `resistance µ ${rolledMu(rolled, ball).toFixed(3)}`,
+        `a ball let roll off a book of ${(100 * rolled.heightM).toFixed(1)} cm, ${rolled.lengthM.toFixed(2)} m far`,
+      );
+      return;
+    }
     const mu = ROLLING[surface][ball.restitution < SOFT_ROLL_BELOW ? 'soft' : 'firm'];
     tell(
       `Rolling on ${surface === 'hard' ? 'a hard floor' : surface}`,

@@ -3,8 +3,8 @@
  * Every spread and every rolling resistance is assumed (memory or judgement) until the class's own reports replace it.
  */
 import { statureM } from '../measure/stature';
-import type { Implement } from '../objects/catalogue';
-import type { Surface } from '../rules/format/game';
+import { IMPLEMENTS, type Implement } from '../objects/catalogue';
+import type { Game, Surface } from '../rules/format/game';
 import { GRAVITY } from './flight';
 import { normalCdf, normalPdf, withinChance } from './normal';
 import {
@@ -54,6 +54,13 @@ const muOf = ({ mu, ball, surface }: Pick<GroundShot, 'mu' | 'ball' | 'surface'>
 export function rollingResistance(ball: Implement, surface: Surface): number {
   const row = ROLLING[surface];
   return ball.restitution < SOFT_ROLL_BELOW ? row.soft : row.firm;
+}
+
+/** Ball and floor of a roll: the floor as it was measured with this ball, or as is assumed for its surface. */
+export function rollsOn({ kit, course: { floor } }: Pick<Game, 'kit' | 'course'>): Pick<GroundShot, 'ball' | 'surface' | 'mu'> {
+  const ball = IMPLEMENTS[kit.implement];
+  const { rolled, surface } = floor;
+  return { ball, surface, ...(rolled?.implement === kit.implement && { mu: rolledMu(rolled, ball) }) };
 }
 
 export interface GroundErrors {

@@ -5,7 +5,10 @@ import { clearLineM, sideBySide } from '@/core/course/small-space';
 import { FLOORS, LARGE_HOME_M, onFloor, SMALL_HOME_M, STARTING_FLOORS, type FloorId } from '@/core/course/floors';
 import { SURFACE_NAMES } from '@/core/course/surface-names';
 import { equalSetUp, isAimed } from '@/core/levels/solve';
-import { AIMED } from '@/core/objects/catalogue';
+import { GROUND } from '@/core/motion/assumed';
+import { rolledMu } from '@/core/motion/ground';
+import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import type { Floor } from '@/core/rules/format/course-format';
 import type { FloorSide, Game, Surface } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { QuietButton } from '@/ui/button';
@@ -14,6 +17,9 @@ import { Menu } from '@/ui/menu';
 import { Notice } from '@/ui/notice';
 import { NumberSlot } from '@/ui/number-slot';
 import type { DraftAction } from './draft';
+
+/** Whether anything is rolled or kicked along the floor. */
+const rolls = (game: Game) => game.parts.some(({ stages }) => stages.some(({ technique }) => technique in GROUND));
 
 const Stack = styled.div`
   display: flex;
@@ -119,6 +125,7 @@ export function FloorLeaf({ game, levelIndex, ageYears, dispatch, readOnly }: Fl
           onChange={(surface) => changed({ floor: { ...floor, surface } })}
         />
       </div>
+      {rolls(game) && <RolledOff game={game} onFloor={(next) => changed({ floor: next })} />}
       <fieldset>
         <legend>Sides without a wall</legend>
         {SIDES.map(({ side, words }) => (
@@ -187,6 +194,50 @@ function Homes({ game, levelIndex, ageYears, dispatch }: Omit<FloorLeafProps, 'r
           Put the marks side by side in {SMALL_HOME_M} m
         </QuietButton>
       )}
+    </div>
+  );
+}
+
+/** Where nobody has tried yet: a book of 3 cm, and as far as a firm ball rolls from it on a hard floor. */
+const FIRST_TRY = { heightM: 0.03, lengthM: 0.8 } as const;
+
+/** How this floor rolls, by a ball that was let roll off a book: instead of what is assumed for its ground. */
+function RolledOff({ game, onFloor }: { game: Game; onFloor: (floor: Floor) => void }) {
+  const { floor } = game.course;
+  const { rolled } = floor;
+  const ball = IMPLEMENTS[game.kit.implement];
+  if (!rolled || rolled.implement !== game.kit.implement)
+    return (
+      <div>
+        How it rolls is assumed for {SURFACE_NAMES[floor.surface]}.{' '}
+        <QuietButton onPress={() => onFloor({ ...floor, rolled: { implement: game.kit.implement, ...FIRST_TRY } })}>
+          Measure it with a book
+        </QuietButton>
+      </div>
+    );
+  const { rolled: _measured, ...assumed } = floor;
+  return (
+    <div>
+      A {ball.name} let roll off a book{' '}
+      <NumberSlot
+        label="Height of the book, centimetres"
+        value={Math.round(1000 * rolled.heightM) / 10}
+        min={0.5}
+        max={50}
+        step={0.5}
+        decimals={1}
+        onChange={(value) => onFloor({ ...floor, rolled: { ...rolled, heightM: value / 100 } })}
+      />{' '}
+      cm high stops after{' '}
+      <NumberSlot
+        label="How far the ball rolled, centimetres"
+        value={Math.round(100 * rolled.lengthM)}
+        min={10}
+        max={3000}
+        step={5}
+        onChange={(value) => onFloor({ ...floor, rolled: { ...rolled, lengthM: value / 100 } })}
+      />{' '}
+      cm: µ {rolledMu(rolled, ball).toFixed(3)}. <QuietButton onPress={() => onFloor(assumed)}>Take what is assumed</QuietButton>
     </div>
   );
 }

@@ -7,7 +7,7 @@ import { useWatch } from 'react-hook-form';
 import styled from 'styled-components';
 import { classTestSchema, testsOfClassSchema, type ClassTestSheet, type TestsOfClass } from '@/contract/class-test';
 import { dayWords } from '@/core/measure/days';
-import { protocolOf, TESTED, TESTED_FAMILIES, TESTED_WORDS, TRIES_A_MARK, type TestedFamily } from '@/core/progress/tested';
+import { groupsOf, protocolOf, TESTED, TESTED_FAMILIES, TESTED_WORDS, TRIES_A_MARK, type TestedFamily } from '@/core/progress/tested';
 import { narrow } from '@/design/breakpoints';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { FormNumber, FormSelect } from '@/ui/form/fields';
@@ -24,6 +24,7 @@ import { useHits } from './use-hits';
 
 const Columns = styled.div`
   display: grid;
+  margin: var(--space-6) 0;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-6) var(--space-8);
   align-items: start;
@@ -45,6 +46,16 @@ const Start = styled.form`
   gap: var(--space-4);
   justify-items: start;
   max-width: 420px;
+`;
+
+const GroupRow = styled.tr`
+  & th {
+    padding-top: var(--space-5);
+    border-bottom: 0;
+    color: var(--ink-soft);
+    font-weight: 400;
+    text-align: left;
+  }
 `;
 
 const Wide = styled.div`
@@ -187,7 +198,7 @@ function TestList({ classId, tests }: { classId: string; tests: TestsOfClass['te
 
 function OpenTest({ testId, classId, mayStart }: { testId: string; classId: string; mayStart: boolean }) {
   const { data, error, mutate } = useRead<ClassTestSheet>(`/api/v1/class-tests/${testId}`, classTestSchema, { onFocus: false });
-  const { waiting, problem, offline, tap } = useHits(testId, mutate);
+  const { waiting, problem, offline, tap } = useHits(testId, data !== undefined, mutate);
   if (error && !data) return <Notice $tone="caution">{error.message}</Notice>;
   if (!data) return <p role="status">Opening the test …</p>;
   const rows = rowsShown(data, waiting);
@@ -220,18 +231,25 @@ function OpenTest({ testId, classId, mayStart }: { testId: string; classId: stri
               ))}
             </tr>
           </thead>
-          <tbody>
-            {rows.map((child) => (
-              <tr key={child.id}>
-                <th scope="row">{child.name}</th>
-                {child.hits.map((hits, mark) => (
-                  <td key={mark}>
-                    <HitsCell label={`${child.name}, ${mark === 0 ? 'near' : 'far'}`} hits={hits} onHits={(next) => tap(child.id, mark, next)} />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
+          {groupsOf(rows).map((group, index) => (
+            <tbody key={group[0]!.id}>
+              <GroupRow>
+                <th colSpan={1 + data.marksM.length} scope="rowgroup">
+                  Group {index + 1}
+                </th>
+              </GroupRow>
+              {group.map((child) => (
+                <tr key={child.id}>
+                  <td>{child.name}</td>
+                  {child.hits.map((hits, mark) => (
+                    <td key={mark}>
+                      <HitsCell label={`${child.name}, ${mark === 0 ? 'near' : 'far'}`} hits={hits} onHits={(next) => tap(child.id, mark, next)} />
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          ))}
         </Figures>
       </Wide>
       <SoftLine $small>Tap a number, or press it: a digit goes on to the next. Backspace takes one back. Whoever did not throw stays empty.</SoftLine>

@@ -36,7 +36,8 @@ export interface SentHits {
   readonly tap: (childId: string, mark: number, hits: number | null) => void;
 }
 
-export function useHits(testId: string, mutate: KeyedMutator<ClassTestSheet>): SentHits {
+/** `ready` once the test is there: what arrived is told to it, and telling it earlier would throw its first answer away. */
+export function useHits(testId: string, ready: boolean, mutate: KeyedMutator<ClassTestSheet>): SentHits {
   const [waiting, setWaiting] = useState<HitsWaiting>({});
   const [problem, setProblem] = useState('');
   const [offline, setOffline] = useState(false);
@@ -66,10 +67,11 @@ export function useHits(testId: string, mutate: KeyedMutator<ClassTestSheet>): S
   }, [testId, put, mutate]);
   useEffect(() => {
     put({ ...kept(testId), ...now.current });
+    if (!ready) return undefined;
     void sendAll();
     const again = setInterval(() => void sendAll(), AGAIN_MS);
     return () => clearInterval(again);
-  }, [testId, put, sendAll]);
+  }, [testId, ready, put, sendAll]);
   const tap = useCallback(
     (childId: string, mark: number, hits: number | null) => {
       put({ ...now.current, [cellKey(childId, mark)]: hits });
