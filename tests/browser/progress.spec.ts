@@ -133,3 +133,44 @@ test('a film is marked with one comment, which stands beside the score', async (
   await expect(marked).toContainText(/technique: .*teacher 1 of 1 yes/);
   await expect(marked).toContainText('film');
 });
+
+test('a class test is started, typed, printed and taken back; where a chance is from is asked', async ({ page }) => {
+  test.setTimeout(120_000);
+  const complaints = complaintsOf(page);
+  await signedIn(page);
+  await page.goto('/classes');
+  await page.getByRole('link', { name: /P2 Wagtails/ }).click();
+  await page.getByRole('link', { name: 'Class test' }).click();
+  await page.getByRole('button', { name: /What is tested/ }).click();
+  await page.getByRole('option', { name: 'roll' }).click();
+  await expect(page.getByText(/Stand an empty plastic bottle/)).toBeVisible();
+  await page.getByLabel('Height of the book, cm').fill('3');
+  await page.getByRole('button', { name: 'Start this test' }).click();
+  await expect(page.getByText(/Give both the height/)).toBeVisible();
+  await page.getByLabel('How far the ball rolled, cm').fill('80');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Start this test' }).click();
+  await expect(page.getByText(/^0 of \d+ written down/)).toBeVisible();
+  await page.getByRole('radio', { name: '0 of 3' }).first().focus();
+  for (const digit of '231203') await page.keyboard.press(digit);
+  await expect(page.getByText(/^6 of \d+ written down, all with the school\./)).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByText(/^6 of \d+ written down, all with the school\./)).toBeVisible();
+  const [sheets] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('button', { name: /Print a sheet/ }).click(),
+  ]);
+  expect(sheets.suggestedFilename()).toMatch(/^class-test-.*\.pdf$/);
+  await page.getByRole('button', { name: 'Take this test back' }).click();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('button', { name: 'Start this test' })).toBeVisible();
+
+  await page.goto('/games');
+  await page.getByRole('link', { name: /Lantern Quay/ }).click();
+  await page.getByRole('button', { name: /where is this from/ }).click();
+  const slip = page.getByRole('dialog', { name: /come from/ });
+  await expect(slip.getByText('Spread of an underarm throw, an adult')).toBeVisible();
+  await expectAccessible(page);
+  expect(complaints).toEqual([]);
+});
