@@ -5,12 +5,14 @@ import { sensibleStart } from '@/core/course/sensible-start';
 import { distancesOf } from '@/core/course/geometry';
 import { childTables } from '@/core/forecast/attempts';
 import { floorBasis, floorDepth } from '@/core/forecast/depth';
-import { forecastLevel } from '@/core/forecast/forecast-level';
+import { forecastLevel, forecastSetUp } from '@/core/forecast/forecast-level';
 import { fallTable } from '@/core/forecast/pins';
 import { racksOf, wholeRack, type RackShelf } from '@/core/forecast/racks';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { simulateGo } from '@/core/forecast/simulate';
+import { homeForms } from '@/core/levels/home-forms';
 import { solveLevel } from '@/core/levels/solve';
+import { pacedGame } from '@/core/sheet/set-up';
 import { IMPLEMENTS } from '@/core/objects/catalogue';
 import { drawU32, PURPOSE } from '@/core/random/draw';
 import { judge } from '@/core/reports/judge';
@@ -185,10 +187,31 @@ async function benchForecast(say: Say, base: Game, sumGame: Game, drawUs: number
     1500,
   );
   within(
+    'the home forms of a level',
+    fastest(3, () => formsOf(starterGame('harbour-lamps'))),
+    150,
+  );
+  within(
+    'stepping stones, 2,000 plays',
+    fastest(3, () => forecastLevel(starterGame('stepping-stones'), 1, { ageYears: 8, plays: 2000, seed: 1 })),
+    120,
+  );
+  within(
+    'a course of three holes, 2,000 plays',
+    fastest(3, () => forecastLevel(starterGame('otters-errand'), 1, { ageYears: 8, plays: 2000, seed: 1 })),
+    600,
+  );
+  within(
     'three distances solved',
     fastest(9, () => [0.7, 0.5, 0.3].forEach((wanted, index) => solveLevel(starterGame('heron-strike'), index, wanted, 9))),
     2,
   );
+}
+
+function formsOf(game: Game): number {
+  const [level] = game.levels;
+  const parOf = (one: Game) => forecastSetUp(one, { ageYears: 8, plays: 900, seed: 1 }).par;
+  return homeForms({ game, levelId: level!.id, ageYears: 8, form: 'standing', paced: (one) => pacedGame(one, 0.52), askedPar: 20, parOf }).length;
 }
 
 function starterGame(id: string): Game {

@@ -12,7 +12,7 @@ async function open(page: Page, game: Game, ageYears: number): Promise<void> {
   const { id } = await post<{ id: string }>(page, '/api/v1/games/import', { game: plain, ageYears });
   await page.goto(`/games/${id}`);
   await expect(page.getByText('working it out …')).toHaveCount(0);
-  await expect(page.getByRole('region', { name: 'Levels' }).getByText(/par -?\d+/)).toHaveCount(game.levels.length);
+  await expect(page.getByRole('region', { name: 'Levels' }).getByText(/^par -?\d+$/)).toHaveCount(game.levels.length);
 }
 
 /** What stands under each level: par, and between what scores are likely. */

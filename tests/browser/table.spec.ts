@@ -15,7 +15,7 @@ async function playable(page: Page): Promise<Game> {
   const read = readGame(game);
   expect(read.ok ? [] : read.problems).toEqual([]);
   await expect(page.getByText(/The rules say nothing yet/)).toHaveCount(0);
-  await expect(page.getByRole('region', { name: 'Levels' }).getByText(/par \d+/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Levels' }).getByText(/^par \d+$/)).toBeVisible();
   return game;
 }
 

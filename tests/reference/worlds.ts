@@ -12,19 +12,19 @@ import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { starter } from '../examples/starters';
 
-export const AGE = 8;
-export const CHILDREN = 24;
-export const WEEKS = 6;
+const AGE = 8;
+const CHILDREN = 24;
+const WEEKS = 6;
 /** Marks of the weeks that are played, by turns near and far, and distances that are then forecast, metres. */
 const NEAR_M = [1.2, 1.8, 2.6] as const;
 const FAR_M = [1.8, 2.6, 3.6] as const;
-export const ASKED_M = [1.2, 1.8, 2.6, 3.6] as const;
+const ASKED_M = [1.2, 1.8, 2.6, 3.6] as const;
 const GOES_A_WEEK = 2;
 const TRIES_A_MARK = 4;
 const TRIES_A_MARK_OF_A_TEST = 3;
 
 /** Random numbers of one seed (mulberry32). */
-export function dice(seed: number) {
+function dice(seed: number) {
   let a = seed >>> 0;
   const uniform = () => {
     a = (a + 0x6d2b79f5) >>> 0;
@@ -143,7 +143,7 @@ function curveAt(distanceM: number) {
 }
 
 /** A class of this world and this seed, through its weeks. */
-export function classOf(world: World, seed: number): WorldClass {
+function classOf(world: World, seed: number): WorldClass {
   const of = dice(seed);
   const errors = world.errors ?? (({ normal }: Dice) => [normal(), normal(), normal()] as const);
   const mean = 0.25 * of.normal();

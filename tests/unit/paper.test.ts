@@ -50,24 +50,28 @@ describe('a home sheet', () => {
 });
 
 describe('the sheets of a class test', () => {
-  it.each(['A4', 'LETTER'] as const)('one page of %s for each group, and every child on one', async (size) => {
-    const names = Array.from({ length: 26 }, (_, n) => `Ailsa-Marguerite ${String.fromCharCode(65 + n)}.`);
-    const groups = groupsOf(names);
-    expect(groups.map(({ length }) => length)).toEqual([5, 5, 6, 5, 5]);
-    const sheets = TESTED_FAMILIES.flatMap((family) =>
-      groups.map((group, index): Sheet => ({
-        kind: 'class-test',
-        className: 'P4 Dippers',
-        family,
-        marksM: [1, 2.1],
-        heldOn: '2027-02-01',
-        names: group,
-        group: index + 1,
-        groups: groups.length,
-      })),
-    );
-    expect((await rendered({ ...usual, size }, sheets)).getPageCount()).toBe(sheets.length);
-  }, 60_000);
+  it.each(['A4', 'LETTER'] as const)(
+    'one page of %s for each group, and every child on one',
+    async (size) => {
+      const names = Array.from({ length: 26 }, (_, n) => `Ailsa-Marguerite ${String.fromCharCode(65 + n)}.`);
+      const groups = groupsOf(names);
+      expect(groups.map(({ length }) => length)).toEqual([5, 5, 6, 5, 5]);
+      const sheets = TESTED_FAMILIES.flatMap((family) =>
+        groups.map((group, index): Sheet => ({
+          kind: 'class-test',
+          className: 'P4 Dippers',
+          family,
+          marksM: [1, 2.1],
+          heldOn: '2027-02-01',
+          names: group,
+          group: index + 1,
+          groups: groups.length,
+        })),
+      );
+      expect((await rendered({ ...usual, size }, sheets)).getPageCount()).toBe(sheets.length);
+    },
+    60_000,
+  );
 });
 
 describe('unhappy at the server: in large print', () => {

@@ -16,7 +16,7 @@ export interface PacingShift {
 }
 
 /** Less than this, as a chance, is not worth saying. Assumed. */
-export const PACING_MATTERS = 0.05;
+const PACING_MATTERS = 0.05;
 
 /** The mark of a level whose chance is moved most by being paced out in half steps of `stepM`; null where none is moved by more than PACING_MATTERS. */
 export function pacingShift(level: Game, thrower: Thrower, stepM: number): PacingShift | null {

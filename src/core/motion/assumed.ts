@@ -202,7 +202,7 @@ export const FILLING = { neverIn: 4, chance: 0.28 } as const;
 /** Filling the cup again, milliseconds. Assumed. */
 export const FILL_MS = 3000;
 /** From standing to running: reaction or turning round, milliseconds, and how fast a child gains speed, m/s². Assumed. */
-export const START = { ms: 500, gainMPerS2: 2.5 } as const;
+const START = { ms: 500, gainMPerS2: 2.5 } as const;
 
 /** Tapping a roll with the toes, left and right: taps a second at six years and more each year. Assumed. */
 export function tapsPerSecond(ageYears: number, skill: number): number {

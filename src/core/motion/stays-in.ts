@@ -32,7 +32,7 @@ function placeOn(axis: readonly number[], value: number): { readonly node: numbe
 }
 
 /** None bounces out when e²(H + d − r) < d − r: off the floor it does not rise as high as the rim. */
-export function noneLeaves({ give, restitution, depthM, apexM, radiusM }: InsideBall): boolean {
+function noneLeaves({ give, restitution, depthM, apexM, radiusM }: InsideBall): boolean {
   const kept = restitution * GIVE[give].floor;
   return kept * kept * (apexM + depthM - radiusM) < depthM - radiusM;
 }

@@ -43,7 +43,7 @@ const [FROM_TRIES, FROM_CHILDREN] = [150, 8];
 /** So many standard deviations off is an alarm: of three that are looked at fewer than five classes in a hundred have one by chance. */
 const ALARM_SD = 2.7;
 /** Where unseen weeks were told better with a bend less is needed. */
-const BENT_SD = 1.8;
+const BENT_SD = 2;
 const SCATTER_SD = 1.6;
 const DISTANCE_BIN_M = 0.75;
 

@@ -20,7 +20,7 @@ const HELD_WEEKS = 4;
 /** Fewer tries than this in the weeks held out say nothing of a bend. Assumed. */
 const FROM_TRIES = 100;
 /** A bend must be worth more than this, in log score over all tries held out, before it is used: else chance would choose. Assumed. */
-const WORTH = 1.5;
+const WORTH = 0.8;
 const BEND_ROUNDS = 3;
 const SURE = 1e-4;
 
@@ -81,7 +81,7 @@ function scoresOf(held: readonly HeldTries[], of: (one: HeldTries) => number): S
 }
 
 /** The fit with the bend that goes with it, each found with the other. */
-export function fitBent(observed: readonly Observed[]): FittedClass {
+function fitBent(observed: readonly Observed[]): FittedClass {
   let fitted = fitClass(observed);
   for (let round = 0; round < BEND_ROUNDS; round += 1) {
     const told = observed.filter(isHits).map((one): ToldTries => {
@@ -111,7 +111,7 @@ export function inPast(fitted: Fitted, week: number | undefined): Fitted {
 }
 
 /** Forecasts of the last weeks, each from the weeks before it; null where all reports are of one week. */
-export function heldOut(observed: readonly Observed[], fit: (before: readonly Observed[]) => FittedClass = fitClass): HeldOut | null {
+function heldOut(observed: readonly Observed[], fit: (before: readonly Observed[]) => FittedClass = fitClass): HeldOut | null {
   const weeks = [...new Set(observed.map(({ week = 0 }) => week))].sort((a, b) => a - b).slice(1);
   if (weeks.length === 0) return null;
   const held = weeks.slice(-HELD_WEEKS).flatMap((week) => {

@@ -16,9 +16,9 @@ export const TESTED: Readonly<
 
 export const TESTED_FAMILIES = Object.keys(TESTED) as readonly TestedFamily[];
 
-export const TRIES_OF_A_TEST = 6;
+const TRIES_OF_A_TEST = 6;
 /** As many children stand about one target, and on one sheet. */
-export const GROUP_OF = 6;
+const GROUP_OF = 6;
 
 /** From each of two marks half of them. */
 export const TRIES_A_MARK = TRIES_OF_A_TEST / 2;
