@@ -49,7 +49,8 @@ export function WhereFrom({ lines, what, label = ASKS }: { lines: () => readonly
   return (
     <>
       <Asked aria-label={label === ASKS ? label : `${label}: ${ASKS}`} onPress={() => setOpen(true)}>
-        <CircleQuestionMark size={14} aria-hidden /> {label}
+        <CircleQuestionMark size={14} aria-hidden />
+        {label}
       </Asked>
       <Dialog title={`Where ${what} come from`} isOpen={open} onClose={() => setOpen(false)} width={600}>
         {open && (

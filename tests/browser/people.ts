@@ -81,6 +81,8 @@ const AXE_TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
  * takes a fifth of the time of the Playwright wrapper.
  */
 export async function expectAccessible(page: Page, within?: string): Promise<void> {
+  // The title of a page that is still coming in comes with it.
+  await expect(page).toHaveTitle(/./);
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
   const { findings, passed } = await page.evaluate(
     async ({ tags, selector }) => {
