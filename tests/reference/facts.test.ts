@@ -1,6 +1,6 @@
 /** Facts of the trade on things that games really have (common practice, no published source), at the ages and distances that are played. */
 import { describe, expect, it } from 'vitest';
-import { successAt } from '@/core/forecast/attempts';
+import { successAt } from '@/core/forecast/success';
 import { chanceOf, type PlainTry } from '@/core/forecast/chances';
 import { forecastLevel } from '@/core/forecast/forecast-level';
 import { legMs, runSpeed } from '@/core/motion/assumed';

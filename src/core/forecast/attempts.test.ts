@@ -6,7 +6,7 @@ import { IMPLEMENTS, shapeOf, type AimedId, type ImplementId } from '../objects/
 import { drawUnit, PURPOSE } from '../random/draw';
 import type { Course, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { starter } from '../../../tests/examples/starters';
-import { successAt } from './attempts';
+import { successAt } from './success';
 
 const MILLION = 1_000_000;
 const FROM: Spot = { xM: 0, yM: 0 };

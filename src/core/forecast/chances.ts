@@ -7,7 +7,7 @@ import { releaseOf, throwerAt, throwerWith, toldBy, type Thrower } from '../moti
 import { IMPLEMENTS, isThrownAt, shapeToTry } from '../objects/catalogue';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
-import { giveOf, successAt } from './attempts';
+import { giveOf, successAt } from './success';
 import { TECHNIQUES } from '../rules/format/throw-rules';
 
 /** Version of the model's tables and formulas; stored with every assignment, so that an old par stays what it was. */

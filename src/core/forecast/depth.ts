@@ -11,7 +11,7 @@ import { toldBy, type Thrower } from '../motion/release';
 import { shapeToTry } from '../objects/catalogue';
 import type { Game, Kit, PlacedTarget, Spot, Task } from '../rules/format/game';
 import { readThrowRules } from '../rules/format/throw-rules';
-import { successAt } from './attempts';
+import { successAt } from './success';
 import { shotFrom, throwOf } from './chances';
 
 /** What the chances over a floor depend on: who tries what, with what, at which things, on which floor. */

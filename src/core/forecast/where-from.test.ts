@@ -3,7 +3,7 @@ import { STARTERS } from '../../../tests/examples/starters';
 import { GIVE, GROUND, ROLLING, TECHNIQUE_SPREAD, THROWN } from '../motion/assumed';
 import { AIMED, IMPLEMENTS } from '../objects/catalogue';
 import { resolveLevel } from '../rules/format/level';
-import { whereFrom, whereFromTry } from './where-from';
+import { whereFrom, whereFromTry, windFrom } from './where-from';
 
 describe('where is this from', () => {
   it.each(STARTERS.map(({ id, game }) => [id, game] as const))(
@@ -45,6 +45,12 @@ describe('where is this from', () => {
     expect(of(/stays in/).value).toContain(`${Math.round(100 * GIVE[AIMED.box.give!].wall)}%`);
     expect(of(/other hand/).value).toBe('1.80 times the spread');
     expect(of(/seated/).value).toBe('1.15 times');
+  });
+  it('the wind that tips what stands is told with its sources', () => {
+    for (const { value, source } of windFrom()) {
+      expect(value).not.toBe('');
+      expect(source).toMatch(/assumed|Standard Atmosphere/);
+    }
   });
   it('a class that has reported is told with its tries, its change and its bend', () => {
     const fitted = {

@@ -5,6 +5,7 @@
 import { throwerWith } from '../motion/release';
 import {
   AIM_MS,
+  AIR_DENSITY,
   ageFactor,
   FORM_FACTOR,
   GATE_MS,
@@ -12,6 +13,7 @@ import {
   GROUND,
   GROUND_SPREAD,
   OTHER_HAND_FACTOR,
+  PIN_DRAG,
   PINS_DOUBT,
   ROLL_FORMS,
   ROLLING,
@@ -22,6 +24,7 @@ import {
   THROWN,
   touchChance,
   TURN_MS,
+  WIND_AT_PINS,
 } from '../motion/assumed';
 import { movementOf } from '../motion/families';
 import { rolledMu } from '../motion/ground';
@@ -209,3 +212,16 @@ function thingLines({ kit, course }: Pick<Game, 'kit' | 'course'>, stage: Stage,
     );
   }
 }
+
+/** The lines of the wind that tips what stands. */
+export const windFrom = (): readonly FigureLine[] => [
+  { what: 'Drag of what stands across the wind', value: `${PIN_DRAG[0]} to ${PIN_DRAG[1]}`, source: ASSUMED, replacedBy: '' },
+  {
+    what: 'Wind near the ground',
+    value: `${percent(WIND_AT_PINS)} of the wind of a forecast, which is at ten metres`,
+    source: ASSUMED,
+    replacedBy: '',
+  },
+  { what: 'Density of air', value: `${AIR_DENSITY} kg/m³`, source: 'International Standard Atmosphere at 15 °C, sea level', replacedBy: '' },
+  { what: 'Mass, height and balance of a thing', value: 'typical of homes', source: ASSUMED, replacedBy: 'its own, for a thing of yours' },
+];

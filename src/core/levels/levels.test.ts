@@ -7,7 +7,7 @@ import { leversBetween } from '../rules/format/levers';
 import { resolveLevel } from '../rules/format/level';
 import { readGame } from '../rules/format/read-game';
 import { withFloor } from '../course/move';
-import { successAt } from '../forecast/attempts';
+import { successAt } from '../forecast/success';
 import { chanceMends } from './chance-mends';
 import { withFairPoints } from './fair-points';
 import { aimedPlaces, isAimed, levelChance, solveLevel, withPlaces } from './solve';

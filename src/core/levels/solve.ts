@@ -1,7 +1,7 @@
 /** Distances for wanted chances, points that are fair, and the equal set-up of another home: solved, not guessed. */
 import { aimedTasks, distanceM, insideFloor, nearestOf, spotTowards, type AimedPlace } from '../course/geometry';
 import { withLengths, withTargetObject } from '../course/set-out';
-import { successAt } from '../forecast/attempts';
+import { successAt } from '../forecast/success';
 import type { Thrower } from '../motion/release';
 import type { OfClass } from '../progress/by-family';
 import type { AimedId } from '../objects/catalogue';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { successAt } from '../forecast/attempts';
+import { successAt } from '../forecast/success';
 import { drawUnit, PURPOSE } from '../random/draw';
 import type { AimedId, ImplementId } from '../objects/catalogue';
 import { GRAVITY } from './flight';

@@ -4,7 +4,8 @@
  */
 import { asSetOut } from '../course/set-out';
 import { distanceM } from '../course/geometry';
-import { childTables, successAt } from '../forecast/attempts';
+import { childTables } from '../forecast/attempts';
+import { successAt } from '../forecast/success';
 import { DESK_SEED } from '../forecast/forecast-level';
 import type { RackShelf } from '../forecast/racks';
 import { simulateGo } from '../forecast/simulate';

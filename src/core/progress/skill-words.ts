@@ -20,5 +20,5 @@ export function skillWords({ skill, low, high, attempts }: Fitted, ageYears: num
 export function parRestsWords(fitted: Pick<Fitted, 'attempts'> | undefined): string {
   return fitted && fitted.attempts >= CALIBRATED_FROM
     ? `Par rests on about ${fitted.attempts} tries that this class has reported.`
-    : 'Par is what is assumed for the age, until the class has reported 36 tries.';
+    : 'Par is what is assumed for the age, until the class has reported 36 tries or held a class test.';
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useMemo, type Dispatch } from 'react';
 import type { LevelForecast } from '@/core/forecast/forecast-level';
+import { windFrom } from '@/core/forecast/where-from';
 import { chanceMends, type ChanceMend } from '@/core/levels/chance-mends';
 import { alwaysScores, chosenRates, fairAges, fairPoints, unevenness, worthsOf } from '@/core/levels/fair-points';
 import { pacingShift } from '@/core/levels/pacing';
@@ -14,6 +15,7 @@ import type { Game, PlacedTarget } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { placeName } from '@/core/rules/telling/place-name';
 import { QuietButton } from '@/ui/button';
+import { WhereFrom } from '@/ui/where-from';
 import { Notice } from '@/ui/notice';
 import { useSettled } from '@/ui/use-settled';
 import type { DraftAction } from './draft';
@@ -135,7 +137,7 @@ function Wind({ game, dispatch, readOnly }: Pick<LevelWarningsProps, 'game' | 'd
   return (
     <Notice $tone="remark">
       Wind of {leastMs.toFixed(1)} to {mostMs.toFixed(1)} m/s where it stands tips a {AIMED[light.object].name}: about {Math.round(forecastMs)} m/s in
-      a forecast.{' '}
+      a forecast. <WhereFrom what="these winds" lines={windFrom} />{' '}
       {CAN_BE_FILLED.has(light.object) && (
         <>
           With water or rice in the bottom about {Math.round(of(FILLED).forecastMs)}, and it is much harder to fell.{' '}

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { classFitSchema } from '@/contract/class-fit';
 import { skillWords } from '@/core/progress/skill-words';
 import { Notice } from '@/ui/notice';
@@ -23,7 +24,8 @@ export function ClassFitSection({ classId, ageYears }: { classId: string; ageYea
             The class is {skillWords(fit.group, ageYears)}.{' '}
             {fit.calibrated
               ? 'Par and chances of what you send next rest on it.'
-              : 'Until there are 36 tries, par and chances rest on what is assumed for the age.'}
+              : 'Until there are 36 tries, par and chances rest on what is assumed for the age.'}{' '}
+            <Link href={`/classes/${classId}/test`}>Hold a class test</Link>
           </p>
           <HitsByDistance aims={fit.aims} whose="the class" fitted={fit.group} />
           <DoesItFitSection fits={fit.fits} />
