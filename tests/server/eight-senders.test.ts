@@ -15,6 +15,9 @@ import { POST as renewLinks } from '@/app/api/v1/children/[id]/links/route';
 import { PUT as note } from '@/app/api/v1/children/[id]/note/route';
 import { PUT as credit } from '@/app/api/v1/classes/[id]/credit/route';
 import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
+import { POST as startTest } from '@/app/api/v1/classes/[id]/tests/route';
+import { DELETE as removeTest } from '@/app/api/v1/class-tests/[id]/route';
+import { PUT as writeHits } from '@/app/api/v1/class-tests/[id]/hits/route';
 import { POST as addClass } from '@/app/api/v1/classes/route';
 import { POST as gameAct, PUT as saveGame } from '@/app/api/v1/games/[id]/route';
 import { POST as importGame } from '@/app/api/v1/games/import/route';
@@ -87,6 +90,16 @@ async function doubtOf({ token, envelope, first }: Played): Promise<Uuid> {
   await call(homeReport, '/', { token, body });
   const [row] = await rows<{ id: Buffer }>('SELECT id FROM reports WHERE client_play_id = ?', [toBytes(body.playId as Uuid)]);
   return toText(row!.id);
+}
+
+async function testIn(school: TestSchool): Promise<Uuid> {
+  const { answer } = await call(
+    startTest,
+    '/',
+    { cookie: await school.cookie('teacher'), body: { family: 'throw', rolled: null } },
+    { id: school.classId },
+  );
+  return answer['id'] as Uuid;
 }
 
 async function waitingScore(school: TestSchool): Promise<{ id: Uuid; batchId: Uuid }> {
@@ -247,6 +260,25 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
     params: { id: school.classId },
     effect: `children WHERE first_name = 'Wren' AND ${OF_SCHOOL}`,
   }),
+  'POST classes/[id]/tests': ({ cookie, school }) => ({
+    route: startTest,
+    ask: { cookie, body: { family: 'kick', rolled: null } },
+    params: { id: school.classId },
+    effect: `class_tests WHERE family = 'kick' AND ${OF_CLASS}`,
+  }),
+  'PUT class-tests/[id]/hits': async ({ cookie, school, first }) => ({
+    route: writeHits,
+    ask: { method: 'PUT', cookie, body: { childId: first, mark: 1, hits: 2 } },
+    params: { id: await testIn(school) },
+    effect: `class_test_hits WHERE hits = 2 AND ${OF_CHILD}`,
+  }),
+  'DELETE class-tests/[id]': async ({ cookie, school }) => ({
+    route: removeTest,
+    ask: { method: 'DELETE', cookie },
+    params: { id: await testIn(school) },
+    late: 404,
+    effect: `audit WHERE action = 'class test removed' AND ${OF_SCHOOL}`,
+  }),
   'POST games': ({ cookie }) => ({
     route: newGame,
     ask: { cookie, body: { blank: true, title: 'Eight', ageYears: 8 } },
@@ -329,6 +361,7 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'POST weeks/preview': 'works out, writes nothing',
   'POST weeks/preview/paper': 'works out, writes nothing',
   'POST weeks/[id]/paper': 'makes a file, writes nothing',
+  'POST class-tests/[id]/paper': 'makes a file, writes nothing',
   'POST weeks/[id]/notices/[notice]': 'makes a file, writes nothing',
   'POST sign-in': 'limits.test.ts',
   'POST sign-out': 'ends one session; ended twice it is over',

@@ -6,7 +6,7 @@ import type { ObservedHits } from '@/core/progress/fit';
 import { TESTED_FAMILIES, TRIES_A_MARK, type TestedFamily } from '@/core/progress/tested';
 import { childrenOf } from '../db/children';
 import { classById } from '../db/classes';
-import { keepTestHits, testHitsOfClass, testOfSchool, testsOfClass, type KeptHits, type KeptTest } from '../db/class-tests';
+import { holdTest, keepTestHits, testHitsOfClass, testOfSchool, testsOfClass, type KeptHits, type KeptTest } from '../db/class-tests';
 import { transact } from '../db/pool';
 import { notFound, refuse } from '../http/answer';
 import { schoolDay } from '../school-day';
@@ -62,7 +62,10 @@ export async function writeTestHits({ schoolId, timeZone }: Asker, testId: Uuid,
   const [of, children] = await Promise.all([classById(schoolId, test.classId, today), childrenOf(test.classId, today)]);
   const child = children.find(({ id }) => id === childId);
   if (!of || !child) throw refuse(400, '/childId', 'This child is not in the class that was tested.', 'Open the test again.');
-  await transact((db) => keepTestHits(db, { testId, childId, mark, tries: TRIES_A_MARK, hits, ageYears: child.ageYears ?? of.ageYears }, now));
+  await transact(async (db) => {
+    if (!(await holdTest(db, testId, 'read'))) throw notFound('class test');
+    await keepTestHits(db, { testId, childId, mark, tries: TRIES_A_MARK, hits, ageYears: child.ageYears ?? of.ageYears }, now);
+  });
 }
 
 /** What the tests of a class tell of its skill, and what tells one state of them from another. */

@@ -117,6 +117,12 @@ export async function keepTestHits(
     );
 }
 
+/** Holds a test as it is until the transaction ends, for one who writes in it or takes it away; false for one that is gone. */
+export async function holdTest(db: Db, testId: Uuid, as: 'read' | 'change'): Promise<boolean> {
+  const how = as === 'read' ? 'LOCK IN SHARE MODE' : 'FOR UPDATE';
+  return (await firstRow<{ id: Buffer }>(`SELECT id FROM class_tests WHERE id = ? ${how}`, [toBytes(testId)], db)) !== undefined;
+}
+
 export async function removeTest(db: Db, testId: Uuid): Promise<void> {
   await change(db, 'DELETE FROM class_test_hits WHERE class_test_id = ?', [toBytes(testId)]);
   await change(db, 'DELETE FROM class_tests WHERE id = ?', [toBytes(testId)]);
