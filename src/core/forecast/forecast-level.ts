@@ -356,7 +356,7 @@ export function scoreReader(program: Program): (state: Int32Array) => number | n
     !allRows(part.part).some((row) => row.do.some((effect) => effect.do === 'keepMin')) &&
     capOf(part.part) === undefined &&
     mmPerUnit(part.part, part.part.measure) === 1;
-  if (!simple) return (state) => measure(program, state).value;
+  if (!simple) return (state) => measure(program, state, 0, null).value;
   const weights = Object.entries(of.sum).map(([counter, weight]) => [part.base + part.counterOffset(counter), weight] as const);
   const unfinished = unfinishedRule(part.part) === 'not-finished';
   return (state) => {

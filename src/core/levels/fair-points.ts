@@ -166,7 +166,7 @@ function meanScore(program: Program, tables: ChildTables, plays: number): number
   let sum = 0;
   for (let play = 0; play < plays; play += 1) {
     simulateGo(program, tables, state, SEED, play, { fetchMs: 0, exerciseMs: 0 });
-    sum += measure(program, state).value ?? 0;
+    sum += measure(program, state, 0, null).value ?? 0;
   }
   return sum / plays;
 }

@@ -256,7 +256,7 @@ function totalsBySkill(program: Program, throwerAt: (skill: number) => Thrower, 
     const found: number[] = [];
     for (let play = 0; play < PLAYS_A_NODE; play += 1) {
       simulateGo(program, tables, state, DESK_SEED, play, times);
-      const { value, attempts: tried } = measure(program, state);
+      const { value, attempts: tried } = measure(program, state, 0, null);
       attempts += tried;
       if (value !== null) found.push(value);
     }

@@ -51,8 +51,8 @@ export interface Result extends Omit<PartResult, 'part' | 'title' | 'goes' | 'ti
   readonly team: boolean;
 }
 
-/** What the play is worth so far, for the child (player 0) or another. */
-export function measure(program: Program, state: State, side = 0, words = english): Result {
+/** What the play is worth so far, for the child (player 0) or another; without words, where thousands of plays are measured, its working is not told. */
+export function measure(program: Program, state: State, side = 0, words: Words | null = english): Result {
   const { card } = program.game;
   const sides = Array.from({ length: program.sides }, (_, index) => index);
   const played = program.parts.filter((part) => reached(state, part));
@@ -112,7 +112,10 @@ function beats(one: PartResult, other: PartResult): boolean {
   return false;
 }
 
-function cardSum(program: Program, parts: readonly PartResult[], value: number | null, words: Words): string {
+const UNTOLD: { readonly working: readonly WorkingLine[]; readonly sum: string } = { working: [], sum: '' };
+
+function cardSum(program: Program, parts: readonly PartResult[], value: number | null, words: Words | null): string {
+  if (!words) return '';
   const { combine } = program.game.card;
   const { plain } = catalogueIn(words);
   const told = parts.map((part) => `${words.own(part.title)} ${part.value === null ? plain.notFinished : part.value}`);
@@ -123,7 +126,7 @@ function cardSum(program: Program, parts: readonly PartResult[], value: number |
   return `${told.join(' + ')}: ${done.length} / ${program.parts.length}, ${plain.notFinished}`;
 }
 
-function partResult(program: Program, part: PartProgram, state: State, side: number, words: Words): PartResult {
+function partResult(program: Program, part: PartProgram, state: State, side: number, words: Words | null): PartResult {
   const blocks = program.joint ? 1 : program.sides;
   const now = state[AT.part] === part.index;
   const last = now ? state[AT.go]! - (state[AT.phase] === Phase.between ? 1 : 0) : part.goes - 1;
@@ -137,7 +140,7 @@ function partResult(program: Program, part: PartProgram, state: State, side: num
   const lacks = state[AT.phase] === Phase.finished && counted.length < part.goes && unfinishedRule(part.part) === 'not-finished';
   const added = counted.length === 0 || lacks ? null : counted.reduce((sum, one) => sum + one, 0);
   const value = part.part.goes.keep === 'sum' ? added : goes[kept.at]!;
-  const { working, sum } = workingOf(part, state, base, goes[kept.at]!, words);
+  const { working, sum } = words ? workingOf(part, state, base, goes[kept.at]!, words) : UNTOLD;
   const why = state[base + B.why]!;
   return {
     part: part.part.id,
@@ -146,7 +149,7 @@ function partResult(program: Program, part: PartProgram, state: State, side: num
     unit: part.part.measure.unit,
     better,
     working: part.goes === 1 || part.part.goes.keep !== 'sum' ? working : [],
-    sum: goes.length > 1 ? goesSum(goes, part.part.goes.keep, value, sum, words) : sum,
+    sum: words && goes.length > 1 ? goesSum(goes, part.part.goes.keep, value, sum, words) : sum,
     goes: part.goes > 1 ? goes : [],
     finished: why < 0 ? null : FINISH_REASONS[why]!,
     attempts: bases.reduce((total, one) => total + state[one + B.attempts]!, 0),
