@@ -42,7 +42,7 @@ export interface Strokes {
 }
 
 /** So many goes tell one way from another, each left after so many strokes. */
-const [GOES, MOST_STROKES] = [24, 14];
+const [GOES, MOST_STROKES] = [48, 14];
 
 export function strokesOf(fairway: Fairway, shot: Omit<GroundShot, 'distanceM'>): Strokes {
   const errors = groundErrors(shot.technique, shot.thrower);
