@@ -11,19 +11,19 @@ import type { Give } from '../objects/shapes';
 import { cornersOfThing, distanceM, throwTurnRad } from '../course/geometry';
 import type { Game, PlacedTarget, Spot, Task } from '../rules/format/game';
 
-export interface Success {
+export interface TrySuccess {
   readonly chance: number;
   readonly firstShare: number;
   readonly airS: number;
 }
 
 /** The chance of a success from a spot at a thing, by what it is and how it is tried. */
-export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, child: Thrower): Success {
+export function successAt(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, child: Thrower): TrySuccess {
   const success = plainSuccess(game, task, spot, thing, throwerAt(task.technique, throwerWith(game.kit, child)));
   return { ...success, chance: toldBy(child, success.chance) };
 }
 
-function plainSuccess(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): Success {
+function plainSuccess(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot, thing: PlacedTarget, thrower: Thrower): TrySuccess {
   const shape = shapeToTry(thing);
   const ball = IMPLEMENTS[game.kit.implement];
   const length = distanceM(spot, thing);
@@ -42,7 +42,7 @@ function plainSuccess(game: Pick<Game, 'kit' | 'course'>, task: Task, spot: Spot
       ...giveOf(thing),
     });
     const way = inTheWay(game, spot, thing, ball);
-    const one = (shot: Shot): Success => ({ chance: hitChance(shot) * freeShare(shot, way), firstShare: 1, airS: airSeconds(shot) });
+    const one = (shot: Shot): TrySuccess => ({ chance: hitChance(shot) * freeShare(shot, way), firstShare: 1, airS: airSeconds(shot) });
     const wall = shape.kind === 'opening' ? wallBehind(game, spot, thing) : null;
     if (wall && shape.kind === 'opening') {
       const across = shape.outline === 'round' ? shape.diameterM : shape.widthM;
@@ -134,7 +134,7 @@ function wallBehind(game: Pick<Game, 'course'>, spot: Spot, thing: PlacedTarget)
 }
 
 /** Inside counts as the first success; between the two rings as the second, where the task has one. */
-function rings(inside: number, touching: number, airS: number, task: Task): Success {
+function rings(inside: number, touching: number, airS: number, task: Task): TrySuccess {
   const two = (task.ends ?? []).filter((end) => end.as === 'success').length > 1;
   const chance = two ? Math.max(inside, touching) : inside;
   return { chance, firstShare: two && chance > 0 ? inside / chance : 1, airS };
