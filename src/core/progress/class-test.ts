@@ -5,6 +5,7 @@
  */
 import { chanceOf } from '../forecast/chances';
 import { SKILL_SPREAD_LN } from '../motion/assumed';
+import { logit } from '../motion/bend';
 import { curveOf } from './evidence';
 import { CLASS_SPREAD_LN, type ObservedHits } from './fit';
 import type { RolledOff } from '../motion/ground';
@@ -39,7 +40,7 @@ function toldAt(family: TestedFamily, distanceM: number, ageYears: number): Told
     const weight = Math.exp((-z * z) / 2);
     const p = Math.min(0.999, Math.max(0.001, of(z * sd)));
     const slope = (of(z * sd + DELTA) - of(z * sd - DELTA)) / (2 * DELTA);
-    const bends = p * (1 - p) * Math.log(p / (1 - p));
+    const bends = p * (1 - p) * logit(p);
     spread += (weight * slope * slope) / (p * (1 - p));
     both += (weight * slope * bends) / (p * (1 - p));
     bend += (weight * bends * bends) / (p * (1 - p));

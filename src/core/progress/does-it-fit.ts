@@ -3,6 +3,7 @@
  * two part, an alarm. Looked at in this order: chances that part as they fall (far marks told too low or too high), a class that gets steadier or
  * wilder week by week, and scores that scatter more than chance brings. Each alarm is rare where the model is right: about one class in a hundred.
  */
+import { logit } from '../motion/bend';
 import type { Family } from '../motion/families';
 import { chanceFor, inPast, isHits, type ChosenFit, type Scores } from './held-out';
 import { TREND, type Fitted, type Observed, type ObservedHits } from './fit';
@@ -80,6 +81,7 @@ export function doesItFit(observed: readonly Observed[], chosen: ChosenFit): Doe
   const known = observed.filter(isHits);
   const told = toldBy(known, chosen.children);
   const tries = sum(known, ({ attempts }) => attempts);
+  const bent = chosen.group.bend !== undefined;
   const enough = tries >= FROM_TRIES && chosen.children.size >= FROM_CHILDREN;
   return {
     tries,
@@ -90,7 +92,7 @@ export function doesItFit(observed: readonly Observed[], chosen: ChosenFit): Doe
     byWeek: grouped(told, ({ observed: { week } }) => week).map(([week, list]) => ({ week, ...toldAndSeen(list) })),
     byFamily: grouped(told, ({ observed: { family } }) => family ?? 'throw').map(([family, list]) => ({ family, ...toldAndSeen(list) })),
     scores: chosen.heldOut && { fit: chosen.heldOut.fit, age: chosen.heldOut.age, tries: chosen.heldOut.tries },
-    alarms: enough ? alarmsOf(toldBy(known, chosen.plain.children), chosen.plain.group, chosen.group.bend !== undefined) : [],
+    alarms: enough ? alarmsOf(bent ? toldBy(known, chosen.plain.children) : told, chosen.plain.group, bent) : [],
   };
 }
 
@@ -107,18 +109,20 @@ function byChildren(told: readonly Told[], of: (one: Told) => number): number {
 }
 
 const off = ({ observed, p }: Told) => observed.hits - observed.attempts * p;
-const logit = (p: number) => Math.log(Math.max(0.01, p) / Math.max(0.01, 1 - p));
+/** What is all but sure tells little of a bend: no chance is taken for farther out than this. */
+const ALL_BUT_SURE = 0.01;
+const odds = (p: number) => logit(p, ALL_BUT_SURE);
 
 /** Do hits part from what was told the more the lower the chance is? */
 function farAlarm(told: readonly Told[], bent: boolean): Alarm[] {
   const weight = ({ observed, p }: Told) => observed.attempts * p * (1 - p);
-  const middleOf = (list: readonly Told[]) => sum(list, (one) => weight(one) * logit(one.p)) / Math.max(1e-9, sum(list, weight));
+  const middleOf = (list: readonly Told[]) => sum(list, (one) => weight(one) * odds(one.p)) / Math.max(1e-9, sum(list, weight));
   const middle = middleOf(told);
   // Within each child: that its own skill was found from the same tries, and drawn to the class's, must not look like a bend.
   const ofChild = new Map(grouped(told, ({ observed: { child } }) => child).map(([child, list]) => [child, middleOf(list)]));
-  const z = byChildren(told, (one) => -off(one) * (logit(one.p) - ofChild.get(one.observed.child)!));
+  const z = byChildren(told, (one) => -off(one) * (odds(one.p) - ofChild.get(one.observed.child)!));
   if (Math.abs(z) < (bent ? BENT_SD : ALARM_SD)) return [];
-  const far = told.filter(({ p, observed }) => logit(p) < middle && observed.distanceM !== undefined).map(({ observed }) => observed.distanceM!);
+  const far = told.filter(({ p, observed }) => odds(p) < middle && observed.distanceM !== undefined).map(({ observed }) => observed.distanceM!);
   return [{ kind: 'far', more: z > 0, fromM: far.length === 0 ? 0 : Math.min(...far), bent }];
 }
 

@@ -82,8 +82,14 @@ function between(nodes: ArrayLike<number>, skill: number): number {
   return nodes[below]! * (1 - share) + nodes[below + 1]! * share;
 }
 
+/** A chance by skill; the same curve is the same object. */
+interface ToldCurve {
+  readonly curve: object;
+  readonly chance: (skill: number) => number;
+}
+
 /** A chance by skill, worked out at the nodes once and read between them. */
-export function curveOf(chanceAt: (skill: number) => number): { readonly curve: object; readonly chance: (skill: number) => number } {
+export function curveOf(chanceAt: (skill: number) => number): ToldCurve {
   const curve = Float64Array.from(CHANCE_SKILLS, chanceAt);
   return { curve, chance: (skill) => between(curve, skill) };
 }
@@ -98,7 +104,7 @@ interface TotalsBySkill {
 interface SetUpKnown {
   readonly level: Game;
   readonly program: Program;
-  readonly chances: Map<string, Float64Array>;
+  readonly chances: Map<string, ToldCurve>;
   totals: TotalsBySkill | null | undefined;
 }
 
@@ -173,19 +179,14 @@ export function triesOf(played: PlayedGo, memo: EvidenceMemo): readonly Tries[] 
     const thing = task.at === undefined ? undefined : level.course.targets[task.at]?.[target];
     if (!end || end.as === 'seldom' || !spot || !thing) continue;
     const key = `${part.index} ${index} ${place} ${target}`;
-    let nodes = chances.get(key);
-    if (!nodes) {
-      nodes = Float64Array.from(CHANCE_SKILLS, (skill) => successAt(level, task, spot, thing, throwerOf(played, skill)).chance);
-      chances.set(key, nodes);
-    }
-    const curve = nodes;
+    const told = chances.get(key) ?? curveOf((skill) => successAt(level, task, spot, thing, throwerOf(played, skill)).chance);
+    chances.set(key, told);
     const one = found.get(key) ?? {
       aim: aimed(played, level, task, thing),
       distanceM: distanceM(spot, thing),
       tries: 0,
       hits: 0,
-      chance: (skill: number) => between(curve, skill),
-      curve,
+      ...told,
       family: movementOf(task.technique),
     };
     one.tries += 1;

@@ -1,5 +1,5 @@
 /** How the chances of the model are bent for one class, found from what was told of its tries and what came of them. */
-import { LEAST_TOLD, logistic, logit, type Bend } from '../motion/bend';
+import { logistic, logit, type Bend } from '../motion/bend';
 
 /** Priors: no bend, give or take. Assumed. */
 const PRIOR = { a: { mean: 0, sd: 0.4 }, b: { mean: 1, sd: 0.25 } } as const;
@@ -19,7 +19,7 @@ export function fitBend(tries: readonly ToldTries[]): Bend {
     let [aa, ab, bb] = [1 / PRIOR.a.sd ** 2, 0, 1 / PRIOR.b.sd ** 2];
     for (const { chance, hits, misses } of tries) {
       if (chance <= 0 || chance >= 1) continue;
-      const x = logit(Math.min(1 - LEAST_TOLD, Math.max(LEAST_TOLD, chance)));
+      const x = logit(chance);
       const p = logistic(a + b * x);
       const left = hits - (hits + misses) * p;
       const weight = (hits + misses) * p * (1 - p);

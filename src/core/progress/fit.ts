@@ -7,6 +7,7 @@ import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { SKILL_SPREAD_LN } from '../motion/assumed';
 import { bentChance, type Bend } from '../motion/bend';
 import { FAMILIES, type Family } from '../motion/families';
+import { Z_80 } from './wilson';
 
 interface Seen {
   readonly child: string;
@@ -73,8 +74,6 @@ const TYPICAL_CLASS = 20;
 const LEAST = 0.0001;
 /** No class is known better than this, however much it reports: the model itself is only about right. Standard deviation of ln skill. Assumed. */
 const MODEL_DOUBT_LN = 0.04;
-/** The middle 80% of a normal distribution lies within so many standard deviations. */
-const Z_80 = 1.2815515655446004;
 
 const GRID = 121;
 const REACH_LN = 1.2;
@@ -361,6 +360,16 @@ function newton(
   };
 }
 
+/** A fit with its factor, and that of each family, changed in the same way. */
+export function withFactors<T extends Fitted>(fitted: T, change: (one: FittedFactor) => FittedFactor): T {
+  const { skill, low, high, attempts, families } = fitted;
+  return {
+    ...fitted,
+    ...change({ skill, low, high, attempts }),
+    ...(families && { families: Object.fromEntries(Object.entries(families).map(([family, one]) => [family, change(one)])) }),
+  };
+}
+
 /** Farther ahead than this no trend is carried on, weeks. Assumed. */
 const MOST_AHEAD = 4;
 
@@ -375,10 +384,5 @@ export function inWeek<T extends Fitted>(fitted: T, week: number): T {
     const skill = one.skill * Math.exp(ahead * trend.aWeek);
     return { skill, low: skill * Math.exp(-Z_80 * sd), high: skill * Math.exp(Z_80 * sd), attempts: one.attempts };
   };
-  return {
-    ...fitted,
-    ...moved(fitted),
-    trend: { ...trend, week },
-    ...(fitted.families && { families: Object.fromEntries(Object.entries(fitted.families).map(([family, one]) => [family, moved(one)])) }),
-  };
+  return { ...withFactors(fitted, moved), trend: { ...trend, week } };
 }

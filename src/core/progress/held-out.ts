@@ -6,7 +6,9 @@ import { SKILL_SPREAD_LN } from '../motion/assumed';
 import { bentChance } from '../motion/bend';
 import { forFamily } from './by-family';
 import { fitBend, type ToldTries } from './fit-bend';
-import { fitClass, inWeek, type Fitted, type FittedClass, type Observed, type ObservedHits } from './fit';
+import { fitClass, inWeek, withFactors, type Fitted, type FittedClass, type Observed, type ObservedHits } from './fit';
+
+import { Z_80 } from './wilson';
 
 /** Three nodes and weights of Gauss and Hermite for a standard normal (±√3, 0). */
 const NODES = [
@@ -14,7 +16,6 @@ const NODES = [
   [0, 2 / 3],
   [Math.sqrt(3), 1 / 6],
 ] as const;
-const Z_80 = 1.2815515655446004;
 /** So many of the last weeks are held out, one after the other. */
 const HELD_WEEKS = 4;
 /** Fewer tries than this in the weeks held out say nothing of a bend. Assumed. */
@@ -33,7 +34,7 @@ export interface Scores {
 }
 
 /** One set-up of one child in a week that was held out. */
-export interface HeldTries {
+interface HeldTries {
   readonly observed: ObservedHits;
   /** Chance that was forecast for the child by the weeks before. */
   readonly fit: number;
@@ -45,7 +46,6 @@ export interface HeldOut {
   readonly tries: number;
   readonly fit: Scores;
   readonly age: Scores;
-  readonly held: readonly HeldTries[];
 }
 
 /** The chance for one child, over what its skill may be. */
@@ -59,11 +59,7 @@ export function chanceFor(observed: ObservedHits, fitted: Fitted): number {
 /** A child of whom nothing is known: somebody of the class. */
 function anyOf(fitted: Fitted): Fitted {
   const half = Z_80 * SKILL_SPREAD_LN;
-  const wide = (one: Fitted): Fitted => ({ ...one, low: one.skill * Math.exp(-half), high: one.skill * Math.exp(half) });
-  return {
-    ...wide(fitted),
-    ...(fitted.families && { families: Object.fromEntries(Object.entries(fitted.families).map(([key, one]) => [key, wide(one)])) }),
-  };
+  return withFactors(fitted, (one) => ({ ...one, low: one.skill * Math.exp(-half), high: one.skill * Math.exp(half) }));
 }
 
 const OF_AGE: Fitted = { skill: 1, low: 1, high: 1, attempts: 0 };
@@ -81,8 +77,8 @@ function scoresOf(held: readonly HeldTries[], of: (one: HeldTries) => number): S
 }
 
 /** The fit with the bend that goes with it, each found with the other. */
-function fitBent(observed: readonly Observed[]): FittedClass {
-  let fitted = fitClass(observed);
+function fitBent(observed: readonly Observed[], plain = fitClass(observed)): FittedClass {
+  let fitted = plain;
   for (let round = 0; round < BEND_ROUNDS; round += 1) {
     const told = observed.filter(isHits).map((one): ToldTries => {
       const { bend: _bend, ...plain } = inPast(fitted.children.get(one.child)!, one.week);
@@ -98,16 +94,7 @@ export function inPast(fitted: Fitted, week: number | undefined): Fitted {
   const { trend } = fitted;
   if (!trend || week === undefined || week >= trend.week) return fitted;
   const back = Math.exp((week - trend.week) * trend.aWeek);
-  const moved = <T extends { skill: number; low: number; high: number }>(one: T): T => ({
-    ...one,
-    skill: one.skill * back,
-    low: one.low * back,
-    high: one.high * back,
-  });
-  return {
-    ...moved(fitted),
-    ...(fitted.families && { families: Object.fromEntries(Object.entries(fitted.families).map(([key, one]) => [key, moved(one)])) }),
-  };
+  return withFactors(fitted, (one) => ({ ...one, skill: one.skill * back, low: one.low * back, high: one.high * back }));
 }
 
 /** Forecasts of the last weeks, each from the weeks before it; null where all reports are of one week. */
@@ -123,7 +110,7 @@ function heldOut(observed: readonly Observed[], fit: (before: readonly Observed[
     });
   });
   const tries = held.reduce((sum, one) => sum + one.observed.attempts, 0);
-  return tries === 0 ? null : { tries, fit: scoresOf(held, (one) => one.fit), age: scoresOf(held, (one) => one.age), held };
+  return tries === 0 ? null : { tries, fit: scoresOf(held, (one) => one.fit), age: scoresOf(held, (one) => one.age) };
 }
 
 export interface ChosenFit extends FittedClass {
@@ -137,7 +124,7 @@ export function chosenFit(observed: readonly Observed[]): ChosenFit {
   const plain = fitClass(observed);
   const seen = heldOut(observed);
   if (!seen || seen.tries < FROM_TRIES) return { ...plain, heldOut: seen, plain };
-  const bent = heldOut(observed, fitBent);
+  const bent = heldOut(observed, (before) => fitBent(before));
   const better = bent && (bent.fit.log - seen.fit.log) * seen.tries > WORTH;
-  return better ? { ...fitBent(observed), heldOut: bent, plain } : { ...plain, heldOut: seen, plain };
+  return better ? { ...fitBent(observed, plain), heldOut: bent, plain } : { ...plain, heldOut: seen, plain };
 }

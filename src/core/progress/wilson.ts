@@ -1,5 +1,5 @@
 /** Standard deviations of the middle 80% of a normal distribution. */
-export const Z_80 = 1.2816;
+export const Z_80 = 1.2815515655446004;
 
 /** Wilson's score interval for a share of k in n (Wilson 1927; Newcombe 1998, method 3, without correction for continuity). `z` is in standard deviations. */
 export function wilson(k: number, n: number, z: number): { readonly low: number; readonly high: number } {
