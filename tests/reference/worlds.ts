@@ -57,8 +57,6 @@ export interface World {
   readonly better?: { readonly share: number; readonly ln: number };
   /** Of the goes so many are told better than they were: each miss in them is told as a hit one time in two. */
   readonly inflated?: number;
-  /** A child's skill in the other family is another one by so much; half of the weeks are played with it. */
-  readonly rolls?: number;
 }
 
 const studentT3 = ({ normal }: Dice) => {

@@ -176,15 +176,21 @@ export function longestLineM({ course }: Pick<Game, 'course'>): number {
   return Math.max(0, ...spots.flatMap((one, index) => spots.slice(index + 1).map((other) => distanceM(one, other))));
 }
 
-/** The corners of a thing that stands on the floor, in their order round it; a wall has no depth. */
-export function cornersOfThing(obstacle: PlacedTarget): readonly Spot[] {
-  const shape = shapeOf(obstacle);
-  const wide = outlineWidthM(shape) / 2;
-  const deep = 'depthM' in shape ? shape.depthM / 2 : obstacle.object === 'wall' ? 0 : wide;
-  const [cos, sin] = [Math.cos(obstacle.turnRad), Math.sin(obstacle.turnRad)];
+/** Half of what a thing takes up along its own depth, and across it, metres: a gate with its posts, what is hit like a wall hardly deep. */
+export function halvesM(thing: PlacedTarget): { readonly along: number; readonly across: number } {
+  const shape = shapeOf(thing);
+  const across = outlineWidthM(shape) / 2 + (shape.kind === 'gate' ? shape.postM : 0);
+  const along = 'depthM' in shape ? shape.depthM / 2 : 'diameterM' in shape || shape.kind === 'upright' ? across : 0.03;
+  return { along, across };
+}
+
+/** The corners of a thing that stands on the floor, in their order round it. */
+export function cornersOfThing(thing: PlacedTarget): readonly Spot[] {
+  const half = halvesM(thing);
+  const [cos, sin] = [Math.cos(thing.turnRad), Math.sin(thing.turnRad)];
   const corner = (along: number, across: number): Spot => ({
-    xM: obstacle.xM + along * deep * cos - across * wide * sin,
-    yM: obstacle.yM + along * deep * sin + across * wide * cos,
+    xM: thing.xM + along * half.along * cos - across * half.across * sin,
+    yM: thing.yM + along * half.along * sin + across * half.across * cos,
   });
   return [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)];
 }

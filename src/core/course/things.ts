@@ -1,6 +1,6 @@
 /** What stands on a floor, each thing by its kind and its number, and the lists of the game that hold them. */
+import { halvesM } from './geometry';
 import type { Course, Door, Furniture, Game, Patch, Place, PlacedTarget, Spot, Zone } from '../rules/format/game';
-import { outlineWidthM, shapeOf } from '../objects/catalogue';
 
 export type CourseThing =
   | { readonly kind: 'place' | 'target' | 'turn'; readonly group: string; readonly index: number }
@@ -77,9 +77,7 @@ export function halfSizeM(listed: Listed): Spot {
   if ('radiusM' in listed) return { xM: listed.radiusM, yM: listed.radiusM };
   if ('box' in listed && listed.box) return { xM: listed.box.widthM / 2, yM: listed.box.depthM / 2 };
   if (!('object' in listed)) return { xM: 0, yM: 0 };
-  const shape = shapeOf(listed);
-  const across = outlineWidthM(shape) / 2 + (shape.kind === 'gate' ? shape.postM : 0);
-  const along = 'depthM' in shape ? shape.depthM / 2 : 'diameterM' in shape ? across : shape.kind === 'upright' ? across : 0.03;
+  const { along, across } = halvesM(listed);
   const [cos, sin] = [Math.abs(Math.cos(listed.turnRad)), Math.abs(Math.sin(listed.turnRad))];
   return { xM: along * cos + across * sin, yM: along * sin + across * cos };
 }

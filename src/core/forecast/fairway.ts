@@ -131,7 +131,7 @@ const STEPS = [
 type Barred = (xM: number, yM: number) => boolean;
 
 /** The map of one way: how far it is from each cell to the cup, and from there the farthest point of the way that is seen. */
-function wayMap(course: Course, cup: Spot, barred: Barred): ((xM: number, yM: number) => Spot) | null {
+function wayMap(course: Course, cup: Spot, barred: Barred): (xM: number, yM: number) => Spot {
   const columns = Math.ceil(course.floor.widthM / COARSE_M);
   const rows = Math.ceil(course.floor.depthM / COARSE_M);
   const closed = new Uint8Array(columns * rows);
@@ -237,12 +237,14 @@ function waysOf(course: Course, fairway: Omit<Fairway, 'ways'>, blocks: readonly
     yM > depthM - r - 0.02 ||
     solid.some(({ corners }) => within(corners, xM, yM, r + ON_A_COURSE.roomM));
   const zoneAt: Barred = (xM, yM) => zones.some(({ middle, radiusM }) => Math.hypot(xM - middle.xM, yM - middle.yM) < radiusM + r);
-  const made = (side: PlayedWay['side'], thing: string, barred: Barred, drawn = false): PlayedWay[] => {
-    const aimFrom = wayMap(course, cup, barred);
-    return aimFrom ? [{ side, thing, drawn, aimFrom }] : [];
-  };
+  const made = (side: PlayedWay['side'], of: string, barred: Barred, drawn = false): PlayedWay => ({
+    side,
+    thing: of,
+    drawn,
+    aimFrom: wayMap(course, cup, barred),
+  });
   const route = Object.values(course.routes ?? {}).find(([first]) => first && distanceM(first, start) < 0.5);
-  if (!firstBlock && !route) return made(null, '', (xM, yM) => solidAt(xM, yM) || zoneAt(xM, yM));
+  if (!firstBlock && !route) return [made(null, '', (xM, yM) => solidAt(xM, yM) || zoneAt(xM, yM))];
   const middle = firstBlock?.middle ?? route![Math.floor(route!.length / 2)]!;
   const thing = firstBlock?.name ?? 'the bend';
   const passes = alongOf(middle);
@@ -254,11 +256,11 @@ function waysOf(course: Course, fairway: Omit<Fairway, 'ways'>, blocks: readonly
       return Math.abs(alongOf(spot) - passes) < COARSE_M && (right ? asideOf(spot) > asideOf(middle) : asideOf(spot) < asideOf(middle));
     };
   const drawnSide = route ? sideOfRoute(route, passes, alongOf, asideOf, asideOf(middle)) : null;
-  const around = (['left', 'right'] as const).flatMap((side) =>
+  const around = (['left', 'right'] as const).map((side) =>
     made(side, thing, (xM, yM) => solidAt(xM, yM) || zoneAt(xM, yM) || shut(side === 'left')(xM, yM), drawnSide === side),
   );
   // What must not be touched can be rolled through, at its price.
-  const through = firstBlock?.zone ? made(null, thing, solidAt) : [];
+  const through = firstBlock?.zone ? [made(null, thing, solidAt)] : [];
   return [...around, ...through];
 }
 

@@ -13,8 +13,9 @@ export interface Lie {
   xM: number;
   yM: number;
   home: boolean;
-  /** Bits: zones that were crossed, from the first; then whether something was touched, and whether an edge was. */
+  /** Zones that were crossed, as bits from the first. */
   zones: number;
+  /** Something in the way, or an edge, was touched. */
   touched: boolean;
   /** How far the ball rolled, metres. */
   rolledM: number;

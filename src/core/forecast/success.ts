@@ -1,5 +1,5 @@
 /** The chance of one try, from a spot at a thing: by what it is, how it is tried, and what stands in the way. */
-import { GLIDE, GROUND, OTHER_CHANCE, OTHER_MS, THROWN, ageFactor } from '../motion/assumed';
+import { GLIDE, GROUND, OTHER_CHANCE, OTHER_MS, THROWN, ageFactor, GATE_HEIGHT_M } from '../motion/assumed';
 import { aimFor, airSeconds, hitChance, type Shot } from '../motion/chance';
 import { heightAt } from '../motion/flight';
 import { barredChance, passChance, rampChance, rollSeconds, rollsOn, stopChance, type Barred, type GroundShot } from '../motion/ground';
@@ -139,9 +139,6 @@ function rings(inside: number, touching: number, airS: number, task: Task): TryS
   const chance = two ? Math.max(inside, touching) : inside;
   return { chance, firstShare: two && chance > 0 ? inside / chance : 1, airS };
 }
-
-/** As high as the posts of a gate, metres: what flies over it has not gone through. Assumed. */
-const GATE_HEIGHT_M = 0.3;
 
 /** What a thing is made of, where it takes a ball in: unknown for one of the teacher's own. */
 export const giveOf = ({ object, own }: PlacedTarget): { readonly give?: Give } => {

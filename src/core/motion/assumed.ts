@@ -97,6 +97,8 @@ export const GIVE: Readonly<Record<Give, { readonly wall: number; readonly floor
 /** A throw at something that stands on the floor is meant to land this share of the way short, so that it skids on. Assumed. */
 export const SHORT_AIM_SHARE = 0.1;
 
+/** As high as the posts of a gate, metres: what flies over it has not gone through. Assumed. */
+export const GATE_HEIGHT_M = 0.3;
 /** Standard deviations of an adult along the ground. Assumed. Two hands from a seat are straighter and weaker: easier close by, short far off. */
 export const GROUND_SPREAD: Readonly<
   Record<GroundTechnique | 'roll-two-hands' | 'roll-kneeling', { readonly azimuthDeg: number; readonly speedShare: number }>

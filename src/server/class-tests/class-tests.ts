@@ -1,9 +1,11 @@
 /** Class tests: what is shown of them, and what is written down. */
 import type { ClassTestSheet, ListedTest, TestHits, TestsOfClass } from '@/contract/class-test';
 import type { Uuid } from '@/contract/ids';
+import { MODEL_VERSION } from '@/core/forecast/chances';
 import { evidenceOfTest, testMarks } from '@/core/progress/class-test';
 import type { ObservedHits } from '@/core/progress/fit';
-import { TESTED_FAMILIES, TRIES_A_MARK, type TestedFamily } from '@/core/progress/tested';
+import { TRIES_A_MARK, type TestedFamily } from '@/core/progress/tested';
+import { cache } from '../caches';
 import { childrenOf } from '../db/children';
 import { classById } from '../db/classes';
 import { holdTest, keepTestHits, testHitsOfClass, testOfSchool, testsOfClass, type KeptHits, type KeptTest } from '../db/class-tests';
@@ -21,10 +23,20 @@ const listed = ({ id, family, marksM, rolled, at, tries }: KeptTest, timeZone: s
   tries,
 });
 
+const marks = cache<readonly number[]>('marks of class tests', 60);
+
+/** The marks of a movement for an age: a search that comes to the same every time. */
+export function marksFor(family: TestedFamily, ageYears: number): readonly number[] {
+  const key = `${MODEL_VERSION} ${family} ${ageYears}`;
+  const known = marks.get(key) ?? testMarks(family, ageYears);
+  marks.set(key, known);
+  return known;
+}
+
 export async function testsListed(classId: Uuid, ageYears: number, timeZone: string): Promise<TestsOfClass> {
   return {
     tests: (await testsOfClass(classId)).map((test) => listed(test, timeZone)),
-    marks: Object.fromEntries(TESTED_FAMILIES.map((family) => [family, testMarks(family, ageYears)])) as unknown as Record<TestedFamily, number[]>,
+    marks: { throw: marksFor('throw', ageYears), roll: marksFor('roll', ageYears), kick: marksFor('kick', ageYears) },
   };
 }
 
@@ -68,20 +80,21 @@ export async function writeTestHits({ schoolId, timeZone }: Asker, testId: Uuid,
   });
 }
 
-/** What the tests of a class tell of its skill, and what tells one state of them from another. */
-export async function evidenceOfTests(classId: Uuid): Promise<{ readonly observed: readonly ObservedHits[]; readonly state: unknown }> {
+/** What tells one state of the tests of a class from another, and what they tell of its skill, worked out when it is asked for. */
+export async function evidenceOfTests(classId: Uuid): Promise<{ readonly observed: () => readonly ObservedHits[]; readonly state: unknown }> {
   const [tests, hits] = await Promise.all([testsOfClass(classId), testHitsOfClass(classId)]);
   const ofTest = (test: KeptTest): readonly KeptHits[] => hits.filter(({ testId }) => testId === test.id);
   return {
-    observed: tests.flatMap((test) =>
-      evidenceOfTest({
-        family: test.family,
-        marksM: test.marksM,
-        week: weekNumber(test.at),
-        rolled: test.rolled,
-        tries: ofTest(test).map(({ childId, ageYears, mark, tries, hits: n }) => ({ child: childId, ageYears, mark, tries, hits: n })),
-      }),
-    ),
+    observed: () =>
+      tests.flatMap((test) =>
+        evidenceOfTest({
+          family: test.family,
+          marksM: test.marksM,
+          week: weekNumber(test.at),
+          rolled: test.rolled,
+          tries: ofTest(test).map(({ childId, ageYears, mark, tries, hits: n }) => ({ child: childId, ageYears, mark, tries, hits: n })),
+        }),
+      ),
     state: tests.map((test) => [
       test.id,
       test.marksM,

@@ -97,7 +97,7 @@ export async function fitOfClass(classId: Uuid, plays?: readonly ReportedPlay[])
   const kept = await keptFit(classId, ofReports);
   if (kept) return kept;
   const memo = evidenceMemo;
-  const observed: Observed[] = [...tests.observed];
+  const observed: Observed[] = [...tests.observed()];
   for await (const { played } of playedGoes(telling)) {
     if (isNewTo(memo, played)) await breath();
     observed.push(...evidenceOf(played, memo, shippedRacks));

@@ -1,6 +1,5 @@
 import { testToStartSchema } from '@/contract/class-test';
-import { testMarks } from '@/core/progress/class-test';
-import { testsListed } from '@/server/class-tests/class-tests';
+import { marksFor, testsListed } from '@/server/class-tests/class-tests';
 import { addClassTest } from '@/server/db/class-tests';
 import { classById } from '@/server/db/classes';
 import { audit } from '@/server/db/schools';
@@ -21,7 +20,7 @@ export const POST = teacherRoute({ roles: ['teacher'], body: testToStartSchema }
   const of = await classById(who.schoolId, id(), schoolDay(now, who.timeZone));
   if (!of) throw notFound('class');
   const made = await once(who, deed, now, async (db) => {
-    const testId = await addClassTest(db, { classId: of.id, family, marksM: testMarks(family, of.ageYears), rolled, by: who.teacherId }, now);
+    const testId = await addClassTest(db, { classId: of.id, family, marksM: marksFor(family, of.ageYears), rolled, by: who.teacherId }, now);
     await audit(db, { schoolId: who.schoolId, teacherId: who.teacherId, action: 'class test', subject: of.id, detail: { family } }, now);
     return { id: testId };
   });
