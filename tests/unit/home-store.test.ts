@@ -1,9 +1,11 @@
 import type { DiaryEntry } from '@/contract/diary';
 import type { Card } from '@/contract/card';
 import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
 import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { REPORT_FORMAT } from '@/core/rules/format/formats';
+import { GAME_FORMAT, REPORT_FORMAT } from '@/core/rules/format/formats';
+import { readGame } from '@/core/rules/format/read-game';
 import { emptyPlan } from '@/core/invent/plan';
 import { tryEntries, tryInvention, trySending } from '@/features/home/sending';
 import { ownGo, store, usualWays, type KeptPlay, type Session, type WaitingEntry } from '@/features/home/store';
@@ -69,6 +71,15 @@ describe('unhappy at home: what the phone keeps', () => {
     await store.handOver(play({ playId: 'p-a1' }));
     expect(await store.session('a1')).toBeUndefined();
     expect((await store.plays('one')).map((one) => one.playId)).toContain('p-a1');
+  });
+
+  it('a card that was kept with games of format 1 is opened with games of today', async () => {
+    const old: unknown = JSON.parse(readFileSync(new URL('../format-1/starters/buoys-aloft.json', import.meta.url), 'utf8'));
+    await store.keepCard('kept before', { weeks: [{ games: [{ assignmentId: 'a8', game: old }] }] } as unknown as Card);
+    const [game] = (await store.card('kept before'))!.card.weeks[0]!.games;
+    expect(readGame(game!.game)).toMatchObject({ ok: true });
+    expect(game!.game.format).toBe(GAME_FORMAT);
+    await store.forgetChild('kept before');
   });
 
   const marked = (assignmentId: string, mark?: string, scope = 'card') =>

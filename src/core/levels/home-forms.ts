@@ -50,10 +50,11 @@ export function readyThings(level: Game, thrower: Thrower): readonly ReadyThing[
       const wanted = chanceFrom(level, place, place.spot, thrower);
       const chanceAt = (length: number) => chanceFrom(game, place, spotTowards(target, place.spot, length), thrower);
       const at = own ? lengthM : lengthFor(wanted, chanceAt);
+      const equal = { lengthM: at, chance: wanted };
       return {
         at,
-        least: Math.min(at, lengthFor(Math.min(0.995, wanted + LIKE_TOLERANCE), chanceAt)),
-        most: Math.max(at, lengthFor(Math.max(0.005, wanted - LIKE_TOLERANCE), chanceAt)),
+        least: Math.min(at, lengthFor(Math.min(0.995, wanted + LIKE_TOLERANCE), chanceAt, undefined, { within: equal })),
+        most: Math.max(at, lengthFor(Math.max(0.005, wanted - LIKE_TOLERANCE), chanceAt, undefined, { beyond: equal })),
         reached: own || Math.abs(chanceAt(at) - wanted) <= LIKE_TOLERANCE,
       };
     });

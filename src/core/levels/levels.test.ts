@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { starter, STARTERS } from '../../../tests/examples/starters';
 import { chanceWords, restsOnWords } from '../forecast/words';
@@ -10,9 +11,67 @@ import { withFloor } from '../course/move';
 import { successAt } from '../forecast/success';
 import { chanceMends } from './chance-mends';
 import { withFairPoints } from './fair-points';
-import { aimedPlaces, isAimed, levelChance, solveLevel, withPlaces } from './solve';
+import { aimedPlaces, isAimed, lengthFor, levelChance, solveLevel, withPlaces } from './solve';
 
 const AIMED_STARTERS = STARTERS.filter(({ game }) => isAimed(game));
+
+describe('the length at which a chance is as wanted', () => {
+  /** A chance that falls with distance: steep or slow, near or far, sure for a while, gone for good, or in steps. */
+  const curve = fc.record({
+    middleM: fc.double({ min: 0.1, max: 16, noNaN: true }),
+    steep: fc.double({ min: 0.2, max: 60, noNaN: true }),
+    sureM: fc.double({ min: 0, max: 6, noNaN: true }),
+    inSteps: fc.boolean(),
+  });
+  const chanceOf =
+    ({ middleM, steep, sureM, inSteps }: typeof curve extends fc.Arbitrary<infer T> ? T : never) =>
+    (lengthM: number) => {
+      if (lengthM < sureM) return 1;
+      const chance = 1 / (1 + Math.exp(steep * (lengthM - middleM)));
+      return inSteps ? Math.ceil(chance * 5) / 5 : chance;
+    };
+  /** The same, by asking at every centimetre. */
+  const plainly = (wanted: number, chanceAt: (lengthM: number) => number, farM: number) => {
+    let cm = 40;
+    while (cm < Math.round(100 * farM) && chanceAt((cm + 0.5) / 100) > wanted) cm += 1;
+    return cm / 100;
+  };
+
+  it('is the one that is found by asking at every centimetre, with a dozen questions and never more than twenty', () => {
+    let asked = 0;
+    let most = 0;
+    const runs = 400;
+    fc.assert(
+      fc.property(curve, fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.constantFrom(2.5, 14), (shape, wanted, farM) => {
+        const chanceAt = chanceOf(shape);
+        let here = 0;
+        const found = lengthFor(wanted, (lengthM) => ((here += 1), chanceAt(lengthM)), farM);
+        asked += here;
+        most = Math.max(most, here);
+        return found === plainly(wanted, chanceAt, farM);
+      }),
+      { numRuns: runs, seed: 11 },
+    );
+    expect(asked / runs).toBeLessThan(12);
+    expect(most).toBeLessThanOrEqual(20);
+  });
+  it('is found between what is known of it', () => {
+    fc.assert(
+      fc.property(curve, fc.double({ min: 0.06, max: 0.94, noNaN: true }), (shape, wanted) => {
+        const chanceAt = chanceOf(shape);
+        const lengthM = plainly(wanted, chanceAt, 14);
+        const chance = chanceAt(lengthM);
+        const nearer = Math.min(0.995, chance + 0.05);
+        const farther = Math.max(0.005, chance - 0.05);
+        return (
+          lengthFor(nearer, chanceAt, 14, { within: { lengthM, chance } }) === Math.min(lengthM, plainly(nearer, chanceAt, 14)) &&
+          lengthFor(farther, chanceAt, 14, { beyond: { lengthM, chance } }) === Math.max(lengthM, plainly(farther, chanceAt, 14))
+        );
+      }),
+      { numRuns: 300, seed: 12 },
+    );
+  });
+});
 
 describe('one lever that brings a level to the wanted chance', () => {
   it.each(AIMED_STARTERS)('$id: every mend reads, comes near to what was wanted and pulls one lever of one level', ({ game }) => {

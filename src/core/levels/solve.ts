@@ -142,15 +142,44 @@ export interface EqualSetUp {
   readonly game: Game;
 }
 
-/** Length up to `farM`, in whole centimetres, at which the chance of a place comes to `wanted` (bisection; it falls with distance). Metres. */
-export function lengthFor(wanted: number, chanceAt: (lengthM: number) => number, farM = FARTHEST_M): number {
-  let nearCm = Math.round(100 * NEAREST_M);
-  let farCm = Math.round(100 * farM);
+/** What is known of a length that is looked for: it lies beyond one whose chance is greater than wanted, within one whose chance is less. */
+export interface KnownLength {
+  readonly beyond?: { readonly lengthM: number; readonly chance: number };
+  readonly within?: { readonly lengthM: number; readonly chance: number };
+}
+
+/**
+ * Length up to `farM`, in whole centimetres, at which the chance of a place comes to `wanted`, metres; the chance falls with distance.
+ * Between two lengths whose chances lie on either side the next is where a straight line would meet `wanted` (the "Illinois" rule: an end
+ * that stays is halved); a step that does not halve what is left is followed by one in the middle.
+ */
+export function lengthFor(wanted: number, chanceAt: (lengthM: number) => number, farM = FARTHEST_M, known: KnownLength = {}): number {
+  const [least, most] = [Math.round(100 * NEAREST_M), Math.round(100 * farM)];
+  let nearCm = Math.min(most, Math.max(least, Math.floor(100 * (known.beyond?.lengthM ?? NEAREST_M))));
+  let farCm = Math.max(nearCm, Math.min(most, Math.ceil(100 * (known.within?.lengthM ?? farM))));
+  // How much more chance there is than is wanted just before the nearest and just beyond the farthest that it may be; as far as it is known.
+  let nearMore = (known.beyond?.chance ?? 1) - wanted;
+  let farMore = (known.within?.chance ?? 0) - wanted;
+  let side = 0;
+  let inTheMiddle = true;
   // The centimetre that the length rounds to: asked between two of them, so that no more is worked out than is told.
   while (nearCm < farCm) {
-    const middleCm = Math.floor((nearCm + farCm) / 2);
-    if (chanceAt((middleCm + 0.5) / 100) > wanted) nearCm = middleCm + 1;
-    else farCm = middleCm;
+    const leftCm = farCm - nearCm;
+    const straight = nearMore > farMore ? (leftCm * nearMore) / (nearMore - farMore) : leftCm / 2;
+    const askedCm = Math.min(farCm - 1, Math.max(nearCm, Math.floor(nearCm + (inTheMiddle ? leftCm / 2 : straight))));
+    const more = chanceAt((askedCm + 0.5) / 100) - wanted;
+    if (more > 0) {
+      nearCm = askedCm + 1;
+      nearMore = more;
+      if (side === 1) farMore /= 2;
+      side = 1;
+    } else {
+      farCm = askedCm;
+      farMore = more;
+      if (side === -1) nearMore /= 2;
+      side = -1;
+    }
+    inTheMiddle = !inTheMiddle && farCm - nearCm > leftCm / 2;
   }
   return nearCm / 100;
 }

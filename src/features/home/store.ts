@@ -4,7 +4,7 @@
  */
 import type { DiaryEntry } from '@/contract/diary';
 import type { Card } from '@/contract/card';
-import { todaysGame } from '@/core/rules/format/from-format-1';
+import { GAME_FORMAT_1, saysItIs } from '@/core/rules/format/formats';
 import type { Uuid } from '@/contract/ids';
 import { openDB } from 'idb';
 import type { InventedPlan } from '@/core/invent/plan';
@@ -195,11 +195,21 @@ const UNKNOWN_LINK = 'This link is not known';
 
 const assignmentsOf = (card: Card | undefined) => card?.weeks.flatMap((week) => week.games.map((game) => game.assignmentId)) ?? [];
 
-/** A card that was kept by the version before holds games of format 1. */
-const todaysCard = (card: Card): Card => ({
-  ...card,
-  weeks: card.weeks.map((week) => ({ ...week, games: week.games.map((item) => ({ ...item, game: todaysGame(item.game) })) })),
-});
+/**
+ * A card that was kept by the version before holds games of format 1. What reads them comes when there are any: a page that has just been
+ * loaded anew asks for it in the same breath. Without it the card is not there, and is asked of the school.
+ */
+async function todaysCard(held: KeptCard | undefined): Promise<KeptCard | undefined> {
+  const games = held?.card.weeks.flatMap((week) => week.games) ?? [];
+  if (!held || !games.some(({ game }) => saysItIs(GAME_FORMAT_1, game))) return held;
+  try {
+    const { todaysGame } = await import('@/core/rules/format/from-format-1');
+    const weeks = held.card.weeks.map((week) => ({ ...week, games: week.games.map((item) => ({ ...item, game: todaysGame(item.game) })) }));
+    return { ...held, card: { ...held.card, weeks } };
+  } catch {
+    return undefined;
+  }
+}
 
 /** The same child: the school says so, or both cards hold something that was sent to it. */
 function sameChild(one: Card, other: Card): boolean {
@@ -213,10 +223,7 @@ export const store = {
   keeping: device.keeping,
   onKeeping: device.onKeeping,
   keepCard: (token: string, card: Card) => device.write([put('cards', { token, card, at: new Date().toISOString() })]),
-  card: async (token: string) => {
-    const held = await get('cards', token);
-    return held && { ...held, card: todaysCard(held.card) };
-  },
+  card: async (token: string) => todaysCard(await get('cards', token)),
   cards: () => all('cards'),
   /**
    * What was left here under other links of the same child comes under this one: reports, diary, own games, ways of playing. A card that this

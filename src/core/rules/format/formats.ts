@@ -6,3 +6,7 @@ export const PLAY_FORMAT = 'lochside.play/1';
 export const EVENT_FORMAT = 'lochside.event/1';
 export const REPORT_FORMAT = 'lochside.report/1';
 export const CLASS_FORMAT = 'lochside.class/1';
+
+/** Whether something says of itself that it is a file of this format. */
+export const saysItIs = (format: string, file: unknown): boolean =>
+  typeof file === 'object' && file !== null && 'format' in file && file.format === format;

@@ -5,7 +5,7 @@
  * Format 1 had three ways to end (an effect, past the last of a group, a stop), of which the effects went first; here each is a stop, in that
  * order. It had tasks that followed each other and counters that stood for stages; frames were told by four counters.
  */
-import { GAME_FORMAT, GAME_FORMAT_1 } from './formats';
+import { GAME_FORMAT, GAME_FORMAT_1, saysItIs } from './formats';
 import type { Cond, Effect, FinishReason, Game, Group, Level, Part, Row, Stop, Task, Validity } from './game';
 import { levelGame } from './level';
 import { plain } from './plain';
@@ -29,7 +29,7 @@ type Game1 = Omit<Game, 'format' | 'parts'> & { readonly format: typeof GAME_FOR
 const VALIDITY: Readonly<Record<Row1['validity'], Validity>> = { counts: 'counts', void: 'gone', replay: 'again' };
 
 export function isFormat1(game: unknown): game is Game1 {
-  return typeof game === 'object' && game !== null && 'format' in game && game.format === GAME_FORMAT_1;
+  return saysItIs(GAME_FORMAT_1, game);
 }
 
 /** What was kept, as a game of today: one of format 1 converted, anything else as it is. */
