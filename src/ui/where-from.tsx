@@ -1,10 +1,12 @@
 'use client';
 /** A small question beside a figure: where is this from? It answers with the lines of the tables that the figure rests on. */
 import { CircleQuestionMark } from 'lucide-react';
+import { figuresSchema } from '@/contract/figures';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { QuietButton } from './button';
 import { Dialog } from './dialog';
+import { useRead } from './reads';
 
 /** A line of a table: a figure, its source, and what takes its place. */
 interface SourcedLine {
@@ -43,32 +45,52 @@ const Lines = styled.dl`
 
 const ASKS = 'where is this from?';
 
-/** `lines` is asked when the slip is opened: what it tells is not worked out before. */
-export function WhereFrom({ lines, what, label = ASKS }: { lines: () => readonly SourcedLine[]; what: string; label?: string }) {
+function Told({ lines }: { lines: readonly SourcedLine[] }) {
+  return (
+    <Lines tabIndex={0} aria-label="Figures and their sources">
+      {lines.map((line) => (
+        <div key={line.what}>
+          <dt>{line.what}</dt>
+          <dd>
+            {line.value}
+            <small>
+              {line.source}
+              {line.replacedBy !== '' && ` · replaced by ${line.replacedBy}`}
+            </small>
+          </dd>
+        </div>
+      ))}
+    </Lines>
+  );
+}
+
+/** Asked of the server when the slip is opened. */
+function Read({ url }: { url: string }) {
+  const { data, error } = useRead(url, figuresSchema, { onFocus: false });
+  if (error) return <p role="alert">{error.message}</p>;
+  return data ? <Told lines={data.lines} /> : <p role="status">One moment …</p>;
+}
+
+interface Asking {
+  /** The figures that are asked about: "these chances". */
+  readonly what: string;
+  /** What stands beside the sign; with `quiet` it is heard alone. */
+  readonly label?: string;
+  readonly quiet?: boolean;
+  /** What answers: worked out when the slip is opened, or the address of the route that knows. */
+  readonly lines: (() => readonly SourcedLine[]) | string;
+}
+
+export function WhereFrom({ lines, what, label = ASKS, quiet = false }: Asking) {
   const [open, setOpen] = useState(false);
   return (
     <>
       <Asked aria-label={label === ASKS ? label : `${label}: ${ASKS}`} onPress={() => setOpen(true)}>
         <CircleQuestionMark size={14} aria-hidden />
-        {label}
+        {!quiet && label}
       </Asked>
       <Dialog title={`Where ${what} come from`} isOpen={open} onClose={() => setOpen(false)} width={600}>
-        {open && (
-          <Lines tabIndex={0} aria-label="Figures and their sources">
-            {lines().map((line) => (
-              <div key={line.what}>
-                <dt>{line.what}</dt>
-                <dd>
-                  {line.value}
-                  <small>
-                    {line.source}
-                    {line.replacedBy !== '' && ` · replaced by ${line.replacedBy}`}
-                  </small>
-                </dd>
-              </div>
-            ))}
-          </Lines>
-        )}
+        {open && (typeof lines === 'string' ? <Read url={lines} /> : <Told lines={lines()} />)}
       </Dialog>
     </>
   );

@@ -55,7 +55,8 @@ describe('told: what is to be fetched, stood on or set out otherwise is told oth
     const level = levelOf(game, game.levels.length - 1);
     const before = VOICES.map(({ audience, words }) => told(level, audience, words));
     const silent: string[] = [];
-    for (const { place, how, game: other } of setUpChangesOf(level)) {
+    for (const [at, { place, how, game: other }] of [...setUpChangesOf(level)].entries()) {
+      if (!LONG && at % 3 !== 0) continue;
       const same = VOICES.filter(({ audience, words }, index) => told(other, audience, words) === before[index]);
       if (same.length > 0) silent.push(`${place} ${how}: ${same.map(({ audience, words }) => `${audience} ${words.tag}`).join(', ')}`);
     }

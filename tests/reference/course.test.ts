@@ -10,6 +10,7 @@ import { IMPLEMENTS, type AimedId } from '@/core/objects/catalogue';
 import type { Course, PlacedTarget } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import { starter } from '../examples/starters';
+import { LONG } from '../long';
 
 const G = 9.80665;
 const BALL = IMPLEMENTS['tennis-ball'];
@@ -162,7 +163,7 @@ describe('the errand of the otter', () => {
   const game = starter('otters-errand');
   const par = (change: (course: Course) => Course, level = 1) => {
     const there = resolveLevel(game, level);
-    return forecastSetUp({ ...there, course: change(there.course) }, { ageYears: 8, plays: 900, seed: 3 });
+    return forecastSetUp({ ...there, course: change(there.course) }, { ageYears: 8, plays: LONG ? 900 : 300, seed: 3 });
   };
   const shown = par((course) => course);
   const average = ({ histogram, lowestScore, scoreStep }: typeof shown) =>

@@ -2,10 +2,12 @@
 import { v7 } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Card } from '@/contract/card';
+import { figuresSchema } from '@/contract/figures';
 import type { Uuid } from '@/contract/ids';
 import { levelsForClassSchema, type LevelsOfGameForClass } from '@/contract/levels-for-class';
 import { GET as levels } from '@/app/api/v1/classes/[id]/levels/route';
 import { POST as act } from '@/app/api/v1/games/[id]/route';
+import { GET as figures } from '@/app/api/v1/figures/route';
 import { GET as card } from '@/app/api/v1/home/card/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { POST as send } from '@/app/api/v1/weeks/route';
@@ -41,6 +43,37 @@ describe('a folder of the shelf', () => {
     expect((await gameById(school.id, school.gameId))!).toMatchObject({ revision, madeBy: null });
     const { answer } = await putIn(school, { action: 'duplicate' });
     expect(await gameById(school.id, (answer as { id: Uuid }).id)).toMatchObject({ folder: null, madeBy: 'T' });
+  });
+});
+
+describe('where a figure is from', () => {
+  const ask = async (school: TestSchool, of: string, cookie?: string) =>
+    call(figures, `/api/v1/figures?${of}`, { method: 'GET', cookie: cookie ?? (await school.cookie('helper')) });
+
+  it('is told line by line of a game of the school, for a class of it, and of a starter', async () => {
+    const school = await makeSchool(1);
+    for (const of of [`game=${school.gameId}`, `game=${school.gameId}&class=${school.classId}&level=none`, 'starter=loch-frames']) {
+      const { status, answer } = await ask(school, of);
+      expect(status, of).toBe(200);
+      const { value, error } = figuresSchema.validate(answer);
+      expect(error).toBeUndefined();
+      const { lines } = value as { lines: { what: string; source: string }[] };
+      expect(lines.length).toBeGreaterThan(3);
+      for (const { what, source } of lines) expect(source, what).not.toBe('');
+    }
+  });
+  it('is told of nobody else’s game or class, of nothing that is none, and to nobody who is not signed in', async () => {
+    const [school, other] = [await makeSchool(1), await makeSchool(1)];
+    for (const of of [
+      `game=${other.gameId}`,
+      `game=${school.gameId}&class=${other.classId}`,
+      `game=${school.gameId}&class=x`,
+      'starter=x',
+      'game=',
+      '',
+    ])
+      expect((await ask(school, of)).status, of).toBe(404);
+    expect((await ask(school, `game=${school.gameId}`, '')).status).toBe(401);
   });
 });
 

@@ -32,7 +32,7 @@ const rendered = async (look: PaperLook, sheets: readonly Sheet[]) => PDFDocumen
 describe('a home sheet', () => {
   it('is made, on a page of A4 or two', async () => {
     // Of every starter by `npm run drill`.
-    const games = starters().filter((_, n) => LONG || n % 3 === 0);
+    const games = starters().filter((_, n) => LONG || n % 6 === 0);
     const pdf = await rendered(
       usual,
       games.map(({ game }) => homeSheet(game, 'Ailsa B.')),
@@ -56,7 +56,7 @@ describe('the sheets of a class test', () => {
       const names = Array.from({ length: 26 }, (_, n) => `Ailsa-Marguerite ${String.fromCharCode(65 + n)}.`);
       const groups = groupsOf(names);
       expect(groups.map(({ length }) => length)).toEqual([5, 5, 6, 5, 5]);
-      const sheets = TESTED_FAMILIES.flatMap((family) =>
+      const sheets = (size === 'A4' ? TESTED_FAMILIES : TESTED_FAMILIES.slice(0, 1)).flatMap((family) =>
         groups.map((group, index): Sheet => ({
           kind: 'class-test',
           className: 'P4 Dippers',

@@ -1,4 +1,5 @@
 import { createRequire } from 'node:module';
+import { LONG } from '../../../tests/long';
 import { describe, expect, it } from 'vitest';
 import { drawUnit, PURPOSE } from '../random/draw';
 import { AIMED, IMPLEMENTS, type AimedId, type AimedShape, type ImplementId, type ThrownShape } from '../objects/catalogue';
@@ -112,8 +113,9 @@ describe('the chance of a hit, by quadrature', () => {
     ['a kitchen roll overarm at 3 m, eight years', shot('kitchen-roll', 3, { ageYears: 8 }, 'overarm')],
     ['a bottle underarm at 2 m, six years', shot('bottle', 2, { ageYears: 6 })],
   ];
-  it.each(cases)('agrees with a million throws played out: %s', (_, of) => {
-    expect(Math.abs(hitChance(of) - playedOut(of, 1_000_000))).toBeLessThan(of.target.kind === 'opening' ? 0.005 : 0.01);
+  // The error of so many throws is a fifth of what is allowed.
+  it.each(cases)('agrees with a quarter of a million throws played out: %s', (_, of) => {
+    expect(Math.abs(hitChance(of) - playedOut(of, LONG ? 1_000_000 : 250_000))).toBeLessThan(of.target.kind === 'opening' ? 0.005 : 0.01);
   });
   it('agrees with the table of our own prototype within 5 points (assumed figures, no published source)', () => {
     const table: ReadonlyArray<[number, readonly number[]]> = [

@@ -41,10 +41,14 @@ export interface DoesItFit {
 
 /** Fewer tries, or fewer children, than this and nothing is said. Assumed. */
 const [FROM_TRIES, FROM_CHILDREN] = [150, 8];
-/** So many standard deviations off is an alarm: of three that are looked at fewer than five classes in a hundred have one by chance. */
-const ALARM_SD = 2.7;
-/** Where unseen weeks were told better with a bend less is needed. */
-const BENT_SD = 2;
+/**
+ * So many standard deviations off is an alarm, so that of three that are looked at fewer than five classes in a hundred have one by chance. In the
+ * world that the model assumes the statistic of far marks lies at −.4 ± 1 (tests/reference/worlds.ts, 400 classes): its two sides are not alike.
+ */
+const FAR_SD = { more: 1.95, less: 3 } as const;
+/** The same where unseen weeks were told better with a bend. */
+const FAR_BENT_SD = { more: 1.6, less: 2 } as const;
+const TREND_SD = 3;
 const SCATTER_SD = 1.6;
 const DISTANCE_BIN_M = 0.75;
 
@@ -121,7 +125,8 @@ function farAlarm(told: readonly Told[], bent: boolean): Alarm[] {
   // Within each child: that its own skill was found from the same tries, and drawn to the class's, must not look like a bend.
   const ofChild = new Map(grouped(told, ({ observed: { child } }) => child).map(([child, list]) => [child, middleOf(list)]));
   const z = byChildren(told, (one) => -off(one) * (odds(one.p) - ofChild.get(one.observed.child)!));
-  if (Math.abs(z) < (bent ? BENT_SD : ALARM_SD)) return [];
+  const least = (bent ? FAR_BENT_SD : FAR_SD)[z > 0 ? 'more' : 'less'];
+  if (Math.abs(z) < least) return [];
   const far = told.filter(({ p, observed }) => odds(p) < middle && observed.distanceM !== undefined).map(({ observed }) => observed.distanceM!);
   return [{ kind: 'far', more: z > 0, fromM: far.length === 0 ? 0 : Math.min(...far), bent }];
 }
@@ -132,7 +137,7 @@ function trendAlarm({ trend }: Fitted): Alarm[] {
   const precision = 1 / trend.sd ** 2 - 1 / TREND.sd ** 2;
   if (precision <= 0) return [];
   const alone = (trend.aWeek / trend.sd ** 2 - TREND.mean / TREND.sd ** 2) / precision;
-  return Math.abs(alone) * Math.sqrt(precision) < ALARM_SD ? [] : [{ kind: 'trend', aWeek: trend.aWeek }];
+  return Math.abs(alone) * Math.sqrt(precision) < TREND_SD ? [] : [{ kind: 'trend', aWeek: trend.aWeek }];
 }
 
 /** A go that was told better than it was lies about so many standard deviations too high. Assumed. */

@@ -1,5 +1,6 @@
 /** A new game while it is chosen: what suits what. No interface here. */
 import { bandRadii } from '@/core/forecast/depth';
+import { whereFrom, type FigureLine } from '@/core/forecast/where-from';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
 import { expectationOf, expectedOf, type ExpectedOfLevel } from '@/core/levels/expectation';
 import type { Course } from '@/core/rules/format/game';
@@ -74,6 +75,8 @@ export interface GameSoFar extends Begun {
   /** What the words of its levels are of. */
   readonly of: string;
   readonly levels: readonly ExpectedOfLevel[];
+  /** Where such figures are from. */
+  readonly figures: () => readonly FigureLine[];
 }
 
 /** The game as it is chosen so far, with what its levels may be expected to come to. */
@@ -87,5 +90,6 @@ export function seen(from: BeginFrom): GameSoFar {
     radii: readThrowRules(game) ? bandRadii(middle, { ageYears: from.ageYears }) : [],
     of: expectationOf(game),
     levels: game.levels.map((_, index) => expectedOf(game, index, from.ageYears)),
+    figures: () => whereFrom(middle, from.ageYears, null),
   };
 }

@@ -23,6 +23,7 @@ import { useAlive } from '@/ui/use-alive';
 import { Views } from '../chart-table/cupboard-views';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { LevelExpected } from './level-expected';
+import { WhereFrom } from '@/ui/where-from';
 import { Figure, FIGURE_H, FIGURE_W } from '../drawing/figure';
 import { BallView } from '../drawing/side-view';
 import { ballsFor, firstChoice, seen, SKILL_WORDS, targetsFor, waysFor, withSkillChosen, withWayChosen, type GameSoFar } from './new-game-model';
@@ -241,7 +242,9 @@ function Chances({ now }: { now: GameSoFar }) {
         drawnPx={400}
         label="The floor at its middle level, from above"
       />
-      <Soft>{now.of}</Soft>
+      <Soft>
+        {now.of} <WhereFrom what="such figures" label={now.game.title} quiet lines={() => now.figures()} />
+      </Soft>
       <dl>
         {now.levels.map((level, index) => (
           <LevelExpected key={level.name} {...level} but={now.reached[index] ? '' : ': the floor allows no more'} />

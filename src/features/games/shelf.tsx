@@ -8,6 +8,7 @@ import { ButtonLink, QuietButton } from '@/ui/button';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { Notice } from '@/ui/notice';
 import { send, type PlacedProblem } from '@/ui/post';
+import { WhereFrom } from '@/ui/where-from';
 import { CourseDrawing } from '../drawing/course-drawing';
 import { LevelExpected } from './level-expected';
 import { FolderDialog } from './folder-dialog';
@@ -224,7 +225,15 @@ export function GameShelf({
           {shown.map((game) => (
             <Item key={game.id}>
               <Open starter={shelf === 'starters'} game={game} />
-              <p className="about">{game.of}</p>
+              <p className="about">
+                {game.of}{' '}
+                <WhereFrom
+                  what="such figures"
+                  label={game.title}
+                  quiet
+                  lines={`/api/v1/figures?${shelf === 'starters' ? 'starter' : 'game'}=${game.id}`}
+                />
+              </p>
               <dl>
                 {game.levels.slice(0, 3).map((level) => (
                   <LevelExpected key={level.name} {...level} />

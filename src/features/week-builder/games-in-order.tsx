@@ -4,6 +4,7 @@ import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { CSSProperties } from 'react';
 import { Button, useDragAndDrop } from 'react-aria-components';
 import type { EventSlot } from '@/core/levels/event-order';
+import { WhereFrom } from '@/ui/where-from';
 import { Select } from '@/ui/field';
 import { DayField } from '@/ui/form/fields';
 import {
@@ -64,7 +65,15 @@ function OneGame({ planned, index, plan, games, mixed, onPlan, slot }: GamesInOr
           {index + 1}
         </Button>
         <span className="title">
-          {game.title}
+          <span>
+            {game.title}{' '}
+            <WhereFrom
+              what="its par, chances and minutes"
+              label={game.title}
+              quiet
+              lines={`/api/v1/figures?game=${game.id}&class=${plan.classId}&level=${planned.levelId}`}
+            />
+          </span>
           {event && <small>{slotWords(slot)}</small>}
         </span>
         <Select
