@@ -39,7 +39,7 @@ const DRAGGED = [
   ['walk-the-shore', /^bucket/],
   ['loch-frames', /^small plastic bottle, number 1 of the set/],
 ] as const;
-for (const [id, thing] of LONG ? DRAGGED : DRAGGED.slice(0, 1))
+for (const [id, thing] of LONG ? DRAGGED : [])
   test(`what is aimed at is dragged, and the figures move with it: ${id}`, async ({ page }) => {
     const complaints = complaintsOf(page);
     await signedIn(page);
@@ -142,7 +142,8 @@ test('distances are found for wanted chances; a floor that is too short says so 
   await expectAccessible(page);
 });
 
-test('pins that have no table yet are worked out behind the rough figures, and that can be stopped', async ({ page }) => {
+// Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
+(LONG ? test : test.skip)('pins that have no table yet are worked out behind the rough figures, and that can be stopped', async ({ page }) => {
   const complaints = complaintsOf(page);
   await signedIn(page);
   await open(page, starter('all-ashore'), 9);

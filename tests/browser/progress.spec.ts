@@ -167,9 +167,13 @@ test('a class test is started, typed, printed and taken back; where a chance is 
   await expect(page.getByRole('button', { name: 'Start this test' })).toBeVisible();
 
   await page.goto('/games');
-  await page.getByRole('link', { name: /Lantern Quay/ }).click();
-  await page.getByRole('button', { name: /where is this from/ }).click();
   const slip = page.getByRole('dialog', { name: /come from/ });
+  await page.getByRole('button', { name: 'Lantern Quay: where is this from?' }).click();
+  await expect(slip.getByText('Spread of an underarm throw, an adult')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: /Lantern Quay/ }).click();
+  await page.waitForURL(/games\/[0-9a-f-]{36}/);
+  await page.getByRole('button', { name: /where is this from/ }).click();
   await expect(slip.getByText('Spread of an underarm throw, an adult')).toBeVisible();
   await expectAccessible(page);
   expect(complaints).toEqual([]);

@@ -96,7 +96,8 @@ test('the scores page shows a report that comes in while it is open', async ({ p
   await context.close();
 });
 
-test('a play without a connection stays in the phone, survives a reload, and is sent once when there is one', async ({ page }) => {
+// Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
+(LONG ? test : test.skip)('a play without a connection stays in the phone, survives a reload, and is sent once when there is one', async ({ page }) => {
   await signedIn(page);
   const links = await linksOf(page, 'P2 Wagtails');
   const { home, context } = await phone(page, [...links.values()][5]!);
@@ -120,7 +121,8 @@ test('a play without a connection stays in the phone, survives a reload, and is 
   await context.close();
 });
 
-test('a go that was cut off half-way goes on where it was', async ({ page }) => {
+// Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
+(LONG ? test : test.skip)('a go that was cut off half-way goes on where it was', async ({ page }) => {
   await signedIn(page);
   const links = await linksOf(page, 'P4 Dippers');
   const { home, context } = await phone(page, [...links.values()][7]!);
@@ -433,7 +435,7 @@ const MOVEMENTS = [
   'Gather and throw',
   'Run and turn',
 ];
-for (const movement of LONG ? MOVEMENTS : ['Lift with the laces', 'Run and turn'])
+for (const movement of LONG ? MOVEMENTS : ['Lift with the laces'])
   test(`a new game from the movement “${movement}” could be sent after three clicks, with three levels set out`, async ({ page }) => {
     await signInAs(page);
     await page.getByRole('link', { name: 'New game' }).click();
