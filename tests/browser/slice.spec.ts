@@ -97,29 +97,32 @@ test('the scores page shows a report that comes in while it is open', async ({ p
 });
 
 // Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
-(LONG ? test : test.skip)('a play without a connection stays in the phone, survives a reload, and is sent once when there is one', async ({ page }) => {
-  await signedIn(page);
-  const links = await linksOf(page, 'P2 Wagtails');
-  const { home, context } = await phone(page, [...links.values()][5]!);
-  await toPlay(home);
-  for (let n = 0; n < 10; n += 1) await home.getByRole('button', { name: 'Missed', exact: true }).click();
-  await home.getByRole('button', { name: 'Finish and send' }).click();
-  await expect(home.getByRole('button', { name: 'Send to school' })).toBeVisible();
-  await context.route('**/api/**', (route) => route.abort());
-  await home.getByRole('button', { name: 'Send to school' }).click();
-  await expect(home.getByRole('heading', { name: 'Kept, not sent yet' })).toBeVisible();
-  await home.reload();
-  await expect(home.getByText('There is no connection.', { exact: false })).toBeVisible();
-  await expect(home.getByText('1 report waits in this device', { exact: false })).toBeVisible();
-  const sent: number[] = [];
-  await context.unroute('**/api/**');
-  home.on('response', (response) => response.url().endsWith('/home/reports') && sent.push(response.status()));
-  await home.evaluate(() => window.dispatchEvent(new Event('online')));
-  await expect(home.getByText('waits in this device', { exact: false })).toHaveCount(0);
-  await expect(home.getByText(/The school has \d+ report/)).toBeVisible();
-  expect(sent).toEqual([201]);
-  await context.close();
-});
+(LONG ? test : test.skip)(
+  'a play without a connection stays in the phone, survives a reload, and is sent once when there is one',
+  async ({ page }) => {
+    await signedIn(page);
+    const links = await linksOf(page, 'P2 Wagtails');
+    const { home, context } = await phone(page, [...links.values()][5]!);
+    await toPlay(home);
+    for (let n = 0; n < 10; n += 1) await home.getByRole('button', { name: 'Missed', exact: true }).click();
+    await home.getByRole('button', { name: 'Finish and send' }).click();
+    await expect(home.getByRole('button', { name: 'Send to school' })).toBeVisible();
+    await context.route('**/api/**', (route) => route.abort());
+    await home.getByRole('button', { name: 'Send to school' }).click();
+    await expect(home.getByRole('heading', { name: 'Kept, not sent yet' })).toBeVisible();
+    await home.reload();
+    await expect(home.getByText('There is no connection.', { exact: false })).toBeVisible();
+    await expect(home.getByText('1 report waits in this device', { exact: false })).toBeVisible();
+    const sent: number[] = [];
+    await context.unroute('**/api/**');
+    home.on('response', (response) => response.url().endsWith('/home/reports') && sent.push(response.status()));
+    await home.evaluate(() => window.dispatchEvent(new Event('online')));
+    await expect(home.getByText('waits in this device', { exact: false })).toHaveCount(0);
+    await expect(home.getByText(/The school has \d+ report/)).toBeVisible();
+    expect(sent).toEqual([201]);
+    await context.close();
+  },
+);
 
 // Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
 (LONG ? test : test.skip)('a go that was cut off half-way goes on where it was', async ({ page }) => {
