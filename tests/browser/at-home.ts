@@ -41,8 +41,16 @@ export async function open(browser: Browser, url: string, { width, height, dark 
 export async function toCounting(home: Page, title: string, check: (where: string) => Promise<void> = async () => undefined): Promise<void> {
   const play = home.getByRole('button', { name: `Play ${title}` });
   await ((await play.count()) > 0 ? play.first() : home.getByRole('button', { name: 'Set it out' })).click();
+  const setOut = home.getByRole('button', { name: 'It is set out' });
+  const otherwise = home.getByRole('button', { name: 'Something is different' });
+  await expect(setOut.or(otherwise)).toBeVisible();
+  // It was played here before: all of the way is gone once more.
+  if (await otherwise.count()) {
+    await check('again');
+    await otherwise.click();
+  }
   await check('set-up');
-  await home.getByRole('button', { name: 'It is set out' }).click();
+  await setOut.click();
   const yes = home.getByLabel('An adult says yes to this place');
   await expect(yes.or(home.getByRole('button', { name: 'Now with counting' }))).toBeVisible();
   if (await yes.count()) {

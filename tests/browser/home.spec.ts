@@ -5,6 +5,7 @@ import { playThrough } from './play-through';
 import { complaintsOf, expectAccessible, linksOf, PHONE, signedIn } from './people';
 import { classWith, open, toCounting, untilSeen, type Phone } from './at-home';
 import { choose } from './by-hand';
+import { expectStep } from './readable';
 
 /** One game for each kind of counter; every starter is played on the counter in its component test. */
 const KINDS = ['loch-frames', 'shore-list', 'buoys-aloft', 'letter-tide', 'drop-anchor', 'squall', 'oilskin-dash', 'regatta-day'];
@@ -30,23 +31,25 @@ for (const phone of onePhone) {
     await home.clock.install();
     const complaints = complaintsOf(home);
     await expect(home.getByRole('heading', { name: 'Shore day' })).toBeVisible();
-    await expectNoOverflow(home, 'card');
+    await expectStep(home, 'card', 'anything');
     await expectAccessible(home);
     for (const id of phone.kinds) {
       const { game } = STARTERS.find((one) => one.id === id)!;
-      await toCounting(home, game.title, (where) => expectNoOverflow(home, `${id}: ${where}`));
+      await toCounting(home, game.title, (where) => expectStep(home, `${id}: ${where}`));
       await home.getByRole('button', { name: /A helper taps every try/ }).click();
       const counts = home.locator('button[class*=Success], ul[aria-label="Tap what you find"] button').first();
       await untilSeen(home, counts);
-      await expectNoOverflow(home, `${id}: play`);
+      // A length is measured before it can be written down.
+      await expectStep(home, `${id}: play`, id === 'drop-anchor' ? 'anything' : 'tap');
       await expectAccessible(home);
       await playThrough(home.locator('main'), /^Finish and send/);
-      await expectNoOverflow(home, `${id}: result`);
+      await expectStep(home, `${id}: result`);
       if (id === phone.kinds[0]) await expectAccessible(home);
       await home.getByRole('button', { name: /^Finish and send/ }).click();
-      await expectNoOverflow(home, `${id}: report`);
+      await expectStep(home, `${id}: report`);
       await home.getByRole('button', { name: 'Send to school' }).click();
       await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
+      await expectStep(home, `${id}: sent`);
       await home.getByRole('button', { name: 'Back to the card' }).click();
       expect(complaints, id).toEqual([]);
     }
@@ -195,6 +198,58 @@ test('a session of easier and harder goes on another set-up is sent whole, with 
   await page.getByRole('dialog').getByRole('radio', { name: 'yes' }).first().check();
   await page.getByRole('dialog').getByRole('button', { name: /^Keep/ }).click();
   await expect(row).toContainText(/technique: home .*teacher 1 of \d+ yes/);
+});
+
+test('a game that was played before is at its first throw in three taps, the cautions among them, each step told', async ({ page, browser }) => {
+  await signedIn(page);
+  const [url] = [...(await linksOf(page, await classWith(page, 'P4 again', ['harbour-lamps']))).values()];
+  const home = await open(browser, url!, { width: 320, height: 640, dark: false });
+  await home.clock.install();
+  await expect(home.getByRole('button', { name: 'Set it out' })).toBeVisible();
+  await expectStep(home, 'card', 'anything');
+  await home.getByRole('button', { name: 'Show me' }).click();
+  await expectStep(home, 'show me');
+  await home.getByRole('button', { name: 'I have seen it' }).click();
+  await toCounting(home, '', (where) => expectStep(home, where));
+  await home.getByRole('button', { name: /A helper taps every try/ }).click();
+  const hit = home.getByRole('button', { name: /^It stays in|^In/ }).first();
+  await untilSeen(home, hit);
+  await hit.click();
+  await home.getByRole('button', { name: 'Stop the clock' }).click();
+  await expectStep(home, 'stopped', 'tap');
+  await home.getByRole('button', { name: 'End here' }).click();
+  await expectStep(home, 'result');
+  await home.getByRole('button', { name: /^Finish and send/ }).click();
+  await expectStep(home, 'report');
+  await home.getByRole('button', { name: 'Send to school' }).click();
+  await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
+  await home.getByRole('button', { name: 'Back to the card' }).click();
+  await expectStep(home, 'card again');
+
+  // One: the game. Two: the adult, in sight of the cautions, has said yes today. Three: play.
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  await expect(home.getByRole('heading', { name: 'Same place and things as last time?' })).toBeVisible();
+  await expectStep(home, 'again');
+  await expect(home.getByText(/soft things only|clear|keep/i).first()).toBeVisible();
+  await home.getByRole('button', { name: 'The same: play' }).click();
+  await untilSeen(home, hit);
+  await expectAccessible(home);
+  await home.getByRole('button', { name: 'Stop the clock' }).click();
+  await home.getByRole('button', { name: 'End here' }).click();
+  await home.getByRole('button', { name: 'Again, just the same' }).click();
+  await untilSeen(home, hit);
+
+  // Another place: the cautions and the adult come again, though it is the same day.
+  await home.reload();
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  const setUp = home.getByRole('button', { name: 'Something is different' });
+  const begun = home.getByRole('button', { name: 'Start again' });
+  await expect(setUp.or(begun)).toBeVisible();
+  await ((await begun.count()) ? begun : setUp).click();
+  await home.getByLabel(/longest clear line/i).fill('4');
+  await home.getByRole('button', { name: 'It is set out' }).click();
+  await expect(home.getByLabel('An adult says yes to this place')).toBeVisible();
+  await home.context().close();
 });
 
 test('nobody taps: a clock for across the room, then the parts; others take turns and are not sent', async ({ page, browser }) => {
@@ -384,7 +439,7 @@ test('the home pages work from right to left, and no word of them is outside of 
   );
   await expectNoOverflow(home, 'card');
   await expectAccessible(home);
-  for (const [index, id] of rightToLeft.entries()) {
+  for (const id of rightToLeft) {
     const { game } = STARTERS.find((one) => one.id === id)!;
     await home
       .getByRole('button', { name: p(`Play ${game.title}`) })
@@ -393,9 +448,12 @@ test('the home pages work from right to left, and no word of them is outside of 
     await expect(button('It is set out')).toBeVisible();
     await check(`${id}: set-up`);
     await button('It is set out').click();
-    if (index === 0) {
-      await check('safety');
-      await home.getByLabel(p('An adult says yes to this place')).check();
+    // Other things, another yes.
+    const yes = home.getByLabel(p('An adult says yes to this place'));
+    await expect(yes.or(button('Now with counting'))).toBeVisible();
+    if (await yes.count()) {
+      await check(`${id}: safety`);
+      await yes.check();
       await button('Go on').click();
     }
     await check(`${id}: practise`);

@@ -152,6 +152,7 @@ export const Small = styled.div`
 `;
 
 export const TextButton = styled.button`
+  min-width: 44px;
   min-height: 44px;
   padding: 0 var(--space-1);
   border: 0;

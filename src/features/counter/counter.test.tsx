@@ -31,6 +31,12 @@ function InHand({ level, before = FROM_THE_START, counting = 'attempts' }: { lev
 
 const can = (element: Element) => !(element as HTMLButtonElement).disabled;
 
+/** Pressed as from the keys: with the focus on it. */
+function pressed(element: Element): boolean {
+  (element as HTMLElement).focus();
+  return fireEvent.click(element);
+}
+
 /** Does the next thing that the counter offers; false when it offers nothing. */
 function tap(n: number): boolean {
   const word = screen.queryByLabelText('The word');
@@ -38,21 +44,21 @@ function tap(n: number): boolean {
   const length = screen.queryByLabelText('Centimetres');
   if (length) fireEvent.change(length, { target: { value: '42' } });
   const flags = screen.queryByRole('group', { name: 'What happened on the way' });
-  if (flags && n % 3 === 1) fireEvent.click(within(flags).getAllByRole('button')[0]!);
+  if (flags && n % 3 === 1) pressed(within(flags).getAllByRole('button')[0]!);
   const found = screen.queryByRole('list', { name: 'Tap what you find' });
   const item = found && within(found).getAllByRole('button').find(can);
-  if (item) return fireEvent.click(item);
+  if (item) return pressed(item);
   const pin = screen.queryAllByRole('checkbox').find(can);
-  if (n % 2 === 0 && pin) fireEvent.click(pin);
+  if (n % 2 === 0 && pin) pressed(pin);
   const written = screen.queryByRole('button', { name: /^Write down/ });
   if (written) {
-    for (let more = 0; more < 3; more += 1) fireEvent.click(screen.getByRole('button', { name: 'One more' }));
-    return fireEvent.click(written);
+    for (let more = 0; more < 3; more += 1) pressed(screen.getByRole('button', { name: 'One more' }));
+    return pressed(written);
   }
   const marks = screen.queryAllByRole('radio').filter(can);
-  if (n % 4 === 3 && marks.length > 1) fireEvent.click(marks[n % marks.length]!);
+  if (n % 4 === 3 && marks.length > 1) pressed(marks[n % marks.length]!);
   const offered = screen.queryAllByRole('button').filter((one) => can(one) && !/^(Undo|Stop|End here)/.test(one.textContent ?? ''));
-  return offered.length > 0 && fireEvent.click(offered[n % offered.length]!);
+  return offered.length > 0 && pressed(offered[n % offered.length]!);
 }
 
 describe('the counter', () => {
@@ -91,6 +97,9 @@ describe('the counter', () => {
         if (!tap(n)) break;
         // What was tapped is an event, or a choice that the next tap goes with.
         expect(kept.events.length).toBeGreaterThanOrEqual(before);
+        // Whoever plays by keys, or by ear, is where the next tap is.
+        if (!hand.moves.over)
+          expect(document.activeElement!.matches('button:not(:disabled), input, [role=checkbox]'), document.activeElement!.outerHTML).toBe(true);
       }
       if (!hand.moves.over) act(() => hand.finish());
       expect(kept.events.length).toBeGreaterThan(0);

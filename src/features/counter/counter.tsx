@@ -10,6 +10,7 @@ import { Checklist, CountTaps, Ends, Faces, Felled, Measured, WordFound, type No
 import { ScoreSoFar } from './so-far';
 import { Undo } from './undo';
 import type { Seen } from './entering';
+import { useNextTap } from './use-next-tap';
 import type { PlayInHand } from './use-play';
 
 export interface CounterProps {
@@ -21,8 +22,9 @@ export interface CounterProps {
 export function Counter({ play, exerciseSwapped }: CounterProps) {
   const { moves } = play;
   const stage = stageOf(play);
+  const field = useNextTap();
   return (
-    <Field>
+    <Field ref={field}>
       <Whose play={play} />
       <ClockFace play={play} />
       {stage === 'waiting' && <WaitingPart play={play} />}
@@ -73,6 +75,7 @@ function Trying({ play }: { play: PlayInHand }) {
         </>
       )}
       <ScoreSoFar play={play} />
+      <GaveNothing play={play} />
       {moves.flags.length > 0 && (
         <Flags role="group" aria-label={i18n.t('What happened on the way')}>
           {moves.flags.map((flag) => (
@@ -90,6 +93,22 @@ function Trying({ play }: { play: PlayInHand }) {
       <HowSeenNow play={play} onSeen={put} />
       <Foot play={play} onSeen={put} />
     </>
+  );
+}
+
+/** The try just now gave nothing: why, in a few words. */
+function GaveNothing({ play: { nothing } }: { play: PlayInHand }) {
+  const { i18n } = useWords();
+  if (!nothing) return null;
+  const { why, what } = nothing;
+  return (
+    <Said role="status">
+      {why === 'again'
+        ? i18n.t('Played again: {what}.', { what })
+        : why === 'gone'
+          ? i18n.t('Does not count: {what}.', { what })
+          : i18n.t('Nothing yet: only if {what}.', { what })}
+    </Said>
   );
 }
 

@@ -6,6 +6,7 @@ import { IN_FLIGHT_GRACE_MS } from '@/core/rules/playing/engine';
 import { reduce, replay, undo } from '@/core/rules/playing/replay';
 import type { FinishReason, Game } from '@/core/rules/format/game';
 import { measure, type Result } from '@/core/rules/playing/measure';
+import { whyNothing, type Nothing } from '@/core/rules/telling/why-nothing';
 import { clockAt, nextMoves, type NextMoves } from '@/core/rules/playing/next-moves';
 import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
 import { useWords } from '@/features/languages/use-words';
@@ -26,6 +27,8 @@ export interface PlayInHand {
   /** Tells what there is and what the clock shows, as after a tap. */
   readonly keep: () => void;
   readonly result: Result;
+  /** Why the try just now gave nothing; null where it gave something, simply missed, or was none. */
+  readonly nothing: Nothing | null;
   /** Milliseconds left of a countdown, or played so far without one: read when it is shown, so that a tick draws the clock alone. */
   readonly readShownMs: () => number;
   /** The countdown has ended and a ball may still have been in the air, or what is asked at the end is to be answered. */
@@ -72,6 +75,8 @@ export function usePlay(
   const [events, setEvents] = useState<readonly PlayEvent[]>(before.events);
   const [entering, setEntering] = useState<Entering>(before.entering ?? NOTHING_ENTERED);
   const [state, setState] = useState<State>(() => replay(program, before.events, counting).state);
+  /** How the go stood before the event that came last; null when it was taken back, or nothing has happened here. */
+  const [stateBefore, setStateBefore] = useState<State | null>(null);
   const [rangOut, setRangOut] = useState(false);
   const clock = useRef<TrueClock | null>(null);
   const latest = useRef({ events, state, entering });
@@ -98,6 +103,7 @@ export function usePlay(
       const stamped = { ...event, t: atMs ?? read() } as PlayEvent;
       const reduced = reduce(program, latest.current.state, stamped);
       if (reduced.refusal) return;
+      setStateBefore(latest.current.state);
       put([...latest.current.events, stamped], reduced.state, ENTERED.has(stamped.do) ? NOTHING_ENTERED : latest.current.entering);
     },
     [program, put, read],
@@ -117,6 +123,11 @@ export function usePlay(
     [program, happen],
   );
 
+  const last = events.at(-1);
+  const nothing = useMemo(
+    () => (stateBefore && last ? whyNothing(program, stateBefore, state, last, words) : null),
+    [program, stateBefore, state, last, words],
+  );
   const moves = nextMoves(program, state);
   const part = program.parts[moves.part]!;
   const down = part.clockDownMs;
@@ -179,6 +190,7 @@ export function usePlay(
     keep: keepNow,
     enter: (next) => put(latest.current.events, latest.current.state, next),
     result: measure(program, state, 0, words),
+    nothing,
     readShownMs,
     atWhistle: ranOut && asks,
     // A ball that was in the air is tapped in after the whistle: its time is the whistle's, as near as anybody knows.
@@ -194,6 +206,7 @@ export function usePlay(
     giveUpPart: () => end('given-up'),
     takeBack: () => {
       const shorter = undo(latest.current.events);
+      setStateBefore(null);
       put(shorter, replay(program, shorter, counting).state, latest.current.entering);
     },
   };

@@ -26,6 +26,8 @@ export interface CourseDrawingProps {
   readonly numbers?: boolean;
   /** How wide it stands on the screen, for lines and letters of the same size whatever the floor. */
   readonly drawnPx?: number;
+  /** No letter is smaller than this on the screen, px. */
+  readonly lettersPx?: number;
   /** Names beside the things, where there is room for them: of all, or of what is aimed at alone. */
   readonly names?: boolean | 'targets';
   /** As small as a stamp: nobody could read words in it. */
@@ -47,6 +49,7 @@ export function CourseDrawing({
   label,
   numbers = false,
   drawnPx = 300,
+  lettersPx = 0,
   names = false,
   wordless = false,
   view = { xM: 0, yM: 0, ...course.floor },
@@ -56,6 +59,7 @@ export function CourseDrawing({
   const width = widthM * 100;
   const depth = depthM * 100;
   const px = (view.widthM * 100) / drawnPx;
+  const letters = (size: number) => Math.max(size, lettersPx) * px;
   const clip = `clip-${id}`;
   const targets = Object.values(course.targets).flat();
   // Of things that are alike the first bears the name.
@@ -79,12 +83,12 @@ export function CourseDrawing({
           radii.map((radius, index) => (
             <circle key={index} cx={deep.xM * 100} cy={deep.yM * 100} r={radius * 100} fill={FILLS[index]} stroke="var(--band-5)" strokeWidth={px} />
           ))}
-        <Surroundings course={course} px={px} />
+        <Surroundings course={course} px={px} letters={letters} />
         {course.obstacles?.map((thing, index) => (
           <g key={index} transform={`translate(${thing.xM * 100} ${thing.yM * 100}) rotate(${toDegrees(thing.turnRad)})`}>
             <Thing shape={shapeOf(thing)} casing={px} role="obstacle" />
             {names === true && (
-              <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={11.5 * px} textAnchor="middle" fill="var(--ink-soft)">
+              <text y={outlineWidthM(shapeOf(thing)) * 50 + 15 * px} fontSize={letters(11.5)} textAnchor="middle" fill="var(--ink-soft)">
                 {noun(nameOf(thing))}
               </text>
             )}
@@ -96,7 +100,7 @@ export function CourseDrawing({
             {names && named.get(index) && (
               <text
                 y={-outlineWidthM(shapeOf(target)) * 50 - 7 * px}
-                fontSize={12.5 * px}
+                fontSize={letters(12.5)}
                 textAnchor="middle"
                 fill="var(--ink)"
                 stroke="var(--band-2)"
@@ -126,7 +130,7 @@ export function CourseDrawing({
                   transform={`rotate(${angle})`}
                 />
                 {numbers && spots.length > 1 && (
-                  <text y={4.5 * px} fontSize={12 * px} fontWeight={700} textAnchor="middle" fill="var(--on-gorse)">
+                  <text y={4.5 * px} fontSize={letters(12)} fontWeight={700} textAnchor="middle" fill="var(--on-gorse)">
                     {index + 1}
                   </text>
                 )}
@@ -135,7 +139,7 @@ export function CourseDrawing({
           }),
         )}
         {!wordless && targets.length + Object.keys(course.places).length + course.furniture.length === 0 && (
-          <text x={width / 2} y={depth / 2} fontSize={14 * px} textAnchor="middle" fill="var(--ink)">
+          <text x={width / 2} y={depth / 2} fontSize={letters(14)} textAnchor="middle" fill="var(--ink)">
             {i18n.t('a clear space of {width} by {depth} m', { width: widthM, depth: depthM })}
           </text>
         )}

@@ -4,7 +4,10 @@ import { SURFACE_NAMES } from '@/core/course/surface-names';
 import type { Course, Door, Furniture, Patch } from '@/core/rules/format/game';
 
 /** A part of the floor of another ground, about its middle, in centimetres: dots for soft ground, lines for hard. */
-export function Ground({ patch, px }: { patch: Patch; px: number }) {
+/** How large letters of so many px are drawn. */
+type Letters = (size: number) => number;
+
+export function Ground({ patch, px, letters = (size) => size * px }: { patch: Patch; px: number; letters?: Letters }) {
   const { own } = useWords();
   const [w, d] = [patch.widthM * 100, patch.depthM * 100];
   const soft = patch.surface === 'carpet' || patch.surface === 'grass';
@@ -37,7 +40,7 @@ export function Ground({ patch, px }: { patch: Patch; px: number }) {
           strokeDasharray={soft ? `0.1 ${9 * px}` : undefined}
         />
       ))}
-      <text y={-d / 2 + 13 * px} fontSize={10.5 * px} textAnchor="middle" fill="var(--ink)">
+      <text y={-d / 2 + 13 * px} fontSize={letters(10.5)} textAnchor="middle" fill="var(--ink)">
         {own(patch.name)}
         <title>{own(SURFACE_NAMES[patch.surface])}</title>
       </text>
@@ -46,7 +49,7 @@ export function Ground({ patch, px }: { patch: Patch; px: number }) {
 }
 
 /** A piece of furniture about its middle, in centimetres: hatched when it is soft, cracked when it breaks, solid when it is a wall. */
-export function Piece({ piece, px }: { piece: Furniture; px: number }) {
+export function Piece({ piece, px, letters = (size) => size * px }: { piece: Furniture; px: number; letters?: Letters }) {
   const { own } = useWords();
   const [w, d] = [piece.widthM * 100, piece.depthM * 100];
   const box = { x: -w / 2, y: -d / 2, width: w, height: d };
@@ -82,7 +85,7 @@ export function Piece({ piece, px }: { piece: Furniture; px: number }) {
       )}
       <text
         y={thin ? (narrow ? 0 : d / 2 + 12 * px) : 4 * px}
-        fontSize={12 * px}
+        fontSize={letters(12)}
         textAnchor="middle"
         fill="var(--ink)"
         stroke="var(--sheet)"
@@ -143,19 +146,19 @@ export function Sides({ course, px }: { course: Pick<Course, 'floor' | 'open'>; 
 }
 
 /** Everything of a floor that is not played with, to scale, in centimetres. */
-export function Surroundings({ course, px }: { course: Course; px: number }) {
+export function Surroundings({ course, px, letters = (size) => size * px }: { course: Course; px: number; letters?: Letters }) {
   const { own } = useWords();
   return (
     <>
       {course.patches?.map((patch, index) => (
         <g key={index} transform={`translate(${(patch.xM + patch.widthM / 2) * 100} ${(patch.yM + patch.depthM / 2) * 100})`}>
-          <Ground patch={patch} px={px} />
+          <Ground patch={patch} px={px} letters={letters} />
         </g>
       ))}
       {course.zones?.map((zone, index) => (
         <g key={index} transform={`translate(${zone.xM * 100} ${zone.yM * 100})`}>
           <circle r={zone.radiusM * 100} fill="var(--band-4)" stroke="var(--ink)" strokeWidth={px} strokeDasharray={`${3 * px} ${3 * px}`} />
-          <text y={4 * px} fontSize={11 * px} textAnchor="middle" fill="var(--ink)">
+          <text y={4 * px} fontSize={letters(11)} textAnchor="middle" fill="var(--ink)">
             {own(zone.name)}
           </text>
         </g>
@@ -163,7 +166,7 @@ export function Surroundings({ course, px }: { course: Course; px: number }) {
       <RouteLines course={course} px={px} />
       {course.furniture.map((piece, index) => (
         <g key={index} transform={`translate(${(piece.xM + piece.widthM / 2) * 100} ${(piece.yM + piece.depthM / 2) * 100})`}>
-          <Piece piece={piece} px={px} />
+          <Piece piece={piece} px={px} letters={letters} />
         </g>
       ))}
       <Sides course={course} px={px} />

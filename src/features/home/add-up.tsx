@@ -6,6 +6,7 @@ import { useWords } from '@/features/languages/use-words';
 import { figureFault } from '../counter/figure-fault';
 import { Fault } from '../counter/figure-field';
 import { Big, Plain, TypedWhole } from './home-style';
+import { StepTitle } from './step-title';
 
 const RANGE = { least: -999, most: 999_999, whole: true } as const;
 
@@ -18,7 +19,7 @@ export function AddUp({ result, onAdded, onSkip }: { result: Result; onAdded: (s
   const sum = read.ok ? read.value : null;
   return (
     <>
-      <h2>{i18n.t('Add it up yourself first.')}</h2>
+      <StepTitle>{i18n.t('Add it up yourself first.')}</StepTitle>
       <TypedWhole>
         <input
           aria-label={i18n.t('What you make of it, in {unit}', { unit: own(result.unit) })}

@@ -13,12 +13,15 @@ import { Footprints } from '../drawing/footprints';
 import { MovementLoop } from '../drawing/movement';
 import { Exercise } from '../drawing/exercise';
 import type { Counting } from './going-model';
-import { Big, Bottom, Caution, Plain, Ruled, Screen, Tick } from './home-style';
+import { Bottom, Caution, Plain, Ruled, Screen, Tick } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import type { Ways } from './store';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
+import { BackButton, OnButton } from './step-buttons';
+import { StepPicture } from './step-picture';
+import { StepTitle } from './step-title';
 
 const Word = styled.b`
   && {
@@ -64,6 +67,17 @@ export function SafetyScreen({ hand, name, onBack, onNext }: BeforeProps) {
   );
 }
 
+/** The yes of the adult who is there. */
+export function AdultSaysYes({ yes, onYes }: { yes: boolean; onYes: (yes: boolean) => void }) {
+  const { i18n } = useWords();
+  return (
+    <Tick>
+      <input type="checkbox" checked={yes} onChange={(event) => onYes(event.target.checked)} />
+      {i18n.t('An adult says yes to this place')}
+    </Tick>
+  );
+}
+
 /** What to take care of, looked at with an adult, who says yes to the place. */
 export function Safe({
   top,
@@ -87,7 +101,7 @@ export function Safe({
   return (
     <Screen>
       {top}
-      <h1>{title}</h1>
+      <StepTitle>{title}</StepTitle>
       {directions.length > 0 && (
         <Ruled>
           {directions.map((direction) => (
@@ -95,6 +109,7 @@ export function Safe({
           ))}
         </Ruled>
       )}
+      <StepPicture of="safe" />
       <p>{i18n.t('Look at this with an adult.')}</p>
       <Caution>
         {cautions.map((caution) => (
@@ -103,16 +118,11 @@ export function Safe({
       </Caution>
       <ReadAloud words={[...directions, ...cautions].join(' ')} />
       <Bottom>
-        <Tick>
-          <input type="checkbox" checked={yes} onChange={(event) => setYes(event.target.checked)} />
-          {i18n.t('An adult says yes to this place')}
-        </Tick>
-        <Big type="button" disabled={!yes} onClick={onNext}>
+        <AdultSaysYes yes={yes} onYes={setYes} />
+        <OnButton disabled={!yes} onPress={onNext}>
           {go}
-        </Big>
-        <TextButton type="button" onClick={onBack}>
-          {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
-        </TextButton>
+        </OnButton>
+        <BackButton onPress={onBack} />
       </Bottom>
     </Screen>
   );
@@ -146,7 +156,7 @@ export function PractiseScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('Practise first')}</h1>
+      <StepTitle>{i18n.t('Practise first')}</StepTitle>
       {skill && <MovementLoop skill={skill} hand={shown} />}
       {form.otherHand && (
         <p>
@@ -194,13 +204,9 @@ export function PractiseScreen({
         ))}
       </Ruled>
       <ReadAloud words={[...points.map((point) => `${point.word}. ${point.point}`), ...rules].join(' ')} />
-      <TextButton type="button" onClick={onBack}>
-        {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
-      </TextButton>
+      <BackButton onPress={onBack} />
       <Bottom $inSight>
-        <Big type="button" onClick={onNext}>
-          {i18n.t('Now with counting')}
-        </Big>
+        <OnButton onPress={onNext}>{i18n.t('Now with counting')}</OnButton>
       </Bottom>
     </Screen>
   );
@@ -273,7 +279,8 @@ export function CountScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('Who counts?')}</h1>
+      <StepTitle>{i18n.t('Who counts?')}</StepTitle>
+      <StepPicture of="count" />
       <Choice type="button" onClick={() => onStart('attempts')}>
         <HandIcon size={34} aria-hidden />
         <b>{i18n.t('A helper taps every try')}</b>
@@ -342,9 +349,7 @@ export function CountScreen({
           </label>
         ))}
       </Players>
-      <TextButton type="button" onClick={onBack}>
-        {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
-      </TextButton>
+      <BackButton onPress={onBack} />
     </Screen>
   );
 }

@@ -8,6 +8,8 @@ import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import type { BegunGo } from './store';
 import { Top } from './top';
+import { StepPicture } from './step-picture';
+import { StepTitle } from './step-title';
 
 /** A go that was cut off: gone on with, written down as far as it came, or begun again. */
 export function BegunScreen({
@@ -37,7 +39,8 @@ export function BegunScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('You were in the middle of a go')}</h1>
+      <StepTitle>{i18n.t('You were in the middle of a go')}</StepTitle>
+      <StepPicture of="begun" />
       <p>
         {happened}.{' '}
         {!clockRuns

@@ -9,6 +9,7 @@ import { KeepingLine } from './keeping-line';
 import { LanguagePicker } from './language-picker';
 import { ThisWeek } from './this-week';
 import { scoreWords, todayHere } from './words';
+import { StepTitle } from './step-title';
 
 const Aside = styled.p`
   font-size: var(--type-2);
@@ -42,7 +43,7 @@ export function CardScreen(props: CardScreenProps) {
       <KeepingLine />
       {!now ? (
         <>
-          <h1>{i18n.t('Nothing here yet')}</h1>
+          <StepTitle>{i18n.t('Nothing here yet')}</StepTitle>
           <p>{i18n.t('The next game will be on this page. Keep the link.')}</p>
         </>
       ) : (

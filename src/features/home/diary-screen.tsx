@@ -16,6 +16,7 @@ import { Fault } from '../counter/figure-field';
 import { useDraft } from './use-draft';
 import { useWords } from '@/features/languages/use-words';
 import { todayHere } from './words';
+import { StepTitle } from './step-title';
 
 const Days = styled.table`
   width: 100%;
@@ -147,7 +148,7 @@ export function DiaryScreen({
         <span>{i18n.t('Movement diary · week {number}', { number: week.number })}</span>
         <bdi>{name}</bdi>
       </TopLine>
-      <h1>{i18n.t('{n, plural, one {1 minute} other {{n} minutes}}', { n: total })}</h1>
+      <StepTitle>{i18n.t('{n, plural, one {1 minute} other {{n} minutes}}', { n: total })}</StepTitle>
       <Bar aria-hidden>
         <div style={{ width: `${Math.min(100, (100 * total) / (GUIDANCE_MINUTES * Math.max(1, days)))}%` }} />
       </Bar>

@@ -6,6 +6,7 @@ import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { useWords } from '@/features/languages/use-words';
 import { LanguagePicker } from './language-picker';
 import type { KeptCard } from './store';
+import { StepTitle } from './step-title';
 
 const OneChild = styled.div`
   display: flex;
@@ -55,7 +56,7 @@ export function DoorScreen({
       <TopLine>
         <span>Lochside</span>
       </TopLine>
-      <h1>{kept.length > 0 ? i18n.t('Who is playing?') : i18n.t('Open your card')}</h1>
+      <StepTitle>{kept.length > 0 ? i18n.t('Who is playing?') : i18n.t('Open your card')}</StepTitle>
       {kept.map(({ token, card }) => {
         const name = card.child?.name ?? i18n.t('A card from paper');
         return (

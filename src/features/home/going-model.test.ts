@@ -3,7 +3,20 @@ import { english } from '@/core/words/english';
 import type { PlayEvent } from '@/core/rules/format/play';
 import { cardItem } from '../../../tests/examples/card-item';
 import { starter } from '../../../tests/examples/starters';
-import { keptGo, meanwhile, playOf, scoreSoFar, sessionWith, stepAfterSetUp, stepToBeginWith, stepToGoOn, stepToPlay } from './going-model';
+import {
+  isAgreed,
+  keptGo,
+  meanwhile,
+  placeOf,
+  playOf,
+  scoreSoFar,
+  sessionWith,
+  stepAfterSetUp,
+  stepToBeginWith,
+  stepToGoOn,
+  stepToPlay,
+  withLastTime,
+} from './going-model';
 import { inHand } from './in-hand';
 import { emptyDraft, usualWays, type BegunGo, type KeptGo, type Session } from './store';
 
@@ -24,14 +37,44 @@ const goWorth = (value: number | null): KeptGo => ({ go: {} as never, value, uni
 
 describe('a game that is opened', () => {
   it('begins with setting it out, in the form of the session', () => {
-    expect(stepToBeginWith(item, undefined, undefined)).toMatchObject({ on: 'set-up', formId: item.forms[0]!.id, played: null });
-    expect(stepToBeginWith(item, undefined, { formId: 'seated' } as Session)).toMatchObject({ formId: 'seated' });
+    expect(stepToBeginWith(item, undefined, undefined, ways)).toMatchObject({ on: 'set-up', formId: item.forms[0]!.id, played: null });
+    expect(stepToBeginWith(item, undefined, { formId: 'seated' } as Session, ways)).toMatchObject({ formId: 'seated' });
   });
 
   it('goes on in the middle of a go, when anything had been seen or the clock had run', () => {
-    expect(stepToBeginWith(item, begun(), undefined).on).toBe('begun');
-    expect(stepToBeginWith(item, begun({ events: [] }), undefined).on).toBe('set-up');
-    expect(stepToBeginWith(item, begun({ events: [], watchMs: 4000 }), undefined).on).toBe('begun');
+    expect(stepToBeginWith(item, begun(), undefined, ways).on).toBe('begun');
+    expect(stepToBeginWith(item, begun({ events: [] }), undefined, ways).on).toBe('set-up');
+    expect(stepToBeginWith(item, begun({ events: [], watchMs: 4000 }), undefined, ways).on).toBe('begun');
+  });
+
+  it('that was played before is asked whether all is the same; where a mark, a thing or the level is not, it is set out', () => {
+    const played = withLastTime(ways, hand, 'successes');
+    expect(stepToBeginWith(item, undefined, undefined, played)).toEqual({ on: 'again', item, formId: 'asked', counting: 'successes' });
+    const farther = { ...item, setUp: { ...item.setUp, stepM: item.setUp.stepM * 1.3 } };
+    for (const other of [
+      stepToBeginWith(farther, undefined, undefined, played),
+      stepToBeginWith({ ...item, levelId: 'level-2', forms: [{ ...item.forms[0]!, levelId: 'level-2' }] }, undefined, undefined, played),
+      stepToBeginWith(item, undefined, undefined, { ...played, clearM: 0.6 }),
+      stepToBeginWith(item, undefined, undefined, withLastTime(ways, hand, 'parts')),
+    ])
+      expect(other.on).toBe('set-up');
+  });
+
+  it('asks an adult anew on another day, with other things, along another line', () => {
+    const agreed = { ...ways, agreedOn: '2027-03-01', agreedTo: placeOf(hand, ways) };
+    expect(isAgreed(hand, agreed, '2027-03-01')).toBe(true);
+    expect(isAgreed(hand, agreed, '2027-03-02')).toBe(false);
+    expect(isAgreed(hand, { ...agreed, clearM: 3 }, '2027-03-01')).toBe(false);
+    expect(isAgreed(inHand(cardItem(starter('heron-strike')), 'asked', ways), agreed, '2027-03-01')).toBe(false);
+    // What a version before kept does not say to what.
+    expect(isAgreed(hand, { ...ways, agreedOn: '2027-03-01' }, '2027-03-01')).toBe(false);
+  });
+
+  it('the last forty games are remembered, the latest among them', () => {
+    const titled = (n: number) => inHand({ ...item, game: { ...item.game, title: `Game ${n}` } }, 'asked', ways);
+    const many = Array.from({ length: 60 }, (_, n) => n).reduce((now, n) => withLastTime(now, titled(n), 'attempts'), ways);
+    expect(Object.keys(many.lastTimes!)).toHaveLength(40);
+    expect(Object.keys(many.lastTimes!).at(-1)).toBe('Game 59');
   });
 
   it('keeps what was tapped and how it was counted when it goes on', () => {
@@ -48,7 +91,7 @@ describe('a game that is opened', () => {
   });
 
   it('a count that was not written down yet is a go that was begun', () => {
-    expect(stepToBeginWith(item, begun({ events: [], entering: { count: 12 } }), undefined).on).toBe('begun');
+    expect(stepToBeginWith(item, begun({ events: [], entering: { count: 12 } }), undefined, ways).on).toBe('begun');
     expect(scoreSoFar(hand, begun({ events: [], entering: { count: 12 } }), english)).toBe('You had counted 12');
   });
 });

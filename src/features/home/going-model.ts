@@ -11,10 +11,11 @@ import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
 import { replay } from '@/core/rules/playing/replay';
 import { lookForsOf, type Hand } from '@/core/sheet/teaching-points';
 import type { Words } from '@/core/words/words';
+import { allUsed } from '@/core/rules/format/used';
 import { isEntering } from '@/features/counter/entering';
 import type { Before } from '@/features/counter/use-play';
 import { inHand, stopped, type InHand } from './in-hand';
-import { usualWays, type BegunGo, type HomeDraft, type KeptGo, type KeptPlay, type Session, type Ways } from './store';
+import { usualWays, type BegunGo, type HomeDraft, type KeptGo, type KeptPlay, type LastTime, type Session, type Ways } from './store';
 import { scoreWords } from './words';
 
 /** How a go is counted; `watch` is a clock for across the room, with the parts typed in afterwards. */
@@ -30,6 +31,7 @@ const FROM_THE_START: Before = { events: [] };
 
 export type GoingStep =
   | { readonly on: 'begun'; readonly item: CardItem; readonly go: BegunGo }
+  | { readonly on: 'again'; readonly item: CardItem; readonly formId: string; readonly counting: Counting }
   | {
       readonly on: 'set-up' | 'safety' | 'practise' | 'show' | 'count';
       readonly item: CardItem;
@@ -58,10 +60,41 @@ export type GoingStep =
   | { readonly on: 'report'; readonly item: CardItem; readonly formId: string }
   | { readonly on: 'sent'; readonly item: CardItem; readonly formId: string; readonly playId: string };
 
-/** Where a game that is opened begins: in the middle of a go that was begun, or with setting it out. */
-export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session: Session | undefined): GoingStep {
+/** The place and the things to which an adult says yes: what is played with, aimed at and in the way, and how long the clear line is. */
+export function placeOf({ level }: InHand, { clearM }: Ways): string {
+  const targets = Object.values(level.course.targets).flatMap((list) => list.map(({ object }) => object));
+  const obstacles = (level.course.obstacles ?? []).map(({ object }) => object);
+  return JSON.stringify([[...new Set([...allUsed(level), ...targets, ...obstacles])].sort(), level.course.floor.surface, clearM]);
+}
+
+/** Whether an adult has said yes today, to just this. */
+export const isAgreed = (hand: InHand, ways: Ways, today: string): boolean => ways.agreedOn === today && ways.agreedTo === placeOf(hand, ways);
+
+const setUpOf = ({ used, form }: InHand): string => JSON.stringify([form.levelId, used]);
+
+/** So many games are remembered. */
+const MOST_REMEMBERED = 40;
+
+/** With how a game is played just now as its last time. */
+export function withLastTime(ways: Ways, hand: InHand, counting: Counting): Ways {
+  const { [hand.item.game.title]: _before, ...others } = ways.lastTimes ?? {};
+  const kept = Object.entries(others).slice(1 - MOST_REMEMBERED);
+  return { ...ways, lastTimes: { ...Object.fromEntries(kept), [hand.item.game.title]: { formId: hand.form.id, counting, setUp: setUpOf(hand) } } };
+}
+
+/** How this game was last played here, where that can be done again: the same form, things and marks. */
+function lastTimeOf(item: CardItem, ways: Ways): LastTime | undefined {
+  const last = ways.lastTimes?.[item.game.title];
+  if (!last || last.counting === 'parts' || !item.forms.some(({ id }) => id === last.formId)) return undefined;
+  return setUpOf(inHand(item, last.formId, ways)) === last.setUp ? last : undefined;
+}
+
+/** Where a game that is opened begins: in the middle of a go that was begun, as it was played last time, or with setting it out. */
+export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session: Session | undefined, ways: Ways): GoingStep {
   if (go && (go.events.some((event) => event.do === 'attempt') || (go.watchMs ?? 0) > 0 || isEntering(go.entering ?? {})))
     return { on: 'begun', item, go };
+  const last = lastTimeOf(item, ways);
+  if (last) return { on: 'again', item, formId: last.formId, counting: last.counting };
   return { on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null };
 }
 

@@ -5,23 +5,27 @@ import type { Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
 import type { Hand } from '@/core/sheet/teaching-points';
 import { useWords } from '@/features/languages/use-words';
+import { AgainScreen } from './again-screen';
 import { CountScreen, PractiseScreen, SafetyScreen } from './before-play';
 import { BegunScreen } from './begun-screen';
 import {
   howBegun,
+  isAgreed,
   keptGo,
+  placeOf,
   playOf,
   sessionWith,
   stepAfterSetUp,
   stepToBeginWith,
   stepToGoOn,
   stepToPlay,
+  withLastTime,
   withSum,
   type Counting,
   type GoInTheMaking,
   type GoingStep,
 } from './going-model';
-import { inHand } from './in-hand';
+import { inHand, type InHand } from './in-hand';
 import { PartsScreen } from './parts-screen';
 import { OtherResultScreen, PlayScreen, WatchScreen } from './play-screen';
 import { ReportScreen, SentScreen } from './report-screen';
@@ -53,8 +57,8 @@ export interface GoingProps {
 /** Where a game that is opened begins. */
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
-export async function firstStep(item: CardItem): Promise<GoingStep> {
-  return stepToBeginWith(item, await store.begun(item.assignmentId), await store.session(item.assignmentId));
+export async function firstStep(item: CardItem, ways: Ways): Promise<GoingStep> {
+  return stepToBeginWith(item, await store.begun(item.assignmentId), await store.session(item.assignmentId), ways);
 }
 
 /** From setting a game out to having sent it: loaded when the first game is opened, and in advance when there is time. */
@@ -71,7 +75,10 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
   const side: Hand = ways.hand ?? card.child?.hand ?? 'right';
   const sessionOf = (item: CardItem): Session | undefined => sessions.find((one) => one.assignmentId === item.assignmentId);
 
-  const start = (item: CardItem, formId: string, counting: Counting, player = 0) => setStep(stepToPlay(item, formId, counting, player));
+  const start = (item: CardItem, formId: string, counting: Counting, player = 0, now = ways) => {
+    keepWays(withLastTime(now, inHand(item, formId, now, words), counting));
+    setStep(stepToPlay(item, formId, counting, player));
+  };
   const ended = async (item: CardItem, formId: string, going: GoInTheMaking, events: readonly PlayEvent[], result: Result) => {
     if (going.player === 0) {
       const go = keptGo(inHand(item, formId, ways, words), going, ways, side, events, result);
@@ -80,6 +87,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
     } else await store.forgetBegun(item.assignmentId);
     setStep({ on: 'result', item, formId, going, events, result });
   };
+  const agreed = (hand: InHand): Ways => ({ ...ways, agreedOn: todayHere(), agreedTo: placeOf(hand, ways) });
   /** What the child made of the go that was ended just now. */
   const added = async (item: CardItem, sum: number) => {
     const session = await store.session(item.assignmentId);
@@ -90,7 +98,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
   /** What is kept now: another window may have played on, or ended it. */
   const goOn = async (item: CardItem) => {
     const go = await store.begun(item.assignmentId);
-    setStep(go ? stepToGoOn(item, go, Date.now()) : await firstStep(item));
+    setStep(go ? stepToGoOn(item, go, Date.now()) : await firstStep(item, ways));
   };
   const send = async (item: CardItem, draft: HomeDraft) => {
     // Another window may have sent it meanwhile.
@@ -135,7 +143,18 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               onWays={keepWays}
               onForm={(id) => setStep({ ...step, formId: id })}
               onBack={onCard}
-              onNext={() => setStep(stepAfterSetUp(step, ways.agreedOn === todayHere()))}
+              onNext={() => setStep(stepAfterSetUp(step, isAgreed(hand, ways, todayHere())))}
+            />
+          );
+        case 'again':
+          return (
+            <AgainScreen
+              hand={hand}
+              name={name}
+              agreed={isAgreed(hand, ways, todayHere())}
+              onSame={() => start(item, formId, step.counting, 0, agreed(hand))}
+              onOther={() => to('set-up')}
+              onBack={onCard}
             />
           );
         case 'safety':
@@ -145,7 +164,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               name={name}
               onBack={() => to('set-up')}
               onNext={() => {
-                keepWays({ ...ways, agreedOn: todayHere() });
+                keepWays(agreed(hand));
                 to('practise');
               }}
             />

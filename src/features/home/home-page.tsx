@@ -13,6 +13,7 @@ import { InFamilyLanguage, useWords } from '@/features/languages/use-words';
 import { useKept } from './use-kept';
 import { WaitingHere } from './waiting-here';
 import { linesWords } from './words';
+import { StepTitle } from './step-title';
 
 /** What is not needed for the card comes when it is opened, and in advance when the device has time: then it is there without a connection. */
 const later = {
@@ -56,7 +57,9 @@ function Moment() {
   const { i18n } = useWords();
   return (
     <Screen>
-      <p role="status">{i18n.t('One moment …')}</p>
+      <div role="status">
+        <StepTitle>{i18n.t('One moment …')}</StepTitle>
+      </div>
     </Screen>
   );
 }
@@ -104,7 +107,7 @@ function ChildsPage() {
         <TopLine>
           <span>Lochside</span>
         </TopLine>
-        <h1>{i18n.t('This does not open')}</h1>
+        <StepTitle>{i18n.t('This does not open')}</StepTitle>
         <p>{linesWords(loaded.words, words)}</p>
         <WaitingHere plays={plays} entries={entries} name={kept.find((one) => one.token === token)?.card.child?.name ?? ''} />
         <Bottom>
@@ -125,7 +128,7 @@ function ChildsPage() {
   };
   const open = async (item: CardItem) => {
     const { firstStep } = await later.going();
-    setView({ on: 'going', first: await firstStep(item) });
+    setView({ on: 'going', first: await firstStep(item, ways) });
   };
   const finish = (item: CardItem) => {
     const session = sessions.find((one) => one.assignmentId === item.assignmentId);

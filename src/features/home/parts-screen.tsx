@@ -16,6 +16,7 @@ import type { InHand } from './in-hand';
 import { Top } from './top';
 import { useWords } from '@/features/languages/use-words';
 import { useDraft } from './use-draft';
+import { StepTitle } from './step-title';
 
 const Sum = styled.p`
   font-size: var(--type-5);
@@ -83,7 +84,7 @@ export function PartsScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('How did it go?')}</h1>
+      <StepTitle>{i18n.t('How did it go?')}</StepTitle>
       {onlyTotal ? (
         <TypedWhole>
           <input

@@ -15,6 +15,7 @@ import { store, type BegunGo } from './store';
 import { useElsewhere } from './use-elsewhere';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
+import { StepTitle } from './step-title';
 
 const WholeScreen = styled(Screen)`
   height: 100dvh;
@@ -95,7 +96,7 @@ export interface PlayScreenProps {
 }
 
 export function PlayScreen(props: PlayScreenProps) {
-  const { i18n } = useWords();
+  const { i18n, own } = useWords();
   const elsewhere = useElsewhere(props.hand.item.assignmentId);
   const timed = props.hand.level.parts[0]!.clock.kind === 'down';
   const count = useCountIn(timed && props.before.events.length === 0 && !props.before.ranOnMs ? COUNT_IN : 0, props.cues);
@@ -103,6 +104,7 @@ export function PlayScreen(props: PlayScreenProps) {
   return (
     <WholeScreen>
       <Top hand={props.hand} name={props.player === 0 ? props.name : i18n.t('Player {n}', { n: props.player + 1 })} />
+      <StepTitle unseen>{i18n.t('Playing {title}', { title: own(props.hand.item.game.title) })}</StepTitle>
       {count > 0 ? (
         <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
           {count}
@@ -120,7 +122,7 @@ function Elsewhere({ hand, name, onCard }: Pick<PlayScreenProps, 'hand' | 'name'
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('Played in another window')}</h1>
+      <StepTitle>{i18n.t('Played in another window')}</StepTitle>
       <p role="alert">{i18n.t('This go is being played in another window of this device. What was tapped here is kept there.')}</p>
       <Bottom>
         <Plain type="button" onClick={onCard}>
@@ -275,6 +277,7 @@ export function WatchScreen({
   return (
     <WholeScreen>
       <Top hand={hand} name={player === 0 ? name : i18n.t('Player {n}', { n: player + 1 })} />
+      <StepTitle unseen>{i18n.t('Playing {title}', { title: words.own(hand.item.game.title) })}</StepTitle>
       {count > 0 ? (
         <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
           {count}
@@ -330,7 +333,7 @@ export function OtherResultScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('Player {n}', { n: player + 1 })}</h1>
+      <StepTitle>{i18n.t('Player {n}', { n: player + 1 })}</StepTitle>
       <ResultWords>{words}</ResultWords>
       <p>{i18n.t('This one stays in the family. It is not sent.')}</p>
       <Bottom>

@@ -17,6 +17,8 @@ import { emptyDraft, type HomeDraft, type Felt, type KeptGo, type KeptPlay, type
 import { Top } from './top';
 import { useWords } from '@/features/languages/use-words';
 import { linesWords, scoreWords, timeWords } from './words';
+import { StepPicture } from './step-picture';
+import { StepTitle } from './step-title';
 
 const Apart = styled.p`
   margin-top: var(--space-4);
@@ -131,7 +133,8 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('{n, plural, one {Your go} other {Your {n} goes}}', { n: goes.length })}</h1>
+      <StepTitle>{i18n.t('{n, plural, one {Your go} other {Your {n} goes}}', { n: goes.length })}</StepTitle>
+      <StepPicture of="send" />
       <KeepingLine />
       <Goes>
         <tbody>
@@ -237,27 +240,28 @@ export function SentScreen({ hand, name, play, underWay, onTry, onCard, onAgain 
       <div role="status">
         {play.state === 'received' ? (
           <>
-            <h1>{i18n.t('The school has it')}</h1>
+            <StepTitle>{i18n.t('The school has it')}</StepTitle>
             <Apart>{i18n.t('{what}: received at {time}.', { what, time: timeWords(play.words, tag) })}</Apart>
           </>
         ) : play.state === 'waiting' && underWay ? (
           <>
-            <h1>{i18n.t('On its way …')}</h1>
+            <StepTitle>{i18n.t('On its way …')}</StepTitle>
             <Apart>{i18n.t('{what}: on its way to the school.', { what })}</Apart>
           </>
         ) : play.state === 'waiting' ? (
           <>
-            <h1>{play.tried === 'link' ? i18n.t('Kept for the newest link') : i18n.t('Kept, not sent yet')}</h1>
+            <StepTitle>{play.tried === 'link' ? i18n.t('Kept for the newest link') : i18n.t('Kept, not sent yet')}</StepTitle>
             <Apart>{own(NOT_YET[play.tried ?? 'busy'])}</Apart>
             <Apart>{keeping === 'kept' ? i18n.t('{what}: kept in this device.', { what }) : what}</Apart>
           </>
         ) : (
           <>
-            <h1>{i18n.t('Not taken')}</h1>
+            <StepTitle>{i18n.t('Not taken')}</StepTitle>
             <Apart>{linesWords(play.words, words)}</Apart>
           </>
         )}
       </div>
+      <StepPicture of={play.state === 'received' ? 'arrived' : 'send'} />
       <KeepingLine />
       {play.state !== 'received' && !underWay && <ScoreText name={name} play={play} />}
       <p>{i18n.t('Well played. Put everything back where it lives.')}</p>

@@ -1,4 +1,5 @@
 'use client';
+import { StepTitle } from './step-title';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { compile } from '@/core/rules/playing/compile';
@@ -121,6 +122,7 @@ export function ResultScreen({ hand, name, result, events, goes, players, onForm
   return (
     <Screen>
       <Top hand={hand} name={name} />
+      <StepTitle unseen>{i18n.t('Your score: {score}', { score: scoreWords(result.value, result.unit, words) })}</StepTitle>
       <WholeScore result={result} />
       {result.finished === 'stopped' && result.value !== null && <Centred>{i18n.t('Not finished: that is written down too.')}</Centred>}
       {program && events.length > 0 && <Working program={program} events={events} result={result} />}

@@ -17,6 +17,11 @@ const Board = styled.svg`
   }
 `;
 
+/** A drawing on the smallest phone: how wide and high it may be, and how small its letters. */
+const [WIDE_PX, HIGH_PX, LETTERS_PX] = [270, 340, 14.5];
+/** Beside a mark: the gap, and the words. */
+const WORDS_PX = 96;
+
 const Whole = styled.div`
   & svg {
     display: block;
@@ -34,16 +39,24 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
   if (!target || !shape || !isThrownAt(shape) || readThrowRules(level) === null || marksOf(level).some(({ box }) => box))
     return (
       <Whole>
-        <CourseDrawing id="set-up" course={level.course} parts={level.parts} label={i18n.t('The set-up from above')} numbers />
+        <CourseDrawing
+          id="set-up"
+          course={level.course}
+          parts={level.parts}
+          label={i18n.t('The set-up from above')}
+          numbers
+          drawnPx={Math.min(WIDE_PX, (HIGH_PX * level.course.floor.widthM) / level.course.floor.depthM)}
+          lettersPx={LETTERS_PX}
+        />
       </Whole>
     );
   const farthest = Math.max(...places.map((place) => place.lengthM));
-  const scale = 250 / (farthest + 0.45);
-  const spots = marksOf(level).map((mark) => {
-    const { rightM, downM } = fromBelow(target, mark);
-    return { x: rightM * scale, y: downM * scale };
-  });
-  const wide = Math.max(120, ...spots.map((spot) => Math.abs(spot.x) + 118));
+  const ways = marksOf(level).map((mark) => fromBelow(target, mark));
+  const aside = Math.max(...ways.map(({ rightM }) => Math.abs(rightM)));
+  const wide = WIDE_PX / 2;
+  // As it stands on the smallest phone: no letter gets smaller there than it is written here.
+  const scale = Math.min(250 / (farthest + 0.45), (wide - WORDS_PX) / Math.max(aside, 0.01));
+  const spots = ways.map(({ rightM, downM }) => ({ x: rightM * scale, y: downM * scale }));
   const deepest = Math.max(...spots.map((spot) => spot.y));
   const r =
     (shape.kind === 'opening' && shape.outline === 'rectangle' ? shape.depthM : shape.kind === 'opening' ? shape.diameterM : shape.widthM) * scale;
@@ -92,7 +105,7 @@ export function SetUpDrawing({ level, places, values }: { level: Game; places: r
                 x={spot.x + side * 28}
                 y={spot.y + 22}
                 textAnchor={side < 0 ? 'end' : 'start'}
-                fontSize={14}
+                fontSize={15}
                 fill="var(--ink)"
                 stroke="var(--band-2)"
                 strokeWidth={4}

@@ -10,10 +10,10 @@ import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
 import { capitalised } from '@/core/words/capitalised';
 import { readFigure } from '@/core/words/read-figure';
-import { TextButton, tile } from '../counter/counter-style';
+import { tile } from '../counter/counter-style';
 import { figureFault } from '../counter/figure-fault';
 import { Fault } from '../counter/figure-field';
-import { Big, Bottom, Ruled, Screen, Summary } from './home-style';
+import { Bottom, Ruled, Screen, Summary } from './home-style';
 import { paceOf, type InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import { MakingPictures } from '../drawing/making';
@@ -21,6 +21,8 @@ import { SetUpDrawing } from './set-up-drawing';
 import type { PaceKind, Ways } from './store';
 import { useWords } from '@/features/languages/use-words';
 import { Top } from './top';
+import { BackButton, OnButton } from './step-buttons';
+import { StepTitle } from './step-title';
 
 const Ask = styled.fieldset`
   display: flex;
@@ -112,7 +114,7 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('Set it out')}</h1>
+      <StepTitle>{i18n.t('Set it out')}</StepTitle>
       <Home hand={hand} ways={ways} onWays={onWays} />
       <SetUpDrawing level={level} places={setUp.places} values={values} />
       {!chosen.equal && (
@@ -163,13 +165,9 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
         </Ask>
       )}
       <ReadAloud words={`${setUp.things.map((thing) => thing.name).join(', ')}. ${setUp.directions.join(' ')}`} />
-      <TextButton type="button" onClick={onBack}>
-        {i18n.t('Back (to the screen before)', {}, { message: 'Back' })}
-      </TextButton>
+      <BackButton onPress={onBack} />
       <Bottom $inSight>
-        <Big type="button" onClick={onNext}>
-          {i18n.t('It is set out')}
-        </Big>
+        <OnButton onPress={onNext}>{i18n.t('It is set out')}</OnButton>
       </Bottom>
     </Screen>
   );

@@ -7,6 +7,10 @@ import { Big, Bottom, Screen } from './home-style';
 import { inHand } from './in-hand';
 import type { Ways } from './store';
 import { Top } from './top';
+import { StepTitle } from './step-title';
+
+/** The drawing on the smallest phone: its letters are as large as they are read there. */
+const SMALLEST_PX = 270;
 
 /** The game shows itself: as this child plays it here, with its steps, its hand, as it sits or stands. */
 // Loaded by the page when it is needed.
@@ -34,8 +38,8 @@ export function ShowScreen({
   return (
     <Screen>
       <Top hand={hand} name={name} />
-      <h1>{i18n.t('Show me')}</h1>
-      <ScenePlayer level={hand.level} pace={hand.pace} hand={shown} form={hand.used.form} />
+      <StepTitle>{i18n.t('Show me')}</StepTitle>
+      <ScenePlayer level={hand.level} pace={hand.pace} hand={shown} form={hand.used.form} drawnPx={SMALLEST_PX} />
       <Bottom>
         <Big type="button" onClick={onBack}>
           {i18n.t('I have seen it')}

@@ -90,6 +90,14 @@ export interface BegunGo {
 /** Under what a go of the child's own game is kept. */
 export const ownGo = (token: string) => `own ${token}`;
 
+/** A game as it was last played here. */
+export interface LastTime {
+  readonly formId: string;
+  readonly counting: CountingWay | 'watch';
+  /** What stood where, to be told from another set-up. */
+  readonly setUp: string;
+}
+
 export type PaceKind = 'steps' | 'sheets' | 'towels';
 
 /** What a family said of its home, and how it likes to play; kept on this device alone. */
@@ -106,6 +114,10 @@ export interface Ways {
   readonly players: number;
   /** The day on which an adult last said yes to the place. */
   readonly agreedOn: string;
+  /** To which place and things that was; to others it is asked anew. Absent from what a version before kept. */
+  readonly agreedTo?: string;
+  /** How each game was last played here, by its title, the latest last. */
+  readonly lastTimes?: Readonly<Record<string, LastTime>>;
 }
 
 export const usualWays = (token: string): Ways => ({

@@ -12,6 +12,7 @@ import { Plain, Ruled } from './home-style';
 import { ReadAloud } from './read-aloud';
 import { StandingLines } from './standing-lines';
 import { todayHere } from './words';
+import { StepTitle } from './step-title';
 
 /** The drawing knows all things and their sizes: it comes after the words. */
 const CardDrawing = lazy(async () => {
@@ -57,7 +58,7 @@ const Moves = styled.ul`
 
 const CalendarText = styled(TextButton)`
   && {
-    min-height: 32px;
+    min-height: 44px;
     font-size: var(--type-2);
   }
 `;
@@ -109,7 +110,7 @@ export function ThisWeek({
     <>
       <Week>
         {week.number > 0 && <p>{i18n.t('Week {number}', { number: week.number })}</p>}
-        <h1>{week.title || (single ? `${own(only!.game.title)}, ${own(levelName(only!))}` : i18n.t('This week'))}</h1>
+        <StepTitle>{week.title || (single ? `${own(only!.game.title)}, ${own(levelName(only!))}` : i18n.t('This week'))}</StepTitle>
         <p>
           <Bold words={i18n.t('By *{day}*.', { day: dayWords(week.dueOn, tag) })} />{' '}
           {onCalendar && (

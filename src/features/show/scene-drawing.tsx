@@ -147,6 +147,7 @@ const Floor = memo(
         parts={level.parts}
         view={view}
         drawnPx={drawnPx}
+        lettersPx={14.5}
         wordless
         names="targets"
       />

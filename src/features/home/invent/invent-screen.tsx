@@ -20,6 +20,8 @@ import { PlayScreen } from '../play-screen';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from '../store';
 import { Making } from './making';
 import { AskedLine } from './style';
+import { StepTitle } from '../step-title';
+import { scoreWords } from '../words';
 
 type Step =
   | { readonly on: 'make' }
@@ -97,7 +99,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Screen>
           {top}
-          <h1>{i18n.t('You were in the middle of a go')}</h1>
+          <StepTitle>{i18n.t('You were in the middle of a go')}</StepTitle>
           <p>{i18n.t('It was your own game. The clock stood still since then.')}</p>
           <Bottom>
             <Big type="button" onClick={() => play(stopped(step.events))}>
@@ -152,6 +154,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Screen>
           {top}
+          <StepTitle unseen>{i18n.t('Your score: {score}', { score: scoreWords(step.result.value, step.result.unit, words) })}</StepTitle>
           <WholeScore result={step.result} />
           {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
           <AskedLine>{i18n.t('Your own game. Is it too easy or too hard? Change it and try again.')}</AskedLine>
@@ -181,7 +184,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
       return (
         <Screen>
           {top}
-          <h1>{i18n.t('On its way')}</h1>
+          <StepTitle>{i18n.t('On its way')}</StepTitle>
           <p>{i18n.t('Your game and your score go to your teacher as soon as there is a connection. Perhaps the whole class will play it.')}</p>
           <Bottom>
             <Big type="button" onClick={onBack}>

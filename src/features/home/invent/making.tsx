@@ -13,6 +13,7 @@ import { InventFloor } from './invent-floor';
 import { InventRules, PointsOfMarks } from './invent-rules';
 import { withTakenOff, type InventPick, type Putting } from './model';
 import { GapNote, NameField, ThingBar } from './style';
+import { StepTitle } from '../step-title';
 
 interface MakingProps {
   readonly name: string;
@@ -41,7 +42,7 @@ export function Making({ name, plan, stepM, onPlan, onBack, onNext }: MakingProp
         <span>{i18n.t('A game of your own')}</span>
         <bdi>{name}</bdi>
       </TopLine>
-      <h1>{i18n.t('Put it on the floor')}</h1>
+      <StepTitle>{i18n.t('Put it on the floor')}</StepTitle>
       <p>
         {i18n.t('Choose a thing, then tap the floor. Tap a thing to pick it up, tap where it goes. With keys: Enter puts it down, arrows move it.')}
       </p>

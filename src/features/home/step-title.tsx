@@ -1,0 +1,33 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import styled from 'styled-components';
+
+const Title = styled.h1<{ $unseen: boolean }>`
+  ${({ $unseen }) => $unseen && 'position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap;'}
+  &:focus:not(:focus-visible) {
+    outline: none;
+  }
+`;
+
+/** The first heading of a page that was opened is read with the page; every later one is a step that somebody took. */
+let opened = false;
+
+/**
+ * The heading of a step. The window is named by it, and the focus goes to it, so that whoever hears the page is told where they are and reads on
+ * from there. `unseen` where the screen says it otherwise.
+ */
+export function StepTitle({ children, unseen = false }: { children: string; unseen?: boolean }) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    document.title = `${children} · Lochside`;
+  }, [children]);
+  useEffect(() => {
+    if (opened) heading.current?.focus({ preventScroll: true });
+    opened = true;
+  }, []);
+  return (
+    <Title ref={heading} tabIndex={-1} $unseen={unseen}>
+      {children}
+    </Title>
+  );
+}
