@@ -16,7 +16,7 @@ const Picture = styled.svg`
 
 const press = keyframes`
   0%, 55%, 100% { transform: translateY(0); }
-  70% { transform: translateY(7px); }
+  70% { transform: translateY(-11px); }
 `;
 const travel = keyframes`
   0%, 15% { transform: translateX(0); }
@@ -68,14 +68,13 @@ const DRAWN = {
   /** A try goes in; a finger counts it, in strokes. */
   count: (
     <>
-      <rect x={20} y={14} width={62} height={78} rx={9} fill="var(--sheet)" />
-      <rect x={30} y={52} width={42} height={28} rx={5} fill="var(--ink)" />
+      <rect x={22} y={8} width={58} height={84} rx={9} fill="var(--sheet)" />
+      <path d="M43 16h16" />
+      <rect x={31} y={26} width={40} height={26} rx={5} fill="var(--ink)" />
+      <path d="M43 39l6 6l11 -12" stroke="var(--sheet)" strokeWidth={3.5} />
       <Moving $how="press">
-        <path
-          d="M50 34c0 -8 12 -8 12 0v20m0 -8c10 -4 16 2 16 10v14c0 8 -6 12 -12 12h-8c-8 0 -12 -8 -16 -18"
-          fill="var(--sheet)"
-          transform="translate(8 -4)"
-        />
+        <path d="M43 98V62c0 -10 16 -10 16 0V98" fill="var(--paper)" />
+        <path d="M48 60c1 -2 5 -2 6 0" strokeWidth={1.5} />
       </Moving>
       <path d="M112 40V76M124 40V76M136 40V76M148 40V76M106 70L154 46" stroke="var(--heather)" strokeWidth={4} />
     </>

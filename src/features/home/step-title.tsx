@@ -4,7 +4,8 @@ import styled from 'styled-components';
 
 const Title = styled.h1<{ $unseen: boolean }>`
   ${({ $unseen }) => $unseen && 'position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap;'}
-  &:focus:not(:focus-visible) {
+  /* Nothing is pressed here: it is where reading begins. */
+  &:focus {
     outline: none;
   }
 `;
