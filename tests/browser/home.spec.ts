@@ -226,6 +226,14 @@ test('a game that was played before is at its first throw in three taps, the cau
   await home.getByRole('button', { name: 'Back to the card' }).click();
   await expectStep(home, 'card again');
 
+  await home.getByRole('button', { name: 'My weeks' }).click();
+  await expectStep(home, 'my weeks');
+  await expect(home.getByText('Harbour Lamps: 2 points', { exact: false })).toBeVisible();
+  await expectAccessible(home);
+  await home.getByRole('button', { name: 'Play Harbour Lamps again' }).click();
+  await expect(home.getByRole('heading', { name: 'Same place and things as last time?' })).toBeVisible();
+  await home.getByRole('button', { name: 'Back' }).click();
+
   // One: the game. Two: the adult, in sight of the cautions, has said yes today. Three: play.
   await home.getByRole('button', { name: 'Set it out' }).click();
   await expect(home.getByRole('heading', { name: 'Same place and things as last time?' })).toBeVisible();
@@ -293,9 +301,14 @@ test('two children on one phone are kept apart, and one can be taken off it', as
   await home.getByRole('button', { name: 'One more: near mark' }).click();
   await home.getByRole('button', { name: 'That is right' }).click();
   await home.goto(secondUrl);
-  await expect(home.getByText(second)).toBeVisible();
+  // Side by side, each by its name and sign; what is so of the home is known already, scores are not.
+  const both = home.getByRole('navigation', { name: 'Who is playing?' });
+  await expect(both.getByRole('button', { name: second })).toHaveAttribute('aria-current', 'true');
   await expect(home.getByText('not sent yet')).toHaveCount(0);
-  await expect(home.getByText(first)).toHaveCount(0);
+  await both.getByRole('button', { name: first }).click();
+  await expect(home.getByText('1 go of Harbour Lamps not sent yet', { exact: false })).toBeVisible();
+  await both.getByRole('button', { name: second }).click();
+  await expect(home.getByText('not sent yet')).toHaveCount(0);
   await home.getByRole('button', { name: 'not you?' }).click();
   await expect(home.getByRole('heading', { name: 'Who is playing?' })).toBeVisible();
   await expectAccessible(home);

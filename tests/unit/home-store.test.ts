@@ -135,6 +135,14 @@ describe('unhappy at home: what the phone keeps', () => {
     await store.forgetChild('other child');
   });
 
+  it('what is so of the home holds for every child of the device; how each plays is its own', async () => {
+    await store.keepWays({ ...usualWays('isla'), players: 3, hand: 'left' });
+    await store.keepWays({ ...usualWays('rory'), clearM: 2.4, have: ['bucket'], pace: 'towels', agreedOn: '2027-03-01', agreedTo: 'there' });
+    expect(await store.ways('isla')).toMatchObject({ clearM: 2.4, have: ['bucket'], pace: 'towels', agreedTo: 'there', players: 3, hand: 'left' });
+    expect(await store.ways('ailsa')).toMatchObject({ token: 'ailsa', clearM: 2.4, have: ['bucket'], players: 1, hand: null });
+    for (const token of ['isla', 'rory']) await store.forgetChild(token);
+  });
+
   it('two children are kept apart, and one who is taken off leaves the other whole', async () => {
     await store.keepCard('one', card('a1'));
     await store.keepCard('two', card('b1'));

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { CardWeek } from '@/contract/card';
+import type { Uuid } from '@/contract/ids';
 import { cardItem } from '../../../tests/examples/card-item';
 import { starter } from '../../../tests/examples/starters';
 import { diaryMinutes, diaryOf, isOpen, levelName, cardStandingOf } from './card-model';
@@ -48,12 +49,19 @@ describe('where a child stands in its week', () => {
     expect(cardStandingOf(weekOf(lamps, stores), { ...nothing, plays }).received).toBe(2);
   });
 
-  it('tells what waits here and what was refused, of this week only', () => {
+  it('tells what waits here, a report of another week too, and what was refused of this one', () => {
     const plays = [play('waiting'), play('waiting', 'of another week'), play('refused')];
     const entries = [entry('a', '2027-03-01', 10), entry('b', '2027-03-02', 5, 'waiting', false, 'another'), entry('c', '2027-03-02', 5, 'received')];
     const standing = cardStandingOf(weekOf(lamps), { ...nothing, plays, entries });
-    expect(standing).toMatchObject({ waitingReports: 1, waitingEntries: 1 });
+    expect(standing).toMatchObject({ waitingReports: 2, waitingEntries: 1 });
     expect(standing.refused).toHaveLength(1);
+  });
+
+  it('a go of a game that is not on the card any more is not out of sight: it was kept with its game', () => {
+    const old = { ...session(1, 'gone from the card'), item: { ...lamps, assignmentId: 'gone from the card' as Uuid } };
+    expect(cardStandingOf(weekOf(stores), { ...nothing, sessions: [old] }).begun.map(({ item }) => item.assignmentId)).toEqual([
+      'gone from the card',
+    ]);
   });
 
   it('tells goes that were played and not sent; an own best of a single game only', () => {

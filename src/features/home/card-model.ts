@@ -1,7 +1,7 @@
 /** What the card of a week shows: what is open, what the school has, what waits in this device. No interface here. */
 import type { Card, CardItem, CardWeek } from '@/contract/card';
 import type { DiaryEntry } from '@/contract/diary';
-import type { KeptPlay, Session, WaitingEntry } from './store';
+import type { KeptCard, KeptPlay, Session, WaitingEntry } from './store';
 
 /** A game is open from its day on; `today` is the device's, ISO 8601. */
 export const isOpen = (item: Pick<CardItem, 'opensOn'>, today: string): boolean => item.opensOn === null || item.opensOn <= today;
@@ -49,10 +49,11 @@ export function cardStandingOf(
     latest: received.at(-1),
     best: only && !second ? only.best : null,
     begun: sessions.flatMap((session) => {
-      const item = items.get(session.assignmentId);
+      const item = items.get(session.assignmentId) ?? session.item;
       return item && session.goes.length > 0 ? [{ session, item }] : [];
     }),
-    waitingReports: mine('waiting').length,
+    // Of other weeks too: nothing that waits is out of sight.
+    waitingReports: plays.filter((play) => play.state === 'waiting').length,
     waitingEntries: entries.filter((one) => one.state === 'waiting' && one.entry.weekId === week.id).length,
     refused: mine('refused'),
   };
@@ -70,13 +71,17 @@ export interface CardScreenProps {
   readonly mayForget: boolean;
   /** The page cannot be opened without a connection from this address. */
   readonly onlyOnline?: boolean;
-  readonly others: number;
+  /** Cards of this device, this one among them. */
+  readonly kept: readonly KeptCard[];
+  readonly token: string;
   readonly onOpen: (item: CardItem) => void;
   readonly onShow: (item: CardItem) => void;
   readonly onFinish: (item: CardItem) => void;
   readonly onDiary: (week: CardWeek) => void;
   readonly onInvent: () => void;
+  readonly onWeeks: () => void;
   readonly onOthers: () => void;
+  readonly onSibling: (token: string) => void;
   /** Hands over the due day as a calendar file; absent without a connection. */
   readonly onCalendar?: (() => void) | undefined;
 }

@@ -1,4 +1,5 @@
 'use client';
+import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 import { TextButton } from '../counter/counter-style';
@@ -11,6 +12,12 @@ import { ThisWeek } from './this-week';
 import { scoreWords, todayHere } from './words';
 import { StepTitle } from './step-title';
 
+/** Most devices have the card of one child. */
+const Siblings = lazy(async () => {
+  const { Siblings: Row } = await import('./siblings');
+  return { default: Row };
+});
+
 const Aside = styled.p`
   font-size: var(--type-2);
   color: var(--ink-soft);
@@ -20,7 +27,8 @@ const Aside = styled.p`
 export function CardScreen(props: CardScreenProps) {
   const words = useWords();
   const { i18n, own } = words;
-  const { card, offline, mayForget, onlyOnline, others, onOpen, onOthers, onInvent } = props;
+  const { card, token, kept, offline, mayForget, onlyOnline, onOpen, onOthers, onSibling, onInvent, onWeeks } = props;
+  const others = kept.filter((one) => one.token !== token);
   const [now, ...earlier] = card.weeks;
   const first = now?.games.find((item) => isOpen(item, todayHere()));
   return (
@@ -29,7 +37,7 @@ export function CardScreen(props: CardScreenProps) {
         <span>Lochside</span>
         <span>
           <bdi>{card.child?.name}</bdi>
-          {others > 0 && (
+          {others.length > 0 && (
             <>
               {' '}
               <SmallText type="button" onClick={onOthers}>
@@ -39,6 +47,11 @@ export function CardScreen(props: CardScreenProps) {
           )}
         </span>
       </TopLine>
+      {others.some((one) => one.card.child) && card.child && (
+        <Suspense>
+          <Siblings kept={kept} token={token} onOpen={onSibling} />
+        </Suspense>
+      )}
       {offline && <KeptNote role="status">{own(offline)}</KeptNote>}
       <KeepingLine />
       {!now ? (
@@ -70,6 +83,11 @@ export function CardScreen(props: CardScreenProps) {
                 )}
               </Ruled>
             </details>
+          )}
+          {card.scope === 'card' && (
+            <TextButton type="button" onClick={onWeeks}>
+              {i18n.t('My weeks')}
+            </TextButton>
           )}
           {card.scope === 'card' && (
             <TextButton type="button" onClick={onInvent}>

@@ -9,6 +9,7 @@ import {
   meanwhile,
   placeOf,
   playOf,
+  restBefore,
   scoreSoFar,
   sessionWith,
   stepAfterSetUp,
@@ -68,6 +69,21 @@ describe('a game that is opened', () => {
     expect(isAgreed(inHand(cardItem(starter('heron-strike')), 'asked', ways), agreed, '2027-03-01')).toBe(false);
     // What a version before kept does not say to what.
     expect(isAgreed(hand, { ...ways, agreedOn: '2027-03-01' }, '2027-03-01')).toBe(false);
+  });
+
+  it('a rest of half its time stands before another long go of the same player', () => {
+    const result = (t: number) => ({
+      on: 'result' as const,
+      item,
+      formId: 'asked',
+      going: { counting: 'attempts' as const, player: 0 },
+      events: [hit, { ...hit, t }],
+      result: {} as never,
+    });
+    expect(restBefore(result(90_000), 0)).toBe(45);
+    expect(restBefore(result(59_000), 0)).toBe(0);
+    expect(restBefore(result(600_000), 0)).toBe(60);
+    expect(restBefore(result(90_000), 1)).toBe(0);
   });
 
   it('the last forty games are remembered, the latest among them', () => {

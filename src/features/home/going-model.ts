@@ -57,6 +57,7 @@ export type GoingStep =
       readonly events: readonly PlayEvent[];
       readonly result: Result;
     }
+  | { readonly on: 'rest'; readonly item: CardItem; readonly formId: string; readonly going: GoInTheMaking; readonly seconds: number }
   | { readonly on: 'report'; readonly item: CardItem; readonly formId: string }
   | { readonly on: 'sent'; readonly item: CardItem; readonly formId: string; readonly playId: string };
 
@@ -96,6 +97,17 @@ export function stepToBeginWith(item: CardItem, go: BegunGo | undefined, session
   const last = lastTimeOf(item, ways);
   if (last) return { on: 'again', item, formId: last.formId, counting: last.counting };
   return { on: 'set-up', item, formId: session?.formId ?? item.forms[0]!.id, played: null };
+}
+
+/** A go as long as this is followed by a rest of half its time, of these seconds at least and at most. Assumed. */
+const LONG_GO_MS = 60_000;
+const REST_S = [20, 60] as const;
+
+/** Seconds of rest before the next go; none after a short one, or when somebody else plays next. */
+export function restBefore({ events, going }: Extract<GoingStep, { readonly on: 'result' }>, next: number): number {
+  const tookMs = events.at(-1)?.t ?? 0;
+  if (going.player !== next || tookMs < LONG_GO_MS) return 0;
+  return Math.min(REST_S[1], Math.max(REST_S[0], Math.round(tookMs / 2000)));
 }
 
 /** A go is counted while it is played, or its parts are typed in when it is over. */
@@ -141,7 +153,7 @@ export function stepToGoOn(item: CardItem, go: BegunGo, nowMs: number): GoingSte
 /** The session that a go belongs to: the one that is kept, or a new one. */
 export function sessionWith(held: Session | undefined, item: CardItem, token: string, formId: string, go: KeptGo, now: Date): Session {
   const session = held ?? { assignmentId: item.assignmentId, token, playId: v7(), startedAt: now.toISOString(), goes: [] };
-  return { ...session, formId, goes: [...session.goes, go] };
+  return { ...session, item, formId, goes: [...session.goes, go] };
 }
 
 /** With the child's own sum of the go that came last. */

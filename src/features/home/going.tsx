@@ -13,6 +13,7 @@ import {
   isAgreed,
   keptGo,
   placeOf,
+  restBefore,
   playOf,
   sessionWith,
   stepAfterSetUp,
@@ -29,6 +30,7 @@ import { inHand, type InHand } from './in-hand';
 import { PartsScreen } from './parts-screen';
 import { OtherResultScreen, PlayScreen, WatchScreen } from './play-screen';
 import { ReportScreen, SentScreen } from './report-screen';
+import { RestScreen } from './rest-screen';
 import { ResultScreen } from './result-screen';
 import { SetUpScreen } from './set-up-screen';
 import { store, type HomeDraft, type KeptPlay, type Session, type Ways } from './store';
@@ -217,6 +219,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               name={name}
               player={step.going.player}
               cues={ways}
+              onQuiet={() => keepWays({ ...ways, speak: false })}
               fromMs={step.fromMs ?? 0}
               onDone={(tookMs) => setStep({ on: 'parts', item, formId, going: step.going, tookMs })}
               onCard={onCard}
@@ -230,6 +233,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
               before={step.before}
               counting={step.going.counting}
               cues={ways}
+              onQuiet={() => keepWays({ ...ways, speak: false })}
               exerciseSwapped={card.exerciseSwapped}
               onDone={(events, result) => void ended(item, formId, step.going, events, result)}
               onCard={onCard}
@@ -237,7 +241,11 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
           );
         case 'result': {
           const { counting, player } = step.going;
-          const again = (who: number) => start(item, formId, counting, who);
+          const again = (who: number) => {
+            const seconds = restBefore(step, who);
+            if (seconds > 0) setStep({ on: 'rest', item, formId, going: { counting, player: who }, seconds });
+            else start(item, formId, counting, who);
+          };
           const next = (player + 1) % ways.players;
           if (player > 0)
             return (
@@ -268,6 +276,10 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
             />
           );
         }
+        case 'rest':
+          return (
+            <RestScreen hand={hand} name={name} seconds={step.seconds} onNext={() => start(item, formId, step.going.counting, step.going.player)} />
+          );
         case 'report': {
           const session = sessionOf(item);
           return session ? (

@@ -13,7 +13,7 @@ import { InFamilyLanguage, useWords } from '@/features/languages/use-words';
 import { useKept } from './use-kept';
 import { WaitingHere } from './waiting-here';
 import { linesWords } from './words';
-import { StepTitle } from './step-title';
+import { OnOwnPage, StepTitle } from './step-title';
 
 /** What is not needed for the card comes when it is opened, and in advance when the device has time: then it is there without a connection. */
 const later = {
@@ -33,11 +33,16 @@ const later = {
     const { ShowScreen } = await import('./show-screen');
     return { default: ShowScreen };
   },
+  weeks: async () => {
+    const { MyWeeksScreen } = await import('./my-weeks-screen');
+    return { default: MyWeeksScreen };
+  },
   invent: async () => {
     const { InventScreen } = await import('./invent/invent-screen');
     return { default: InventScreen };
   },
 };
+const MyWeeksScreen = lazy(later.weeks);
 const Going = lazy(later.going);
 const DiaryScreen = lazy(later.diary);
 const InventScreen = lazy(later.invent);
@@ -48,6 +53,7 @@ type View =
   | { readonly on: 'card' }
   | { readonly on: 'invent'; readonly draft: InventedPlan | undefined; readonly begun: BegunGo | undefined }
   | { readonly on: 'diary'; readonly weekId: string }
+  | { readonly on: 'weeks' }
   | { readonly on: 'show'; readonly item: CardItem }
   | { readonly on: 'going'; readonly first: GoingStep };
 
@@ -68,7 +74,9 @@ function Moment() {
 export function HomePage() {
   return (
     <InFamilyLanguage>
-      <ChildsPage />
+      <OnOwnPage value>
+        <ChildsPage />
+      </OnOwnPage>
     </InFamilyLanguage>
   );
 }
@@ -156,13 +164,16 @@ function ChildsPage() {
           offline={offline}
           mayForget={mayForget}
           onlyOnline={onlyOnline}
-          others={kept.filter((one) => one.token !== token).length}
+          kept={kept}
+          token={token}
           onOpen={(item) => void open(item)}
           onShow={(item) => setView({ on: 'show', item })}
           onFinish={finish}
           onDiary={({ id }) => setView({ on: 'diary', weekId: id })}
           onInvent={() => void invent()}
+          onWeeks={() => setView({ on: 'weeks' })}
           onOthers={() => openKey('')}
+          onSibling={openKey}
           onCalendar={offline === null ? () => void fetchCalendar(token) : undefined}
         />
       );
@@ -193,6 +204,12 @@ function ChildsPage() {
           />
         </Suspense>
       );
+    case 'weeks':
+      return (
+        <Suspense fallback={<Moment />}>
+          <MyWeeksScreen token={token} card={card} name={card.child?.name ?? ''} onOpen={(item) => void open(item)} onBack={() => setView(CARD)} />
+        </Suspense>
+      );
     case 'invent':
       return (
         <Suspense fallback={<Moment />}>
@@ -200,6 +217,7 @@ function ChildsPage() {
             name={card.child?.name ?? ''}
             like={card.weeks[0]?.games[0]}
             ways={ways}
+            onQuiet={() => keepWays({ ...ways, speak: false })}
             draft={view.draft}
             begun={view.begun}
             onDraft={(plan) => void store.keepPlan(token, plan)}

@@ -23,6 +23,9 @@ export const Screen = styled.main`
   & h2 {
     font-size: var(--type-4);
   }
+  & h3 {
+    font-size: var(--type-3);
+  }
 `;
 
 export const TopLine = styled.div`

@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { VolumeX } from 'lucide-react';
 import styled from 'styled-components';
 import type { Result } from '@/core/rules/playing/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
@@ -8,7 +9,7 @@ import { TextButton, Centred } from '../counter/counter-style';
 import { TrueClock } from '../counter/true-clock';
 import type { Entering } from '../counter/entering';
 import { usePlay, type Before } from '../counter/use-play';
-import { cue, type Cues } from './cues';
+import { cue, sayNothing, type Cues } from './cues';
 import { Big, Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { store, type BegunGo } from './store';
@@ -19,6 +20,10 @@ import { StepTitle } from './step-title';
 
 const WholeScreen = styled(Screen)`
   height: 100dvh;
+`;
+
+const Quiet = styled(TextButton)`
+  align-self: flex-end;
 `;
 
 const ResultWords = styled.p`
@@ -90,6 +95,8 @@ export interface PlayScreenProps {
   readonly before: Before;
   readonly counting: CountingWay;
   readonly cues: Cues;
+  /** The voice is switched off, at once and for the goes that follow. */
+  readonly onQuiet: () => void;
   readonly exerciseSwapped: boolean;
   readonly onDone: (events: readonly PlayEvent[], result: Result) => void;
   readonly onCard: () => void;
@@ -105,6 +112,7 @@ export function PlayScreen(props: PlayScreenProps) {
     <WholeScreen>
       <Top hand={props.hand} name={props.player === 0 ? props.name : i18n.t('Player {n}', { n: props.player + 1 })} />
       <StepTitle unseen>{i18n.t('Playing {title}', { title: own(props.hand.item.game.title) })}</StepTitle>
+      <VoiceOff {...props} />
       {count > 0 ? (
         <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
           {count}
@@ -113,6 +121,22 @@ export function PlayScreen(props: PlayScreenProps) {
         <Playing {...props} />
       )}
     </WholeScreen>
+  );
+}
+
+function VoiceOff({ cues, onQuiet }: Pick<PlayScreenProps, 'cues' | 'onQuiet'>) {
+  const { i18n } = useWords();
+  if (!cues.speak) return null;
+  return (
+    <Quiet
+      type="button"
+      onClick={() => {
+        sayNothing();
+        onQuiet();
+      }}
+    >
+      <VolumeX size={18} aria-hidden /> {i18n.t('Voice off')}
+    </Quiet>
   );
 }
 
@@ -189,6 +213,15 @@ function Playing({ hand, player, before, counting, cues, exerciseSwapped, onDone
       cue(cues, { pitch: 990, words: i18n.t('Time (said when the time is up)', {}, { message: 'Time' }), shakeMs: [200, 80, 200] }, tag);
   }, [play.atWhistle, cues, i18n, tag]);
 
+  // Where two share the time, the half of it is called.
+  const { side } = play.moves;
+  const sideBefore = useRef(side);
+  useEffect(() => {
+    if (play.program.turn === 'half-time' && side !== sideBefore.current)
+      cue(cues, { pitch: 770, words: i18n.t('Half-time: change over'), shakeMs: [120, 60, 120] }, tag);
+    sideBefore.current = side;
+  }, [play.program.turn, side, cues, i18n, tag]);
+
   // A go that is over is being kept: nothing is left to press.
   return over ? null : <Counter play={play} exerciseSwapped={exerciseSwapped} />;
 }
@@ -210,10 +243,11 @@ export function WatchScreen({
   name,
   player,
   cues,
+  onQuiet,
   fromMs,
   onDone,
   onCard,
-}: Pick<PlayScreenProps, 'hand' | 'name' | 'player' | 'cues' | 'onCard'> & {
+}: Pick<PlayScreenProps, 'hand' | 'name' | 'player' | 'cues' | 'onQuiet' | 'onCard'> & {
   /** What the clock had come to when it was cut off; else 0. */
   fromMs: number;
   onDone: (ms: number) => void;
@@ -278,6 +312,7 @@ export function WatchScreen({
     <WholeScreen>
       <Top hand={hand} name={player === 0 ? name : i18n.t('Player {n}', { n: player + 1 })} />
       <StepTitle unseen>{i18n.t('Playing {title}', { title: words.own(hand.item.game.title) })}</StepTitle>
+      <VoiceOff cues={cues} onQuiet={onQuiet} />
       {count > 0 ? (
         <Count role="status" aria-label={i18n.t('Starting in {count}', { count })}>
           {count}

@@ -86,6 +86,16 @@ export async function tryInvention(token: string, waiting: WaitingInvention): Pr
   if (answer.kind !== 'later') await store.keepInvention({ ...waiting, state: answer.kind === 'taken' ? 'received' : 'refused' });
 }
 
+/** What the school tells this child; null where it does not answer, or not with that. */
+export async function askSchool(token: string, path: string): Promise<unknown> {
+  try {
+    const response = await fetch(`/api/v1/home/${path}`, { headers: { authorization: `Bearer ${token}` }, signal: patience() });
+    return response.ok ? ((await response.json()) as unknown) : null;
+  } catch {
+    return null;
+  }
+}
+
 /** The due day as a calendar file, handed to the device. Without a connection nothing happens. */
 export async function fetchCalendar(token: string): Promise<void> {
   const response = await fetch('/api/v1/home/calendar', { headers: { authorization: `Bearer ${token}` } }).catch(() => null);

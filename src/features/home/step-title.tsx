@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { createContext, use, useEffect, useRef } from 'react';
 import styled from 'styled-components';
 
 const Title = styled.h1<{ $unseen: boolean }>`
@@ -10,6 +10,9 @@ const Title = styled.h1<{ $unseen: boolean }>`
   }
 `;
 
+/** True on a child's page; a card that is looked at on the desk names no window and takes no focus. */
+export const OnOwnPage = createContext(false);
+
 /** The first heading of a page that was opened is read with the page; every later one is a step that somebody took. */
 let opened = false;
 
@@ -19,13 +22,15 @@ let opened = false;
  */
 export function StepTitle({ children, unseen = false }: { children: string; unseen?: boolean }) {
   const heading = useRef<HTMLHeadingElement>(null);
+  const ownPage = use(OnOwnPage);
   useEffect(() => {
-    document.title = `${children} · Lochside`;
-  }, [children]);
+    if (ownPage) document.title = `${children} · Lochside`;
+  }, [children, ownPage]);
   useEffect(() => {
+    if (!ownPage) return;
     if (opened) heading.current?.focus({ preventScroll: true });
     opened = true;
-  }, []);
+  }, [ownPage]);
   return (
     <Title ref={heading} tabIndex={-1} $unseen={unseen}>
       {children}

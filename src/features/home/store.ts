@@ -3,7 +3,7 @@
  * and what the family said of its home. Nothing here leaves the phone but reports, the diary and games of the child's own.
  */
 import type { DiaryEntry } from '@/contract/diary';
-import type { Card } from '@/contract/card';
+import type { Card, CardItem } from '@/contract/card';
 import { GAME_FORMAT_1, saysItIs } from '@/core/rules/format/formats';
 import type { Uuid } from '@/contract/ids';
 import { openDB } from 'idb';
@@ -53,6 +53,8 @@ export interface Session {
   readonly playId: string;
   readonly startedAt: string;
   readonly formId: string;
+  /** The game itself: it may not be on the card any more. Absent from what a version before kept. */
+  readonly item?: CardItem;
   readonly goes: readonly KeptGo[];
   /** What was written so far of the end of the report. */
   readonly draft?: HomeDraft;
@@ -133,6 +135,15 @@ export const usualWays = (token: string): Ways => ({
   agreedOn: '',
 });
 
+/** What is so of the home, whichever child plays in it. */
+const homeIn = ({ have, clearM, pace, agreedOn, agreedTo }: Ways): Partial<Ways> => ({
+  have,
+  clearM,
+  pace,
+  agreedOn,
+  ...(agreedTo !== undefined && { agreedTo }),
+});
+
 export interface WaitingEntry {
   readonly token: string;
   readonly entry: DiaryEntry;
@@ -199,7 +210,7 @@ const get = <Name extends keyof Kept>(name: Name, key: string) => device.get<Kep
 const all = <Name extends keyof Kept>(name: Name) => device.all<Kept[Name]>(name);
 const put = <Name extends keyof Kept>(name: Name, value: Kept[Name]): DeviceChange => ({ store: name, key: value[KEY_OF[name]] as string, value });
 const gone = (name: keyof Kept, key: string): DeviceChange => ({ store: name, key, value: null });
-const ofToken = async <Name extends 'plays' | 'diary' | 'inventions'>(name: Name, token: string) =>
+const ofToken = async <Name extends 'plays' | 'diary' | 'inventions' | 'sessions'>(name: Name, token: string) =>
   (await all(name)).filter((one) => one.token === token);
 
 /** What a device of the version before kept of a report that came by a link that had been replaced: it waits for the newest link. */
@@ -242,9 +253,10 @@ export const store = {
    * one takes the place of is let go of. How many reports and lines wait now that did not before.
    */
   takeOver: async (token: string, card: Card): Promise<number> => {
-    const [cards, plays, diary, inventions, ownWays, ownPlan] = await Promise.all([
+    const [cards, plays, sessions, diary, inventions, ownWays, ownPlan] = await Promise.all([
       all('cards'),
       all('plays'),
+      all('sessions'),
       all('diary'),
       all('inventions'),
       get('ways', token),
@@ -267,6 +279,7 @@ export const store = {
         waiting += Number(entry.state === 'waiting');
         changes.push(put('diary', { ...entry, token }));
       }
+    for (const one of sessions) if (tokens.has(one.token)) changes.push(put('sessions', { ...one, token }));
     for (const one of inventions) if (tokens.has(one.token)) changes.push(put('inventions', { ...one, token }));
     for (const { token: from, card: before } of others) {
       const [ways, plan, begun] = await Promise.all([get('ways', from), get('plans', from), get('begun', ownGo(from))]);
@@ -284,7 +297,12 @@ export const store = {
   forgetChild: async (token: string) => {
     forgetDraftsOf(token);
     const held = await get('cards', token);
-    const [plays, entries, own] = await Promise.all([ofToken('plays', token), ofToken('diary', token), ofToken('inventions', token)]);
+    const [plays, sessions, entries, own] = await Promise.all([
+      ofToken('plays', token),
+      ofToken('sessions', token),
+      ofToken('diary', token),
+      ofToken('inventions', token),
+    ]);
     await device.write([
       gone('cards', token),
       gone('ways', token),
@@ -293,7 +311,10 @@ export const store = {
       ...own.map(({ key }) => gone('inventions', key)),
       ...plays.map(({ playId }) => gone('plays', playId)),
       ...entries.map(({ key }) => gone('diary', key)),
-      ...assignmentsOf(held?.card).flatMap((key) => [gone('begun', key), gone('sessions', key)]),
+      ...[...assignmentsOf(held?.card), ...sessions.map(({ assignmentId }) => assignmentId)].flatMap((key) => [
+        gone('begun', key),
+        gone('sessions', key),
+      ]),
     ]);
   },
   plays: (token: string) => ofToken('plays', token),
@@ -304,11 +325,20 @@ export const store = {
   begun: (assignmentId: string) => get('begun', assignmentId),
   forgetBegun: (assignmentId: string) => device.write([gone('begun', assignmentId)]),
   session: (assignmentId: string) => get('sessions', assignmentId),
+  sessions: (token: string) => ofToken('sessions', token),
   keepSession: (session: Session) => device.write([put('sessions', session)]),
   /** A go ended: it moves from being played into the session, in one step. */
   endGo: (session: Session) => device.write([put('sessions', session), gone('begun', session.assignmentId)]),
-  ways: async (token: string) => (await get('ways', token)) ?? usualWays(token),
-  keepWays: (ways: Ways) => device.write([put('ways', ways)]),
+  /** What another child of this device said of the home holds for this one too. */
+  ways: async (token: string) => {
+    const [own, every] = await Promise.all([get('ways', token), all('ways')]);
+    const [other] = every;
+    return own ?? { ...usualWays(token), ...(other && homeIn(other)) };
+  },
+  keepWays: async (ways: Ways) => {
+    const others = (await all('ways')).filter(({ token }) => token !== ways.token);
+    return device.write([put('ways', ways), ...others.map((other) => put('ways', { ...other, ...homeIn(ways) }))]);
+  },
   diary: (token: string) => ofToken('diary', token),
   inventions: (token: string) => ofToken('inventions', token),
   keepInvention: (one: WaitingInvention) => device.write([put('inventions', one)]),

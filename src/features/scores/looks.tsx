@@ -59,7 +59,7 @@ export function Looks({
         <>
           <LookFors lookFors={lookFors} marks={marks} onMark={(look, mark) => setMarks({ ...marks, [look]: mark })} />
           <FormTick control={form.control} name="film" label="A film was handed in, by the school’s own channel" />
-          <FormText control={form.control} name="comment" label="One comment (if you like)" maxLength={280} />
+          <FormText control={form.control} name="comment" label="One comment (if you like); the family reads it under My weeks" maxLength={280} />
         </>
       )}
       <FormProblem form={form} />

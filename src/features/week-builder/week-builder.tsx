@@ -246,12 +246,15 @@ function Preview({ card }: { card: Card | null }) {
             entries={[]}
             offline={null}
             mayForget={false}
-            others={0}
+            kept={[]}
+            token=""
+            onSibling={() => undefined}
             onOpen={nothing}
             onShow={nothing}
             onFinish={nothing}
             onDiary={nothing}
             onInvent={nothing}
+            onWeeks={nothing}
             onOthers={nothing}
           />
         ) : (

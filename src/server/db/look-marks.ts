@@ -32,8 +32,9 @@ export async function keepLookMarks(
 ): Promise<void> {
   await change(
     db,
-    `INSERT INTO look_marks (assignment_id, marked_by, marks, film, comment, marked_at) VALUES (?, ?, ?, ?, ?, ?)
-     ON DUPLICATE KEY UPDATE marked_by = VALUES(marked_by), marks = VALUES(marks), film = VALUES(film), comment = VALUES(comment), marked_at = VALUES(marked_at)`,
+    `INSERT INTO look_marks (assignment_id, marked_by, marks, film, comment, marked_at, told_family) VALUES (?, ?, ?, ?, ?, ?, 1)
+     ON DUPLICATE KEY UPDATE marked_by = VALUES(marked_by), marks = VALUES(marks), film = VALUES(film), comment = VALUES(comment),
+       marked_at = VALUES(marked_at), told_family = 1`,
     [toBytes(assignmentId), toBytes(teacherId), JSON.stringify(marks), film, comment, now],
   );
 }
@@ -47,6 +48,16 @@ export async function lookMarksOfWeek(weekId: Uuid): Promise<ReadonlyMap<Uuid, A
       [toBytes(weekId)],
     ),
   );
+}
+
+/** By assignment, what a teacher wrote to a child knowing that its family reads it. */
+export async function commentsForFamily(childId: Uuid): Promise<ReadonlyMap<Uuid, string>> {
+  const found = await rows<Pick<LookedRow, 'assignment_id' | 'comment'>>(
+    `SELECT m.assignment_id, m.comment FROM look_marks m JOIN assignments a ON a.id = m.assignment_id
+      WHERE a.child_id = ? AND m.told_family = 1 AND m.comment <> ''`,
+    [toBytes(childId)],
+  );
+  return new Map(found.map((row) => [toText(row.assignment_id), row.comment]));
 }
 
 /** The same of one child in all weeks. */

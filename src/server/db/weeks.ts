@@ -341,8 +341,8 @@ export interface AssignmentInWeek extends ChildAssignment {
   readonly around: AroundTheGames;
 }
 
-/** The assignments of one child in one term, newest week first and in the order of the week, with their weeks. */
-export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<AssignmentInWeek[]> {
+/** The assignments of one child in one term (null: in all), newest week first and in the order of the week, with their weeks. */
+export async function assignmentsOfChild(childId: Uuid, termId: Uuid | null): Promise<AssignmentInWeek[]> {
   const found = await rows<
     AssignmentRow & Omit<WeekRow, 'id'> & { w_id: Buffer; opens_on: string | null; around: string | null; film_alone: number | null }
   >(
@@ -351,8 +351,8 @@ export async function assignmentsOfChild(childId: Uuid, termId: Uuid): Promise<A
             (SELECT JSON_OBJECTAGG(i2.kind, i2.words) FROM week_items i2 WHERE i2.week_id = w.id AND i2.kind <> 'game') AS around,
             (SELECT MAX(i3.film_alone) FROM week_items i3 WHERE i3.week_id = w.id) AS film_alone
        FROM assignments a JOIN week_items i ON i.id = a.week_item_id JOIN weeks w ON w.id = i.week_id
-      WHERE a.child_id = ? AND w.term_id = ? ORDER BY w.sent_at DESC, i.position`,
-    [toBytes(childId), toBytes(termId)],
+      WHERE a.child_id = ?${termId === null ? '' : ' AND w.term_id = ?'} ORDER BY w.sent_at DESC, i.position`,
+    [toBytes(childId), ...(termId === null ? [] : [toBytes(termId)])],
   );
   return found.map((row) => {
     const around = (row.around === null ? {} : parsed(row.around)) as Partial<Record<'warm-up' | 'diary' | 'film' | 'page', string>>;

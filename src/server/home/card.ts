@@ -1,12 +1,13 @@
 /** The card of one child: what was sent this term, the set-up in the child's own steps, what has been received. */
 import type { CardItem, CardWeek, Card } from '@/contract/card';
+import type { Uuid } from '@/contract/ids';
 import type { Game } from '@/core/rules/format/game';
 import type { HomeForm } from '@/core/sheet/home-form';
 import { childOfSchool } from '../db/children';
 import type { AccessKey } from '../db/access-keys';
 import { diaryOfChild } from '../db/diary';
 import { homeFormsOf } from '../db/home-forms';
-import { playsOfChild } from '../reports/plays';
+import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
 import { bestOf, betterOf } from '../scores/bests';
 import { childMark } from '../auth/tokens';
@@ -26,6 +27,33 @@ const asSent = (assignment: AssignmentInWeek, game: Game): HomeForm => ({
   par: assignment.par,
 });
 
+async function itemOf(assignment: AssignmentInWeek, plays: readonly ReportedPlay[]): Promise<CardItem> {
+  const [game, forms] = await Promise.all([versionBody(assignment.versionId), homeFormsOf(assignment.homeFormsId)]);
+  const like = `${assignment.versionId}|${assignment.levelId}|${assignment.setUp.form}`;
+  const counted = plays.filter((play) => play.likeKey === like && play.asAsked && play.counts !== null);
+  return {
+    assignmentId: assignment.id,
+    opensOn: assignment.opensOn,
+    game,
+    levelId: assignment.levelId,
+    setUp: assignment.setUp,
+    forms: forms.length > 0 ? forms : [asSent(assignment, game)],
+    par: assignment.par,
+    best: bestOf(
+      counted.map((play) => play.counts!),
+      betterOf(game),
+    ),
+    received: new Set(plays.filter((play) => play.assignmentId === assignment.id).map((play) => play.reportId)).size,
+  };
+}
+
+/** One game that this child was ever sent; undefined for another's, or one that was taken back. */
+export async function cardItemOf(childId: Uuid, assignmentId: Uuid): Promise<CardItem | undefined> {
+  const [assignments, plays] = await Promise.all([assignmentsOfChild(childId, null), playsOfChild(childId)]);
+  const found = assignments.find(({ id, week }) => id === assignmentId && !week.takenBack);
+  return found && itemOf(found, plays);
+}
+
 export async function cardFor(key: AccessKey, now: Date): Promise<Card> {
   const today = schoolDay(now, key.timeZone);
   const slip = key.scope === 'slip';
@@ -35,25 +63,6 @@ export async function cardFor(key: AccessKey, now: Date): Promise<Card> {
     slip ? [] : playsOfChild(key.childId),
     slip ? [] : diaryOfChild(key.childId),
   ]);
-  const item = async (assignment: AssignmentInWeek): Promise<CardItem> => {
-    const [game, forms] = await Promise.all([versionBody(assignment.versionId), homeFormsOf(assignment.homeFormsId)]);
-    const like = `${assignment.versionId}|${assignment.levelId}|${assignment.setUp.form}`;
-    const counted = plays.filter((play) => play.likeKey === like && play.asAsked && play.counts !== null);
-    return {
-      assignmentId: assignment.id,
-      opensOn: assignment.opensOn,
-      game,
-      levelId: assignment.levelId,
-      setUp: assignment.setUp,
-      forms: forms.length > 0 ? forms : [asSent(assignment, game)],
-      par: assignment.par,
-      best: bestOf(
-        counted.map((play) => play.counts!),
-        betterOf(game),
-      ),
-      received: new Set(plays.filter((play) => play.assignmentId === assignment.id).map((play) => play.reportId)).size,
-    };
-  };
   const weekIds = [...new Set(assignments.map(({ week }) => week.id))].slice(0, slip ? 1 : WEEKS_SHOWN);
   const weeks = await Promise.all(
     weekIds.map(async (id): Promise<CardWeek> => {
@@ -67,7 +76,7 @@ export async function cardFor(key: AccessKey, now: Date): Promise<Card> {
         title: week.title,
         kit: week.kit,
         ...around,
-        games: await Promise.all(mine.map(item)),
+        games: await Promise.all(mine.map((assignment) => itemOf(assignment, plays))),
         diaryEntries: diary.filter((entry) => entry.weekId === id),
       };
     }),

@@ -4,7 +4,7 @@ import type { DiaryEntry } from '@/contract/diary';
 import type { Uuid } from '@/contract/ids';
 import { chanceByDistance } from '@/core/progress/chance-by-distance';
 import type { Fitted } from '@/core/progress/fit';
-import { whatNext, type NextLevel } from '@/core/progress/what-next';
+import { whatNext, type Next, type NextLevel } from '@/core/progress/what-next';
 import { aimedPlaces, chanceFrom } from '@/core/levels/solve';
 import { throwerWith } from '@/core/motion/release';
 import type { Game } from '@/core/rules/format/game';
@@ -29,6 +29,10 @@ const MOST_AIMS = 4;
 /** Goes of one game beside the best: nobody reads more. */
 const MOST_OTHER_GOES = 20;
 
+/** Of a child without a class: as any of its age, and of the middle age. */
+const NOTHING_FITTED: Fitted = { skill: 1, low: 0.8, high: 1.25, attempts: 0 };
+const USUAL_AGE = 8;
+
 /** Undefined for a child of another school. */
 export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: string, today: string): Promise<ChildRecord | undefined> {
   const child = await childOfSchool(schoolId, childId, today);
@@ -41,8 +45,8 @@ export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: strin
     noteOf(childId),
   ]);
   const fitted = of ? await fitOfClass(of.id) : null;
-  const fit = fitted?.children[childId] ?? fitted?.group ?? { skill: 1, low: 0.8, high: 1.25, attempts: 0 };
-  const ageYears = child.ageYears ?? of?.ageYears ?? 8;
+  const fit = fitted?.children[childId] ?? fitted?.group ?? NOTHING_FITTED;
+  const ageYears = child.ageYears ?? of?.ageYears ?? USUAL_AGE;
   const tried = await triedPlays(plays);
   return {
     id: childId,
@@ -59,6 +63,22 @@ export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: strin
     note: note && { words: note.words, by: note.by, on: schoolDay(note.at, timeZone) },
     reports: new Set(plays.map((play) => play.reportId)).size,
   };
+}
+
+/** What to try next, and the level of it. */
+interface NextAtGame extends Next {
+  readonly gameTitle: string;
+  readonly levelName: string;
+}
+
+/** What one child should try next; null before anything was tried, or of a child of another school. */
+export async function nextOfChild(schoolId: Uuid, childId: Uuid, today: string): Promise<NextAtGame | null> {
+  const child = await childOfSchool(schoolId, childId, today);
+  if (!child) return null;
+  const [of, plays] = await Promise.all([child.classId ? classById(schoolId, child.classId, today) : undefined, playsOfChild(childId)]);
+  const fitted = of ? await fitOfClass(of.id) : null;
+  const fit = fitted?.children[childId] ?? fitted?.group ?? NOTHING_FITTED;
+  return nextOf(await triedPlays(plays), fit, child.ageYears ?? of?.ageYears ?? USUAL_AGE);
 }
 
 async function likeBests(plays: readonly ReportedPlay[], timeZone: string): Promise<LikeBest[]> {
@@ -87,7 +107,7 @@ async function likeBests(plays: readonly ReportedPlay[], timeZone: string): Prom
 const levelName = (game: Game, levelId: string) => game.levels.find((level) => level.id === levelId)?.name ?? levelId;
 
 /** What to try next at the game that was tried last, with every try known. */
-async function nextOf(tried: readonly TriedPlay[], fit: Fitted, ageYears: number): Promise<ChildRecord['next']> {
+async function nextOf(tried: readonly TriedPlay[], fit: Fitted, ageYears: number): Promise<NextAtGame | null> {
   const known = tried.filter(({ play }) => play.asAsked);
   const last = known.findLast(({ tries }) => tries.length > 0);
   if (!last) return null;
@@ -115,7 +135,8 @@ async function nextOf(tried: readonly TriedPlay[], fit: Fitted, ageYears: number
     before: index > 0 ? levelAt(index - 1) : null,
     after: levelAt(index + 1),
   });
-  return { ...next, gameTitle: game.title };
+  const beside = next.kind === 'harder-level' ? index + 1 : next.kind === 'easier-level' ? index - 1 : index;
+  return { ...next, gameTitle: game.title, levelName: game.levels[beside]?.name ?? '' };
 }
 
 /** "at Paddle, other hand, from 1.0–1.8 m". */

@@ -42,6 +42,8 @@ export interface InventScreenProps {
   /** A game of the card, for the child's step and age. */
   readonly like: CardItem | undefined;
   readonly ways: Ways;
+  /** The voice is switched off. */
+  readonly onQuiet: () => void;
   readonly draft: InventedPlan | undefined;
   /** A go of it that was cut off. */
   readonly begun: BegunGo | undefined;
@@ -53,7 +55,7 @@ export interface InventScreenProps {
 
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
-export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, onBack }: InventScreenProps) {
+export function InventScreen({ name, like, ways, onQuiet, draft, begun, onDraft, onSend, onBack }: InventScreenProps) {
   const words = useWords();
   const { i18n } = words;
   const [plan, setPlan] = useState<InventedPlan>(draft ?? emptyPlan);
@@ -141,6 +143,7 @@ export function InventScreen({ name, like, ways, draft, begun, onDraft, onSend, 
           before={step.before}
           counting="attempts"
           cues={ways}
+          onQuiet={onQuiet}
           exerciseSwapped={false}
           onDone={(events, result) => {
             void store.forgetBegun(hand.item.assignmentId);

@@ -1,5 +1,5 @@
 import { cardFor } from '@/server/home/card';
-import { familyOf } from '@/server/home/family';
+import { familyReading } from '@/server/home/family';
 import { json, refuse } from '@/server/http/answer';
 import { GAMES_OF } from '@/contract/card-check';
 import { openRoute } from '@/server/http/route';
@@ -9,7 +9,7 @@ import { openRoute } from '@/server/http/route';
  * not: it is asked to wait, on which it plays on with the card that it has, and sends; opened again it is today's page.
  */
 export const GET = openRoute({ origin: false }, async ({ request, now }) => {
-  const family = await familyOf(request, now);
+  const family = await familyReading(request, now);
   if (new URL(request.url).searchParams.get('games') !== GAMES_OF)
     throw refuse(429, '', 'This page is older than the school’s.', 'Close it and open the link again.');
   return json(await cardFor(family, now));
