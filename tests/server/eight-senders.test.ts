@@ -358,6 +358,7 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
 /** Routes that are asked by POST and write nothing, or whose doubles have tests of their own. */
 const ELSEWHERE: Readonly<Record<string, string>> = {
   'POST scores/slip': 'looks a code up',
+  'POST home/codes': 'looks a code up; short-codes.test.ts',
   'POST weeks/preview': 'works out, writes nothing',
   'POST weeks/preview/paper': 'works out, writes nothing',
   'POST weeks/[id]/paper': 'makes a file, writes nothing',

@@ -15,6 +15,7 @@ import { usedSetUpOf } from '@/core/sheet/home-form';
 import { homeFormsOf } from '@/server/db/home-forms';
 import { noticesOf } from '@/server/db/outbox';
 import type { Sheet } from '@/server/paper/job';
+import { POST as openCode } from '@/app/api/v1/home/codes/route';
 import { sheetsOfWeek } from '@/server/paper/week-sheets';
 import { schoolDay } from '@/server/school-day';
 import { standingOf } from '@/server/weeks/week-standing';
@@ -112,9 +113,12 @@ describe('what is on the sheets of a class', () => {
     expect(sheets[1]!.of).toMatchObject({ hand: 'right' });
     for (const [index, child] of school.childIds.entries()) {
       const assignment = await week.assignment(child);
-      expect(sheets[index]).toMatchObject({ par: assignment.par, slip: { code: await week.token(child, 'slip') } });
+      const { url, code } = sheets[index]!.slip!;
+      expect(sheets[index]!.par).toBe(assignment.par);
+      expect(url.split('#k=')[1]).toBe(await week.token(child, 'slip'));
+      const typed = await call(openCode, '/', { body: { code }, headers: { 'x-forwarded-for': '10.1.1.1' } });
       expect(usedSetUpOf(sheets[index]!.game.level).distancesM).toEqual(assignment.setUp.distancesM);
-      const { answer } = await call(card, '/?games=2', { method: 'GET', token: sheets[index]!.slip!.code });
+      const { answer } = await call(card, '/?games=2', { method: 'GET', token: typed.answer['token'] as string });
       expect(answer).toMatchObject({ scope: 'slip', child: null });
     }
     expect(JSON.stringify(sheets)).not.toContain(await week.token(second));

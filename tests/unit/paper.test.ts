@@ -1,4 +1,5 @@
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument, PDFName } from 'pdf-lib';
+import { createElement, isValidElement } from 'react';
 import { describe, expect, it } from 'vitest';
 import { partFields } from '@/core/reports/parts';
 import { resolveLevel } from '@/core/rules/format/level';
@@ -7,6 +8,7 @@ import { pacedGame } from '@/core/sheet/set-up';
 import { tallyOf } from '@/core/sheet/tally';
 import type { PaperLook, Sheet } from '@/server/paper/job';
 import { renderPaper } from '@/server/paper/render';
+import { SheetPage } from '@/server/paper/sheets';
 import { starters } from '@/server/starters';
 import { fontsOf } from '../fonts-of';
 import { LONG } from '../long';
@@ -14,7 +16,7 @@ import { LONG } from '../long';
 const STEP_M = 0.5;
 const usual: PaperLook = { size: 'A4', print: 'usual', ground: 'white', language: 'en' };
 const week = { number: 3, dueOn: '2027-03-08', warmUp: 'Walk on the spot.', diary: '', note: '', film: '', filmAlone: false };
-const slip = { url: 'https://school.example/home#k=ABCDEFGHJKLMNPQRSTUVWX', code: 'ABCDEFGHJKLMNPQRSTUVWX' };
+const slip = { url: 'https://school.example/home#k=ABCDEFGHJKLMNPQRSTUVWX', code: 'KH4 7WMQ 2XB', page: 'school.example/home' };
 
 function homeSheet(game: ReturnType<typeof starters>[number]['game'], name: string): Sheet {
   return {
@@ -28,6 +30,15 @@ function homeSheet(game: ReturnType<typeof starters>[number]['game'], name: stri
 }
 
 const rendered = async (look: PaperLook, sheets: readonly Sheet[]) => PDFDocument.load(await renderPaper({ look, sheets }, () => undefined));
+
+/** All that is written in what was drawn, in its order. */
+function writtenIn(node: unknown): string {
+  if (typeof node === 'string' || typeof node === 'number') return `${node}`;
+  if (Array.isArray(node)) return node.map(writtenIn).join('');
+  if (!isValidElement<{ children?: unknown }>(node)) return '';
+  const { type, props } = node;
+  return typeof type === 'function' ? writtenIn((type as (of: unknown) => unknown)(props)) : writtenIn(props.children);
+}
 
 describe('a home sheet', () => {
   it('is made, on a page of A4 or two', async () => {
@@ -46,6 +57,49 @@ describe('a home sheet', () => {
     expect(names.length).toBeGreaterThanOrEqual(3);
     expect(names.filter((name) => !/Andika/.test(name))).toEqual([]);
     expect(missing).toEqual([]);
+  });
+});
+
+describe('one sheet is enough to play and to report without a device', () => {
+  const words = (sheet: Sheet) => writtenIn(createElement(SheetPage, { sheet, look: usual }));
+  const onPaper = (id: string) => {
+    const { game } = starters().find((one) => one.id === id)!;
+    return { title: game.title, levelName: game.levels[0]!.name, aim: game.aim, level: pacedGame(resolveLevel(game, 0), STEP_M) };
+  };
+  const of = { name: 'Ailsa B.', hand: 'right' as const, stepM: STEP_M };
+
+  it('an event has for each game its minutes, how it is played, its tally, and a slip with the code and where to type it', () => {
+    const ids = ['harbour-lamps', 'oilskin-dash', 'loch-frames'];
+    const text = words({
+      kind: 'event',
+      of,
+      title: 'Shore day',
+      week,
+      kit: [],
+      games: ids.map((id, index) => ({ ...onPaper(id), opensOn: null, slip, slot: { setUpMinutes: 2 + index, playMinutes: 3, restMinutes: 1 } })),
+    });
+    for (const [index, id] of ids.entries()) {
+      expect(text).toContain(`${index + 1}. ${onPaper(id).title}`);
+      expect(text).toContain(`${2 + index} min to set out, 3 min to play, then 1 min of rest`);
+    }
+    expect(text.split('KH4\u00a07WMQ\u00a02XB').length - 1).toBe(ids.length);
+    expect(text).toContain('school.example/home');
+  });
+  it('a frame sheet says the day by which it is back, and has a slip', () => {
+    const text = words({ kind: 'frames', of, game: onPaper('loch-frames'), week, slip });
+    expect(text).toContain('Monday 8 March');
+    expect(text).toContain('KH4\u00a07WMQ\u00a02XB');
+  });
+  it('says its language and its title to whoever hears it', async () => {
+    const sheet: Sheet = { kind: 'frames', of, game: onPaper('loch-frames'), week, slip };
+    for (const [language, tag] of [
+      ['en', 'en-GB'],
+      ['fr', 'fr'],
+    ] as const) {
+      const pdf = await rendered({ ...usual, language }, [sheet]);
+      expect(String(pdf.catalog.get(PDFName.of('Lang')))).toContain(tag);
+      expect(pdf.getTitle()).toBe(onPaper('loch-frames').title);
+    }
   });
 });
 

@@ -2,6 +2,7 @@
  * The figures in the words of a message: "Ailsa B, week 6, level 2: 3 then 4, best 4". What was read is marked in the text, and how sure
  * the reading is. A message is never more than a proposal: a person says yes, since senders can be forged and replies quote.
  */
+import { readShortCode } from '../codes/short-code';
 import { matchChild, type Named } from './match-child';
 
 export interface Span {
@@ -30,6 +31,11 @@ export interface MessageReading<Id extends string = string> {
 }
 
 const CODE = /(?<![A-Za-z0-9_-])[A-Za-z0-9_-]{22}(?![A-Za-z0-9_-])/;
+/** As it is printed, or in one piece; its check letter tells it from ten letters of anything else. */
+const SHORT_CODE = /(?<![A-Za-z0-9])[A-Za-z0-9]{3}[ -]?[A-Za-z0-9]{4}[ -]?[A-Za-z0-9]{3}(?![A-Za-z0-9])/g;
+
+const shortCodeIn = (words: string): RegExpExecArray | null =>
+  [...words.matchAll(SHORT_CODE)].find(([found]) => readShortCode(found).is === 'code') ?? null;
 const WEEK = /\bweek\s*(?:no\.?\s*)?(\d{1,2})\b/i;
 const LEVEL = /\blevel\s*(\d|[A-Za-z]+)/i;
 const BEST = /\b(?:best|total|score(?:d)?(?:\s+(?:was|of|is))?|got|made|altogether)\s*:?\s*(\d{1,5})\b/i;
@@ -56,7 +62,7 @@ export function readMessage<Id extends string>(text: string, children: readonly 
     if (found) spans.push({ from: found.index, to: found.index + found[0].length, what });
     return found;
   };
-  const code = mark('code', CODE.exec(words))?.[0] ?? null;
+  const code = mark('code', CODE.exec(words) ?? shortCodeIn(words))?.[0] ?? null;
   const week = mark('week', WEEK.exec(words));
   const level = mark('level', LEVEL.exec(words));
   const game = titleIn(words, titles);

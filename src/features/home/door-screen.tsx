@@ -1,12 +1,16 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { readShortCode } from '@/core/codes/short-code';
 import { TextButton } from '../counter/counter-style';
+import { Fault } from '../counter/figure-field';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { useWords } from '@/features/languages/use-words';
 import { LanguagePicker } from './language-picker';
+import { openCode } from './sending';
 import type { KeptCard } from './store';
 import { StepTitle } from './step-title';
+import { linesWords } from './words';
 
 const OneChild = styled.div`
   display: flex;
@@ -36,6 +40,8 @@ function keyIn(written: string): string {
   return inLink ?? words.replace(/\s+/g, '');
 }
 
+const MISTYPED = 'A letter of this code is not right.\nCompare it with the paper, letter by letter.';
+
 /** Without a key in the link: the children whose card this device has opened, and a place for a code. */
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
@@ -48,8 +54,21 @@ export function DoorScreen({
   onOpen: (token: string) => void;
   onForget: (token: string) => void;
 }) {
-  const { i18n } = useWords();
+  const words = useWords();
+  const { i18n } = words;
   const [code, setCode] = useState('');
+  const [problem, setProblem] = useState('');
+  const [asking, setAsking] = useState(false);
+  const openWritten = async () => {
+    const typed = readShortCode(code);
+    if (typed.is === 'no code') return onOpen(keyIn(code));
+    if (typed.is === 'mistyped') return setProblem(MISTYPED);
+    setAsking(true);
+    const answer = await openCode(typed.code);
+    setAsking(false);
+    if ('token' in answer) onOpen(answer.token);
+    else setProblem(answer.problem);
+  };
   const [forgetting, setForgetting] = useState<string | null>(null);
   return (
     <Screen>
@@ -84,11 +103,22 @@ export function DoorScreen({
       })}
       <Code>
         {i18n.t('The link or code from your school')}
-        <input value={code} autoComplete="off" autoCapitalize="none" spellCheck={false} onChange={(event) => setCode(event.target.value)} />
+        <input
+          value={code}
+          autoComplete="off"
+          autoCapitalize="none"
+          spellCheck={false}
+          aria-invalid={problem !== ''}
+          onChange={(event) => {
+            setCode(event.target.value);
+            setProblem('');
+          }}
+        />
       </Code>
+      {problem !== '' && <Fault role="alert">{linesWords(problem, words)}</Fault>}
       <LanguagePicker />
       <Bottom>
-        <Big type="button" disabled={keyIn(code).length < 8} onClick={() => onOpen(keyIn(code))}>
+        <Big type="button" disabled={asking || keyIn(code).length < 8} onClick={() => void openWritten()}>
           {i18n.t('Open (a card, by its code)', {}, { message: 'Open' })}
         </Big>
       </Bottom>

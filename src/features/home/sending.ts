@@ -86,6 +86,26 @@ export async function tryInvention(token: string, waiting: WaitingInvention): Pr
   if (answer.kind !== 'later') await store.keepInvention({ ...waiting, state: answer.kind === 'taken' ? 'received' : 'refused' });
 }
 
+/** What a code from paper opens: a token, or why it does not, a line for reason and fix each. */
+export async function openCode(code: string): Promise<{ readonly token: string } | { readonly problem: string }> {
+  try {
+    const response = await fetch('/api/v1/home/codes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ code }),
+      signal: patience(),
+    });
+    const answer = (await response.json()) as { readonly token?: unknown } & Problems;
+    if (response.ok && typeof answer.token === 'string') return { token: answer.token };
+    const problem = answer.problems?.[0];
+    return { problem: problem ? problemLines(problem) : UNREACHED };
+  } catch {
+    return { problem: UNREACHED };
+  }
+}
+
+const UNREACHED = /*i18n*/ 'There is no connection to the school just now. Try again, or use the square on the paper.';
+
 /** What the school tells this child; null where it does not answer, or not with that. */
 export async function askSchool(token: string, path: string): Promise<unknown> {
   try {

@@ -17,6 +17,10 @@ const SIGN_IN: Limit = { points: 1000, seconds: 15 * 60 };
 const SIGN_IN_ADDRESS: Limit = { points: 200, seconds: 15 * 60 };
 const TOKEN: Limit = { points: 20, seconds: 10 * 60 };
 
+/** Codes typed from paper that open nothing: by the letters of a school, and by address, from which many homes may come. */
+const CODE_OF_SCHOOL: Limit = { points: 100, seconds: 60 * 60 };
+const CODE_ADDRESS: Limit = { points: 20, seconds: 10 * 60 };
+
 const limiters = new Map<string, RateLimiterMySQL>();
 
 function limiter(name: string, limit: Limit): RateLimiterMySQL {
@@ -82,6 +86,16 @@ const keyOf = (text: string): string => createHash('sha256').update(text).digest
 export const schoolKeyLimit = {
   waitFor: (key: string) => waitFor('school-key', TOKEN, key.slice(7, 13)),
   failed: (key: string) => counted('school-key', TOKEN, key.slice(7, 13)),
+};
+
+export const codeLimit = {
+  /** Seconds to wait; 0 when this address may type another code of this school. */
+  waitFor: async (school: string, address: string) =>
+    Math.max(await waitFor('code-of', CODE_OF_SCHOOL, school), await waitFor('code-from', CODE_ADDRESS, keyOf(address))),
+  failed: async (school: string, address: string) => {
+    await counted('code-of', CODE_OF_SCHOOL, school);
+    await counted('code-from', CODE_ADDRESS, keyOf(address));
+  },
 };
 
 export const tokenLimit = {

@@ -39,6 +39,7 @@ const KEPT: readonly { readonly table: string; readonly where: string; readonly 
   { table: 'assignments', where: 'child_id = ?', columns: 'HEX(id) AS id, level_id, set_up, par, par_low, par_high, rests_on, created_at' },
   { table: 'child_days', where: 'child_id = ?', columns: 'day, reports, bytes' },
   { table: 'access_keys', where: 'child_id = ?', columns: 'scope, generation, created_at, revoked_at' },
+  { table: 'short_codes', where: 'child_id = ?', columns: 'ends_on, created_at' },
   { table: 'diary_entries', where: 'child_id = ?', columns: 'on_day, what, minutes, initials, struck_at, created_at' },
   { table: 'inventions', where: 'child_id = ?', columns: 'body, score, received_at' },
   { table: 'class_test_hits', where: 'child_id = ?', columns: 'HEX(class_test_id) AS class_test_id, mark, tries, hits, written_at' },

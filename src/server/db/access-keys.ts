@@ -1,8 +1,11 @@
 import type { Uuid } from '@/contract/ids';
+import { readShortCode } from '@/core/codes/short-code';
 import { familyToken, hashToken, type Scope } from '../auth/tokens';
 import { ASSIGNMENT_COLUMNS, assignmentOf, type AssignmentRow, type ChildAssignment } from './weeks';
 import { utcDay } from './reports';
-import { linkLives } from '../school-day';
+import { linkLives, schoolDay } from '../school-day';
+import { settings } from '../settings';
+import { hashOfCode } from './short-codes';
 import { gather, padded } from './gather';
 import { newId, toBytes, toText } from './ids';
 import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
@@ -52,6 +55,31 @@ export async function keyOfToken(token: string, now: Date, { reading = false } =
     utcDay(now),
   ]);
   return row && ((reading && row.scope === 'card') || linkLives(row.ends_on, now, row.time_zone)) ? keyFrom(row) : undefined;
+}
+
+/** The token of the slip that a code typed from paper opens, or nothing. */
+async function tokenOfCode(code: string, now: Date): Promise<string | undefined> {
+  const { serverKey } = settings();
+  const row = await firstRow<KeyRow & { code_ends_on: string; generation: number }>(
+    `SELECT ${KEY_COLUMNS}, k.generation, c2.ends_on AS code_ends_on FROM ${KEY_TABLES}
+       JOIN short_codes c2 ON c2.child_id = k.child_id AND c2.term_id = k.term_id AND c2.generation = k.generation
+      WHERE c2.code_hash = ? AND k.scope = 'slip' AND k.revoked_at IS NULL AND ${AT_SCHOOL}`,
+    [hashOfCode(serverKey, code), utcDay(now)],
+  );
+  if (!row || schoolDay(now, row.time_zone) > row.code_ends_on) return undefined;
+  return familyToken(serverKey, toText(row.key_child), toText(row.term_id), row.generation, 'slip');
+}
+
+/** A token as it stands in a link, or of a code that was typed from paper; undefined for what opens nothing. */
+export async function tokenWritten(written: string, now: Date): Promise<string | undefined> {
+  const typed = readShortCode(written);
+  return typed.is === 'code' ? tokenOfCode(typed.code, now) : written;
+}
+
+/** The living key of either, or nothing. */
+export async function keyOfWritten(written: string, now: Date): Promise<AccessKey | undefined> {
+  const token = await tokenWritten(written, now);
+  return token === undefined ? undefined : keyOfToken(token, now);
 }
 
 /** How long after it was replaced, or after its term's links have ended, a link still hands in what was played under it, days. */
@@ -153,6 +181,12 @@ async function livingGeneration(db: Db, childId: Uuid, termId: Uuid, scope: Scop
     db,
   );
   return row?.generation;
+}
+
+/** The generation of the child's living slip of this term, which is made when there is none. */
+export async function slipGeneration(db: Db, serverKey: string, childId: Uuid, termId: Uuid, now: Date): Promise<number> {
+  await tokenFor(db, serverKey, childId, termId, 'slip', now);
+  return (await livingGeneration(db, childId, termId, 'slip')) ?? 1;
 }
 
 /** Revokes the child's keys of this term; the next tokenFor makes a new generation. */

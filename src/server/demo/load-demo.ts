@@ -375,6 +375,7 @@ export async function dropDemo(): Promise<void> {
       'reports',
       'batches',
       'access_keys',
+      'short_codes',
       'child_days',
       'look_marks',
       'diary_entries',

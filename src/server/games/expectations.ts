@@ -1,6 +1,9 @@
 /** What the levels of a game may be expected to come to, worked out once for each content and age. */
 import { createHash } from 'node:crypto';
 import { expectationOf, expectedOf, type ExpectedOfLevel } from '@/core/levels/expectation';
+import { makesBreathless, type EventGame } from '@/core/levels/event-order';
+import { levelById } from '@/core/rules/format/level';
+import { thingsNeeded } from '@/core/sheet/set-up';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import type { Game } from '@/core/rules/format/game';
 import { cache, keptOr } from '../caches';
@@ -25,4 +28,14 @@ export function expectationsOf(game: Game, ageYears: number): Promise<Expectatio
     }
     return { of: expectationOf(game), levels };
   });
+}
+
+/** What the order of an event asks of a game: how long a go of this level takes, how much is to be set out, whether it makes one breathless. */
+export async function inOrder(game: Game, levelId: string, ageYears: number): Promise<EventGame> {
+  const { levels } = await expectationsOf(game, ageYears);
+  return {
+    seconds: levels[game.levels.findIndex(({ id }) => id === levelId)]?.seconds ?? 0,
+    things: thingsNeeded(levelById(game, levelId)).reduce((sum, { n }) => sum + n, 0),
+    runs: makesBreathless(game),
+  };
 }

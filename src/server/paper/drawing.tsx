@@ -37,7 +37,8 @@ export function footprint(target: PlacedTarget): { widthM: number; depthM: numbe
 }
 
 const MARGIN_M = 0.3;
-const LABEL_PT = 84;
+/** From a mark to its words. */
+const ASIDE_PT = 9;
 const MANY_MARKS = 5;
 /** Mean width of a bold letter of the sheet’s type, in its size; measured on the words that marks have. */
 const LETTER_WIDTH = 0.6;
@@ -56,22 +57,40 @@ function Picture({ width, height, viewBox, children }: { width: number; height: 
   );
 }
 
-/** The level from above, to scale, with the child's own steps at every mark and a scale of one step. */
-export function SetUpToScale({
-  level,
-  stepM,
-  widthPt,
-  heightPt,
-  fontPt,
-  words,
-}: {
-  level: Game;
-  stepM: number;
-  widthPt: number;
-  heightPt: number;
-  fontPt: number;
-  words: Words;
-}) {
+interface DrawingAsk {
+  readonly level: Game;
+  readonly stepM: number;
+  readonly widthPt: number;
+  readonly heightPt: number;
+  readonly fontPt: number;
+  readonly words: Words;
+}
+
+/** Words on a drawing: where their line begins, ends or has its middle, in points from the top left. */
+export interface DrawnLabel {
+  readonly said: string;
+  readonly x: number;
+  readonly y: number;
+  readonly anchor: 'start' | 'middle' | 'end';
+  readonly bold: boolean;
+}
+
+/** How much of a line is taken by letters at least, and how high it is, both in letters. */
+const LEAST_FOR_THE_FLOOR = 0.45;
+const LINE = 1.15;
+
+/** The room that words take. */
+export function boxOf({ said, x, y, anchor }: DrawnLabel, fontPt: number): { left: number; right: number; top: number; bottom: number } {
+  const wide = said.length * fontPt * LETTER_WIDTH;
+  const left = anchor === 'start' ? x : anchor === 'end' ? x - wide : x - wide / 2;
+  return { left, right: left + wide, top: y - 0.8 * fontPt, bottom: y + 0.25 * fontPt };
+}
+
+export const lieOnEachOther = (one: ReturnType<typeof boxOf>, other: ReturnType<typeof boxOf>): boolean =>
+  one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom;
+
+/** Where everything of a level stands on a drawing of this size, and all words on it, none on another; null where nothing is set out. */
+export function drawingOf({ level, stepM, widthPt, heightPt, fontPt, words }: DrawingAsk) {
   const targets = Object.values(level.course.targets).flat();
   const obstacles = level.course.obstacles ?? [];
   const marks = placedMarks(level);
@@ -85,10 +104,61 @@ export function SetUpToScale({
   const [left, right, top, bottom] = [Math.min(...xs) - MARGIN_M, Math.max(...xs) + MARGIN_M, Math.min(...ys) - MARGIN_M, Math.max(...ys) + MARGIN_M];
   // Steps are written on the side of a mark that is away from what it looks towards.
   const onTheLeft = marks.map((mark) => mark.towards !== undefined && mark.towards.xM >= mark.spot.xM);
-  const room = (side: boolean) => (onTheLeft.some((one) => one === side) ? LABEL_PT * (fontPt / 8.5) : 12);
+  const wordsOf = (index: number) => [places[index]?.name, marks[index]!.towards ? places[index]?.steps : ''].filter(Boolean).join(': ');
+  const figureOf = (index: number) => places[index]?.stepsFigure ?? '';
+  /** Beside the floor, for the longest words of a side. */
+  const roomFor = (side: boolean, saidOf: (index: number) => string) =>
+    Math.max(12, ...marks.map((_, index) => (onTheLeft[index] === side ? ASIDE_PT + 2 + saidOf(index).length * fontPt * LETTER_WIDTH : 0)));
+  // Many marks, or a small drawing: the figures alone, the directions name them.
+  const brief = marks.length > MANY_MARKS || widthPt - roomFor(true, wordsOf) - roomFor(false, wordsOf) < LEAST_FOR_THE_FLOOR * widthPt;
+  const saidOf = brief ? figureOf : wordsOf;
+  const room = (side: boolean) => roomFor(side, saidOf);
   const scale = Math.min((widthPt - room(true) - room(false)) / (right - left), (heightPt - 40) / (bottom - top), 130);
   const x = (xM: number) => room(true) + (xM - left) * scale;
   const y = (yM: number) => 18 + (yM - top) * scale;
+  const crosses = marks.map(({ spot }) => ({ left: x(spot.xM) - 6, right: x(spot.xM) + 6, top: y(spot.yM) - 6, bottom: y(spot.yM) + 6 }));
+  const labels: DrawnLabel[] = [];
+  /** At its place, else as near above or below it as it lies on nothing. */
+  const put = (label: DrawnLabel, past: readonly ReturnType<typeof boxOf>[], ways: readonly number[]) => {
+    const free = (at: DrawnLabel) => {
+      const box = boxOf(at, fontPt);
+      return ![...past, ...labels.map((one) => boxOf(one, fontPt))].some((other) => lieOnEachOther(box, other));
+    };
+    const tried = Array.from({ length: 14 }, (_, n) => ways.map((way) => ({ ...label, y: label.y + way * n * fontPt * LINE }))).flat();
+    labels.push(tried.find(free) ?? tried.at(-1)!);
+  };
+  // Names are written once beside the first of each kind.
+  const things = [...targets, ...obstacles];
+  for (const name of new Set(things.map(nameOf))) {
+    const same = things.filter((other) => nameOf(other) === name);
+    const highest = Math.min(...same.map((other) => y(other.yM) - (footprint(other).widthM / 2) * scale));
+    const middle = same.reduce((sum, other) => sum + x(other.xM), 0) / same.length;
+    const whole = words.noun(name);
+    const fits = Math.floor(widthPt / (fontPt * LETTER_WIDTH));
+    const said = whole.length > fits ? `${whole.slice(0, fits - 1).trimEnd()}…` : whole;
+    const half = (said.length * fontPt * LETTER_WIDTH) / 2;
+    put({ said, x: Math.min(widthPt - half, Math.max(half, middle)), y: highest - 4, anchor: 'middle', bold: false }, crosses, [-1]);
+  }
+  marks.forEach((mark, index) => {
+    const said = saidOf(index);
+    if (said === '') return;
+    const aside = onTheLeft[index] ? -ASIDE_PT : ASIDE_PT;
+    const others = crosses.filter((_, one) => one !== index);
+    put({ said, x: x(mark.spot.xM) + aside, y: y(mark.spot.yM) + 3, anchor: aside < 0 ? 'end' : 'start', bold: true }, others, [1, -1]);
+  });
+  const boxes = [...labels.map((one) => boxOf(one, fontPt)), ...crosses];
+  const lowest = Math.max(y(bottom), ...boxes.map((box) => box.bottom));
+  const ruler = lowest + 14;
+  labels.push({ said: words.i18n.t('one of your steps'), x: 18 + stepM * scale, y: ruler + 3, anchor: 'start', bold: false });
+  return { targets, obstacles, marks, x, y, scale, labels, ruler, topPt: Math.min(0, ...boxes.map((box) => box.top)), bottomPt: ruler + 10 };
+}
+
+/** The level from above, to scale, with the child's own steps at every mark and a scale of one step. */
+export function SetUpToScale(ask: DrawingAsk) {
+  const drawn = drawingOf(ask);
+  if (!drawn) return null;
+  const { widthPt, fontPt, stepM } = ask;
+  const { targets, obstacles, marks, x, y, scale, labels, ruler, topPt, bottomPt } = drawn;
   const thing = (target: PlacedTarget, index: number, firm: boolean) => {
     const { widthM, depthM, round } = footprint(target);
     const stroke = { stroke: INK, strokeWidth: firm ? 1.6 : 0.9, fill: WHITE, ...(firm ? {} : { strokeDasharray: '3 2' }) };
@@ -106,39 +176,8 @@ export function SetUpToScale({
       </G>
     );
   };
-  // Names are written once beside the first of each kind.
-  const named = new Set<string>();
-  const label = (said: string, atX: number, atY: number, weight: 400 | 700 = 400, anchor: 'start' | 'middle' | 'end' = 'start') => (
-    <Text x={atX} y={atY} textAnchor={anchor} style={{ fontFamily: FAMILY, fontSize: fontPt, fontWeight: weight }} fill={INK}>
-      {said}
-    </Text>
-  );
-  // Many marks: the figures alone, the directions name them.
-  const saidOf = (index: number) =>
-    marks.length > MANY_MARKS
-      ? (places[index]?.stepsFigure ?? '')
-      : [places[index]?.name, marks[index]!.towards ? places[index]?.steps : ''].filter(Boolean).join(': ');
-  // Labels of marks in a row stand one below the other where they would lie on each other, or on another mark.
-  const labelY: number[] = [];
-  marks.forEach((mark, index) => {
-    const wide = saidOf(index).length * fontPt * LETTER_WIDTH;
-    const from = (one: number) => x(marks[one]!.spot.xM) + (onTheLeft[one] ? -9 - saidOf(one).length * fontPt * LETTER_WIDTH : 9);
-    const lies = (atY: number) =>
-      marks.some(
-        (other, one) =>
-          one !== index &&
-          ((one < index &&
-            Math.abs(labelY[one]! - atY) < fontPt * 1.15 &&
-            from(one) < from(index) + wide &&
-            from(index) < from(one) + saidOf(one).length * fontPt * LETTER_WIDTH) ||
-            (Math.abs(y(other.spot.yM) + 3 - atY) < fontPt && x(other.spot.xM) + 6 > from(index) && x(other.spot.xM) - 6 < from(index) + wide)),
-      );
-    let atY = y(mark.spot.yM) + 3;
-    for (let tries = 0; tries < marks.length + 2 && lies(atY); tries += 1) atY += fontPt * 1.2;
-    labelY.push(atY);
-  });
   return (
-    <Picture width={widthPt} height={Math.min(heightPt, y(bottom) + 26)} viewBox={`0 0 ${widthPt} ${Math.min(heightPt, y(bottom) + 26)}`}>
+    <Picture width={widthPt} height={bottomPt - topPt} viewBox={`0 ${topPt} ${widthPt} ${bottomPt - topPt}`}>
       {marks.map((mark, index) =>
         mark.towards ? (
           <Line
@@ -155,15 +194,6 @@ export function SetUpToScale({
       )}
       {obstacles.map((one, index) => thing(one, index, false))}
       {targets.map((one, index) => thing(one, index, true))}
-      {[...targets, ...obstacles].map((one, index) => {
-        const name = nameOf(one);
-        if (named.has(name)) return null;
-        named.add(name);
-        const same = [...targets, ...obstacles].filter((other) => nameOf(other) === name);
-        const highest = Math.min(...same.map((other) => y(other.yM) - (footprint(other).widthM / 2) * scale));
-        const middle = same.reduce((sum, other) => sum + x(other.xM), 0) / same.length;
-        return <G key={index}>{label(words.noun(name), middle, highest - 4, 400, 'middle')}</G>;
-      })}
       {marks.map((mark, index) => (
         <G key={index}>
           {mark.spot.box && (
@@ -179,11 +209,21 @@ export function SetUpToScale({
             />
           )}
           <Path d={`M${x(mark.spot.xM) - 5} ${y(mark.spot.yM) - 5}l10 10m0 -10l-10 10`} stroke={INK} strokeWidth={2.4} fill="none" />
-          {label(saidOf(index), x(mark.spot.xM) + (onTheLeft[index] ? -9 : 9), labelY[index]!, 700, onTheLeft[index] ? 'end' : 'start')}
         </G>
       ))}
-      <Line x1={12} y1={y(bottom) + 14} x2={12 + stepM * scale} y2={y(bottom) + 14} stroke={INK} strokeWidth={2} />
-      {label(words.i18n.t('one of your steps'), 18 + stepM * scale, y(bottom) + 17)}
+      <Line x1={12} y1={ruler} x2={12 + stepM * scale} y2={ruler} stroke={INK} strokeWidth={2} />
+      {labels.map((label, index) => (
+        <Text
+          key={index}
+          x={label.x}
+          y={label.y}
+          textAnchor={label.anchor}
+          style={{ fontFamily: FAMILY, fontSize: fontPt, fontWeight: label.bold ? 700 : 400 }}
+          fill={INK}
+        >
+          {label.said}
+        </Text>
+      ))}
     </Picture>
   );
 }

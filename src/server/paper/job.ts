@@ -1,4 +1,5 @@
 /** What is asked of the paper maker: how it shall look, and its sheets. Plain data, handed to a process of its own. */
+import type { EventSlot } from '@/core/levels/event-order';
 import type { PaperWanted } from '@/contract/paper';
 import type { KitThing } from '@/contract/assignment';
 import type { TestedFamily } from '@/core/progress/tested';
@@ -21,7 +22,10 @@ export const USUAL_LOOK: PaperLook = { size: 'A4', print: 'usual', ground: 'whit
 /** Where the score goes back: a link in a square, and the code to type. */
 export interface Slip {
   readonly url: string;
+  /** To be typed at `page`, where there is no camera. */
   readonly code: string;
+  /** The address of the page without its protocol: "school.example/home". */
+  readonly page: string;
 }
 
 /** Of whom a sheet is; null where it is for anybody. */
@@ -71,16 +75,23 @@ export type Sheet =
       readonly groups: number;
     }
   | { readonly kind: 'notice'; readonly title: string; readonly words: string }
-  | { readonly kind: 'frames'; readonly of: SheetOf; readonly game: GameOnPaper }
+  | { readonly kind: 'frames'; readonly of: SheetOf; readonly game: GameOnPaper; readonly week: WeekOnPaper; readonly slip: Slip | null }
   | { readonly kind: 'diary'; readonly of: SheetOf; readonly week: WeekOnPaper; readonly days: readonly string[] }
   | {
       readonly kind: 'event';
       readonly of: SheetOf;
       readonly title: string;
       readonly week: WeekOnPaper;
-      readonly games: readonly (GameOnPaper & { readonly opensOn: string | null; readonly slip: Slip | null })[];
+      readonly games: readonly EventGameOnPaper[];
       readonly kit: readonly KitThing[];
     };
+
+/** A game of an event, with the minutes that it takes in its order; null where they are not known. */
+export interface EventGameOnPaper extends GameOnPaper {
+  readonly opensOn: string | null;
+  readonly slip: Slip | null;
+  readonly slot: EventSlot | null;
+}
 
 export interface PaperJob {
   readonly look: PaperLook;

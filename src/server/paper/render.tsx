@@ -20,6 +20,12 @@ function nameOf(sheet: Sheet): string {
   return 'of' in sheet ? (sheet.of.name ?? 'a sheet for anybody') : sheet.title;
 }
 
+/** What a reader of the file is told that it is. */
+function titleOf([first, ...more]: readonly Sheet[]): string {
+  const title = !first ? '' : 'game' in first ? first.game.title : 'title' in first ? first.title : '';
+  return title === '' || more.some((sheet) => sheet.kind !== first!.kind) ? 'Lochside' : title;
+}
+
 async function pagesOf(look: PaperLook, sheets: readonly Sheet[]): Promise<PDFDocument> {
   const buffer = await renderToBuffer(
     <Document>
@@ -40,6 +46,7 @@ export async function renderPaper(
 ): Promise<Uint8Array> {
   registerFonts();
   const whole = await PDFDocument.create();
+  whole.setLanguage(look.language === 'en' ? 'en-GB' : look.language);
   for (let at = 0; at < sheets.length; at += AT_ONCE) {
     const some: readonly Sheet[] = sheets.slice(at, at + AT_ONCE);
     const parts = await make(look, some).then(
@@ -59,8 +66,8 @@ export async function renderPaper(
     onDone(Math.min(sheets.length, at + AT_ONCE), sheets.length);
   }
   if (whole.getPageCount() === 0) throw new Error('none of the sheets could be made');
-  // No names in the properties of the file.
-  whole.setTitle('Lochside');
+  // No names of children in the properties of the file.
+  whole.setTitle(titleOf(sheets));
   whole.setProducer('Lochside');
   whole.setCreator('Lochside');
   return whole.save();

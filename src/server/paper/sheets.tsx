@@ -12,7 +12,7 @@ import { counted } from '@/core/rules/telling/counted';
 import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
 import { PictureStrip } from './strip';
-import type { GameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
+import type { EventGameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 import { ClassTestPaper } from './class-test-paper';
 import { INK, LINE, PALE, styleOf, WHITE, type PaperStyle } from './style';
 
@@ -277,6 +277,9 @@ function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
   );
 }
 
+/** A code stands on one line. */
+const NO_BREAK = '\u00a0';
+
 const FACES = [/*i18n*/ 'hard', /*i18n*/ 'just right', /*i18n*/ 'easy'];
 
 function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: string; unit: string; slip: Slip | null; style: PaperStyle }) {
@@ -312,8 +315,9 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
           </View>
           {slip && (
             <Text style={style.sheet.small}>
-              {i18n.t('Send it with a phone: point the camera at the square, or open the page and type the code {code}. Or hand this slip in.', {
-                code: slip.code,
+              {i18n.t('Send it with a phone: point the camera at the square, or open {page} and type the code {code}. Or hand this slip in.', {
+                page: slip.page,
+                code: slip.code.replaceAll(' ', NO_BREAK),
               })}
             </Text>
           )}
@@ -323,19 +327,25 @@ function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: stri
   );
 }
 
-function FramesSheet({ sheet: { of, game }, style }: { sheet: Extract<Sheet, { kind: 'frames' }>; style: PaperStyle }) {
+function FramesSheet({ sheet: { of, game, week, slip }, style }: { sheet: Extract<Sheet, { kind: 'frames' }>; style: PaperStyle }) {
   const { words } = style;
   const { i18n, own } = words;
   const n = tallyOf(game.level, words).find((part) => part.kind === 'frames')?.frames ?? 10;
   return (
     <>
-      <Head title={i18n.t('{title}: frame sheet', { title: own(game.title) })} of={of} right={own(game.levelName)} style={style} />
+      <Head
+        title={i18n.t('{title}: frame sheet', { title: own(game.title) })}
+        of={of}
+        right={[own(game.levelName), whenWords(week, words)].filter(Boolean).join(', ')}
+        style={style}
+      />
       {[1, 2, 3, 4].map((player) => (
         <View key={player} wrap={false} style={{ marginBottom: 8 }}>
           <Text style={style.sheet.bold}>{player === 1 && of.name !== null ? of.name : i18n.t('Player {n}', { n: player })}</Text>
           <FrameBoxes n={n} style={style} />
         </View>
       ))}
+      <ReportSlip of={of} title={`${own(game.title)}, ${own(game.levelName)}`} unit={game.level.parts[0]!.measure.unit} slip={slip} style={style} />
     </>
   );
 }
@@ -443,51 +453,51 @@ function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: 
   );
 }
 
-function EventGame({
-  number,
-  game,
-  of,
-  style,
-}: {
-  number: number;
-  game: GameOnPaper & { opensOn: string | null; slip: Slip | null };
-  of: SheetOf;
-  style: PaperStyle;
-}) {
+function EventGame({ number, game, of, style }: { number: number; game: EventGameOnPaper; of: SheetOf; style: PaperStyle }) {
   const { words } = style;
   const { i18n, own } = words;
   const setUp = setUpFor(game.level, of.stepM, words);
   const rules = sentencesOf(game.level, 'child', catalogueIn(words)).map(plainText);
+  const tally = tallyOf(game.level, words);
   return (
-    <View wrap={false} style={{ borderTopWidth: 1, borderColor: LINE, paddingTop: 4, marginTop: 6 }}>
-      <View style={style.sheet.row}>
-        <View style={{ flex: 1 }}>
-          <Text style={{ fontSize: style.pt(12), fontWeight: 700 }}>
-            {number}. {own(game.title)}, {own(game.levelName)}
-            {game.opensOn ? ` (${i18n.t('from {day}', { day: dayWords(game.opensOn, words.tag) })})` : ''}
-          </Text>
-          <Text style={style.sheet.small}>
+    <View style={{ borderTopWidth: 1, borderColor: LINE, paddingTop: 4, marginTop: 6 }}>
+      <View wrap={false}>
+        <Text style={{ fontSize: style.pt(12), fontWeight: 700 }}>
+          {number}. {own(game.title)}, {own(game.levelName)}
+          {game.opensOn ? ` (${i18n.t('from {day}', { day: dayWords(game.opensOn, words.tag) })})` : ''}
+        </Text>
+        {game.slot && <Text style={style.sheet.soft}>{slotWords(game.slot, words)}</Text>}
+        <View style={style.sheet.row}>
+          <View style={{ width: style.pt(150) }}>
+            <SetUpToScale level={game.level} stepM={of.stepM} widthPt={style.pt(150)} heightPt={style.pt(104)} fontPt={style.pt(8)} words={words} />
+          </View>
+          <Text style={[style.sheet.small, { flex: 1 }]}>
             {[setUp.things.length > 0 ? `${setUp.things.map((thing) => thing.name).join(', ')}.` : '', ...setUp.directions, ...rules]
               .filter(Boolean)
               .join(' ')}
           </Text>
-          <View style={{ marginTop: 3 }}>
-            {tallyOf(game.level, words)
-              .filter((part) => part.kind === 'lines')
-              .map((part, index) => (
-                <Tally key={index} part={part} style={style} />
-              ))}
-            {tallyOf(game.level, words).every((part) => part.lines.length <= 1) && (
-              <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-                <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{i18n.t('score (box on a sheet)', {}, { message: 'score' })}</Text>
-                <Write width={64} style={style} />
-                <Text>{game.level.parts[0]!.measure.unit === 'mm' ? 'cm' : own(game.level.parts[0]!.measure.unit)}</Text>
-              </View>
-            )}
-          </View>
         </View>
-        {game.slip && <Square url={game.slip.url} size={style.large ? 76 : 60} />}
       </View>
+      <View style={{ marginTop: 3 }} wrap={false}>
+        {tally.map((part, index) => (
+          <Tally key={index} part={part} style={style} />
+        ))}
+      </View>
+      <ReportSlip
+        of={of}
+        title={`${number}. ${own(game.title)}, ${own(game.levelName)}`}
+        unit={game.level.parts[0]!.measure.unit}
+        slip={game.slip}
+        style={style}
+      />
     </View>
   );
+}
+
+/** "4 min to set out, 2 min to play, then 1 min of rest" */
+function slotWords({ setUpMinutes, playMinutes, restMinutes }: NonNullable<EventGameOnPaper['slot']>, { i18n }: Words): string {
+  const minutes = { out: setUpMinutes, play: playMinutes, rest: restMinutes };
+  return restMinutes > 0
+    ? i18n.t('{out} min to set out, {play} min to play, then {rest} min of rest', minutes)
+    : i18n.t('{out} min to set out, {play} min to play', minutes);
 }

@@ -1,14 +1,21 @@
 /** The sheets of a week that was sent: each child's own level and step length, and where the score goes back. */
 import type { PaperWanted } from '@/contract/paper';
 import type { Uuid } from '@/contract/ids';
+import { eventOrder } from '@/core/levels/event-order';
 import { levelById } from '@/core/rules/format/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { tallyOf } from '@/core/sheet/tally';
 import { eachDayOfInterval, format, parseISO } from 'date-fns';
+import { inGroups } from '@/core/codes/short-code';
+import { slipGeneration } from '../db/access-keys';
 import { childrenOf, type Child } from '../db/children';
+import { transact } from '../db/pool';
+import { codeFor } from '../db/short-codes';
 import { assignmentsOfChild, versionBody, weekOfSchool, type AssignmentInWeek } from '../db/weeks';
+import { inOrder } from '../games/expectations';
 import { notFound, refuse } from '../http/answer';
 import { schoolDay } from '../school-day';
+import { settings } from '../settings';
 import { plainLinksOf } from '../weeks/links';
 import type { GameOnPaper, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
 
@@ -46,10 +53,13 @@ export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: We
       'There is nobody to make a sheet for.',
       who === 'paper' ? 'Choose all, or mark in Classes who plays on paper.' : 'Choose all.',
     );
-  const { links } = await plainLinksOf(schoolId, week.classId, today, now);
+  const { term, links } = await plainLinksOf(schoolId, week.classId, today, now);
+  const codes = await codesOf(schoolId, week, term.id, children, now);
   const slipOf = (child: Child): Slip | null => {
     const link = links.find((one) => one.childId === child.id);
-    return link ? { url: link.slipUrl, code: link.slipUrl.split('#k=')[1]! } : null;
+    if (!link) return null;
+    const [page] = link.slipUrl.split('#');
+    return { url: link.slipUrl, code: inGroups(codes.get(child.id)!), page: page!.replace(/^https?:\/\//, '') };
   };
   const sheets = await Promise.all(
     children.map(async (child): Promise<Sheet[]> => {
@@ -69,19 +79,36 @@ export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: We
             par: mine[index]!.par,
             slip: slipOf(child),
           }));
-        case 'event':
+        case 'event': {
+          const { slots } = eventOrder(
+            await Promise.all(mine.map(async ({ versionId, levelId, setUp }) => inOrder(await versionBody(versionId), levelId, setUp.ageYears))),
+          );
           return [
             {
               kind: 'event',
               of,
               title: week.title || 'This week',
               week: words,
-              games: games.map((game, index) => ({ ...game, opensOn: mine[index]!.opensOn, slip: slipOf(child) })),
+              games: games.map((game, index) => ({
+                ...game,
+                opensOn: mine[index]!.opensOn,
+                slip: slipOf(child),
+                slot: slots[index] ?? null,
+              })),
               kit: week.kit,
             },
           ];
+        }
         case 'frames':
-          return games.filter(({ level }) => tallyOf(level).some((part) => part.kind === 'frames')).map((game) => ({ kind: 'frames', of, game }));
+          return games
+            .filter(({ level }) => tallyOf(level).some((part) => part.kind === 'frames'))
+            .map((game) => ({
+              kind: 'frames',
+              of,
+              game,
+              week: words,
+              slip: slipOf(child),
+            }));
         case 'diary':
           return [{ kind: 'diary', of, week: words, days: daysOf(schoolDay(week.sentAt, timeZone), week.dueOn) }];
       }
@@ -96,6 +123,25 @@ export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: We
       'Choose another kind of sheet.',
     );
   return found;
+}
+
+/** What is typed from each child's slip of this week. */
+function codesOf(
+  schoolId: Uuid,
+  { id: weekId, dueOn }: { readonly id: Uuid; readonly dueOn: string },
+  termId: Uuid,
+  children: readonly Child[],
+  now: Date,
+): Promise<ReadonlyMap<Uuid, string>> {
+  const { serverKey } = settings();
+  return transact(async (db) => {
+    const codes = new Map<Uuid, string>();
+    for (const { id: childId } of children) {
+      const generation = await slipGeneration(db, serverKey, childId, termId, now);
+      codes.set(childId, await codeFor(db, serverKey, { schoolId, childId, termId, weekId, dueOn, generation }, now));
+    }
+    return codes;
+  });
 }
 
 const MOST_DAYS = 8;

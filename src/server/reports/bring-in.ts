@@ -9,7 +9,7 @@ import { readMessage } from '@/core/reports/read-message';
 import { gameMeant, guessColumns, levelMeant, readRow, type ColumnKind, type NamedGame, type RowReading } from '@/core/reports/read-table';
 import type { Game } from '@/core/rules/format/game';
 import { levelById } from '@/core/rules/format/level';
-import { keyOfToken } from '../db/access-keys';
+import { keyOfWritten } from '../db/access-keys';
 import { dayWords } from '@/core/measure/days';
 import { addBatch, broughtInAt, removeEmptyBatch } from '../db/batches';
 import { childrenOf } from '../db/children';
@@ -301,7 +301,7 @@ async function takeMessage(fill: ClassToFill, message: DroppedMessage, by: { tea
     fill.children,
     fill.games.map(({ title }) => title),
   );
-  const key = read.code === null ? undefined : await keyOfToken(read.code, now);
+  const key = read.code === null ? undefined : await keyOfWritten(read.code, now);
   const childId = key && fill.children.some((child) => child.id === key.childId) ? key.childId : read.childId;
   const meant = gameMeant(fill.games, read.week, read.game) ?? gameMeant(fill.games, read.week, '');
   const assignment = childId === null ? undefined : meant?.byChild.get(childId);

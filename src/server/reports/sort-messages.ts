@@ -1,7 +1,7 @@
 /** Which class a message of the school's mailbox is for: by the code of its slip, else by the one child of the school that it names. */
 import type { Uuid } from '@/contract/ids';
 import { readMessage } from '@/core/reports/read-message';
-import { keyOfToken } from '../db/access-keys';
+import { keyOfWritten } from '../db/access-keys';
 import type { DroppedMessage } from '../files/read-dropped';
 import { textOf, type ClassToFill } from './bring-in';
 
@@ -28,7 +28,7 @@ async function classOf(fills: readonly ClassToFill[], asking: Uuid, message: Dro
     code ??= read.code;
     if (read.childId !== null) named.push(classId);
   }
-  const key = code === null ? undefined : await keyOfToken(code, now);
+  const key = code === null ? undefined : await keyOfWritten(code, now);
   const ofCode = key && fills.find(({ children }) => children.some(({ id }) => id === key.childId));
   if (ofCode) return ofCode.classId;
   return named.length === 1 ? named[0]! : asking;

@@ -15,6 +15,7 @@ import type { Game } from '@/core/rules/format/game';
 import { levelById } from '@/core/rules/format/level';
 import { throwerWith } from '@/core/motion/release';
 import { readGame } from '@/core/rules/format/read-game';
+import { eventOrder } from '@/core/levels/event-order';
 import { homeForms } from '@/core/levels/home-forms';
 import { usedSetUpOf, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
@@ -28,6 +29,7 @@ import { transact } from '../db/pool';
 import { audit, termAt } from '../db/schools';
 import { addHomeForms } from '../db/home-forms';
 import { addItem, addWeek, weekSentAs, assign, type NewAssignment } from '../db/weeks';
+import { inOrder } from '../games/expectations';
 import { notFound, Refused, refuse } from '../http/answer';
 import { breath } from '../progress/breath';
 import { fitOfClass, forForecast } from '../progress/fit-of-class';
@@ -221,6 +223,7 @@ export async function previewWeek(week: WeekToSend, childId: Uuid | null): Promi
     aim: item.game.aim,
     level: pacedGame(levelById(item.game, item.levelId), item.setUp.stepM),
   }));
+  const { slots } = eventOrder(await Promise.all(items.map((item) => inOrder(item.game, item.levelId, item.setUp.ageYears))));
   const sheets: Sheet[] =
     paper.length === 1
       ? [{ kind: 'home', of, game: paper[0]!, week: onSheet, par: items[0]!.par, slip: null }]
@@ -230,7 +233,7 @@ export async function previewWeek(week: WeekToSend, childId: Uuid | null): Promi
             of,
             title: week.title || 'This week',
             week: onSheet,
-            games: paper.map((game, index) => ({ ...game, opensOn: items[index]!.opensOn, slip: null })),
+            games: paper.map((game, index) => ({ ...game, opensOn: items[index]!.opensOn, slip: null, slot: slots[index] ?? null })),
             kit: week.kit,
           },
         ];

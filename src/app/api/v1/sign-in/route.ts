@@ -6,6 +6,7 @@ import { passwordIs } from '@/server/auth/passwords';
 import { openSession, sessionCookie } from '@/server/auth/sessions';
 import { accountByEmail } from '@/server/db/teachers';
 import { json, Refused, refuse } from '@/server/http/answer';
+import { addressOf } from '@/server/http/address';
 import { openRoute } from '@/server/http/route';
 import { settings } from '@/server/settings';
 
@@ -13,7 +14,7 @@ export const POST = openRoute({ body: signInSchema }, async ({ request, body: { 
   const account = email.toLowerCase();
   const browser = browserOf(request, account);
   // Counted before anything is checked: many at once are no way round it.
-  const wait = browser === 'known' ? 0 : await signInLimit.addressTried(request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? '');
+  const wait = browser === 'known' ? 0 : await signInLimit.addressTried(addressOf(request));
   if (wait > 0)
     throw new Refused(429, [{ place: '/email', reason: 'Too many tries from this address.', fix: `Try again in ${Math.ceil(wait / 60)} minutes.` }], {
       'retry-after': `${wait}`,

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { keyOfToken } from '@/server/db/access-keys';
+import { keyOfWritten } from '@/server/db/access-keys';
 import { childOfSchool } from '@/server/db/children';
 import { json, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
@@ -10,7 +10,7 @@ export const POST = teacherRoute(
   { roles: ['teacher', 'helper'], body: Joi.object<{ code: string }>({ code: Joi.string().min(8).max(64).required() }) },
   async ({ body: { code }, who, now }) => {
     const today = schoolDay(now, who.timeZone);
-    const key = await keyOfToken(code, now);
+    const key = await keyOfWritten(code, now);
     const child = key && (await childOfSchool(who.schoolId, key.childId, today));
     if (!child) throw refuse(404, '/code', 'This code is not one of this term.', 'Type the name of the child instead.');
     return json({ childId: child.id });
