@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { readThrowRules } from '@/core/rules/format/throw-rules';
 import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
 import { useWords } from '@/features/languages/use-words';
-import { Bottom, Caution, Plain, Screen } from './home-style';
+import { Cautions } from './cautions';
+import { Bottom, Plain, Screen } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import { SetUpDrawing } from './set-up-drawing';
@@ -35,11 +36,7 @@ export function AgainScreen({ hand, name, agreed, onSame, onOther, onBack }: Aga
       <Top hand={hand} name={name} />
       <StepTitle>{asked}</StepTitle>
       <SetUpDrawing level={hand.level} places={setUp.places} values={readThrowRules(hand.level)?.values ?? []} />
-      <Caution>
-        {cautions.map((caution) => (
-          <li key={caution}>{caution}</li>
-        ))}
-      </Caution>
+      <Cautions level={hand.level} />
       <ReadAloud words={[asked, ...setUp.directions, ...cautions].join(' ')} />
       <Bottom>
         {!agreed && <AdultSaysYes yes={yes} onYes={setYes} />}

@@ -3,6 +3,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { CircleCheck, Hand as HandIcon, Pencil } from 'lucide-react';
+import type { Game } from '@/core/rules/format/game';
 import { compile } from '@/core/rules/playing/compile';
 import { catalogueIn } from '@/core/rules/telling/languages';
 import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
@@ -13,7 +14,8 @@ import { Footprints } from '../drawing/footprints';
 import { MovementLoop } from '../drawing/movement';
 import { Exercise } from '../drawing/exercise';
 import type { Counting } from './going-model';
-import { Bottom, Caution, Plain, Ruled, Screen, Tick } from './home-style';
+import { Cautions } from './cautions';
+import { Bottom, Plain, Ruled, Screen, Tick } from './home-style';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import type { Ways } from './store';
@@ -59,7 +61,7 @@ export function SafetyScreen({ hand, name, onBack, onNext }: BeforeProps) {
       top={<Top hand={hand} name={name} />}
       title={i18n.t('Safe to play?')}
       directions={[]}
-      cautions={cautionsFor(hand.level, words)}
+      level={hand.level}
       go={i18n.t('Go on')}
       onBack={onBack}
       onNext={onNext}
@@ -83,7 +85,7 @@ export function Safe({
   top,
   title,
   directions,
-  cautions,
+  level,
   go,
   onBack,
   onNext,
@@ -91,12 +93,13 @@ export function Safe({
   top: ReactNode;
   title: string;
   directions: readonly string[];
-  cautions: readonly string[];
+  level: Game;
   go: string;
   onBack: () => void;
   onNext: () => void;
 }) {
-  const { i18n } = useWords();
+  const words = useWords();
+  const { i18n } = words;
   const [yes, setYes] = useState(false);
   return (
     <Screen>
@@ -111,12 +114,8 @@ export function Safe({
       )}
       <StepPicture of="safe" />
       <p>{i18n.t('Look at this with an adult.')}</p>
-      <Caution>
-        {cautions.map((caution) => (
-          <li key={caution}>{caution}</li>
-        ))}
-      </Caution>
-      <ReadAloud words={[...directions, ...cautions].join(' ')} />
+      <Cautions level={level} />
+      <ReadAloud words={[...directions, ...cautionsFor(level, words)].join(' ')} />
       <Bottom>
         <AdultSaysYes yes={yes} onYes={setYes} />
         <OnButton disabled={!yes} onPress={onNext}>

@@ -11,6 +11,9 @@ export const LANGUAGES = [
   { tag: 'fr', name: 'Français' },
 ] as const;
 
+/** Languages whose cautions somebody who speaks them has read; of the made-up one, which goes by "he", there is nobody. */
+export const READ_BY_A_SPEAKER: ReadonlySet<string> = new Set(['en-GB', 'he']);
+
 /** Chosen by tests alone: no family is offered it. */
 const PSEUDO = 'pseudo';
 const KEPT_AS = 'lochside language';

@@ -8,7 +8,7 @@ import { emptyPlan, gameFromPlan, type InventedPlan } from '@/core/invent/plan';
 import { compile } from '@/core/rules/playing/compile';
 import type { Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
-import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
+import { setUpFor } from '@/core/sheet/set-up';
 import { useWords } from '@/features/languages/use-words';
 import { TextButton } from '../../counter/counter-style';
 import { WholeScore, Working } from '../../counter/working';
@@ -126,7 +126,7 @@ export function InventScreen({ name, like, ways, onQuiet, draft, begun, onDraft,
           top={top}
           title={i18n.t('Set it out, with an adult')}
           directions={directions}
-          cautions={cautionsFor(hand.level, words)}
+          level={hand.level}
           go={i18n.t('Start (a go, button)', {}, { message: 'Start' })}
           onBack={() => setStep({ on: 'make' })}
           onNext={() => play()}
