@@ -5,7 +5,8 @@ import styled from 'styled-components';
 import { counted } from '@/core/rules/telling/counted';
 import { useWords } from '@/features/languages/use-words';
 import { Exercise } from '../drawing/exercise';
-import { Ask, Failure, Owed, Said, Small, Success, TextButton } from './counter-style';
+import { Ask, Failure, Owed, Said, Small, Success } from './counter-style';
+import { TextButton } from './text-button';
 import { Undo } from './undo';
 import type { PlayInHand } from './use-play';
 

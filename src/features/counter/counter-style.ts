@@ -151,20 +151,6 @@ export const Small = styled.div`
   gap: var(--space-2) var(--space-5);
 `;
 
-export const TextButton = styled.button`
-  min-width: 44px;
-  min-height: 44px;
-  padding: 0 var(--space-1);
-  border: 0;
-  background: none;
-  font-size: clamp(0.95rem, 4.6vw, 1.15rem);
-  cursor: pointer;
-  text-decoration: underline;
-  text-decoration-color: var(--gorse);
-  text-decoration-thickness: 3px;
-  text-underline-offset: 6px;
-`;
-
 /** Things that happened on the way: pressed before the end is tapped. */
 export const Flags = styled.div`
   display: flex;

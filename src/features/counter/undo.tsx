@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
-import { TextButton } from './counter-style';
+import { TextButton } from './text-button';
 import { undone } from './model';
 import type { PlayInHand } from './use-play';
 

@@ -2,7 +2,7 @@
 import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { isOpen, type CardScreenProps } from './card-model';
 import { GameLine, KeptNote, SmallText } from './card-style';
 import { Big, Bottom, Ruled, Screen, TopLine, Summary } from './home-style';

@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 
 export const KeptNote = styled.p`
   padding: var(--space-4) var(--space-5);

@@ -5,7 +5,7 @@ import type { CardWeek } from '@/contract/card';
 import styled from 'styled-components';
 import { dayPlus, dayShort } from '@/core/measure/days';
 import type { Words } from '@/core/words/words';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { diaryOf } from './card-model';
 import { Big, Bottom, Screen, TopLine } from './home-style';
 import { ReadAloud } from './read-aloud';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { readShortCode } from '@/core/codes/short-code';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { Fault } from '../counter/figure-field';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { useWords } from '@/features/languages/use-words';

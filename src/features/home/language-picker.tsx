@@ -1,7 +1,7 @@
 'use client';
 import { LANGUAGES, useChooseLanguage, useWords } from '@/features/languages/use-words';
 import styled from 'styled-components';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 
 const Languages = styled.p`
   display: flex;

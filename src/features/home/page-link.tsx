@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { Plain } from './home-style';
 
 const Address = styled.small`

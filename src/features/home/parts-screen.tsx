@@ -7,7 +7,7 @@ import { measure, type Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
 import { replay } from '@/core/rules/playing/replay';
 import { readFigure } from '@/core/words/read-figure';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { figureFault } from '../counter/figure-fault';
 import { Fault } from '../counter/figure-field';
 import { PartsEntry } from '../counter/parts-entry';

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Volume2 } from 'lucide-react';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { useWords } from '@/features/languages/use-words';
 import { say } from './cues';
 

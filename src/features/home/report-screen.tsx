@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { CountingWay } from '@/core/rules/format/play';
 import { lookForsOf } from '@/core/sheet/teaching-points';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { markedLooks } from '@/core/reports/marked-looks';
 import { LookFors } from '../counter/look-fors';
 import { Face } from './face';

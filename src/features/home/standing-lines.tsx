@@ -1,7 +1,7 @@
 'use client';
 import type { CardWeek } from '@/contract/card';
 import { useWords } from '@/features/languages/use-words';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { cardStandingOf, type CardScreenProps } from './card-model';
 import { KeptNote } from './card-style';
 import { linesWords, scoreWords, timeWords } from './words';

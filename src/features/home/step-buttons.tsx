@@ -3,7 +3,7 @@
 import { ArrowRight } from 'lucide-react';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { Big } from './home-style';
 
 const Onward = styled(ArrowRight)`

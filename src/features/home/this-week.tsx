@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { dayWords } from '@/core/measure/days';
 import { warmUpMoves, warmUpWords } from '@/core/sheet/warm-ups';
 import { Bold, useWords } from '@/features/languages/use-words';
-import { TextButton } from '../counter/counter-style';
+import { TextButton } from '../counter/text-button';
 import { diaryMinutes, isOpen, levelName, type CardScreenProps } from './card-model';
 import { GameLine } from './card-style';
 import { Plain, Ruled } from './home-style';

@@ -10,7 +10,7 @@ import type { Result } from '@/core/rules/playing/measure';
 import type { PlayEvent } from '@/core/rules/format/play';
 import { setUpFor } from '@/core/sheet/set-up';
 import { useWords } from '@/features/languages/use-words';
-import { TextButton } from '../../counter/counter-style';
+import { TextButton } from '../../counter/text-button';
 import { WholeScore, Working } from '../../counter/working';
 import { Safe } from '../before-play';
 import { Big, Bottom, Plain, Screen, TopLine } from '../home-style';

@@ -6,7 +6,7 @@ import { INVENT_OBSTACLES, planGaps, type InventedPlan } from '@/core/invent/pla
 import { stepPace, toParts } from '@/core/measure/lengths';
 import { AIMED } from '@/core/objects/catalogue';
 import { useWords } from '@/features/languages/use-words';
-import { TextButton } from '../../counter/counter-style';
+import { TextButton } from '../../counter/text-button';
 import { Big, Bottom, Screen, TopLine } from '../home-style';
 import { ReadAloud } from '../read-aloud';
 import { InventFloor } from './invent-floor';
