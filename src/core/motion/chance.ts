@@ -167,6 +167,12 @@ const ELEVATIONS = Array.from({ length: ELEVATION_NODES }, (_, i) => {
 });
 const DENSITIES = ELEVATIONS.reduce((sum, { density }) => sum + density, 0);
 
+/** speedToReach() with its trigonometry (the tangent, and √(g/2) / cosine) done once for all chords. */
+function speedTo(distanceM: number, riseM: number, tan: number, scale: number): number {
+  const drop = distanceM * tan - riseM;
+  return drop > 0 ? (scale * distanceM) / Math.sqrt(drop) : Infinity;
+}
+
 /** Σ over elevations and chords of the chance that the speed lies between the two that meet the near and the far end at height `riseM`. */
 function lengthChance(shot: Shot, aim: AimedThrow, riseM: number, chords: readonly Chord[]): number {
   const { elevationSd, speedShareSd } = shot.release;
@@ -178,13 +184,11 @@ function lengthChance(shot: Shot, aim: AimedThrow, riseM: number, chords: readon
     const cos = Math.cos(angle);
     const tan = Math.tan(angle);
     const scale = Math.sqrt(GRAVITY / 2) / cos;
-    // speedToReach() with its trigonometry done once for all chords.
-    const speedTo = (distance: number) => (distance * tan - riseM > 0 ? (scale * distance) / Math.sqrt(distance * tan - riseM) : Infinity);
     for (const chord of chords) {
-      const slow = speedTo(Math.max(chord.nearM, 1e-6));
+      const slow = speedTo(Math.max(chord.nearM, 1e-6), riseM, tan, scale);
       if (slow === Infinity) continue;
       // Of a raised thing the near edge may be crossed rising: no speed serves that angle then.
-      const share = normalCdf((speedTo(chord.farM) - aim.speed) / speedSd) - normalCdf((slow - aim.speed) / speedSd);
+      const share = normalCdf((speedTo(chord.farM, riseM, tan, scale) - aim.speed) / speedSd) - normalCdf((slow - aim.speed) / speedSd);
       if (share > 0) sum += density * chord.weight * share;
     }
   }
