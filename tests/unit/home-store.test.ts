@@ -135,6 +135,17 @@ describe('unhappy at home: what the phone keeps', () => {
     await store.forgetChild('other child');
   });
 
+  it('a session of a game that leaves the card keeps the game, so that it can still be sent', async () => {
+    await store.keepCard('weeks', card('old game'));
+    await store.keepSession(session('old game', 'weeks'));
+    await store.keepCard('weeks', card('old game'));
+    expect((await store.sessions('weeks'))[0]!.item).toBeUndefined();
+    await store.keepCard('weeks', card('new game'));
+    expect((await store.sessions('weeks'))[0]!.item).toMatchObject({ assignmentId: 'old game' });
+    await store.forgetChild('weeks');
+    expect(await store.sessions('weeks')).toEqual([]);
+  });
+
   it('what is so of the home holds for every child of the device; how each plays is its own', async () => {
     await store.keepWays({ ...usualWays('isla'), players: 3, hand: 'left' });
     await store.keepWays({ ...usualWays('rory'), clearM: 2.4, have: ['bucket'], pace: 'towels', agreedOn: '2027-03-01', agreedTo: 'there' });

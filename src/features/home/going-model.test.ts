@@ -181,14 +181,17 @@ describe('what is kept', () => {
   });
 
   it('of a session: its goes in order, under the play that it began as', () => {
-    const first = sessionWith(undefined, item, 'token', 'asked', goWorth(3), now);
-    const second = sessionWith(first, item, 'a newer token', 'seated', goWorth(5), new Date('2027-03-01T17:00:00Z'));
+    const first = sessionWith(undefined, { item, onCard: true }, 'token', 'asked', goWorth(3), now);
+    const second = sessionWith(first, { item, onCard: true }, 'a newer token', 'seated', goWorth(5), new Date('2027-03-01T17:00:00Z'));
     expect(second).toMatchObject({ playId: first.playId, startedAt: now.toISOString(), formId: 'seated', token: 'token' });
     expect(second.goes.map(({ value }) => value)).toEqual([3, 5]);
   });
 
   it('of a report: what was said about it, and the best of its goes', () => {
-    const session = { ...sessionWith(undefined, item, 'token', 'asked', goWorth(3), now), goes: [goWorth(3), goWorth(null), goWorth(8)] };
+    const session = {
+      ...sessionWith(undefined, { item, onCard: true }, 'token', 'asked', goWorth(3), now),
+      goes: [goWorth(3), goWorth(null), goWorth(8)],
+    };
     const draft = { ...emptyDraft, felt: 'right' as const, initials: 'mt', word: ' fun ' };
     const play = playOf(session, item, draft, 'token', now);
     expect(play).toMatchObject({ state: 'waiting', total: 8, unit: 'points', report: { felt: 'right', adultInitials: 'MT', word: 'fun' } });
@@ -200,7 +203,7 @@ describe('what is kept', () => {
 
   it('of a race: the shortest time is the best', () => {
     const race = cardItem(starter('oilskin-dash'));
-    const session = { ...sessionWith(undefined, race, 'token', 'asked', goWorth(41), now), goes: [goWorth(41), goWorth(38)] };
+    const session = { ...sessionWith(undefined, { item: race, onCard: true }, 'token', 'asked', goWorth(41), now), goes: [goWorth(41), goWorth(38)] };
     expect(playOf(session, race, emptyDraft, 'token', now).total).toBe(38);
   });
 });

@@ -1,5 +1,5 @@
 /** The steps from setting a game out to having sent it, and what is kept of a go and of a session. No interface here. */
-import type { CardItem } from '@/contract/card';
+import type { Card, CardItem } from '@/contract/card';
 import { v7 } from 'uuid';
 import { goOf } from '@/core/reports/from-parts';
 import { markedLooks } from '@/core/reports/marked-looks';
@@ -150,10 +150,21 @@ export function stepToGoOn(item: CardItem, go: BegunGo, nowMs: number): GoingSte
   return { ...step, before: { ...before, ...(go.entering && { entering: go.entering }) } };
 }
 
+/** Whether the card has this game: one that was opened from the child's weeks may be older. */
+export const isOnCard = ({ weeks }: Pick<Card, 'weeks'>, { assignmentId }: CardItem): boolean =>
+  weeks.some(({ games }) => games.some((game) => game.assignmentId === assignmentId));
+
 /** The session that a go belongs to: the one that is kept, or a new one. */
-export function sessionWith(held: Session | undefined, item: CardItem, token: string, formId: string, go: KeptGo, now: Date): Session {
+export function sessionWith(
+  held: Session | undefined,
+  { item, onCard }: { readonly item: CardItem; readonly onCard: boolean },
+  token: string,
+  formId: string,
+  go: KeptGo,
+  now: Date,
+): Session {
   const session = held ?? { assignmentId: item.assignmentId, token, playId: v7(), startedAt: now.toISOString(), goes: [] };
-  return { ...session, item, formId, goes: [...session.goes, go] };
+  return { ...session, ...(!onCard && { item }), formId, goes: [...session.goes, go] };
 }
 
 /** With the child's own sum of the go that came last. */

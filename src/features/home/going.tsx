@@ -10,6 +10,7 @@ import { CountScreen, PractiseScreen, SafetyScreen } from './before-play';
 import { BegunScreen } from './begun-screen';
 import {
   howBegun,
+  isOnCard,
   isAgreed,
   keptGo,
   placeOf,
@@ -84,7 +85,7 @@ export function Going({ card, token, first, ways, onWays: keepWays, sessions, pl
   const ended = async (item: CardItem, formId: string, going: GoInTheMaking, events: readonly PlayEvent[], result: Result) => {
     if (going.player === 0) {
       const go = keptGo(inHand(item, formId, ways, words), going, ways, side, events, result);
-      await store.endGo(sessionWith(await store.session(item.assignmentId), item, token, formId, go, new Date()));
+      await store.endGo(sessionWith(await store.session(item.assignmentId), { item, onCard: isOnCard(card, item) }, token, formId, go, new Date()));
       await refresh();
     } else await store.forgetBegun(item.assignmentId);
     setStep({ on: 'result', item, formId, going, events, result });

@@ -53,7 +53,7 @@ export interface Session {
   readonly playId: string;
   readonly startedAt: string;
   readonly formId: string;
-  /** The game itself: it may not be on the card any more. Absent from what a version before kept. */
+  /** The game itself, where it is not on the card. */
   readonly item?: CardItem;
   readonly goes: readonly KeptGo[];
   /** What was written so far of the end of the report. */
@@ -245,7 +245,17 @@ export const store = {
   /** Whether this device keeps what it is given. */
   keeping: device.keeping,
   onKeeping: device.onKeeping,
-  keepCard: (token: string, card: Card) => device.write([put('cards', { token, card, at: new Date().toISOString() })]),
+  /** A session of a game that leaves the card with this one keeps the game. */
+  keepCard: async (token: string, card: Card) => {
+    const [before, sessions] = await Promise.all([get('cards', token), ofToken('sessions', token)]);
+    const stays = new Set(assignmentsOf(card));
+    const games = before?.card.weeks.flatMap((week) => week.games) ?? [];
+    const leaving = sessions.flatMap((session) => {
+      const item = games.find(({ assignmentId }) => assignmentId === session.assignmentId);
+      return item && !stays.has(item.assignmentId) && !session.item ? [put('sessions', { ...session, item })] : [];
+    });
+    return device.write([put('cards', { token, card, at: new Date().toISOString() }), ...leaving]);
+  },
   card: async (token: string) => todaysCard(await get('cards', token)),
   cards: () => all('cards'),
   /**
