@@ -87,6 +87,8 @@ export class Device {
   private async store(base: IDBPDatabase, due: readonly DeviceChange[]): Promise<void> {
     const all = base.transaction([...new Set(due.map(({ store }) => store))], 'readwrite');
     const done = due.map(({ store, key, value }) => (value === null ? all.objectStore(store).delete(key) : all.objectStore(store).put(value)));
+    // Nothing more comes: it is written without asking this page again, which may be closed in this moment. Old browsers cannot be told.
+    (all as { commit?: () => void }).commit?.();
     // Each rejects when the whole is broken off; the first reason is the one that counts.
     await Promise.all([...done, all.done]);
   }
