@@ -28,6 +28,7 @@ export function CardScreen(props: CardScreenProps) {
   const words = useWords();
   const { i18n, own } = words;
   const { card, token, kept, offline, mayForget, onlyOnline, onOpen, onOthers, onSibling, onInvent, onWeeks } = props;
+  // A card that has just come may not be among those that are kept yet.
   const others = kept.filter((one) => one.token !== token);
   const [now, ...earlier] = card.weeks;
   const first = now?.games.find((item) => isOpen(item, todayHere()));
@@ -49,7 +50,7 @@ export function CardScreen(props: CardScreenProps) {
       </TopLine>
       {others.some((one) => one.card.child) && card.child && (
         <Suspense>
-          <Siblings kept={kept} token={token} onOpen={onSibling} />
+          <Siblings kept={[...others, { token, card, at: '' }]} token={token} onOpen={onSibling} />
         </Suspense>
       )}
       {offline && <KeptNote role="status">{own(offline)}</KeptNote>}

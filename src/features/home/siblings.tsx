@@ -32,7 +32,9 @@ const Row = styled.nav`
 // ts-unused-exports:disable-next-line
 export function Siblings({ kept, token, onOpen }: { kept: readonly KeptCard[]; token: string; onOpen: (token: string) => void }) {
   const { i18n } = useWords();
-  const named = kept.flatMap((one) => (one.card.child ? [{ token: one.token, name: one.card.child.name, mark: one.card.mark ?? one.token }] : []));
+  const named = kept
+    .flatMap((one) => (one.card.child ? [{ token: one.token, name: one.card.child.name, mark: one.card.mark ?? one.token }] : []))
+    .sort((a, b) => a.name.localeCompare(b.name));
   const signs = signsOf(named.map(({ mark }) => mark));
   return (
     <Row aria-label={i18n.t('Who is playing?')}>
