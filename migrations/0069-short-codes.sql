@@ -7,5 +7,6 @@ CREATE TABLE IF NOT EXISTS short_codes (
   ends_on DATE NOT NULL,
   created_at DATETIME(3) NOT NULL,
   KEY short_codes_child (child_id),
+  KEY short_codes_week (week_id),
   CONSTRAINT short_codes_child FOREIGN KEY (child_id) REFERENCES children (id)
 ) ENGINE=InnoDB

@@ -8,6 +8,7 @@
 import { AIMED } from '../objects/catalogue';
 import type { Game } from '../rules/format/game';
 import { levelById } from '../rules/format/level';
+import { betterOf } from '../rules/playing/better';
 import { english } from '../words/english';
 import type { Words } from '../words/words';
 import type { HomeForm } from './home-form';
@@ -52,7 +53,7 @@ export function offersAfter(game: Game, forms: readonly HomeForm[], current: Hom
       ? [{ formId: asked.id, words: i18n.t('As it was sent'), hint: i18n.t('the set-up of the card') }]
       : [];
   const rule = game.levels[here]?.moveUpAt;
-  const better = game.parts.length > 1 ? game.card.better : level.parts[0]!.measure.better;
+  const better = betterOf(level);
   const reached = rule !== undefined && value !== null && (better === 'high' ? value >= rule : value <= rule);
   return {
     moveUp: atLevel && reached ? (beside(1)[0] ?? null) : null,

@@ -3,10 +3,10 @@ import { useWords } from '@/features/languages/use-words';
 import { SURFACE_NAMES } from '@/core/course/surface-names';
 import type { Course, Door, Furniture, Patch } from '@/core/rules/format/game';
 
-/** A part of the floor of another ground, about its middle, in centimetres: dots for soft ground, lines for hard. */
 /** How large letters of so many px are drawn. */
 type Letters = (size: number) => number;
 
+/** A part of the floor of another ground, about its middle, in centimetres: dots for soft ground, lines for hard. */
 export function Ground({ patch, px, letters = (size) => size * px }: { patch: Patch; px: number; letters?: Letters }) {
   const { own } = useWords();
   const [w, d] = [patch.widthM * 100, patch.depthM * 100];

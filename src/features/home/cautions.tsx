@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { Game } from '@/core/rules/format/game';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
-import { READ_BY_A_SPEAKER, useWords } from '@/features/languages/use-words';
+import { LANGUAGES, useWords } from '@/features/languages/use-words';
 import { Caution } from './home-style';
 
 const School = styled.span`
@@ -16,16 +16,16 @@ const School = styled.span`
 export function Cautions({ level }: { level: Game }) {
   const words = useWords();
   const cautions = cautionsFor(level, words);
-  const read = READ_BY_A_SPEAKER.has(words.tag);
+  const isRead = LANGUAGES.find(({ tag }) => tag === words.tag)?.isRead ?? true;
   const school = cautionsFor(level, english);
   return (
     <>
-      {!read && <p>{words.i18n.t('Translated, and not read yet by somebody who speaks it: the school’s own words stand below.')}</p>}
+      {!isRead && <p>{words.i18n.t('Translated, and not read yet by somebody who speaks it: the school’s own words stand below.')}</p>}
       <Caution>
         {cautions.map((caution, index) => (
           <li key={caution}>
             {caution}
-            {!read && <School lang="en-GB">{school[index]}</School>}
+            {!isRead && <School lang="en-GB">{school[index]}</School>}
           </li>
         ))}
       </Caution>

@@ -5,6 +5,7 @@ import { goOf } from '@/core/reports/from-parts';
 import { markedLooks } from '@/core/reports/marked-looks';
 import type { Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/playing/compile';
+import { betterOf } from '@/core/rules/playing/better';
 import { REPORT_FORMAT } from '@/core/rules/format/formats';
 import { measure, type Result } from '@/core/rules/playing/measure';
 import type { CountingWay, PlayEvent } from '@/core/rules/format/play';
@@ -76,8 +77,9 @@ const setUpOf = ({ used, form }: InHand): string => JSON.stringify([form.levelId
 /** So many games are remembered. */
 const MOST_REMEMBERED = 40;
 
-/** With how a game is played just now as its last time. */
+/** With how a game is played just now as its last time; a go that is only written down says nothing of how to play. */
 export function withLastTime(ways: Ways, hand: InHand, counting: Counting): Ways {
+  if (counting === 'parts') return ways;
   const { [hand.item.game.title]: _before, ...others } = ways.lastTimes ?? {};
   const kept = Object.entries(others).slice(1 - MOST_REMEMBERED);
   return { ...ways, lastTimes: { ...Object.fromEntries(kept), [hand.item.game.title]: { formId: hand.form.id, counting, setUp: setUpOf(hand) } } };
@@ -86,7 +88,7 @@ export function withLastTime(ways: Ways, hand: InHand, counting: Counting): Ways
 /** How this game was last played here, where that can be done again: the same form, things and marks. */
 function lastTimeOf(item: CardItem, ways: Ways): LastTime | undefined {
   const last = ways.lastTimes?.[item.game.title];
-  if (!last || last.counting === 'parts' || !item.forms.some(({ id }) => id === last.formId)) return undefined;
+  if (!last || !item.forms.some(({ id }) => id === last.formId)) return undefined;
   return setUpOf(inHand(item, last.formId, ways)) === last.setUp ? last : undefined;
 }
 
@@ -205,7 +207,7 @@ export function playOf(session: Session, item: CardItem, draft: HomeDraft, token
     ...(draft.word.trim() ? { word: draft.word.trim() } : {}),
     ...(looks.length > 0 ? { looks: { by: draft.markedBy, marks: looks } } : {}),
   };
-  const better = item.game.parts.length > 1 ? item.game.card.better : item.game.parts[0]!.measure.better;
+  const better = betterOf(item.game);
   const values = session.goes.flatMap(({ value }) => (value === null ? [] : [value]));
   return {
     playId: session.playId,

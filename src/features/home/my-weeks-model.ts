@@ -1,27 +1,30 @@
 /** What a child sees of its own weeks: bests over time, never beside anybody else's, and every game to play again. No interface here. */
 import type { Card } from '@/contract/card';
 import type { GameOfMine, MyWeeks } from '@/contract/my-weeks';
+import { betterOf } from '@/core/rules/playing/better';
 import { skillsOf, type Skill } from '@/core/sheet/teaching-points';
-import { levelName } from './card-model';
+import { isOpen, levelName } from './card-model';
 
 /** As much as the card itself knows, where the school cannot be asked. */
-export function weeksOnCard({ weeks }: Pick<Card, 'weeks'>): MyWeeks {
+export function weeksOnCard({ weeks }: Pick<Card, 'weeks'>, today: string): MyWeeks {
   return {
     weeks: [...weeks].reverse().map(({ id, number, dueOn, games, diaryEntries }) => ({
       id,
       number,
       dueOn,
       daysMoved: Math.min(7, new Set(diaryEntries.filter(({ struck, minutes }) => !struck && minutes > 0).map(({ day }) => day)).size),
-      games: games.map((item) => ({
-        assignmentId: item.assignmentId,
-        title: item.game.title,
-        levelName: levelName(item),
-        skill: skillsOf(item.game)[0] ?? null,
-        unit: item.game.parts[0]!.measure.unit,
-        better: item.game.parts.length > 1 ? item.game.card.better : item.game.parts[0]!.measure.better,
-        best: item.best,
-        comment: '',
-      })),
+      games: games
+        .filter((item) => isOpen(item, today))
+        .map((item) => ({
+          assignmentId: item.assignmentId,
+          title: item.game.title,
+          levelName: levelName(item),
+          skill: skillsOf(item.game)[0] ?? null,
+          unit: item.game.parts[0]!.measure.unit,
+          better: betterOf(item.game),
+          best: item.best,
+          comment: '',
+        })),
     })),
     next: null,
   };

@@ -16,7 +16,7 @@ import { ReadAloud } from './read-aloud';
 import { askSchool } from './sending';
 import { BackButton } from './step-buttons';
 import { StepTitle } from './step-title';
-import { scoreWords } from './words';
+import { scoreWords, todayHere } from './words';
 
 const Chart = styled.figure`
   margin: 0;
@@ -57,7 +57,7 @@ export function MyWeeksScreen({ token, card, name, onOpen, onBack }: MyWeeksScre
       current = false;
     };
   }, [token]);
-  const mine = useMemo(() => asked ?? weeksOnCard(card), [asked, card]);
+  const mine = useMemo(() => asked ?? weeksOnCard(card, todayHere()), [asked, card]);
   const charts = bestsOverWeeks(mine);
   const onCard = card.weeks.flatMap(({ games }) => games);
   const play = async (assignmentId: string) => {

@@ -136,13 +136,7 @@ export const usualWays = (token: string): Ways => ({
 });
 
 /** What is so of the home, whichever child plays in it. */
-const homeIn = ({ have, clearM, pace, agreedOn, agreedTo }: Ways): Partial<Ways> => ({
-  have,
-  clearM,
-  pace,
-  agreedOn,
-  ...(agreedTo !== undefined && { agreedTo }),
-});
+const homeIn = ({ have, clearM, pace, agreedOn, agreedTo = '' }: Ways) => ({ have, clearM, pace, agreedOn, agreedTo });
 
 export interface WaitingEntry {
   readonly token: string;
@@ -335,7 +329,11 @@ export const store = {
   begun: (assignmentId: string) => get('begun', assignmentId),
   forgetBegun: (assignmentId: string) => device.write([gone('begun', assignmentId)]),
   session: (assignmentId: string) => get('sessions', assignmentId),
-  sessions: (token: string) => ofToken('sessions', token),
+  /** Of this child: under its link, or of a game of its card. */
+  sessions: async (token: string, card?: Card) => {
+    const onCard = new Set<string>(assignmentsOf(card));
+    return (await all('sessions')).filter((one) => one.token === token || onCard.has(one.assignmentId));
+  },
   keepSession: (session: Session) => device.write([put('sessions', session)]),
   /** A go ended: it moves from being played into the session, in one step. */
   endGo: (session: Session) => device.write([put('sessions', session), gone('begun', session.assignmentId)]),

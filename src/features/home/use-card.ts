@@ -56,10 +56,8 @@ export function useCard(onOpened: () => void): CardInHand {
   const newest = useRef('');
 
   const read = useCallback(async (key: string) => {
-    const [kept, diary, held, mine] = await Promise.all([store.plays(key), store.diary(key), store.card(key), store.sessions(key)]);
-    const games = held?.card.weeks.flatMap((week) => week.games) ?? [];
-    const onCard = (await Promise.all(games.map((item) => store.session(item.assignmentId)))).filter((one) => one !== undefined);
-    const begun = [...new Map([...mine, ...onCard].map((one) => [one.assignmentId, one])).values()];
+    const [kept, diary, held] = await Promise.all([store.plays(key), store.diary(key), store.card(key)]);
+    const begun = await store.sessions(key, held?.card);
     // Another child's card may have been opened meanwhile.
     if (newest.current !== key) return;
     setPlays(kept);

@@ -5,14 +5,11 @@ import { createContext, Fragment, use, useEffect, useMemo, useState, type ReactN
 import { english } from '@/core/words/english';
 import type { Words } from '@/core/words/words';
 
-/** Each under its own name. */
+/** Each under its own name, and whether somebody who speaks it has read its cautions. */
 export const LANGUAGES = [
-  { tag: 'en-GB', name: 'English' },
-  { tag: 'fr', name: 'Français' },
+  { tag: 'en-GB', name: 'English', isRead: true },
+  { tag: 'fr', name: 'Français', isRead: false },
 ] as const;
-
-/** Languages whose cautions somebody who speaks them has read; of the made-up one, which goes by "he", there is nobody. */
-export const READ_BY_A_SPEAKER: ReadonlySet<string> = new Set(['en-GB', 'he']);
 
 /** Chosen by tests alone: no family is offered it. */
 const PSEUDO = 'pseudo';

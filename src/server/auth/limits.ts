@@ -18,7 +18,7 @@ const SIGN_IN_ADDRESS: Limit = { points: 200, seconds: 15 * 60 };
 const TOKEN: Limit = { points: 20, seconds: 10 * 60 };
 
 /** Codes typed from paper that open nothing: by the letters of a school, and by address, from which many homes may come. */
-const CODE_OF_SCHOOL: Limit = { points: 100, seconds: 60 * 60 };
+const CODE_OF_SCHOOL: Limit = { points: 600, seconds: 60 * 60 };
 const CODE_ADDRESS: Limit = { points: 20, seconds: 10 * 60 };
 
 const limiters = new Map<string, RateLimiterMySQL>();
@@ -88,13 +88,22 @@ export const schoolKeyLimit = {
   failed: (key: string) => counted('school-key', TOKEN, key.slice(7, 13)),
 };
 
+/** Takes back the count of a try that was right. */
+async function uncounted(name: string, limit: Limit, key: string): Promise<void> {
+  if (!settings().limitsOff) await limiter(name, limit).reward(key);
+}
+
 export const codeLimit = {
-  /** Seconds to wait; 0 when this address may type another code of this school. */
-  waitFor: async (school: string, address: string) =>
-    Math.max(await waitFor('code-of', CODE_OF_SCHOOL, school), await waitFor('code-from', CODE_ADDRESS, keyOf(address))),
-  failed: async (school: string, address: string) => {
-    await counted('code-of', CODE_OF_SCHOOL, school);
-    await counted('code-from', CODE_ADDRESS, keyOf(address));
+  /**
+   * Counts a try before it is looked up, so that many at once are no way round it. Seconds to wait; 0 when it may be looked up. What an address
+   * may not try does not count against its school: nobody keeps another family out from one place.
+   */
+  tried: async (school: string, address: string): Promise<number> => {
+    if ((await counted('code-from', CODE_ADDRESS, keyOf(address))) > CODE_ADDRESS.points) return waitFor('code-from', CODE_ADDRESS, keyOf(address));
+    return (await counted('code-of', CODE_OF_SCHOOL, school)) > CODE_OF_SCHOOL.points ? waitFor('code-of', CODE_OF_SCHOOL, school) : 0;
+  },
+  right: async (school: string, address: string): Promise<void> => {
+    await Promise.all([uncounted('code-of', CODE_OF_SCHOOL, school), uncounted('code-from', CODE_ADDRESS, keyOf(address))]);
   },
 };
 

@@ -183,10 +183,16 @@ async function livingGeneration(db: Db, childId: Uuid, termId: Uuid, scope: Scop
   return row?.generation;
 }
 
-/** The generation of the child's living slip of this term, which is made when there is none. */
-export async function slipGeneration(db: Db, serverKey: string, childId: Uuid, termId: Uuid, now: Date): Promise<number> {
-  await tokenFor(db, serverKey, childId, termId, 'slip', now);
-  return (await livingGeneration(db, childId, termId, 'slip')) ?? 1;
+/** The generations of the living slips of some children in this term, of those who have one. */
+export async function slipGenerations(db: Db, termId: Uuid, childIds: readonly Uuid[]): Promise<ReadonlyMap<Uuid, number>> {
+  const asked = padded(childIds);
+  const found = await rows<{ child_id: Buffer; generation: number }>(
+    `SELECT child_id, MAX(generation) AS generation FROM access_keys
+      WHERE term_id = ? AND scope = 'slip' AND revoked_at IS NULL AND child_id IN (${asked.map(() => '?').join(', ')}) GROUP BY child_id`,
+    [toBytes(termId), ...asked.map(toBytes)],
+    db,
+  );
+  return new Map(found.map((row) => [toText(row.child_id), row.generation]));
 }
 
 /** Revokes the child's keys of this term; the next tokenFor makes a new generation. */

@@ -9,7 +9,8 @@ import { diaryOfChild } from '../db/diary';
 import { homeFormsOf } from '../db/home-forms';
 import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
-import { bestOf, betterOf } from '../scores/bests';
+import { betterOf } from '@/core/rules/playing/better';
+import { bestOf } from '../scores/bests';
 import { childMark } from '../auth/tokens';
 import { settings } from '../settings';
 import { assignmentsOfChild, versionBody, type AssignmentInWeek } from '../db/weeks';
@@ -47,10 +48,14 @@ async function itemOf(assignment: AssignmentInWeek, plays: readonly ReportedPlay
   };
 }
 
-/** One game that this child was ever sent; undefined for another's, or one that was taken back. */
-export async function cardItemOf(childId: Uuid, assignmentId: Uuid): Promise<CardItem | undefined> {
+/** Whether a game may be played: its week was not taken back, and its day has come. */
+export const mayBePlayed = ({ week, opensOn }: Pick<AssignmentInWeek, 'week' | 'opensOn'>, today: string): boolean =>
+  !week.takenBack && (opensOn === null || opensOn <= today);
+
+/** One game that this child was ever sent; undefined for another's, or one that may not be played. */
+export async function cardItemOf(childId: Uuid, assignmentId: Uuid, today: string): Promise<CardItem | undefined> {
   const [assignments, plays] = await Promise.all([assignmentsOfChild(childId, null), playsOfChild(childId)]);
-  const found = assignments.find(({ id, week }) => id === assignmentId && !week.takenBack);
+  const found = assignments.find((one) => one.id === assignmentId && mayBePlayed(one, today));
   return found && itemOf(found, plays);
 }
 

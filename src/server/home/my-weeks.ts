@@ -8,18 +8,21 @@ import { diaryOfChild } from '../db/diary';
 import { groupedBy } from '../db/grouped';
 import { commentsForFamily } from '../db/look-marks';
 import { assignmentsOfChild, versionBody, type AssignmentInWeek } from '../db/weeks';
+import { mayBePlayed } from './card';
 import { nextOfChild } from '../progress/child-record';
 import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
-import { bestOf, betterOf } from '../scores/bests';
+import { betterOf } from '@/core/rules/playing/better';
+import { bestOf } from '../scores/bests';
 
 export async function myWeeks({ schoolId, childId, timeZone }: Pick<AccessKey, 'schoolId' | 'childId' | 'timeZone'>, now: Date): Promise<MyWeeks> {
+  const today = schoolDay(now, timeZone);
   const [assignments, plays, diary, comments, next] = await Promise.all([
-    assignmentsOfChild(childId, null).then((all) => all.filter(({ week }) => !week.takenBack)),
+    assignmentsOfChild(childId, null).then((all) => all.filter((one) => mayBePlayed(one, today))),
     playsOfChild(childId),
     diaryOfChild(childId),
     commentsForFamily(childId),
-    nextOfChild(schoolId, childId, schoolDay(now, timeZone)),
+    nextOfChild(schoolId, childId, today),
   ]);
   const weeks = await Promise.all(
     [...groupedBy(assignments, ({ week }) => week.id).values()].map((mine) => weekOfMine(mine, { plays, diary, comments }, timeZone)),

@@ -7,10 +7,10 @@ import { pacedGame } from '@/core/sheet/set-up';
 import { tallyOf } from '@/core/sheet/tally';
 import { eachDayOfInterval, format, parseISO } from 'date-fns';
 import { inGroups } from '@/core/codes/short-code';
-import { slipGeneration } from '../db/access-keys';
+import { slipGenerations } from '../db/access-keys';
 import { childrenOf, type Child } from '../db/children';
 import { transact } from '../db/pool';
-import { codeFor } from '../db/short-codes';
+import { codesFor } from '../db/short-codes';
 import { assignmentsOfChild, versionBody, weekOfSchool, type AssignmentInWeek } from '../db/weeks';
 import { inOrder } from '../games/expectations';
 import { notFound, refuse } from '../http/answer';
@@ -54,12 +54,20 @@ export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: We
       who === 'paper' ? 'Choose all, or mark in Classes who plays on paper.' : 'Choose all.',
     );
   const { term, links } = await plainLinksOf(schoolId, week.classId, today, now);
-  const codes = await codesOf(schoolId, week, term.id, children, now);
+  const codes = await transact(async (db) => {
+    const generations = await slipGenerations(
+      db,
+      term.id,
+      children.map(({ id }) => id),
+    );
+    return codesFor(db, settings().serverKey, { schoolId, termId: term.id, weekId, dueOn: week.dueOn, generations }, now);
+  });
   const slipOf = (child: Child): Slip | null => {
     const link = links.find((one) => one.childId === child.id);
-    if (!link) return null;
+    const code = codes.get(child.id);
+    if (!link || code === undefined) return null;
     const [page] = link.slipUrl.split('#');
-    return { url: link.slipUrl, code: inGroups(codes.get(child.id)!), page: page!.replace(/^https?:\/\//, '') };
+    return { url: link.slipUrl, code: inGroups(code), page: page!.replace(/^https?:\/\//, '') };
   };
   const sheets = await Promise.all(
     children.map(async (child): Promise<Sheet[]> => {
@@ -123,25 +131,6 @@ export async function sheetsOfWeek({ schoolId, weekId, kind, who, timeZone }: We
       'Choose another kind of sheet.',
     );
   return found;
-}
-
-/** What is typed from each child's slip of this week. */
-function codesOf(
-  schoolId: Uuid,
-  { id: weekId, dueOn }: { readonly id: Uuid; readonly dueOn: string },
-  termId: Uuid,
-  children: readonly Child[],
-  now: Date,
-): Promise<ReadonlyMap<Uuid, string>> {
-  const { serverKey } = settings();
-  return transact(async (db) => {
-    const codes = new Map<Uuid, string>();
-    for (const { id: childId } of children) {
-      const generation = await slipGeneration(db, serverKey, childId, termId, now);
-      codes.set(childId, await codeFor(db, serverKey, { schoolId, childId, termId, weekId, dueOn, generation }, now));
-    }
-    return codes;
-  });
 }
 
 const MOST_DAYS = 8;

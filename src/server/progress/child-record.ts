@@ -11,15 +11,16 @@ import type { Game } from '@/core/rules/format/game';
 import { levelById } from '@/core/rules/format/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { noteOf } from '../db/child-notes';
-import { childOfSchool } from '../db/children';
-import { classById } from '../db/classes';
+import { childOfSchool, type Child } from '../db/children';
+import { classById, type ClassSummary } from '../db/classes';
 import { diaryOfChild } from '../db/diary';
 import { lookMarksOfChild } from '../db/look-marks';
 import { versionBody, weeksOf } from '../db/weeks';
 import { groupedBy } from '../db/grouped';
 import { playsOfChild, type ReportedPlay } from '../reports/plays';
 import { schoolDay } from '../school-day';
-import { bestOf, betterOf } from '../scores/bests';
+import { betterOf } from '@/core/rules/playing/better';
+import { bestOf } from '../scores/bests';
 import { triedLike, triedPlays, triesIn, type TriedPlay } from './curves';
 import { fitOfClass, forForecast } from './fit-of-class';
 import { parOfGo } from './par-of-go';
@@ -33,6 +34,13 @@ const MOST_OTHER_GOES = 20;
 const NOTHING_FITTED: Fitted = { skill: 1, low: 0.8, high: 1.25, attempts: 0 };
 const USUAL_AGE = 8;
 
+/** The fit of a class, if there is one, with what of it is the child's, and the age that it rests on. */
+async function fitOfChild({ id, ageYears }: Pick<Child, 'id' | 'ageYears'>, of: ClassSummary | undefined) {
+  const fitted = of ? await fitOfClass(of.id) : null;
+  const fit = fitted?.children[id] ?? fitted?.group ?? NOTHING_FITTED;
+  return { fitted, fit, ageYears: ageYears ?? of?.ageYears ?? USUAL_AGE };
+}
+
 /** Undefined for a child of another school. */
 export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: string, today: string): Promise<ChildRecord | undefined> {
   const child = await childOfSchool(schoolId, childId, today);
@@ -44,9 +52,7 @@ export async function childRecord(schoolId: Uuid, childId: Uuid, timeZone: strin
     lookMarksOfChild(childId),
     noteOf(childId),
   ]);
-  const fitted = of ? await fitOfClass(of.id) : null;
-  const fit = fitted?.children[childId] ?? fitted?.group ?? NOTHING_FITTED;
-  const ageYears = child.ageYears ?? of?.ageYears ?? USUAL_AGE;
+  const { fitted, fit, ageYears } = await fitOfChild(child, of);
   const tried = await triedPlays(plays);
   return {
     id: childId,
@@ -76,9 +82,8 @@ export async function nextOfChild(schoolId: Uuid, childId: Uuid, today: string):
   const child = await childOfSchool(schoolId, childId, today);
   if (!child) return null;
   const [of, plays] = await Promise.all([child.classId ? classById(schoolId, child.classId, today) : undefined, playsOfChild(childId)]);
-  const fitted = of ? await fitOfClass(of.id) : null;
-  const fit = fitted?.children[childId] ?? fitted?.group ?? NOTHING_FITTED;
-  return nextOf(await triedPlays(plays), fit, child.ageYears ?? of?.ageYears ?? USUAL_AGE);
+  const { fit, ageYears } = await fitOfChild(child, of);
+  return nextOf(await triedPlays(plays), fit, ageYears);
 }
 
 async function likeBests(plays: readonly ReportedPlay[], timeZone: string): Promise<LikeBest[]> {

@@ -14,7 +14,7 @@ import { markOf, markOfAll, sameMark, stampsOf, storedPlays, type ReportsMark, t
 import { groupedBy } from '../db/grouped';
 import { knownVersion } from '../db/weeks';
 import { dueMoment, schoolDay } from '../school-day';
-import { betterOf } from '../scores/bests';
+import { betterOf } from '@/core/rules/playing/better';
 
 export interface ReportedPlay extends StoredPlay {
   readonly levelId: string;

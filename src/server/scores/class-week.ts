@@ -13,7 +13,8 @@ import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { assignmentsOfItem, gamesOfWeek } from '../db/week-games';
 import { asksFilmAlone, versionBody, weeksOf, type ChildAssignment, type Week } from '../db/weeks';
 import { dueMoment } from '../school-day';
-import { bestOf, betterOf } from './bests';
+import { betterOf } from '@/core/rules/playing/better';
+import { bestOf } from './bests';
 
 /** One game (the first where none is named) of the week with this id, or of the newest, of a class that the caller may see. */
 export async function classWeek(classId: Uuid, weekId: Uuid | null, timeZone: string, today: string, itemId: Uuid | null = null): Promise<ClassWeek> {

@@ -13,7 +13,8 @@ import { versionBody, weeksOf, type ChildAssignment } from '../db/weeks';
 import { gamesOfVersions } from '../db/games';
 import { groupedBy } from '../db/grouped';
 import { playsOfClass } from '../reports/plays';
-import { bestOf, betterOf } from './bests';
+import { betterOf } from '@/core/rules/playing/better';
+import { bestOf } from './bests';
 import { eventRows } from './class-week';
 import { countedAsAsked, fitOfWeek } from './fit-of-week';
 

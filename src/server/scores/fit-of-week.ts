@@ -6,7 +6,7 @@ import type { Game } from '@/core/rules/format/game';
 import type { ChildAssignment } from '../db/weeks';
 import { tells } from '../progress/fit-of-class';
 import type { ReportedPlay } from '../reports/plays';
-import { betterOf } from './bests';
+import { betterOf } from '@/core/rules/playing/better';
 
 /** Every try is known, from the marks as they were asked. */
 const wasTapped = (play: ReportedPlay) => play.asAsked && tells(play) && play.report.goes[play.goNumber - 1]!.counting === 'attempts';

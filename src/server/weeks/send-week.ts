@@ -223,7 +223,9 @@ export async function previewWeek(week: WeekToSend, childId: Uuid | null): Promi
     aim: item.game.aim,
     level: pacedGame(levelById(item.game, item.levelId), item.setUp.stepM),
   }));
-  const { slots } = eventOrder(await Promise.all(items.map((item) => inOrder(item.game, item.levelId, item.setUp.ageYears))));
+  const { slots } = eventOrder(
+    paper.length === 1 ? [] : await Promise.all(items.map((item) => inOrder(item.game, item.levelId, item.setUp.ageYears))),
+  );
   const sheets: Sheet[] =
     paper.length === 1
       ? [{ kind: 'home', of, game: paper[0]!, week: onSheet, par: items[0]!.par, slip: null }]

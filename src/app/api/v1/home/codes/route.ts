@@ -14,17 +14,15 @@ export const POST = openRoute({ body }, async ({ request, body: { code }, now })
   if (typed.is !== 'code')
     throw refuse(400, '/code', /*i18n*/ 'A letter of this code is not right.', /*i18n*/ 'Compare it with the paper, letter by letter.');
   const [school, address] = [typed.code.slice(0, LETTERS_OF_SCHOOL), addressOf(request)];
-  const wait = await codeLimit.waitFor(school, address);
-  if (wait > 0)
-    throw new Refused(
-      429,
-      [{ place: '/code', reason: /*i18n*/ 'Too many codes were tried.', fix: /*i18n*/ 'Wait a while, or use the square on the paper.' }],
-      {
-        'retry-after': `${wait}`,
-      },
-    );
+  const wait = await codeLimit.tried(school, address);
+  if (wait > 0) {
+    const problem = { place: '/code', reason: /*i18n*/ 'Too many codes were tried.', fix: /*i18n*/ 'Wait a while, or use the square on the paper.' };
+    throw new Refused(429, [problem], { 'retry-after': `${wait}` });
+  }
   const token = await tokenWritten(typed.code, now);
-  if (token !== undefined) return json({ token });
-  await codeLimit.failed(school, address);
+  if (token !== undefined) {
+    await codeLimit.right(school, address);
+    return json({ token });
+  }
   throw refuse(404, '/code', /*i18n*/ 'This code is not known, or it has ended.', /*i18n*/ 'Ask the school for the newest paper.');
 });
