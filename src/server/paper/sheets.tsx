@@ -1,20 +1,21 @@
-/** The sheets themselves: a home sheet, a frame sheet, a weekly diary, one card for an event. */
+/** The sheets themselves, each a page or two: a home sheet, a frame sheet, a weekly diary, notices. */
 import { dayWords } from '@/core/measure/days';
 import { Page, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
 import { cautionsFor, setUpFor } from '@/core/sheet/set-up';
-import { tallyOf, type TallyPart } from '@/core/sheet/tally';
+import { tallyOf } from '@/core/sheet/tally';
 import { skillsOf, teachingPoints } from '@/core/sheet/teaching-points';
-import { Boxes, Feet, MovementFrames, SetUpToScale, Square } from './drawing';
+import { Feet, MovementFrames, SetUpToScale } from './drawing';
 import { catalogueIn } from '@/core/rules/telling/languages';
 import { counted } from '@/core/rules/telling/counted';
 import { warmUpWords } from '@/core/sheet/warm-ups';
-import type { Words } from '@/core/words/words';
 import { PictureStrip } from './strip';
-import type { EventGameOnPaper, PaperLook, Sheet, SheetOf, Slip, WeekOnPaper } from './job';
+import { EventSheet } from './event-sheet';
+import type { PaperLook, Sheet } from './job';
+import { FrameBoxes, Head, List, ReportSlip, Tally, whenWords, Write } from './sheet-parts';
 import { ClassTestPaper } from './class-test-paper';
-import { INK, LINE, PALE, styleOf, WHITE, type PaperStyle } from './style';
+import { INK, LINE, PALE, styleOf, type PaperStyle } from './style';
 
 export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
   const style = styleOf(look);
@@ -37,37 +38,6 @@ export function SheetPage({ sheet, look }: { sheet: Sheet; look: PaperLook }) {
     case 'event':
       return page(<EventSheet sheet={sheet} style={style} />);
   }
-}
-
-function Head({ title, of, right, style }: { title: string; of: SheetOf; right: string; style: PaperStyle }) {
-  return (
-    <View style={style.sheet.head}>
-      <View style={{ flex: 1 }}>
-        <Text style={style.sheet.title}>{title}</Text>
-        <Text style={style.sheet.soft}>{right}</Text>
-      </View>
-      <Text style={{ fontSize: style.pt(13), fontWeight: 700 }}>
-        {of.name ?? `${style.words.i18n.t('Name: (of the child on a sheet)', {}, { message: 'Name:' })} ____________________`}
-      </Text>
-    </View>
-  );
-}
-
-function List({ items, style, box = false }: { items: readonly string[]; style: PaperStyle; box?: boolean }) {
-  return (
-    <>
-      {items.map((item, index) => (
-        <View key={index} style={style.sheet.item} wrap={false}>
-          {box ? (
-            <View style={{ width: style.pt(8), height: style.pt(8), borderWidth: 1, borderColor: INK, marginTop: 2 }} />
-          ) : (
-            <Text style={style.sheet.bold}>{index + 1}</Text>
-          )}
-          <Text style={{ flex: 1 }}>{item}</Text>
-        </View>
-      ))}
-    </>
-  );
 }
 
 /** Two columns side by side; in large print one below the other, straight on the page: what is nested is squeezed where a page ends. */
@@ -196,137 +166,6 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
   );
 }
 
-/** "week 6, back by Friday 4 December": what is known of it. */
-function whenWords(week: WeekOnPaper, { i18n, tag }: Words): string {
-  return [
-    week.number === null ? '' : i18n.t('week {number}', { number: week.number }),
-    week.dueOn ? i18n.t('back by {day}', { day: dayWords(week.dueOn, tag) }) : '',
-  ]
-    .filter(Boolean)
-    .join(', ');
-}
-
-function Write({ width, style }: { width: number; style: PaperStyle }) {
-  return <View style={{ width, height: style.pt(15), borderWidth: 1.1, borderColor: INK, backgroundColor: WHITE }} />;
-}
-
-function Tally({ part, style }: { part: TallyPart; style: PaperStyle }) {
-  const { i18n } = style.words;
-  if (part.kind === 'frames') return <FrameBoxes n={part.frames} style={style} />;
-  return (
-    <View wrap={false} style={{ marginBottom: 3 }}>
-      {part.title !== '' && <Text style={style.sheet.bold}>{part.title}</Text>}
-      {part.lines.map((line, index) => (
-        <View key={index} style={{ flexDirection: 'row', alignItems: 'center', gap: 6, marginBottom: 3 }}>
-          <Text style={{ width: style.pt(82) }}>{line.label}</Text>
-          {line.ticks > 0 ? <Boxes n={line.ticks} size={style.large ? 15 : 12.5} /> : <Write width={64} style={style} />}
-          {line.unit !== '' && <Text style={style.sheet.small}>{line.unit}</Text>}
-          {line.each !== null && (
-            <>
-              <Text>× {line.each} =</Text>
-              <Write width={44} style={style} />
-            </>
-          )}
-        </View>
-      ))}
-      {part.lines.length > 1 && (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-          <Text style={[style.sheet.bold, { width: style.pt(82) }]}>{i18n.t('all together')}</Text>
-          <Write width={64} style={style} />
-          <Text>{part.unit}</Text>
-        </View>
-      )}
-    </View>
-  );
-}
-
-const FRAMES_A_ROW = 5;
-
-/** A box for each frame: two balls above, the running score below; the last one has three. */
-function FrameBoxes({ n, style }: { n: number; style: PaperStyle }) {
-  const { i18n } = style.words;
-  const ball = style.large ? 20 : 17;
-  const rows = Array.from({ length: Math.ceil(n / FRAMES_A_ROW) }, (_, row) =>
-    Array.from({ length: Math.min(FRAMES_A_ROW, n - row * FRAMES_A_ROW) }, (_, column) => row * FRAMES_A_ROW + column),
-  );
-  return (
-    <View>
-      {rows.map((row) => (
-        <View key={row[0]} style={{ flexDirection: 'row', marginBottom: 4 }} wrap={false}>
-          {row.map((frame) => (
-            <View key={frame} style={{ flex: 1, borderWidth: 1, borderColor: INK, marginRight: -1 }}>
-              <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-                <Text style={[style.sheet.small, { padding: 2 }]}>{frame + 1}</Text>
-                <View style={{ flexDirection: 'row' }}>
-                  {Array.from({ length: frame === n - 1 ? 3 : 2 }, (_, index) => (
-                    <View key={index} style={{ width: ball, height: ball, borderLeftWidth: 1, borderBottomWidth: 1, borderColor: LINE }} />
-                  ))}
-                </View>
-              </View>
-              <View style={{ height: style.pt(20) }} />
-            </View>
-          ))}
-        </View>
-      ))}
-      <Text style={style.sheet.small}>
-        {i18n.t(
-          'All down with the first ball: the next two balls count a second time. All down with the second: the next one does. Write the sum so far under each frame.',
-        )}
-      </Text>
-    </View>
-  );
-}
-
-/** A code stands on one line. */
-const NO_BREAK = '\u00a0';
-
-const FACES = [/*i18n*/ 'hard', /*i18n*/ 'just right', /*i18n*/ 'easy'];
-
-function ReportSlip({ of, title, unit, slip, style }: { of: SheetOf; title: string; unit: string; slip: Slip | null; style: PaperStyle }) {
-  const { i18n, own } = style.words;
-  const shown = unit === 'mm' ? 'cm' : own(unit);
-  return (
-    <View style={style.sheet.slip} wrap={false}>
-      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-        {slip && <Square url={slip.url} size={style.large ? 96 : 74} />}
-        <View style={{ flex: 1, gap: 4 }}>
-          <Text style={style.sheet.bold}>
-            {title} · {of.name ?? '______________'}
-          </Text>
-          <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 6 }}>
-            <Text>{i18n.t('Score (heading on a sheet)', {}, { message: 'Score' })}</Text>
-            <Write width={70} style={style} />
-            <Text>{shown}</Text>
-            <Text style={{ marginLeft: 10 }}>{i18n.t('not finished')}</Text>
-            <Boxes n={1} size={12} />
-            <Text style={{ marginLeft: 10 }}>{i18n.t("adult's initials")}</Text>
-            <Write width={44} style={style} />
-          </View>
-          <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 6 }}>
-            <Text>{i18n.t('It was')}</Text>
-            {FACES.map((words) => (
-              <View key={words} style={{ flexDirection: 'row', alignItems: 'center', gap: 3 }}>
-                <Boxes n={1} size={12} />
-                <Text>{own(words)}</Text>
-              </View>
-            ))}
-            <Text style={{ marginLeft: 10 }}>{i18n.t('set out otherwise?')}</Text>
-            <Write width={110} style={style} />
-          </View>
-          {slip && (
-            <Text style={style.sheet.small}>
-              {i18n.t('Send it with a phone: point the camera at the square, or open {page} and type the code {code}. Or hand this slip in.', {
-                page: slip.page,
-                code: slip.code.replaceAll(' ', NO_BREAK),
-              })}
-            </Text>
-          )}
-        </View>
-      </View>
-    </View>
-  );
-}
-
 function FramesSheet({ sheet: { of, game, week, slip }, style }: { sheet: Extract<Sheet, { kind: 'frames' }>; style: PaperStyle }) {
   const { words } = style;
   const { i18n, own } = words;
@@ -404,100 +243,4 @@ function NoticeSheet({ sheet: { title, words }, style }: { sheet: Extract<Sheet,
       ))}
     </>
   );
-}
-
-function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: Extract<Sheet, { kind: 'event' }>; style: PaperStyle }) {
-  const { words } = style;
-  const { i18n, own, noun } = words;
-  const kitOf = (from: 'home' | 'school') =>
-    kit.filter((thing) => thing.from === from).map((thing) => `${thing.n > 1 ? `${thing.n} × ` : ''}${noun(thing.name)}`);
-  return (
-    <>
-      <Head
-        title={own(title)}
-        of={of}
-        right={[whenWords(week, words), words.i18n.t('{n, plural, one {1 game} other {{n} games, in this order}}', { n: games.length })]
-          .filter(Boolean)
-          .join(', ')}
-        style={style}
-      />
-      {week.warmUp !== '' && (
-        <Text>
-          <Text style={style.sheet.bold}>{i18n.t('First, warm up.')} </Text>
-          {warmUpWords(week.warmUp, words)}
-        </Text>
-      )}
-      <View style={style.sheet.row}>
-        {(['home', 'school'] as const).map((from) =>
-          kitOf(from).length === 0 ? null : (
-            <View key={from} style={style.sheet.half}>
-              <Text style={style.sheet.h} minPresenceAhead={60}>
-                {from === 'home' ? i18n.t('Find at home') : i18n.t('The school sends')}
-              </Text>
-              <List items={kitOf(from)} style={style} box />
-            </View>
-          ),
-        )}
-      </View>
-      {games.map((game, index) => (
-        <EventGame key={index} number={index + 1} game={game} of={of} style={style} />
-      ))}
-      <View style={[style.sheet.slip, { borderStyle: 'solid' }]} wrap={false}>
-        <Text style={style.sheet.small}>
-          {i18n.t(
-            "An adult agrees to the place and the things before each game. Clear floor, nothing breakable, hot or sharp in reach; look before you throw. Follow your school's and your national guidance; the adult with you decides. Put everything back where it lives.",
-          )}
-        </Text>
-      </View>
-    </>
-  );
-}
-
-function EventGame({ number, game, of, style }: { number: number; game: EventGameOnPaper; of: SheetOf; style: PaperStyle }) {
-  const { words } = style;
-  const { i18n, own } = words;
-  const setUp = setUpFor(game.level, of.stepM, words);
-  const rules = sentencesOf(game.level, 'child', catalogueIn(words)).map(plainText);
-  const tally = tallyOf(game.level, words);
-  return (
-    <View style={{ borderTopWidth: 1, borderColor: LINE, paddingTop: 4, marginTop: 6 }}>
-      <View wrap={false}>
-        <Text style={{ fontSize: style.pt(12), fontWeight: 700 }}>
-          {number}. {own(game.title)}, {own(game.levelName)}
-          {game.opensOn ? ` (${i18n.t('from {day}', { day: dayWords(game.opensOn, words.tag) })})` : ''}
-        </Text>
-        {game.slot && <Text style={style.sheet.soft}>{slotWords(game.slot, words)}</Text>}
-        <View style={style.sheet.row}>
-          <View style={{ width: style.pt(150) }}>
-            <SetUpToScale level={game.level} stepM={of.stepM} widthPt={style.pt(150)} heightPt={style.pt(104)} fontPt={style.pt(8)} words={words} />
-          </View>
-          <Text style={[style.sheet.small, { flex: 1 }]}>
-            {[setUp.things.length > 0 ? `${setUp.things.map((thing) => thing.name).join(', ')}.` : '', ...setUp.directions, ...rules]
-              .filter(Boolean)
-              .join(' ')}
-          </Text>
-        </View>
-      </View>
-      <View style={{ marginTop: 3 }} wrap={false}>
-        {tally.map((part, index) => (
-          <Tally key={index} part={part} style={style} />
-        ))}
-      </View>
-      <ReportSlip
-        of={of}
-        title={`${number}. ${own(game.title)}, ${own(game.levelName)}`}
-        unit={game.level.parts[0]!.measure.unit}
-        slip={game.slip}
-        style={style}
-      />
-    </View>
-  );
-}
-
-/** "4 min to set out, 2 min to play, then 1 min of rest" */
-function slotWords({ setUpMinutes, playMinutes, restMinutes }: NonNullable<EventGameOnPaper['slot']>, { i18n }: Words): string {
-  const minutes = { out: setUpMinutes, play: playMinutes, rest: restMinutes };
-  return restMinutes > 0
-    ? i18n.t('{out} min to set out, {play} min to play, then {rest} min of rest', minutes)
-    : i18n.t('{out} min to set out, {play} min to play', minutes);
 }
