@@ -9,7 +9,7 @@ import { warmUpWords } from '@/core/sheet/warm-ups';
 import type { Words } from '@/core/words/words';
 import { SetUpToScale } from './drawing';
 import type { EventGameOnPaper, Sheet, SheetOf } from './job';
-import { Head, List, ReportSlip, Tally, whenWords } from './sheet-parts';
+import { SheetHead, SheetList, ReportSlip, Tally, whenWords } from './sheet-parts';
 import { LINE, type PaperStyle } from './style';
 
 export function EventSheet({ sheet: { of, title, week, games, kit }, style }: { sheet: Extract<Sheet, { kind: 'event' }>; style: PaperStyle }) {
@@ -19,7 +19,7 @@ export function EventSheet({ sheet: { of, title, week, games, kit }, style }: { 
     kit.filter((thing) => thing.from === from).map((thing) => `${thing.n > 1 ? `${thing.n} × ` : ''}${noun(thing.name)}`);
   return (
     <>
-      <Head
+      <SheetHead
         title={own(title)}
         of={of}
         right={[whenWords(week, words), words.i18n.t('{n, plural, one {1 game} other {{n} games, in this order}}', { n: games.length })]
@@ -40,7 +40,7 @@ export function EventSheet({ sheet: { of, title, week, games, kit }, style }: { 
               <Text style={style.sheet.h} minPresenceAhead={60}>
                 {from === 'home' ? i18n.t('Find at home') : i18n.t('The school sends')}
               </Text>
-              <List items={kitOf(from)} style={style} box />
+              <SheetList items={kitOf(from)} style={style} box />
             </View>
           ),
         )}

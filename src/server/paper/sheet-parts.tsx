@@ -7,7 +7,7 @@ import { Boxes, Square } from './drawing';
 import type { SheetOf, Slip, WeekOnPaper } from './job';
 import { INK, LINE, WHITE, type PaperStyle } from './style';
 
-export function Head({ title, of, right, style }: { title: string; of: SheetOf; right: string; style: PaperStyle }) {
+export function SheetHead({ title, of, right, style }: { title: string; of: SheetOf; right: string; style: PaperStyle }) {
   return (
     <View style={style.sheet.head}>
       <View style={{ flex: 1 }}>
@@ -21,7 +21,7 @@ export function Head({ title, of, right, style }: { title: string; of: SheetOf; 
   );
 }
 
-export function List({ items, style, box = false }: { items: readonly string[]; style: PaperStyle; box?: boolean }) {
+export function SheetList({ items, style, box = false }: { items: readonly string[]; style: PaperStyle; box?: boolean }) {
   return (
     <>
       {items.map((item, index) => (

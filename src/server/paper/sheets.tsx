@@ -13,7 +13,7 @@ import { warmUpWords } from '@/core/sheet/warm-ups';
 import { PictureStrip } from './strip';
 import { EventSheet } from './event-sheet';
 import type { PaperLook, Sheet } from './job';
-import { FrameBoxes, Head, List, ReportSlip, Tally, whenWords, Write } from './sheet-parts';
+import { FrameBoxes, SheetHead, SheetList, ReportSlip, Tally, whenWords, Write } from './sheet-parts';
 import { ClassTestPaper } from './class-test-paper';
 import { INK, LINE, PALE, styleOf, type PaperStyle } from './style';
 
@@ -70,7 +70,12 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
   const left = columns && DRAWING_LINES + lines(setUp.directions) <= lines([...setUp.things.map(({ name, hint }) => name + hint), ...rules]);
   return (
     <>
-      <Head title={`${own(game.title)}, ${own(game.levelName)}`} of={of} right={[when, own(game.aim)].filter(Boolean).join('. ')} style={style} />
+      <SheetHead
+        title={`${own(game.title)}, ${own(game.levelName)}`}
+        of={of}
+        right={[when, own(game.aim)].filter(Boolean).join('. ')}
+        style={style}
+      />
       {week.note !== '' && <Text style={style.sheet.bold}>{week.note}</Text>}
       {week.warmUp !== '' && (
         <Text>
@@ -84,7 +89,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
             <Text style={style.sheet.h}>{i18n.t('Set it out')}</Text>
             <SetUpToScale level={level} stepM={of.stepM} widthPt={wide} heightPt={style.large ? 260 : 168} fontPt={style.pt(8.5)} words={words} />
           </View>
-          <List items={setUp.directions} style={style} />
+          <SheetList items={setUp.directions} style={style} />
           {left && strip}
         </Column>
         <Column style={style}>
@@ -105,7 +110,7 @@ function HomeSheet({ sheet: { of, game, week, par, slip }, style }: { sheet: Ext
           <Text style={style.sheet.h} minPresenceAhead={60}>
             {i18n.t('How to play')}
           </Text>
-          <List items={rules} style={style} />
+          <SheetList items={rules} style={style} />
           {!left && strip}
         </Column>
       </Columns>
@@ -172,7 +177,7 @@ function FramesSheet({ sheet: { of, game, week, slip }, style }: { sheet: Extrac
   const n = tallyOf(game.level, words).find((part) => part.kind === 'frames')?.frames ?? 10;
   return (
     <>
-      <Head
+      <SheetHead
         title={i18n.t('{title}: frame sheet', { title: own(game.title) })}
         of={of}
         right={[own(game.levelName), whenWords(week, words)].filter(Boolean).join(', ')}
@@ -194,7 +199,7 @@ function DiarySheet({ sheet: { of, week, days }, style }: { sheet: Extract<Sheet
   const { i18n } = words;
   return (
     <>
-      <Head title={i18n.t('Movement diary')} of={of} right={whenWords(week, words)} style={style} />
+      <SheetHead title={i18n.t('Movement diary')} of={of} right={whenWords(week, words)} style={style} />
       <Text>
         {week.diary || i18n.t('Write down what made you warm, and for how many minutes.')}{' '}
         {i18n.t('An hour a day, all in all, is a good aim at your age: school playtime, walking and dancing count.')}
