@@ -14,6 +14,7 @@ const root = join(import.meta.dirname, '..');
 const PHONE = { width: 390, height: 844 };
 const MOST_RATIO = 1.35;
 const TAPS = 100;
+const POOR_LINES = 3;
 
 /** Kilobytes, gzip, of the scripts that come before the page is ready. */
 async function scriptsOf(browser: Browser, url: string, ready: (page: Page) => Promise<void>): Promise<number> {
@@ -62,15 +63,52 @@ export async function benchHome(address: string, say: Say): Promise<void> {
     const empty = await withEmptyPage(Number(new URL(address).port) + 1, (url) =>
       scriptsOf(browser, url, (page) => page.getByText('Nothing').waitFor()),
     );
-    const home = await scriptsOf(browser, cardUrl, (page) => page.getByRole('button', { name: 'Set it out' }).waitFor());
+    const home = await scriptsOf(browser, cardUrl, (page) => page.locator('.drawn > svg').waitFor());
     say('first-load script of a child’s page, gzip', `${home.toFixed(1)} kB`, '', null);
     say('of an empty page of the same framework and styling', `${empty.toFixed(1)} kB`, '', null);
     say('ratio', (home / empty).toFixed(2), `≤ ${MOST_RATIO}`, home / empty <= MOST_RATIO);
+    await benchPoorLine(browser, cardUrl, say);
     await benchTaps(browser, cardUrl, say);
   } finally {
     await browser.close();
   }
   await benchPack(address, school, week, say);
+}
+
+/** The card opened for the first time over 400 kbit/s and 400 ms: when its words and its drawing can be read, when it acts, and how far it jumps between. */
+async function benchPoorLine(browser: Browser, url: string, say: Say): Promise<void> {
+  const readable: number[] = [];
+  const acts: number[] = [];
+  const jumps: number[] = [];
+  let bytes = 0;
+  for (let n = 0; n < POOR_LINES; n += 1) {
+    const page = await (await browser.newContext({ viewport: PHONE, serviceWorkers: 'block' })).newPage();
+    const session = await page.context().newCDPSession(page);
+    await session.send('Network.emulateNetworkConditions', { offline: false, latency: 400, downloadThroughput: 50_000, uploadThroughput: 50_000 });
+    await page.addInitScript(`
+      window.jump = 0;
+      new PerformanceObserver((list) => { for (const entry of list.getEntries()) window.jump += entry.value; }).observe({ type: 'layout-shift', buffered: true });
+    `);
+    page.on('response', (response) => {
+      if (response.url().includes('/first-sight')) void response.body().then((body) => (bytes = gzipSync(body).length));
+    });
+    const began = performance.now();
+    await page.goto(url, { waitUntil: 'commit' });
+    await page.getByRole('heading', { name: /Otter Steps/ }).waitFor();
+    await page.locator('main svg').first().waitFor();
+    readable.push(performance.now() - began);
+    await page.locator('#first-sight').waitFor({ state: 'detached' });
+    acts.push(performance.now() - began);
+    await page.locator('.drawn > svg').waitFor();
+    await page.waitForTimeout(1000);
+    jumps.push((await page.evaluate('window.jump')) as number);
+    await page.context().close();
+  }
+  const worst = Math.max(...readable) / 1000;
+  say(`a card on 400 kbit/s and 400 ms is readable, of ${POOR_LINES}`, `${worst.toFixed(1)} s at most`, '≤ 4 s', worst <= 4);
+  say('and acts', `${(Math.max(...acts) / 1000).toFixed(1)} s at most`, '', null);
+  say('layout shift meanwhile', Math.max(...jumps).toFixed(3), '≤ 0.1', Math.max(...jumps) <= 0.1);
+  say('the first sight, gzip', `${(bytes / 1000).toFixed(1)} kB`, '≤ 12 kB', bytes <= 12_000);
 }
 
 /** A hundred taps on the counter with the processor four times as slow. */

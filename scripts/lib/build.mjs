@@ -47,7 +47,7 @@ export async function ensureMessages() {
 export async function ensurePrograms() {
   await ensureMessages();
   const mark = join(root, 'build/cli/of');
-  const hash = sourceHash(['src/cli', 'src/contract', 'src/core', 'src/design', 'src/server'], ['package-lock.json', 'scripts/lib/programs.mjs']);
+  const hash = sourceHash(['src'], ['package-lock.json', 'scripts/lib/programs.mjs']);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash && existsSync(program('main'))) return;
   await buildPrograms();
   writeFileSync(mark, hash);

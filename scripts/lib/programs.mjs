@@ -1,9 +1,9 @@
-/** Bundles what runs beside the web server (the command line, preparing the database, paper, dropped files), so that it starts at once. */
+/** Bundles what runs beside the web server (the command line, preparing the database, paper, dropped files, the first sight of a card), so that it starts at once. */
 import { mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './needs.mjs';
 
-const PROGRAMS = ['main', 'prepare', 'paper', 'read-file'];
+const PROGRAMS = ['main.ts', 'prepare.ts', 'paper.ts', 'read-file.ts', 'first-sight.tsx'];
 
 /** What cannot be bundled: it brings machine code, or finds its own files. */
 const APART = [
@@ -28,13 +28,15 @@ export async function buildPrograms() {
   mkdirSync(outdir, { recursive: true });
   await build({
     absWorkingDir: root,
-    entryPoints: PROGRAMS.map((name) => join('src/cli', `${name}.ts`)),
+    entryPoints: PROGRAMS.map((file) => join('src/cli', file)),
     outdir,
     outExtension: { '.js': '.mjs' },
     bundle: true,
     splitting: true,
     format: 'esm',
     platform: 'node',
+    // styled-components' other form hides its default export.
+    mainFields: ['module', 'main'],
     target: 'node20',
     jsx: 'automatic',
     external: APART,

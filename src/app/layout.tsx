@@ -6,8 +6,10 @@ import type { ReactNode } from 'react';
 import { GlobalStyle } from '@/ui/global-style';
 import { StyleRegistry } from '@/ui/registry';
 
+// Neither is asked for before the words are there: on a poor line they would be in the way of them.
 const desk = localFont({
   variable: '--font-desk',
+  preload: false,
   src: [
     { path: '../../node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2', weight: '400' },
     { path: '../../node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-600-normal.woff2', weight: '600' },

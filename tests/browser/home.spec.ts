@@ -58,6 +58,52 @@ for (const phone of onePhone) {
   });
 }
 
+test('on a poor line the card is read before the page’s scripts have come; what is tapped meanwhile is done, and nothing jumps', async ({
+  page,
+  browser,
+}) => {
+  await signedIn(page);
+  const [url] = [...(await linksOf(page, await classWith(page, 'P6 poor line', ['harbour-lamps']))).values()];
+  for (const tapped of [false, true]) {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block', locale: 'fr-FR' });
+    const home = await context.newPage();
+    const complaints = complaintsOf(home);
+    let letCome = () => undefined as void;
+    const mayCome = new Promise<void>((resolve) => (letCome = resolve));
+    await home.route('**/_next/static/**/*.js', async (route) => {
+      await mayCome;
+      await route.continue();
+    });
+    await home.goto(url!, { waitUntil: 'commit' });
+    const heading = home.getByRole('heading', { level: 1 });
+    const drawing = home.locator('.drawn svg').first();
+    const button = home.getByRole('button', { name: 'Mets en place' });
+    const boxes = () => Promise.all([heading, drawing, button].map((one) => one.boundingBox()));
+    await expect(heading).toContainText('Les lampes du port');
+    await expect(drawing).toBeVisible();
+    await expect(home).toHaveTitle(/Les lampes du port/);
+    expect(await home.evaluate(() => document.documentElement.lang)).toBe('fr');
+    await expectAccessible(home);
+    await home.evaluate(() => document.fonts.ready);
+    const before = await boxes();
+    if (tapped) {
+      await home.getByRole('button', { name: 'Montre-moi' }).click();
+      await button.click();
+    }
+    letCome();
+    if (tapped) await expect(home.getByRole('button', { name: 'C’est en place' })).toBeVisible();
+    else {
+      await expect(home.locator('#first-sight')).toHaveCount(0);
+      expect(await boxes()).toEqual(before);
+      // The page's own drawing in the place of the painted one.
+      await expect(home.locator('.drawn > svg')).toBeVisible();
+      expect(await boxes()).toEqual(before);
+    }
+    expect(complaints).toEqual([]);
+    await context.close();
+  }
+});
+
 test('in airplane mode a game is played, cut off by a reload, gone on with, reported and kept, and sent when there is a connection', async ({
   page,
   browser,

@@ -62,6 +62,8 @@ export function cardStandingOf(
 /** The card with what can be done from it. */
 export interface CardScreenProps {
   readonly card: Card;
+  /** The day it is where the card is read, ISO 8601. */
+  readonly today: string;
   readonly plays: readonly KeptPlay[];
   readonly underWay: boolean;
   readonly sessions: readonly Session[];

@@ -9,7 +9,7 @@ import { Big, Bottom, Ruled, Screen, TopLine, Summary } from './home-style';
 import { KeepingLine } from './keeping-line';
 import { LanguagePicker } from './language-picker';
 import { ThisWeek } from './this-week';
-import { scoreWords, todayHere } from './words';
+import { scoreWords } from './words';
 import { StepTitle } from './step-title';
 
 /** Most devices have the card of one child. */
@@ -27,11 +27,11 @@ const Aside = styled.p`
 export function CardScreen(props: CardScreenProps) {
   const words = useWords();
   const { i18n, own } = words;
-  const { card, token, kept, offline, mayForget, onlyOnline, onOpen, onOthers, onSibling, onInvent, onWeeks } = props;
+  const { card, today, token, kept, offline, mayForget, onlyOnline, onOpen, onOthers, onSibling, onInvent, onWeeks } = props;
   // A card that has just come may not be among those that are kept yet.
   const others = kept.filter((one) => one.token !== token);
   const [now, ...earlier] = card.weeks;
-  const first = now?.games.find((item) => isOpen(item, todayHere()));
+  const first = now?.games.find((item) => isOpen(item, today));
   return (
     <Screen>
       <TopLine>

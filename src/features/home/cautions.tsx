@@ -3,7 +3,8 @@ import styled from 'styled-components';
 import type { Game } from '@/core/rules/format/game';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
-import { LANGUAGES, useWords } from '@/features/languages/use-words';
+import { LANGUAGES } from '@/features/languages/device-language';
+import { useWords } from '@/features/languages/use-words';
 import { Caution } from './home-style';
 
 const School = styled.span`

@@ -9,11 +9,12 @@ import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { fetchCalendar } from './sending';
 import { ownGo, store, usualWays, type BegunGo, type Ways } from './store';
 import { useCard } from './use-card';
-import { InFamilyLanguage, useWords } from '@/features/languages/use-words';
+import { InFamilyLanguage, useWords, useWordsSettled } from '@/features/languages/use-words';
 import { useKept } from './use-kept';
 import { WaitingHere } from './waiting-here';
-import { linesWords } from './words';
+import { linesWords, todayHere } from './words';
 import { OnOwnPage, StepTitle } from './step-title';
+import { FirstSight, useTapOnFirstSight } from './first-sight';
 
 /** What is not needed for the card comes when it is opened, and in advance when the device has time: then it is there without a connection. */
 const later = {
@@ -84,6 +85,7 @@ export function HomePage() {
 function ChildsPage() {
   const words = useWords();
   const { i18n } = words;
+  const settled = useWordsSettled();
   const [view, setView] = useState<View>(CARD);
   const [ways, setWays] = useState<Ways>(() => usualWays(''));
   const opened = useCallback(() => setView(CARD), []);
@@ -102,7 +104,9 @@ function ChildsPage() {
     window.location.hash = key === '' ? '' : `k=${key}`;
   };
 
-  if (loaded.kind === 'loading') return <Moment />;
+  useTapOnFirstSight(loaded.kind === 'card' && settled);
+
+  if (loaded.kind === 'loading' || !settled) return <FirstSight />;
   if (loaded.kind === 'door')
     return (
       <Suspense fallback={<Moment />}>
@@ -157,6 +161,7 @@ function ChildsPage() {
       return (
         <CardScreen
           card={card}
+          today={todayHere()}
           plays={plays}
           underWay={underWay}
           sessions={sessions}

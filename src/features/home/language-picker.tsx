@@ -1,5 +1,6 @@
 'use client';
-import { LANGUAGES, useChooseLanguage, useWords } from '@/features/languages/use-words';
+import { LANGUAGES } from '@/features/languages/device-language';
+import { useChooseLanguage, useWords } from '@/features/languages/use-words';
 import styled from 'styled-components';
 import { TextButton } from '../counter/text-button';
 

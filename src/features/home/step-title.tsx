@@ -16,6 +16,11 @@ export const OnOwnPage = createContext(false);
 /** The first heading of a page that was opened is read with the page; every later one is a step that somebody took. */
 let opened = false;
 
+/** Something to read was there before the first step. */
+export const pageIsOpen = () => {
+  opened = true;
+};
+
 /**
  * The heading of a step. The window is named by it, and the focus goes to it, so that whoever hears the page is told where they are and reads on
  * from there. `unseen` where the screen says it otherwise.

@@ -8,10 +8,10 @@ import { Bold, useWords } from '@/features/languages/use-words';
 import { TextButton } from '../counter/text-button';
 import { diaryMinutes, isOpen, levelName, type CardScreenProps } from './card-model';
 import { GameLine } from './card-style';
+import { DRAWN } from './first-sight-painter';
 import { Plain, Ruled } from './home-style';
 import { ReadAloud } from './read-aloud';
 import { StandingLines } from './standing-lines';
-import { todayHere } from './words';
 import { StepTitle } from './step-title';
 
 /** The drawing knows all things and their sizes: it comes after the words. */
@@ -68,6 +68,17 @@ const DrawingRoom = styled.div`
   border: 1.5px solid var(--line);
 `;
 
+/** A mark in the page that takes no part in its layout. */
+const InFlow = styled.div`
+  display: contents;
+`;
+
+/** Until the drawing can draw itself: as the school painted it, else its room. */
+function DrawingSoon() {
+  const painted = typeof window === 'undefined' ? undefined : window.lochsideDrawn;
+  return painted === undefined ? <DrawingRoom /> : <InFlow dangerouslySetInnerHTML={{ __html: painted }} />;
+}
+
 const MoveRoom = styled.span`
   width: 66px;
   height: 64px;
@@ -92,6 +103,7 @@ export function ThisWeek({
   onDiary,
   onCalendar,
   card,
+  today,
 }: CardScreenProps & { week: CardWeek }) {
   const words = useWords();
   const { i18n, own, noun, tag } = words;
@@ -99,7 +111,6 @@ export function ThisWeek({
   const single = week.games.length === 1;
   const { intro, moves } = warmUpMoves(week.warmUp, words);
   const diary = diaryMinutes(week, entries);
-  const today = todayHere();
   const aloud = [
     week.warmUp && i18n.t('First: {what}', { what: warmUpWords(week.warmUp, words) }),
     ...week.games.map((item) => `${own(item.game.title)}. ${own(item.game.aim)}`),
@@ -123,9 +134,11 @@ export function ThisWeek({
         <StandingLines week={week} plays={plays} underWay={underWay} sessions={sessions} entries={entries} onFinish={onFinish} />
         {single && (
           <>
-            <Suspense fallback={<DrawingRoom />}>
-              <CardDrawing item={only!} />
-            </Suspense>
+            <InFlow className={DRAWN}>
+              <Suspense fallback={<DrawingSoon />}>
+                <CardDrawing item={only!} />
+              </Suspense>
+            </InFlow>
             <Plain type="button" onClick={() => onShow(only!)}>
               {i18n.t('Show me')}
             </Plain>

@@ -4,63 +4,53 @@ import { keptSlots } from '@/core/words/speak';
 import { createContext, Fragment, use, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { english } from '@/core/words/english';
 import type { Words } from '@/core/words/words';
-
-/** Each under its own name, and whether somebody who speaks it has read its cautions. */
-export const LANGUAGES = [
-  { tag: 'en-GB', name: 'English', isRead: true },
-  { tag: 'fr', name: 'Français', isRead: false },
-] as const;
+import { deviceLanguage, KEPT_AS, OURS } from './device-language';
 
 /** Chosen by tests alone: no family is offered it. */
 const PSEUDO = 'pseudo';
-const KEPT_AS = 'lochside language';
 
 interface Spoken {
   readonly words: Words;
+  /** False until the language of this device has come, or cannot. */
+  readonly settled: boolean;
   readonly choose: (tag: string) => void;
 }
 
-const InLanguage = createContext<Spoken>({ words: english, choose: () => undefined });
+const InLanguage = createContext<Spoken>({ words: english, settled: true, choose: () => undefined });
 
 export const useWords = (): Words => use(InLanguage).words;
 export const useChooseLanguage = () => use(InLanguage).choose;
+export const useWordsSettled = (): boolean => use(InLanguage).settled;
 
 /** Comes when it is asked for: the page itself carries no language but English. */
-async function load(tag: string): Promise<Words> {
+export async function wordsOf(tag: string): Promise<Words> {
   if (tag === 'fr') return (await import('@/core/words/french')).french;
   if (tag === PSEUDO) return (await import('@/core/words/pseudo')).pseudo;
   return english;
 }
 
-/** What this device was set to; else the first language of the browser that we have. */
-function wanted(): string {
-  try {
-    const kept = localStorage.getItem(KEPT_AS);
-    if (kept !== null) return kept;
-  } catch {
-    // A browser that keeps nothing is asked each time.
-  }
-  const ours: readonly string[] = LANGUAGES.map(({ tag }) => tag.slice(0, 2));
-  return navigator.languages.map((one) => one.slice(0, 2)).find((one) => ours.includes(one)) ?? 'en';
-}
-
 /** The family's language around a page, and on the page itself: its direction, its hyphens, its voice. */
 export function InFamilyLanguage({ children }: { children: ReactNode }) {
-  const [tag, setTag] = useState('en');
+  const [tag, setTag] = useState<string | null>(null);
   const [words, setWords] = useState(english);
-  useEffect(() => setTag(wanted()), []);
+  const [settled, setSettled] = useState(false);
+  useEffect(() => setTag(deviceLanguage(KEPT_AS, OURS)), []);
   useEffect(() => {
+    if (tag === null) return;
     let current = true;
+    const settle = (loaded: Words | null) => {
+      if (!current) return;
+      if (loaded) setWords(loaded);
+      setSettled(true);
+    };
     // Without a connection a language that was never opened does not come: English stays.
-    void load(tag).then(
-      (loaded) => current && setWords(loaded),
-      () => undefined,
-    );
+    wordsOf(tag).then(settle, () => settle(null));
     return () => {
       current = false;
     };
   }, [tag]);
   useEffect(() => {
+    if (!settled) return;
     const { documentElement: page } = document;
     const { lang, dir } = page;
     page.lang = words.tag;
@@ -69,10 +59,11 @@ export function InFamilyLanguage({ children }: { children: ReactNode }) {
       page.lang = lang;
       page.dir = dir;
     };
-  }, [words]);
+  }, [words, settled]);
   const spoken = useMemo(
     () => ({
       words,
+      settled,
       choose: (next: string) => {
         setTag(next);
         try {
@@ -82,8 +73,14 @@ export function InFamilyLanguage({ children }: { children: ReactNode }) {
         }
       },
     }),
-    [words],
+    [words, settled],
   );
+  return <InLanguage value={spoken}>{children}</InLanguage>;
+}
+
+/** Words that are there already around what is rendered away from a device. */
+export function InTheseWords({ words, children }: { words: Words; children: ReactNode }) {
+  const spoken = useMemo(() => ({ words, settled: true, choose: () => undefined }), [words]);
   return <InLanguage value={spoken}>{children}</InLanguage>;
 }
 

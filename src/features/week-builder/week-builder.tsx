@@ -6,6 +6,7 @@ import { useWatch } from 'react-hook-form';
 import type { Card } from '@/contract/card';
 import { cardSchema } from '@/contract/card-schema';
 import { CardScreen } from '@/features/home/card-screen';
+import { todayHere } from '@/features/home/words';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { GamePicker } from '../games/game-picker';
@@ -240,6 +241,7 @@ function Preview({ card }: { card: Card | null }) {
         {card ? (
           <CardScreen
             card={card}
+            today={todayHere()}
             plays={[]}
             underWay={false}
             sessions={[]}
