@@ -1,5 +1,6 @@
 /** The translator's files are in messages/; `npm run messages` brings them up to date with the code. */
 import { defineConfig } from '@lingui/conf';
+import { translated } from './scripts/lib/translated.mjs';
 import { formatter } from '@lingui/format-po';
 import { extractor as extractFromCode } from '@lingui/cli/api';
 
@@ -19,7 +20,7 @@ const extractFromTables = {
 
 export default defineConfig({
   sourceLocale: 'en-GB',
-  locales: ['en-GB', 'en-US', 'fr'],
+  locales: ['en-GB', 'en-US', ...translated()],
   catalogs: [
     {
       path: '<rootDir>/messages/{locale}',

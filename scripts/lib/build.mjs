@@ -37,7 +37,7 @@ function sourceHash(folders, more) {
 /** Compiles the messages when the translator's files have changed. */
 export async function ensureMessages() {
   const mark = join(MESSAGES, 'of');
-  const hash = sourceHash(['messages'], ['lingui.config.ts', 'scripts/lib/messages.mjs']);
+  const hash = sourceHash(['messages'], ['lingui.config.ts', 'scripts/lib/messages.mjs', 'scripts/lib/translated.mjs']);
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
   await compileMessages();
   writeFileSync(mark, hash);

@@ -1,4 +1,5 @@
 /** sheet: a home sheet on paper, made without a school. */
+import { PAPER_LANGUAGES } from '@/contract/paper';
 import { writeFileSync } from 'node:fs';
 import { stepLengthM } from '@/core/measure/stature';
 import { levelGame } from '@/core/rules/format/level';
@@ -19,7 +20,7 @@ export async function sheet(args: readonly string[], options: Options): Promise<
         size: optionOf(options, 'size', ['a4', 'letter']) === 'letter' ? 'LETTER' : 'A4',
         print: optionOf(options, 'print', ['usual', 'large']),
         ground: optionOf(options, 'ground', ['white', 'pale']),
-        language: optionOf(options, 'language', ['en', 'fr']),
+        language: optionOf(options, 'language', ['en', ...PAPER_LANGUAGES.map(({ tag }) => tag).filter((tag) => tag !== 'en')]),
       },
       sheets: [
         {

@@ -1,4 +1,5 @@
 /** Every week and game that a child had, for its own page: checked by hand, without Joi, for the weight of that page. */
+import type { InventedPlan } from '@/core/invent/plan';
 import type { NextKind } from '@/core/progress/what-next';
 import type { Skill } from '@/core/sheet/teaching-points';
 import type { Uuid } from './ids';
@@ -29,6 +30,8 @@ export interface WeekOfMine {
 export interface MyWeeks {
   /** The oldest first, of every term. */
   readonly weeks: readonly WeekOfMine[];
+  /** Games that others of the class made and that stand on the school's shelf; nobody is named. */
+  readonly fromClass: readonly InventedPlan[];
   /** The level that the reports speak for, at the game that was tried last; null before enough is known. */
   readonly next: { readonly kind: NextKind; readonly title: string; readonly levelName: string } | null;
 }
@@ -38,4 +41,5 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 export const isMyWeeks = (value: unknown): value is MyWeeks =>
   isRecord(value) &&
   Array.isArray(value['weeks']) &&
+  Array.isArray(value['fromClass']) &&
   value['weeks'].every((week: unknown) => isRecord(week) && typeof week['number'] === 'number' && Array.isArray(week['games']));

@@ -1,8 +1,13 @@
 /** Sheets of a week: which, for whom, on what paper. */
 import Joi from 'joi';
+import { LANGUAGES } from '@/core/words/compiled/languages';
 
 const PAPER_KINDS = ['home', 'event', 'frames', 'diary'] as const;
-const PAPER_LANGUAGES = ['en', 'fr'] as const;
+/** In which sheets are printed: English by its two letters. */
+export const PAPER_LANGUAGES: readonly { readonly tag: string; readonly name: string }[] = LANGUAGES.map(({ tag, inEnglish }) => ({
+  tag: tag === 'en-GB' ? 'en' : tag,
+  name: inEnglish,
+}));
 
 export interface PaperWanted {
   readonly kind: (typeof PAPER_KINDS)[number];
@@ -11,7 +16,7 @@ export interface PaperWanted {
   readonly size: 'A4' | 'LETTER';
   readonly print: 'usual' | 'large';
   readonly ground: 'white' | 'pale';
-  readonly language: (typeof PAPER_LANGUAGES)[number];
+  readonly language: string;
 }
 
 export const paperSchema = Joi.object<PaperWanted>({
@@ -23,6 +28,6 @@ export const paperSchema = Joi.object<PaperWanted>({
   print: Joi.string().valid('usual', 'large').required(),
   ground: Joi.string().valid('white', 'pale').required(),
   language: Joi.string()
-    .valid(...PAPER_LANGUAGES)
+    .valid(...PAPER_LANGUAGES.map(({ tag }) => tag))
     .default('en'),
 });

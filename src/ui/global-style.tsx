@@ -38,5 +38,11 @@ export const GlobalStyle = createGlobalStyle`
   :focus-visible { outline: 3px solid var(--focus); outline-offset: 2px; border-radius: var(--radius-1); }
   button, input, select, textarea { font: inherit; color: inherit; }
   [hidden] { display: none !important; }
+  /* Where a device has colours of its own, what is chosen has a frame and what fills up stays filled. */
+  @media (forced-colors: active) {
+    [aria-checked='true'], [aria-pressed='true'], [aria-current='true'] { outline: 3px solid Highlight; outline-offset: 1px; }
+    :focus-visible { outline: 4px double CanvasText; outline-offset: 3px; }
+    [data-fill] { forced-color-adjust: none; background: Highlight !important; }
+  }
   @media (prefers-reduced-motion: reduce) { *, *::before, *::after { animation: none !important; transition: none !important; } }
 `;

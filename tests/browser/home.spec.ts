@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { pseudoText } from '@/core/words/pseudo';
 import { STARTERS } from '../examples/starters';
 import { playThrough } from './play-through';
@@ -380,7 +380,7 @@ test('two children on one phone are kept apart, and one can be taken off it', as
 test('a child makes a game, plays it and shows it; the teacher puts it on the shelf', async ({ page, browser }) => {
   await signedIn(page);
   const className = await classWith(page, 'P1 makers', ['harbour-lamps']);
-  const [name, url] = [...(await linksOf(page, className))][0]!;
+  const [[name, url], [, otherUrl]] = [...(await linksOf(page, className))] as [[string, string], [string, string]];
   const home = await open(browser, url);
   await home.getByRole('button', { name: 'Make a game of your own' }).click();
   const floor = home.getByRole('group', { name: 'The floor from above' });
@@ -413,6 +413,21 @@ test('a child makes a game, plays it and shows it; the teacher puts it on the sh
   expect(await page.locator('main').textContent()).not.toContain(name.split(' ')[0]);
   await page.goto('/games');
   await expect(page.getByRole('link', { name: /Puddle Post/ }).first()).toBeVisible();
+
+  // Somebody else of the class finds it among its weeks, plays it, and sends nothing.
+  const other = await open(browser, otherUrl);
+  await other.getByRole('button', { name: 'My weeks' }).click();
+  await expect(other.getByText('New for you: Harbour Lamps.')).toBeVisible();
+  await expect(other.getByText('Puddle Post')).toBeVisible();
+  expect(await other.locator('main').textContent()).not.toContain(name.split(' ')[0]);
+  await expectAccessible(other);
+  await other.getByRole('button', { name: 'Play Puddle Post' }).click();
+  await other.getByRole('button', { name: 'Play it' }).click();
+  await other.getByLabel('An adult says yes to this place').check();
+  await other.getByRole('button', { name: 'Start' }).click();
+  await playThrough(other.locator('main'), 'Play it again');
+  await expect(other.getByRole('button', { name: 'Show it to my teacher' })).toHaveCount(0);
+  await other.context().close();
 });
 
 test('a week is built, seen in both forms, sent, and printed', async ({ page }) => {
@@ -456,6 +471,43 @@ test('a week is built, seen in both forms, sent, and printed', async ({ page }) 
   await page.getByRole('button', { name: 'Make the PDF' }).click();
   expect((await pack).suggestedFilename()).toBe(`${className.replaceAll(' ', '-')}-week-2-event.pdf`);
   await expect(page.getByText('is in your downloads', { exact: false })).toBeVisible();
+});
+
+/** How an element is framed or filled; what is chosen must not look like what is not. */
+const look = (element: Element) => {
+  const { borderTopWidth, borderTopColor, outlineStyle, outlineWidth, backgroundColor } = getComputedStyle(element);
+  return [borderTopWidth, borderTopColor, outlineStyle === 'none' ? '' : outlineWidth, backgroundColor].join(' ');
+};
+
+test('with colours that the device forces, what is chosen, what fills up and what is drawn are still seen', async ({ page, browser }) => {
+  await signedIn(page);
+  const [url] = [...(await linksOf(page, await classWith(page, 'P6 forced', ['harbour-lamps']))).values()];
+  const context = await browser.newContext({ viewport: { width: 320, height: 640 }, forcedColors: 'active', colorScheme: 'dark', hasTouch: true });
+  const home = await context.newPage();
+  await home.goto(url!);
+  const differs = async (chosen: Locator, other: Locator) => expect(await chosen.evaluate(look)).not.toBe(await other.evaluate(look));
+  await expect(home.locator('.drawn > svg')).toBeVisible();
+  // Its own colours: a floor whose bands were all the same would say nothing.
+  const bands = await home.locator('.drawn > svg circle').evaluateAll((all) => all.map((one) => getComputedStyle(one).fill));
+  expect(new Set(bands).size).toBe(bands.length);
+  await home.getByRole('button', { name: 'Set it out' }).click();
+  const option = (name: string) => home.locator('label').filter({ has: home.getByRole('radio', { name }) });
+  await differs(option('my steps'), option('towels'));
+  await home.getByRole('button', { name: 'It is set out' }).click();
+  const agreed = home.locator('label').filter({ has: home.getByRole('checkbox') });
+  const before = await agreed.locator('i').evaluate(look);
+  await home.getByRole('checkbox').check();
+  expect(await agreed.locator('i').evaluate(look)).not.toBe(before);
+  await home.getByRole('button', { name: 'Go on' }).click();
+  await home.getByRole('button', { name: 'Now with counting' }).click();
+  await home.getByRole('button', { name: /A helper taps every try/ }).click();
+  await differs(home.getByRole('radio', { checked: true }), home.getByRole('radio', { checked: false }).first());
+  const left = home.locator('[data-fill]').first();
+  expect(await left.evaluate((fill) => getComputedStyle(fill).backgroundColor)).not.toBe(
+    await left.evaluate((fill) => getComputedStyle(fill.parentElement!).backgroundColor),
+  );
+  await expectAccessible(home);
+  await context.close();
 });
 
 /** What a page says in Latin letters, but for names, units and addresses. */

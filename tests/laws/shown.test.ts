@@ -15,9 +15,11 @@ import { momentOfTry } from '@/core/scene/moment';
 import { scenesOf, secondsOf, stripOf, type Demo } from '@/core/scene/scene';
 import { setUpFor } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
-import { french } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
 import { STARTERS } from '../examples/starters';
 import { LONG } from '../long';
+
+const french = TRANSLATED['fr']!;
 
 const pace = stepPace(0.45);
 const levelsOf = (game: Game) => (LONG ? game.levels.map((_, index) => index) : [Math.min(1, game.levels.length - 1)]);

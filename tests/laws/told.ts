@@ -12,7 +12,9 @@ import { start } from '@/core/rules/playing/engine';
 import { plainText, sentencesOf, type Audience } from '@/core/rules/telling/sentences';
 import { setUpFor } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
-import { french } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
+
+const french = TRANSLATED['fr']!;
 
 export function programOf(game: Game): Program {
   const compiled = compile(game);

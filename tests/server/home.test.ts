@@ -5,6 +5,8 @@ import { v7 } from 'uuid';
 import { GET as card } from '@/app/api/v1/home/card/route';
 import { POST as diary } from '@/app/api/v1/home/diary/route';
 import { POST as invent } from '@/app/api/v1/home/inventions/route';
+import { GET as myWeeks } from '@/app/api/v1/home/weeks/route';
+import type { MyWeeks } from '@/contract/my-weeks';
 import { POST as take } from '@/app/api/v1/inventions/[id]/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { goOf } from '@/core/reports/from-parts';
@@ -16,7 +18,8 @@ import { measure } from '@/core/rules/playing/measure';
 import { replay } from '@/core/rules/playing/replay';
 import { chooseSetUp, gameOfForm, usedSetUpOf, type HomeForm } from '@/core/sheet/home-form';
 import { pacedGame } from '@/core/sheet/set-up';
-import { gameById } from '@/server/db/games';
+import { gameById, putAway } from '@/server/db/games';
+import { direct } from '@/server/db/pool';
 import { inventionsOfClass } from '@/server/db/inventions';
 import { playsOfChild } from '@/server/reports/plays';
 import { schoolDay } from '@/server/school-day';
@@ -226,6 +229,13 @@ describe('a game that a child made', () => {
     expect(JSON.stringify(shelved)).not.toContain('Childa');
     expect((await call(take, '/', { cookie, body: { ageYears: 8, title: 'Again' } }, { id: mine.id })).status).toBe(409);
     expect((await inventionsOfClass(school.classId, today))[0]!.gameId).toBe(taken.answer['id']);
+    // The others of the class find it under that title and nobody's name; whoever made it has it already.
+    const found = async (childId: Uuid) =>
+      ((await call(myWeeks, '/', { method: 'GET', token: await week.token(childId) })).answer as unknown as MyWeeks).fromClass;
+    expect(await found(school.childIds[1]!)).toEqual([{ ...mine.plan, title: 'Post of the puddle' }]);
+    expect(await found(school.childIds[0]!)).toEqual([]);
+    await putAway(direct(), school.id, taken.answer['id'] as Uuid, new Date());
+    expect(await found(school.childIds[1]!)).toEqual([]);
   });
 
   it("is not sent with a slip, not over another child's, not taken by a helper or another school; rubbish is refused by name", async () => {

@@ -6,9 +6,13 @@ import { counted } from '@/core/rules/telling/counted';
 import { catalogueIn } from '@/core/rules/telling/languages';
 import { american } from '@/core/words/american';
 import { english } from '@/core/words/english';
-import { french, FRENCH_NOUNS } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
 import { pseudo, pseudoText } from '@/core/words/pseudo';
-import { askedFor, nouns, said } from './messages';
+import { languageOf, type LanguageFile } from '@/core/words/language-file';
+import { translated } from '../../scripts/lib/translated.mjs';
+import { askedFor, fileOf, nouns, said } from './messages';
+
+const french = TRANSLATED['fr']!;
 
 const asked = await askedFor();
 const inEnglish = await said('en-GB');
@@ -60,6 +64,41 @@ describe('the translator’s files', () => {
   });
 });
 
+describe('a language beside English', () => {
+  it.each(translated())('%s names every thing of a house, and no other', (tag) => {
+    const { nouns: named } = fileOf(tag);
+    expect([...nouns()].filter((noun) => !Object.hasOwn(named, noun))).toEqual([]);
+    expect(Object.keys(named).filter((noun) => !nouns().has(noun))).toEqual([]);
+  });
+  it.each(translated())('%s gives each thing a kind that it has articles for, and the plurals of its rules (CLDR, through the platform)', (tag) => {
+    const { nouns: named, articles = {} } = fileOf(tag);
+    const rules = new Set([1, 2].map((n) => new Intl.PluralRules(tag).select(n)));
+    for (const [noun, forms] of Object.entries(named)) {
+      expect(Object.keys(forms), noun).toEqual(expect.arrayContaining([...rules]));
+      if (Object.keys(articles).length > 0) expect(Object.keys(articles), noun).toContain(forms['kind']);
+    }
+  });
+  it('is its two files and no code: three plurals, right to left, another order of words', () => {
+    const made: LanguageFile = {
+      name: 'Made up',
+      inEnglish: 'Made up',
+      direction: 'rtl',
+      cautionsRead: false,
+      articles: { big: { the: '{x}-DA', a: '{x}-EN' }, small: { the: '{x}-di' } },
+      nouns: { bucket: { kind: 'big', one: 'KOVA', few: 'KOVY', many: 'KOVE', other: 'KOVA' }, coin: { kind: 'small', one: 'para', other: 'pary' } },
+    };
+    // Polish has one, few and many; what is put together here is no Polish.
+    const words = languageOf('pl', made, { 'Take the {thing}.': ['‹', ['thing_the'], '›'] });
+    expect(words.direction).toBe('rtl');
+    expect(words.i18n.t('Take the {thing}.', words.forms('thing', 'bucket'))).toBe('‹KOVA-DA›');
+    expect(words.i18n.t('Take the {thing}.', words.forms('thing', 'coin'))).toBe('‹para-di›');
+    expect([1, 2, 5].map((n) => words.noun('bucket', n))).toEqual(['KOVA', 'KOVY', 'KOVE']);
+    expect(words.forms('thing', 'coin')['thing_a']).toBe('para');
+    expect(words.noun('a school’s own trunk')).toBe('a school’s own trunk');
+    expect(words.i18n.t('Not translated yet')).toBe('Not translated yet');
+  });
+});
+
 describe('French', () => {
   it('says « s’il », in every rule of every starter, in both voices', () => {
     const told = STARTERS.flatMap(({ game }) =>
@@ -71,10 +110,6 @@ describe('French', () => {
     expect(french.elided('Sinon, si ', 'il en reste 3')).toBe('Sinon, s’');
     expect(french.elided('Si ', 'elle reste')).toBe('Si ');
     expect(french.elided('Si ', 'illuminée')).toBe('Si ');
-  });
-  it('names every thing of a house, and no other', () => {
-    expect([...nouns()].filter((noun) => !FRENCH_NOUNS.includes(noun))).toEqual([]);
-    expect(FRENCH_NOUNS.filter((noun) => !nouns().has(noun))).toEqual([]);
   });
   it('begins and ends with a space where the English does: words that join others', () => {
     const pairs = (one: unknown, other: unknown): [string, string][] =>

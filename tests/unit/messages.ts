@@ -1,9 +1,11 @@
 /** The translator's files as they stand, and what the code and the tables ask for. */
 import { getCatalogs } from '@lingui/cli/api';
 import { getConfig } from '@lingui/conf';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { vi } from 'vitest';
 import { AIMED, IMPLEMENTS } from '@/core/objects/catalogue';
+import type { LanguageFile } from '@/core/words/language-file';
 import { MARKERS } from '@/core/objects/markers';
 import { STARTERS } from '../examples/starters';
 
@@ -24,6 +26,10 @@ export async function said(locale: string): Promise<ReadonlyMap<string, string>>
   const read = (await catalog!.read(locale))!;
   return new Map(Object.entries(read).map(([id, one]) => [id, one.translation ?? '']));
 }
+
+/** What a language says of itself, beside its messages. */
+export const fileOf = (tag: string): LanguageFile =>
+  JSON.parse(readFileSync(join(import.meta.dirname, '../../messages', `${tag}.json`), 'utf8')) as LanguageFile;
 
 /** The names of things, which a language knows with their gender. */
 export function nouns(): Set<string> {

@@ -12,8 +12,10 @@ import { replay } from '@/core/rules/playing/replay';
 import { catalogueIn } from '@/core/rules/telling/languages';
 import { plainText, sentencesOf } from '@/core/rules/telling/sentences';
 import { english } from '@/core/words/english';
-import { french } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
 import { starter } from '../examples/starters';
+
+const french = TRANSLATED['fr']!;
 
 const jetty = resolveLevel(starter('clear-the-jetty'), 0);
 const [group] = Object.entries(jetty.parts[0]!.groups).find(([, one]) => one.kind === 'pin' || one.kind === 'target')!;

@@ -3,9 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { resolveLevel } from '@/core/rules/format/level';
 import { pacedGame } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
-import { french } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
 import { boxOf, drawingOf, lieOnEachOther } from '@/server/paper/drawing';
 import { starters } from '@/server/starters';
+
+const french = TRANSLATED['fr']!;
 
 const SIZES = [
   { widthPt: 262, heightPt: 168, fontPt: 8.5 },

@@ -1,11 +1,14 @@
 import { PDFDocument, PDFName } from 'pdf-lib';
 import { createElement, isValidElement } from 'react';
-import { describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { partFields } from '@/core/reports/parts';
 import { resolveLevel } from '@/core/rules/format/level';
 import { groupsOf, TESTED_FAMILIES } from '@/core/progress/tested';
 import { pacedGame } from '@/core/sheet/set-up';
+import { WARM_UPS } from '@/core/sheet/warm-ups';
 import { tallyOf } from '@/core/sheet/tally';
+import { TRANSLATED } from '@/core/words/compiled/all';
+import { pseudo } from '@/core/words/pseudo';
 import type { PaperLook, Sheet } from '@/server/paper/job';
 import { renderPaper } from '@/server/paper/render';
 import { SheetPage } from '@/server/paper/sheets';
@@ -100,6 +103,35 @@ describe('one sheet is enough to play and to report without a device', () => {
       expect(String(pdf.catalog.get(PDFName.of('Lang')))).toContain(tag);
       expect(pdf.getTitle()).toBe(onPaper('loch-frames').title);
     }
+  });
+});
+
+describe('in a language made by a rule nothing on a sheet is left in English', () => {
+  const look: PaperLook = { ...usual, language: 'pseudo' };
+  const of = { name: 'A.', hand: 'left' as const, stepM: STEP_M };
+  const inWeek = { ...week, warmUp: WARM_UPS[0]!.words, filmAlone: true };
+  /** What a school or a family wrote or types is not translated; neither are units, nor the name of the page. */
+  const STAYS = /school\.example\/home|KH4\u00a07WMQ\u00a02XB|Lochside|Andika|\b(?:cm|min|m|s|A4|A)\b/g;
+  const left = (sheet: Sheet) => {
+    const text = writtenIn(createElement(SheetPage, { sheet, look }));
+    // All of it is there, in that language.
+    expect(text.match(/\p{Script=Hebrew}/gu)!.length).toBeGreaterThan(sheet.kind === 'diary' ? 60 : 400);
+    return text.replace(STAYS, '').match(/[A-Za-z][A-Za-z' ]+/g) ?? [];
+  };
+  const all = starters().map(({ id, game }) => ({ id, game }));
+
+  beforeAll(() => void Object.assign(TRANSLATED, { pseudo }));
+  afterAll(() => void Reflect.deleteProperty(TRANSLATED, 'pseudo'));
+
+  it.each(all)('$id', ({ game }) => {
+    const onPaper = { title: game.title, levelName: game.levels[0]!.name, aim: game.aim, level: pacedGame(resolveLevel(game, 0), STEP_M) };
+    const slot = { setUpMinutes: 2, playMinutes: 3, restMinutes: 1 };
+    expect(left({ kind: 'home', of, game: onPaper, week: inWeek, par: 12, slip })).toEqual([]);
+    expect(left({ kind: 'frames', of, game: onPaper, week: inWeek, slip })).toEqual([]);
+    expect(left({ kind: 'event', of, title: '', week: inWeek, kit: [], games: [{ ...onPaper, opensOn: '2027-03-01', slip, slot }] })).toEqual([]);
+  });
+  it('the diary', () => {
+    expect(left({ kind: 'diary', of, week: inWeek, days: ['2027-03-01', '2027-03-02'] })).toEqual([]);
   });
 });
 

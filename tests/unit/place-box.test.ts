@@ -14,8 +14,10 @@ import { resolveLevel } from '@/core/rules/format/level';
 import { readGame, readGameToPlay } from '@/core/rules/format/read-game';
 import { changesBetween } from '@/core/rules/telling/changes';
 import { setUpFor, thingsNeeded } from '@/core/sheet/set-up';
-import { french } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
 import { starter } from '../examples/starters';
+
+const french = TRANSLATED['fr']!;
 
 const lamps = starter('harbour-lamps');
 const ASK = { ageYears: 8, plays: 400, seed: 7 };

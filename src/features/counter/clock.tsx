@@ -37,7 +37,7 @@ export function ClockFace({ play }: { play: PlayInHand }) {
           {clockText(shownMs, false)}
         </Time>
         <Left aria-hidden>
-          <div style={{ width: `${(100 * shownMs) / down}%` }} />
+          <div data-fill style={{ width: `${(100 * shownMs) / down}%` }} />
         </Left>
       </>
     );
@@ -57,7 +57,7 @@ export function ClockFace({ play }: { play: PlayInHand }) {
         <OfAll> {i18n.t('of {n}', { n: asked })}</OfAll>
       </Time>
       <Left aria-hidden>
-        <div style={{ width: `${(100 * made) / asked}%` }} />
+        <div data-fill style={{ width: `${(100 * made) / asked}%` }} />
       </Left>
     </>
   );

@@ -254,6 +254,11 @@ export const tile = css`
     outline: 3px solid var(--focus);
     outline-offset: 2px;
   }
+  @media (forced-colors: active) {
+    &:has(:checked) {
+      border: 4px solid Highlight;
+    }
+  }
 `;
 
 export const Centred = styled.p`

@@ -2,6 +2,7 @@
 
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
+import { OneOf } from './answers';
 import { tile } from './counter-style';
 import type { LookMark } from '@/core/reports/look-marks';
 import type { LookMarks } from '@/core/reports/marked-looks';
@@ -21,15 +22,12 @@ const List = styled.ul`
     padding: var(--space-4) 0;
     border-bottom: 1px solid var(--line);
   }
-  & fieldset {
+  & > li > div {
     display: flex;
     flex-wrap: wrap;
     gap: var(--space-3);
-    margin: 0;
-    padding: 0;
-    border: 0;
   }
-  & legend {
+  & p {
     padding: 0 0 var(--space-2);
   }
   & label {
@@ -38,21 +36,14 @@ const List = styled.ul`
     align-items: center;
     padding: 0 var(--space-5);
   }
-  & input {
-    position: absolute;
-    opacity: 0;
-  }
 `;
 
 /** What is looked for, each marked yes, sometimes or not yet by whoever watches. */
 export function LookFors({
-  group = 'look',
   lookFors,
   marks,
   onMark,
 }: {
-  /** Tells several lists on one page apart. */
-  group?: string;
   lookFors: readonly string[];
   marks: LookMarks;
   onMark: (look: string, mark: LookMark) => void;
@@ -60,17 +51,17 @@ export function LookFors({
   const { own } = useWords();
   return (
     <List>
-      {lookFors.map((look, index) => (
+      {lookFors.map((look) => (
         <li key={look}>
-          <fieldset>
-            <legend>{own(look)}</legend>
-            {MARKS.map((mark) => (
-              <label key={mark}>
-                <input type="radio" name={`${group} ${index}`} checked={marks[look] === mark} onChange={() => onMark(look, mark)} />
-                {own(WORDS[mark])}
-              </label>
-            ))}
-          </fieldset>
+          <p aria-hidden>{own(look)}</p>
+          <div>
+            <OneOf
+              label={own(look)}
+              value={marks[look]}
+              options={MARKS.map((mark) => ({ value: mark, words: own(WORDS[mark]) }))}
+              onChange={(mark) => onMark(look, mark)}
+            />
+          </div>
         </li>
       ))}
     </List>

@@ -86,7 +86,6 @@ export function PartsEntry({
             aria-label={field.label}
             value={typed[index] ?? null}
             range={{ least: field.least, most: field.most, whole: true }}
-            placeholder="0"
             onFigure={(figure) => {
               onFault?.(index, figure === undefined);
               if (figure !== undefined) put(index, figure);

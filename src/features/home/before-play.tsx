@@ -16,7 +16,8 @@ import { MovementLoop } from '../drawing/movement';
 import { Exercise } from '../drawing/exercise';
 import type { Counting } from './going-model';
 import { Cautions } from './cautions';
-import { Bottom, Plain, Ruled, Screen, Tick } from './home-style';
+import { Bottom, Plain, Ruled, Screen } from './home-style';
+import { OneOf, Tick, YesOrNo } from '../counter/answers';
 import type { InHand } from './in-hand';
 import { ReadAloud } from './read-aloud';
 import type { Ways } from './store';
@@ -74,8 +75,7 @@ export function SafetyScreen({ hand, name, onBack, onNext }: BeforeProps) {
 export function AdultSaysYes({ yes, onYes }: { yes: boolean; onYes: (yes: boolean) => void }) {
   const { i18n } = useWords();
   return (
-    <Tick>
-      <input type="checkbox" checked={yes} onChange={(event) => onYes(event.target.checked)} />
+    <Tick yes={yes} onYes={onYes}>
       {i18n.t('An adult says yes to this place')}
     </Tick>
   );
@@ -245,14 +245,12 @@ const Players = styled.div`
   gap: var(--space-4);
   & label {
     ${tile}
-    display: grid;
-    place-items: center;
+    display: flex;
+    align-items: center;
+    justify-content: center;
+    gap: var(--space-3);
     flex: 1;
     font-size: var(--type-4);
-  }
-  & input {
-    position: absolute;
-    opacity: 0;
   }
 `;
 
@@ -317,13 +315,13 @@ export function CountScreen({
       {level.sides.n === 1 && (
         <>
           <h2>{i18n.t('How many play?')}</h2>
-          <Players role="radiogroup" aria-label={i18n.t('How many play')}>
-            {[1, 2, 3, 4].map((n) => (
-              <label key={n}>
-                <input type="radio" name="players" checked={ways.players === n} onChange={() => onWays({ ...ways, players: n })} />
-                {n}
-              </label>
-            ))}
+          <Players>
+            <OneOf
+              label={i18n.t('How many play')}
+              value={ways.players}
+              options={[1, 2, 3, 4].map((n) => ({ value: n, words: n }))}
+              onChange={(players) => onWays({ ...ways, players })}
+            />
           </Players>
           {ways.players > 1 && (
             <small>
@@ -343,10 +341,9 @@ export function CountScreen({
             ['shake', i18n.t('shaking (of the device)', {}, { message: 'shaking' })],
           ] as const
         ).map(([key, label]) => (
-          <label key={key}>
-            <input type="checkbox" checked={ways[key]} onChange={(event) => onWays({ ...ways, [key]: event.target.checked })} />
+          <YesOrNo key={key} yes={ways[key]} onYes={(yes) => onWays({ ...ways, [key]: yes })}>
             {label}
-          </label>
+          </YesOrNo>
         ))}
       </Players>
       <BackButton onPress={onBack} />

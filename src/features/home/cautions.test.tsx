@@ -4,9 +4,11 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
 import { resolveLevel } from '@/core/rules/format/level';
 import { cautionsFor } from '@/core/sheet/set-up';
-import { french } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
 import { InFamilyLanguage } from '@/features/languages/use-words';
 import { Cautions } from './cautions';
+
+const french = TRANSLATED['fr']!;
 
 const level = resolveLevel(starter('harbour-lamps'), 0);
 const shown = () =>

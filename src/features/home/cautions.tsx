@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { Game } from '@/core/rules/format/game';
 import { cautionsFor } from '@/core/sheet/set-up';
 import { english } from '@/core/words/english';
-import { LANGUAGES } from '@/features/languages/device-language';
+import { LANGUAGES } from '@/core/words/compiled/languages';
 import { useWords } from '@/features/languages/use-words';
 import { Caution } from './home-style';
 

@@ -12,7 +12,7 @@ import { ReadAloud } from './read-aloud';
 import type { WaitingEntry } from './store';
 import { readFigure } from '@/core/words/read-figure';
 import { figureFault } from '../counter/figure-fault';
-import { Fault } from '../counter/figure-field';
+import { Written } from '../counter/answers';
 import { useDraft } from './use-draft';
 import { useWords } from '@/features/languages/use-words';
 import { todayHere } from './words';
@@ -150,7 +150,7 @@ export function DiaryScreen({
       </TopLine>
       <StepTitle>{i18n.t('{n, plural, one {1 minute} other {{n} minutes}}', { n: total })}</StepTitle>
       <Bar aria-hidden>
-        <div style={{ width: `${Math.min(100, (100 * total) / (GUIDANCE_MINUTES * Math.max(1, days)))}%` }} />
+        <div data-fill style={{ width: `${Math.min(100, (100 * total) / (GUIDANCE_MINUTES * Math.max(1, days)))}%` }} />
       </Bar>
       <p>{kindly(total, days, words)}</p>
       <ReadAloud
@@ -172,26 +172,23 @@ export function DiaryScreen({
             ))}
           </select>
         </label>
-        <label>
-          {i18n.t('Minutes (field of the diary)', {}, { message: 'Minutes' })}
-          <input inputMode="numeric" value={minutes} aria-invalid={!read.ok} onChange={(event) => put({ minutes: event.target.value.slice(0, 6) })} />
-          {!read.ok && <Fault role="alert">{figureFault(read.why, MINUTES, words)}</Fault>}
-        </label>
-        <label>
-          {i18n.t('What did you do?')}
-          <input value={what} maxLength={60} onChange={(event) => put({ what: event.target.value })} />
-        </label>
-        <label>
-          {i18n.t('Adult (field of the diary: initials)', {}, { message: 'Adult' })}
-          <input
-            value={initials}
-            maxLength={4}
-            autoCapitalize="characters"
-            autoComplete="off"
-            aria-label={i18n.t("Adult's initials")}
-            onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
-          />
-        </label>
+        <Written
+          label={i18n.t('Minutes (field of the diary)', {}, { message: 'Minutes' })}
+          value={minutes}
+          onChange={(written) => put({ minutes: written.slice(0, 6) })}
+          problem={read.ok ? '' : figureFault(read.why, MINUTES, words)}
+          inputMode="numeric"
+        />
+        <Written label={i18n.t('What did you do?')} value={what} onChange={(written) => put({ what: written })} maxLength={60} />
+        <Written
+          label={i18n.t('Adult (field of the diary: initials)', {}, { message: 'Adult' })}
+          named={i18n.t("Adult's initials")}
+          value={initials}
+          onChange={(written) => put({ initials: written.replace(/[^\p{L}]/gu, '') })}
+          maxLength={4}
+          autoCapitalize="characters"
+          autoComplete="off"
+        />
       </Fields>
       <Big
         type="button"

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { readShortCode } from '@/core/codes/short-code';
 import { TextButton } from '../counter/text-button';
-import { Fault } from '../counter/figure-field';
+import { Written } from '../counter/answers';
 import { Big, Bottom, Plain, Screen, TopLine } from './home-style';
 import { useWords } from '@/features/languages/use-words';
 import { LanguagePicker } from './language-picker';
@@ -16,21 +16,6 @@ const OneChild = styled.div`
   display: flex;
   flex-direction: column;
   gap: var(--space-2);
-`;
-
-const Code = styled.label`
-  display: flex;
-  flex-direction: column;
-  gap: var(--space-3);
-  & input {
-    width: 100%;
-    min-height: 52px;
-    padding: var(--space-3) var(--space-5);
-    border: 2px solid var(--ink);
-    border-radius: var(--radius-2);
-    background: var(--sheet);
-    font-size: var(--type-4);
-  }
 `;
 
 /** The key in what a family typed or pasted: a whole link, or the code alone. */
@@ -101,21 +86,18 @@ export function DoorScreen({
           </OneChild>
         );
       })}
-      <Code>
-        {i18n.t('The link or code from your school')}
-        <input
-          value={code}
-          autoComplete="off"
-          autoCapitalize="none"
-          spellCheck={false}
-          aria-invalid={problem !== ''}
-          onChange={(event) => {
-            setCode(event.target.value);
-            setProblem('');
-          }}
-        />
-      </Code>
-      {problem !== '' && <Fault role="alert">{linesWords(problem, words)}</Fault>}
+      <Written
+        label={i18n.t('The link or code from your school')}
+        value={code}
+        onChange={(written) => {
+          setCode(written);
+          setProblem('');
+        }}
+        problem={problem === '' ? '' : linesWords(problem, words)}
+        autoComplete="off"
+        autoCapitalize="none"
+        spellCheck="false"
+      />
       <LanguagePicker />
       <Bottom>
         <Big type="button" disabled={asking || keyIn(code).length < 8} onClick={() => void openWritten()}>

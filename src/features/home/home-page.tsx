@@ -52,7 +52,7 @@ const ShowScreen = lazy(later.show);
 
 type View =
   | { readonly on: 'card' }
-  | { readonly on: 'invent'; readonly draft: InventedPlan | undefined; readonly begun: BegunGo | undefined }
+  | { readonly on: 'invent'; readonly draft: InventedPlan | undefined; readonly begun: BegunGo | undefined; readonly borrowed: boolean }
   | { readonly on: 'diary'; readonly weekId: string }
   | { readonly on: 'weeks' }
   | { readonly on: 'show'; readonly item: CardItem }
@@ -148,7 +148,7 @@ function ChildsPage() {
   };
   const invent = async () => {
     const [draft, begun] = await Promise.all([store.plan(token), store.begun(ownGo(token))]);
-    setView({ on: 'invent', draft, begun });
+    setView({ on: 'invent', draft, begun, borrowed: false });
   };
   const write = async (entry: DiaryEntry) => {
     await store.keepEntry({ key: entry.id, token, entry, state: 'waiting' });
@@ -212,7 +212,14 @@ function ChildsPage() {
     case 'weeks':
       return (
         <Suspense fallback={<Moment />}>
-          <MyWeeksScreen token={token} card={card} name={card.child?.name ?? ''} onOpen={(item) => void open(item)} onBack={() => setView(CARD)} />
+          <MyWeeksScreen
+            token={token}
+            card={card}
+            name={card.child?.name ?? ''}
+            onOpen={(item) => void open(item)}
+            onPlan={(draft) => setView({ on: 'invent', draft, begun: undefined, borrowed: true })}
+            onBack={() => setView(CARD)}
+          />
         </Suspense>
       );
     case 'invent':
@@ -225,7 +232,8 @@ function ChildsPage() {
             onQuiet={() => keepWays({ ...ways, speak: false })}
             draft={view.draft}
             begun={view.begun}
-            onDraft={(plan) => void store.keepPlan(token, plan)}
+            borrowed={view.borrowed}
+            onDraft={(plan) => void (!view.borrowed && store.keepPlan(token, plan))}
             onSend={async (invention) => {
               await store.keepInvention({ key: invention.id, token, invention, state: 'waiting' });
               void sendWaiting();

@@ -115,25 +115,6 @@ export const Caution = styled.ul`
   }
 `;
 
-export const Tick = styled.label`
-  display: flex;
-  align-items: center;
-  gap: var(--space-5);
-  min-height: 56px;
-  padding: var(--space-4) var(--space-5);
-  border: 2px solid var(--ink);
-  border-radius: var(--radius-2);
-  background: var(--sheet);
-  font-weight: 700;
-  cursor: pointer;
-  & input {
-    width: 28px;
-    height: 28px;
-    accent-color: var(--ink);
-    flex: none;
-  }
-`;
-
 /** What opens more of a card: as large as a button. */
 export const Summary = styled.summary`
   min-height: 44px;

@@ -1,5 +1,5 @@
 'use client';
-import { LANGUAGES } from '@/features/languages/device-language';
+import { LANGUAGES } from '@/core/words/compiled/languages';
 import { useChooseLanguage, useWords } from '@/features/languages/use-words';
 import styled from 'styled-components';
 import { TextButton } from '../counter/text-button';

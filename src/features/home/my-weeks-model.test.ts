@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { GameOfMine, MyWeeks, WeekOfMine } from '@/contract/my-weeks';
-import { bestsOverWeeks, gamesBySkill } from './my-weeks-model';
+import { bestsOverWeeks, gamesBySkill, newGames } from './my-weeks-model';
 
 const game = (title: string, best: number | null, more: Partial<GameOfMine> = {}): GameOfMine => ({
   assignmentId: `${title} ${best}` as GameOfMine['assignmentId'],
@@ -27,6 +27,7 @@ const mine: MyWeeks = {
     week(3, game('Harbour Lamps', null), game('Oilskin Dash', 33, { skill: null, unit: 'seconds', better: 'low' })),
     week(4, game('Loch Frames', 52, { skill: 'roll' }), game('Harbour Lamps', 19)),
   ],
+  fromClass: [],
   next: null,
 };
 
@@ -62,5 +63,13 @@ describe('my weeks', () => {
       [null, ['Oilskin Dash']],
     ]);
     expect(groups[1]!.games[0]!.best).toBe(19);
+  });
+});
+
+describe('what is new', () => {
+  it('is what the newest week has for the first time, until it was played', () => {
+    expect(newGames(mine)).toEqual([]);
+    const next = week(5, game('Harbour Lamps', null), game('Heron Strike', null), game('Skittle Stair', 3));
+    expect(newGames({ ...mine, weeks: [...mine.weeks, next] }).map(({ title }) => title)).toEqual(['Heron Strike']);
   });
 });

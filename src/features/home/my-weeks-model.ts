@@ -26,8 +26,15 @@ export function weeksOnCard({ weeks }: Pick<Card, 'weeks'>, today: string): MyWe
           comment: '',
         })),
     })),
+    fromClass: [],
     next: null,
   };
+}
+
+/** Games of the newest week that this child never had before and has not played yet. */
+export function newGames({ weeks }: MyWeeks): readonly GameOfMine[] {
+  const had = new Set(weeks.slice(0, -1).flatMap(({ games }) => games.map(({ title }) => title)));
+  return (weeks.at(-1)?.games ?? []).filter(({ title, best }) => best === null && !had.has(title));
 }
 
 export interface BestsOfGame {

@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Card, CardItem } from '@/contract/card';
+import type { InventedPlan } from '@/core/invent/plan';
 import { isMyWeeks, type MyWeeks } from '@/contract/my-weeks';
 import { dayWords } from '@/core/measure/days';
 import { counted } from '@/core/rules/telling/counted';
@@ -11,7 +12,7 @@ import { capitalised } from '@/core/words/capitalised';
 import { useWords } from '@/features/languages/use-words';
 import { GameLine, KeptNote } from './card-style';
 import { Ruled, Screen, TopLine } from './home-style';
-import { bestsOverWeeks, DAYS_FOR_A_MARK, gamesBySkill, weeksOnCard, type BestsOfGame } from './my-weeks-model';
+import { bestsOverWeeks, DAYS_FOR_A_MARK, gamesBySkill, newGames, weeksOnCard, type BestsOfGame } from './my-weeks-model';
 import { ReadAloud } from './read-aloud';
 import { askSchool } from './sending';
 import { BackButton } from './step-buttons';
@@ -40,12 +41,14 @@ export interface MyWeeksScreenProps {
   readonly card: Card;
   readonly name: string;
   readonly onOpen: (item: CardItem) => void;
+  /** A game that somebody else of the class made. */
+  readonly onPlan: (plan: InventedPlan) => void;
   readonly onBack: () => void;
 }
 
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
-export function MyWeeksScreen({ token, card, name, onOpen, onBack }: MyWeeksScreenProps) {
+export function MyWeeksScreen({ token, card, name, onOpen, onPlan, onBack }: MyWeeksScreenProps) {
   const words = useWords();
   const { i18n, own, tag } = words;
   const [asked, setAsked] = useState<MyWeeks | null>(null);
@@ -67,6 +70,8 @@ export function MyWeeksScreen({ token, card, name, onOpen, onBack }: MyWeeksScre
     if (item) onOpen(item);
     else setMissing(assignmentId);
   };
+  const unplayed = newGames(mine);
+  const fresh = unplayed.length === 0 ? '' : i18n.t('New for you: {titles}.', { titles: unplayed.map(({ title }) => own(title)).join(', ') });
   const { next } = mine;
   const nextWords = next && next.kind !== 'same' ? nextWordsOf(next.kind, own(next.title), own(next.levelName), words) : '';
   return (
@@ -76,6 +81,7 @@ export function MyWeeksScreen({ token, card, name, onOpen, onBack }: MyWeeksScre
         <bdi>{name}</bdi>
       </TopLine>
       <StepTitle>{i18n.t('My weeks')}</StepTitle>
+      {fresh !== '' && <KeptNote>{fresh}</KeptNote>}
       {nextWords !== '' && <KeptNote>{nextWords}</KeptNote>}
       {charts.length === 0 && <p>{i18n.t('When you have played a game in two weeks, your own bests stand here.')}</p>}
       {charts.map((one) => (
@@ -83,6 +89,7 @@ export function MyWeeksScreen({ token, card, name, onOpen, onBack }: MyWeeksScre
       ))}
       <ReadAloud
         words={[
+          fresh,
           nextWords,
           ...charts.map(({ title, bests, unit }) => `${own(title)}: ${bests.map(({ best }) => scoreWords(best, unit, words)).join(', ')}.`),
         ]
@@ -129,6 +136,22 @@ export function MyWeeksScreen({ token, card, name, onOpen, onBack }: MyWeeksScre
           </Ruled>
         </section>
       ))}
+      {mine.fromClass.length > 0 && (
+        <>
+          <h2>{i18n.t('Games that your class made up')}</h2>
+          <Ruled>
+            {mine.fromClass.map((plan) => (
+              <GameLine key={plan.title}>
+                <b>{plan.title}</b>
+                <small>{i18n.t('For the fun of it: no score is sent.')}</small>
+                <button type="button" aria-label={i18n.t('Play {title}', { title: plan.title })} onClick={() => onPlan(plan)}>
+                  {i18n.t('Play (a game, button)', {}, { message: 'Play' })}
+                </button>
+              </GameLine>
+            ))}
+          </Ruled>
+        </>
+      )}
       <BackButton onPress={onBack} />
     </Screen>
   );

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { CountingWay } from '@/core/rules/format/play';
 import { lookForsOf } from '@/core/sheet/teaching-points';
+import { Written } from '../counter/answers';
 import { TextButton } from '../counter/text-button';
 import { markedLooks } from '@/core/reports/marked-looks';
 import { LookFors } from '../counter/look-fors';
@@ -45,31 +46,6 @@ const Faces = styled.div`
     border-color: var(--ink);
     box-shadow: inset 0 -5px 0 var(--gorse);
     font-weight: 700;
-  }
-`;
-
-const Written = styled.label`
-  display: flex;
-  flex-direction: column;
-  gap: var(--space-3);
-  & input,
-  & textarea {
-    min-height: 48px;
-    padding: var(--space-3) var(--space-4);
-    border: 2px solid var(--ink);
-    border-radius: var(--radius-2);
-    background: var(--sheet);
-    font: inherit;
-  }
-  &[data-short] {
-    flex-direction: row;
-    align-items: center;
-    justify-content: space-between;
-  }
-  &[data-short] input {
-    width: 6rem;
-    font-size: var(--type-4);
-    text-transform: uppercase;
   }
 `;
 
@@ -175,20 +151,16 @@ export function ReportScreen({ hand, name, goes, draft: kept = emptyDraft, onDra
           </button>
         ))}
       </Faces>
-      <Written>
-        {i18n.t('A word to your teacher, if you like')}
-        <textarea rows={2} maxLength={280} value={draft.word} onChange={(event) => put({ word: event.target.value })} />
-      </Written>
-      <Written data-short>
-        {i18n.t("Adult's initials, if you like")}
-        <input
-          value={draft.initials}
-          maxLength={4}
-          autoCapitalize="characters"
-          autoComplete="off"
-          onChange={(event) => put({ initials: event.target.value.replace(/[^\p{L}]/gu, '') })}
-        />
-      </Written>
+      <Written label={i18n.t('A word to your teacher, if you like')} value={draft.word} onChange={(word) => put({ word })} maxLength={280} rows={2} />
+      <Written
+        label={i18n.t("Adult's initials, if you like")}
+        value={draft.initials}
+        onChange={(initials) => put({ initials: initials.replace(/[^\p{L}]/gu, '') })}
+        maxLength={4}
+        autoCapitalize="characters"
+        autoComplete="off"
+        short
+      />
       <ReadAloud
         words={[
           i18n.t('What did you see?'),

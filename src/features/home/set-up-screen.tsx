@@ -10,6 +10,7 @@ import { setUpFor } from '@/core/sheet/set-up';
 import { lineNeededM } from '@/core/sheet/home-form';
 import { capitalised } from '@/core/words/capitalised';
 import { readFigure } from '@/core/words/read-figure';
+import { OneOf, YesOrNo } from '../counter/answers';
 import { tile } from '../counter/counter-style';
 import { figureFault } from '../counter/figure-fault';
 import { Fault } from '../counter/figure-field';
@@ -51,12 +52,6 @@ const Chips = styled.div`
     align-items: center;
     gap: var(--space-4);
     padding: var(--space-2) var(--space-5);
-  }
-  & input[type='radio'],
-  & input[type='checkbox'] {
-    width: 20px;
-    height: 20px;
-    accent-color: var(--ink);
   }
 `;
 
@@ -152,15 +147,21 @@ export function SetUpScreen({ hand, name, ways, onWays, onForm, onBack, onNext }
         <Ask>
           <legend>{i18n.t('Level (of a game, field)', {}, { message: 'Level' })}</legend>
           <Chips>
-            {[...levels]
-              .sort((a, b) => order(a.levelId) - order(b.levelId))
-              .map((one) => (
-                <label key={one.id}>
-                  <input type="radio" name="level" checked={one.levelId === form.levelId} onChange={() => onForm(one.id)} />
-                  {own(item.game.levels[order(one.levelId)]!.name)}
-                  {one.change.kind === 'as-asked' && ` (${i18n.t('yours (beside the level that was sent to this child)', {}, { message: 'yours' })})`}
-                </label>
-              ))}
+            <OneOf
+              label={i18n.t('Level (of a game, field)', {}, { message: 'Level' })}
+              value={levels.find(({ levelId }) => levelId === form.levelId)?.id}
+              options={[...levels]
+                .sort((a, b) => order(a.levelId) - order(b.levelId))
+                .map((one) => ({
+                  value: one.id,
+                  words: `${own(item.game.levels[order(one.levelId)]!.name)}${
+                    one.change.kind === 'as-asked'
+                      ? ` (${i18n.t('yours (beside the level that was sent to this child)', {}, { message: 'yours' })})`
+                      : ''
+                  }`,
+                }))}
+              onChange={onForm}
+            />
           </Chips>
         </Ask>
       )}
@@ -211,10 +212,9 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
           <legend>{i18n.t('What have you got?')}</legend>
           <Chips>
             {things.map((object) => (
-              <label key={object}>
-                <input type="checkbox" checked={have.includes(object)} onChange={(event) => choose(object, event.target.checked)} />
+              <YesOrNo key={object} yes={have.includes(object)} onYes={(yes) => choose(object, yes)}>
                 {noun(AIMED[object].name)}
-              </label>
+              </YesOrNo>
             ))}
           </Chips>
         </Ask>
@@ -230,23 +230,19 @@ function Home({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays: (ways:
             placeholder={i18n.t('long (how long the line is, field)', {}, { message: 'long' })}
             onChange={(event) => write(event.target.value.slice(0, 5), unit)}
           />
-          <Chips role="radiogroup" aria-label={i18n.t('Measured in')}>
-            {(['steps', 'metres'] as const).map((one) => (
-              <label key={one}>
-                <input
-                  type="radio"
-                  name="line-unit"
-                  checked={unit === one}
-                  onChange={() => {
-                    setUnit(one);
-                    write(written, one);
-                  }}
-                />
-                {one === 'steps'
-                  ? i18n.t('steps (of a child, a length)', {}, { message: 'steps' })
-                  : i18n.t('metres (a unit)', {}, { message: 'metres' })}
-              </label>
-            ))}
+          <Chips>
+            <OneOf
+              label={i18n.t('Measured in')}
+              value={unit}
+              options={[
+                { value: 'steps', words: i18n.t('steps (of a child, a length)', {}, { message: 'steps' }) },
+                { value: 'metres', words: i18n.t('metres (a unit)', {}, { message: 'metres' }) },
+              ]}
+              onChange={(one) => {
+                setUnit(one);
+                write(written, one);
+              }}
+            />
           </Chips>
         </ClearLine>
         {!clear.ok && <Fault role="alert">{figureFault(clear.why, CLEAR_LINE[unit], words)}</Fault>}
@@ -272,17 +268,12 @@ function MeasureWith({ hand, ways, onWays }: { hand: InHand; ways: Ways; onWays:
     <Ask>
       <legend>{i18n.t('Measure with')}</legend>
       <Chips>
-        {PACES.map(({ kind, label }) => (
-          <label key={kind}>
-            <input
-              type="radio"
-              name="pace"
-              checked={paceOf(kind, item.setUp.stepM).one === pace.one}
-              onChange={() => onWays({ ...ways, pace: kind })}
-            />
-            {own(label)}
-          </label>
-        ))}
+        <OneOf
+          label={i18n.t('Measure with')}
+          value={PACES.find(({ kind }) => paceOf(kind, item.setUp.stepM).one === pace.one)?.kind}
+          options={PACES.map(({ kind, label }) => ({ value: kind, words: own(label) }))}
+          onChange={(kind) => onWays({ ...ways, pace: kind })}
+        />
       </Chips>
       {ways.pace === 'sheets' && <small>{i18n.t('Lay A4 sheets end to end, the long way, and take them up again.')}</small>}
       {ways.pace === 'towels' && <small>{i18n.t('A bath towel the long way, about 130 cm; fold it for a half or a quarter.')}</small>}

@@ -1,8 +1,4 @@
-/** Each language of the home pages under its own name, and whether somebody who speaks it has read its cautions. */
-export const LANGUAGES = [
-  { tag: 'en-GB', name: 'English', isRead: true },
-  { tag: 'fr', name: 'Français', isRead: false },
-] as const;
+import { LANGUAGES } from '@/core/words/compiled/languages';
 
 export const KEPT_AS = 'lochside language';
 

@@ -2,6 +2,7 @@
 /** The words of the home pages in the family's language: English unless a page around them says otherwise. */
 import { keptSlots } from '@/core/words/speak';
 import { createContext, Fragment, use, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { LOADERS } from '@/core/words/compiled/languages';
 import { english } from '@/core/words/english';
 import type { Words } from '@/core/words/words';
 import { deviceLanguage, KEPT_AS, OURS } from './device-language';
@@ -24,9 +25,11 @@ export const useWordsSettled = (): boolean => use(InLanguage).settled;
 
 /** Comes when it is asked for: the page itself carries no language but English. */
 export async function wordsOf(tag: string): Promise<Words> {
-  if (tag === 'fr') return (await import('@/core/words/french')).french;
   if (tag === PSEUDO) return (await import('@/core/words/pseudo')).pseudo;
-  return english;
+  const loader = Object.hasOwn(LOADERS, tag) ? LOADERS[tag] : undefined;
+  if (!loader) return english;
+  const [{ languageOf }, { file, messages }] = await Promise.all([import('@/core/words/language-file'), loader()]);
+  return languageOf(tag, file, messages);
 }
 
 /** The family's language around a page, and on the page itself: its direction, its hyphens, its voice. */

@@ -10,6 +10,7 @@ import type { Hand } from '@/core/sheet/teaching-points';
 import { useWords } from '@/features/languages/use-words';
 import { say, sayNothing } from '../home/cues';
 import { Big, Plain } from '../home/home-style';
+import { OneOf } from '../counter/answers';
 import { tile } from '../counter/counter-style';
 import { atItsEnd, AT_THE_START, later, SPEEDS, stepped, type Speed, type PlayerStanding } from './player-model';
 import { SceneDrawing, StillDrawing } from './scene-drawing';
@@ -49,10 +50,6 @@ const Choices = styled.div`
     display: inline-flex;
     align-items: center;
     padding: var(--space-2) var(--space-3);
-  }
-  & input {
-    position: absolute;
-    opacity: 0;
   }
   & button {
     display: inline-flex;
@@ -172,23 +169,18 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
   return (
     <Stack>
       {scenes.length > 1 && (
-        <Choices role="radiogroup" aria-label={i18n.t('Which station')}>
-          {scenes.map(({ title, part }, chapter) => (
-            <label key={part}>
-              <input
-                type="radio"
-                name="station"
-                checked={standing.chapter === chapter}
-                onChange={() => setStanding({ ...standing, chapter, shot: 0, share: 0 })}
-              />
-              {title === '' ? chapter + 1 : title}
-            </label>
-          ))}
+        <Choices>
+          <OneOf
+            label={i18n.t('Which station')}
+            value={standing.chapter}
+            options={scenes.map(({ title }, chapter) => ({ value: chapter, words: title === '' ? chapter + 1 : title }))}
+            onChange={(chapter) => setStanding({ ...standing, chapter, shot: 0, share: 0 })}
+          />
         </Choices>
       )}
       <SceneDrawing id="scene" level={level} scene={scene} shot={shot} share={standing.share} hand={hand} form={form} drawnPx={drawnPx} />
       <Bar aria-hidden>
-        <div style={{ transform: `scaleX(${(standing.shot + standing.share) / scene.shots.length})` }} />
+        <div data-fill style={{ transform: `scaleX(${(standing.shot + standing.share) / scene.shots.length})` }} />
       </Bar>
       <Caption aria-live={speaks ? 'off' : 'polite'}>{shot.says}</Caption>
       <Keys>
@@ -204,16 +196,17 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
         </Plain>
       </Keys>
       <Choices>
-        <span role="radiogroup" aria-label={i18n.t('How fast')}>
-          <Choices>
-            {SPEEDS.map((one) => (
-              <label key={one}>
-                <input type="radio" name="speed" checked={speed === one} onChange={() => setSpeed(one)} />
-                {one < 1 ? i18n.t('more slowly') : one > 1 ? i18n.t('more quickly') : i18n.t('as it is')}
-              </label>
-            ))}
-          </Choices>
-        </span>
+        <Choices>
+          <OneOf
+            label={i18n.t('How fast')}
+            value={speed}
+            options={SPEEDS.map((one) => ({
+              value: one,
+              words: one < 1 ? i18n.t('more slowly') : one > 1 ? i18n.t('more quickly') : i18n.t('as it is'),
+            }))}
+            onChange={setSpeed}
+          />
+        </Choices>
         {canSpeak && (
           <button type="button" aria-pressed={voice} onClick={() => setVoice(!voice)}>
             {voice ? <Volume2 size={20} aria-hidden /> : <VolumeX size={20} aria-hidden />}

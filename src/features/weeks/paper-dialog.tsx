@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
-import { paperSchema, type PaperWanted } from '@/contract/paper';
+import { PAPER_LANGUAGES, paperSchema, type PaperWanted } from '@/contract/paper';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormSelect } from '@/ui/form/fields';
@@ -121,17 +121,14 @@ export function PaperDialog({
           control={form.control}
           name="language"
           label="Language"
-          choices={[
-            { value: 'en', label: 'English' },
-            { value: 'fr', label: 'French' },
-          ]}
+          choices={PAPER_LANGUAGES.map(({ tag, name }) => ({ value: tag, label: name }))}
         />
       </Pair>
       {progress && (
         <div role="status">
           {progress.done === 0 ? 'Setting out the sheets …' : `${progress.done} of ${progress.of} sheets`}
           <Bar>
-            <div style={{ width: `${(100 * progress.done) / progress.of}%` }} />
+            <div data-fill style={{ width: `${(100 * progress.done) / progress.of}%` }} />
           </Bar>
         </div>
       )}

@@ -6,6 +6,8 @@ import { parsed } from './games';
 import { toBytes, toText } from './ids';
 import { change, direct, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
 
+const MOST_OF_CLASSMATES = 12;
+
 export interface Invention {
   readonly id: Uuid;
   readonly childName: string;
@@ -74,6 +76,20 @@ export async function inventionsOfClass(classId: Uuid, today: string): Promise<I
       [toBytes(classId), today, today],
     )
   ).map(inventionOf);
+}
+
+/** Games that others of this child's class made and a teacher put on the shelf, under the title that they have there, newest first. Nobody is named. */
+export async function inventionsOfClassmates(childId: Uuid, today: string): Promise<InventedPlan[]> {
+  const found = await rows<{ body: InventedPlan | string; title: string }>(
+    `SELECT v.body, JSON_VALUE(g.draft, '$.title') AS title FROM inventions v
+       JOIN games g ON g.id = v.game_id AND g.put_away_at IS NULL
+       JOIN enrolments e ON e.child_id = v.child_id
+       JOIN enrolments mine ON mine.class_id = e.class_id AND mine.child_id = ?
+      WHERE v.child_id <> mine.child_id AND ${ENROLLED} AND ${ENROLLED.replaceAll('e.', 'mine.')}
+      ORDER BY v.received_at DESC, v.id DESC LIMIT ${MOST_OF_CLASSMATES}`,
+    [toBytes(childId), today, today, today, today],
+  );
+  return found.map(({ body, title }) => ({ ...parsed(body), title }));
 }
 
 export async function inventionOfSchool(schoolId: Uuid, id: Uuid): Promise<Invention | undefined> {

@@ -5,6 +5,7 @@ import type { DiaryEntry } from '@/contract/diary';
 import { skillsOf } from '@/core/sheet/teaching-points';
 import type { AccessKey } from '../db/access-keys';
 import { diaryOfChild } from '../db/diary';
+import { inventionsOfClassmates } from '../db/inventions';
 import { groupedBy } from '../db/grouped';
 import { commentsForFamily } from '../db/look-marks';
 import { assignmentsOfChild, versionBody, type AssignmentInWeek } from '../db/weeks';
@@ -17,18 +18,20 @@ import { bestOf } from '../scores/bests';
 
 export async function myWeeks({ schoolId, childId, timeZone }: Pick<AccessKey, 'schoolId' | 'childId' | 'timeZone'>, now: Date): Promise<MyWeeks> {
   const today = schoolDay(now, timeZone);
-  const [assignments, plays, diary, comments, next] = await Promise.all([
+  const [assignments, plays, diary, comments, next, fromClass] = await Promise.all([
     assignmentsOfChild(childId, null).then((all) => all.filter((one) => mayBePlayed(one, today))),
     playsOfChild(childId),
     diaryOfChild(childId),
     commentsForFamily(childId),
     nextOfChild(schoolId, childId, today),
+    inventionsOfClassmates(childId, today),
   ]);
   const weeks = await Promise.all(
     [...groupedBy(assignments, ({ week }) => week.id).values()].map((mine) => weekOfMine(mine, { plays, diary, comments }, timeZone)),
   );
   return {
     weeks: weeks.sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.number - b.number)),
+    fromClass,
     next: next && next.kind !== 'more' ? { kind: next.kind, title: next.gameTitle, levelName: next.levelName } : null,
   };
 }

@@ -1,11 +1,11 @@
 /** Type and measures of the paper. The fonts are static .woff files from their package: others are not embedded. */
 import { createRequire } from 'node:module';
 import { Font, StyleSheet } from '@react-pdf/renderer';
-import { french } from '@/core/words/french';
+import { TRANSLATED } from '@/core/words/compiled/all';
 import { english } from '@/core/words/english';
 import type { Words } from '@/core/words/words';
 import { ON_PAPER } from '@/design/palette';
-import type { PaperLanguage, PaperLook } from './job';
+import type { PaperLook } from './job';
 
 const { resolve } = createRequire(import.meta.url);
 const file = (subset: string, weight: number) => resolve(`@fontsource/andika/files/andika-${subset}-${weight}-normal.woff`);
@@ -33,7 +33,7 @@ export function registerFonts(): void {
 export const FAMILY = ['Andika', 'Andika more'];
 export const { ink: INK, 'ink-soft': SOFT, 'line-strong': LINE, pale: PALE, paper: WHITE } = ON_PAPER;
 
-const WORDS: Readonly<Record<PaperLanguage, Words>> = { en: english, fr: french };
+const wordsIn = (language: string): Words => TRANSLATED[language] ?? english;
 
 /** Points of the usual print; large print is about half as large again. */
 export function styleOf({ print, language }: PaperLook) {
@@ -41,7 +41,7 @@ export function styleOf({ print, language }: PaperLook) {
   const pt = (size: number) => Math.round(size * k * 10) / 10;
   return {
     pt,
-    words: WORDS[language],
+    words: wordsIn(language),
     large: print === 'large',
     sheet: StyleSheet.create({
       page: { paddingVertical: 30, paddingHorizontal: 34, fontFamily: FAMILY, fontSize: pt(9.6), lineHeight: 1.3, color: INK },

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../../tests/examples/starters';
-import { french } from '../../words/french';
+import { TRANSLATED } from '../../words/compiled/all';
 import type { Game, Row } from '../format/game';
 import type { PlayEvent } from '../format/play';
 import { resolveLevel } from '../format/level';
@@ -11,6 +11,8 @@ import { randomPlay } from '../playing/random-play';
 import { reduce } from '../playing/replay';
 import { STARTERS } from '../../../../tests/examples/starters';
 import { whyNothing } from './why-nothing';
+
+const french = TRANSLATED['fr']!;
 
 function programOf(game: Game) {
   const compiled = compile(game);

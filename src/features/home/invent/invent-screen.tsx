@@ -45,6 +45,8 @@ export interface InventScreenProps {
   /** The voice is switched off. */
   readonly onQuiet: () => void;
   readonly draft: InventedPlan | undefined;
+  /** Somebody else's of the class: it is played, and nothing of it is sent or kept. */
+  readonly borrowed: boolean;
   /** A go of it that was cut off. */
   readonly begun: BegunGo | undefined;
   readonly onDraft: (plan: InventedPlan) => void;
@@ -55,7 +57,7 @@ export interface InventScreenProps {
 
 // Loaded by the page when it is needed.
 // ts-unused-exports:disable-next-line
-export function InventScreen({ name, like, ways, onQuiet, draft, begun, onDraft, onSend, onBack }: InventScreenProps) {
+export function InventScreen({ name, like, ways, onQuiet, draft, borrowed, begun, onDraft, onSend, onBack }: InventScreenProps) {
   const words = useWords();
   const { i18n } = words;
   const [plan, setPlan] = useState<InventedPlan>(draft ?? emptyPlan);
@@ -74,7 +76,8 @@ export function InventScreen({ name, like, ways, onQuiet, draft, begun, onDraft,
   const game = useMemo(() => gameFromPlan(plan), [plan]);
   const hand = useMemo(() => {
     const item: CardItem = {
-      assignmentId: ownGo(ways.token) as Uuid,
+      // A go of somebody else's game never takes the place of one of the child's own.
+      assignmentId: (borrowed ? `${ownGo(ways.token)} borrowed` : ownGo(ways.token)) as Uuid,
       opensOn: null,
       game,
       levelId: 'level-1',
@@ -85,7 +88,7 @@ export function InventScreen({ name, like, ways, onQuiet, draft, begun, onDraft,
       received: 0,
     };
     return inHand(item, 'asked', usualWays(ways.token), words);
-  }, [game, setUp, ways.token, words]);
+  }, [game, setUp, ways.token, words, borrowed]);
 
   const top = (
     <TopLine>
@@ -160,7 +163,7 @@ export function InventScreen({ name, like, ways, onQuiet, draft, begun, onDraft,
           <StepTitle unseen>{i18n.t('Your score: {score}', { score: scoreWords(step.result.value, step.result.unit, words) })}</StepTitle>
           <WholeScore result={step.result} />
           {compiled.ok && <Working program={compiled.value} events={step.events} result={step.result} />}
-          <AskedLine>{i18n.t('Your own game. Is it too easy or too hard? Change it and try again.')}</AskedLine>
+          {!borrowed && <AskedLine>{i18n.t('Your own game. Is it too easy or too hard? Change it and try again.')}</AskedLine>}
           <Plain type="button" onClick={() => play()}>
             {i18n.t('Play it again')}
           </Plain>
@@ -168,14 +171,18 @@ export function InventScreen({ name, like, ways, onQuiet, draft, begun, onDraft,
             {i18n.t('Change it')}
           </Plain>
           <Bottom>
-            <Big
-              type="button"
-              onClick={() => {
-                void onSend({ id: v7(), plan: { ...plan, title: plan.title.trim() }, score: step.result.value }).then(() => setStep({ on: 'sent' }));
-              }}
-            >
-              {i18n.t('Show it to my teacher')}
-            </Big>
+            {!borrowed && (
+              <Big
+                type="button"
+                onClick={() => {
+                  void onSend({ id: v7(), plan: { ...plan, title: plan.title.trim() }, score: step.result.value }).then(() =>
+                    setStep({ on: 'sent' }),
+                  );
+                }}
+              >
+                {i18n.t('Show it to my teacher')}
+              </Big>
+            )}
             <TextButton type="button" onClick={onBack}>
               {i18n.t('Back to the card')}
             </TextButton>

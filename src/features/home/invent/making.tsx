@@ -6,13 +6,14 @@ import { INVENT_OBSTACLES, planGaps, type InventedPlan } from '@/core/invent/pla
 import { stepPace, toParts } from '@/core/measure/lengths';
 import { AIMED } from '@/core/objects/catalogue';
 import { useWords } from '@/features/languages/use-words';
+import { Written } from '../../counter/answers';
 import { TextButton } from '../../counter/text-button';
 import { Big, Bottom, Screen, TopLine } from '../home-style';
 import { ReadAloud } from '../read-aloud';
 import { InventFloor } from './invent-floor';
 import { InventRules, PointsOfMarks } from './invent-rules';
 import { withTakenOff, type InventPick, type Putting } from './model';
-import { GapNote, NameField, ThingBar } from './style';
+import { GapNote, ThingBar } from './style';
 import { StepTitle } from '../step-title';
 
 interface MakingProps {
@@ -80,11 +81,13 @@ export function Making({ name, plan, stepM, onPlan, onBack, onNext }: MakingProp
       )}
       <InventRules plan={plan} onPlan={onPlan} />
       <PointsOfMarks plan={plan} onPlan={onPlan} stepsOf={stepsOf} />
-      <NameField>
-        <b>{i18n.t('What is it called?')}</b>
-        <input value={plan.title} maxLength={40} onChange={(event) => onPlan({ ...plan, title: event.target.value })} />
-        <small>{i18n.t('A name for the game, not of a person.')}</small>
-      </NameField>
+      <Written
+        label={<b>{i18n.t('What is it called?')}</b>}
+        value={plan.title}
+        onChange={(title) => onPlan({ ...plan, title })}
+        hint={i18n.t('A name for the game, not of a person.')}
+        maxLength={40}
+      />
       {gaps.map((gap) => (
         <GapNote key={gap} role="status">
           {own(gap)}

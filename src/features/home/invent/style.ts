@@ -64,21 +64,6 @@ export const PointsRow = styled.li`
   gap: var(--space-6);
 `;
 
-export const NameField = styled.label`
-  display: flex;
-  flex-direction: column;
-  gap: var(--space-4);
-  & input {
-    min-height: 48px;
-    padding: var(--space-2) var(--space-5);
-    border: 2px solid var(--ink);
-    border-radius: var(--radius-2);
-    background: var(--sheet);
-    color: inherit;
-    font: inherit;
-  }
-`;
-
 export const GapNote = styled.p`
   color: var(--ink-soft);
 `;
