@@ -85,7 +85,7 @@ await main(async () => {
         stdio: ['ignore', 'ignore', 'inherit'],
         detached: true,
       });
-      claimed.note({ webPid: web.pid });
+      claimed.note({ webPid: web.pid, publicUrl: env.PUBLIC_URL });
       return web;
     };
     await answers(address, serve());

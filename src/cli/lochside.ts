@@ -100,17 +100,23 @@ const VERBS: Readonly<Record<string, Verb>> = {
     run: async (args, options) => (await import('./sheet-verb')).sheet(args, options),
   },
   'teacher add': {
-    calls: ['teacher add --name NAME --email ADDRESS [--school SCHOOL | --new-school SCHOOL] [--zone Europe/London] [--role teacher|helper]'],
-    about: 'Adds a teacher or helper to the school that runs here, and the school with its first teacher. The first password is printed once.',
+    calls: ['teacher add --name NAME --email ADDRESS [--school SCHOOL | --new-school SCHOOL] [--zone Europe/London] [--role lead|teacher|helper]'],
+    about: 'Adds somebody to the school that runs here, and the school with its first teacher, who is its lead. The first password is printed once.',
     options: {
       name: 'as it is shown',
       email: 'to sign in with',
       school: 'the name of the school, with the first teacher',
       'new-school': 'makes a further school on this server',
       zone: 'the time zone of the school',
-      role: 'teacher or helper; a helper changes no games, classes or weeks',
+      role: 'lead (people, backups), teacher or helper (changes no games, classes or weeks)',
     },
     run: async (_args, options) => (await import('./teacher-add')).addTeacherCommand(options),
+  },
+  'teacher reset': {
+    calls: ['teacher reset --email ADDRESS [--second-factor off]'],
+    about: 'Prints a link by which somebody chooses a new password, for 72 hours and once: for a lead whom no other lead can help.',
+    options: { email: 'the address to sign in with', 'second-factor': 'off takes it off as well: the telephone is lost' },
+    run: async (_args, options) => (await import('./teacher-add')).resetTeacherCommand(options),
   },
 };
 

@@ -327,7 +327,7 @@ test('every main view of the desk passes axe', async ({ page }) => {
   await expectAccessible(page);
   // The shot list alone goes to paper, on one sheet.
   expect((await PDFDocument.load(await page.pdf({ format: 'A4' }))).getPageCount()).toBe(1);
-  for (const path of ['/today', '/weeks', '/scores', '/classes']) {
+  for (const path of ['/today', '/weeks', '/scores', '/classes', '/school', '/school/deeds', '/me']) {
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page);

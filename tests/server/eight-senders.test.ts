@@ -26,6 +26,10 @@ import { POST as diary } from '@/app/api/v1/home/diary/route';
 import { POST as invent } from '@/app/api/v1/home/inventions/route';
 import { POST as homeReport } from '@/app/api/v1/home/reports/route';
 import { POST as settleIncoming } from '@/app/api/v1/incoming/[id]/route';
+import { PATCH as rename } from '@/app/api/v1/me/route';
+import { PATCH as changePersonRoute } from '@/app/api/v1/people/[id]/route';
+import { PUT as putRules } from '@/app/api/v1/people/rules/route';
+import { POST as invitePerson } from '@/app/api/v1/people/route';
 import { POST as takeInvention } from '@/app/api/v1/inventions/[id]/route';
 import { POST as byKey } from '@/app/api/v1/reports/route';
 import { POST as decision } from '@/app/api/v1/reports/[id]/decision/route';
@@ -332,6 +336,27 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
       effect: `audit WHERE action = 'school key withdrawn' AND ${OF_SCHOOL}`,
     };
   },
+  'POST people': async ({ school }) => ({
+    route: invitePerson,
+    ask: { cookie: await school.cookie('lead'), body: { name: 'N', email: 'eight@school.example', role: 'helper' } },
+    effect: `people_links WHERE email = 'eight@school.example' AND ${OF_SCHOOL}`,
+  }),
+  'PATCH people/[id]': async ({ school }) => ({
+    route: changePersonRoute,
+    ask: { method: 'PATCH', cookie: await school.cookie('lead'), body: { change: 'close' } },
+    params: { id: school.teacherId },
+    effect: `memberships WHERE closed_at IS NOT NULL AND ${OF_SCHOOL}`,
+  }),
+  'PUT people/rules': async ({ school }) => ({
+    route: putRules,
+    ask: { method: 'PUT', cookie: await school.cookie('lead'), body: { idleMinutes: 31, longestHours: 12, secondFactorAsked: false } },
+    effect: 'schools WHERE idle_minutes = 31 AND id = ?',
+  }),
+  'PATCH me': ({ cookie }) => ({
+    route: rename,
+    ask: { method: 'PATCH', cookie, body: { name: 'Eight' } },
+    effect: `teachers WHERE name = 'Eight' AND id IN (SELECT teacher_id FROM memberships WHERE ${OF_SCHOOL})`,
+  }),
   'POST school-year': ({ cookie }) => ({
     route: moveUp,
     ask: { cookie, body: { names: {} } },
@@ -365,6 +390,14 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'POST class-tests/[id]/paper': 'makes a file, writes nothing',
   'POST weeks/[id]/notices/[notice]': 'makes a file, writes nothing',
   'POST sign-in': 'limits.test.ts',
+  'POST join': 'people.test.ts',
+  'DELETE people/links/[id]': 'people.test.ts; withdrawn twice it is gone',
+  'POST me/password': 'people.test.ts; asks for the password that it changes',
+  'POST me/second-factor': 'tells a secret, writes nothing',
+  'PUT me/second-factor': 'people.test.ts; the newest holds',
+  'DELETE me/second-factor': 'people.test.ts; taken off twice it is off',
+  'DELETE me/sessions': 'people.test.ts; ended twice they are over',
+  'DELETE me/sessions/[id]': 'people.test.ts; ended twice it is over',
   'POST sign-out': 'ends one session; ended twice it is over',
   'POST classes/[id]/files': 'twice.test.ts',
   'POST classes/[id]/mailbox': 'mailbox.test.ts',

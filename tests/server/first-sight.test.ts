@@ -1,7 +1,7 @@
 /** The card as it looks, for a page whose scripts have not come: small, in the family's language, the child's own, and nothing in it acts. */
 import { gzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { FirstSight } from '@/contract/first-sight';
+import type { SightOfCard } from '@/contract/first-sight';
 import { GET as firstSight } from '@/app/api/v1/home/first-sight/route';
 import { sendWeek } from '@/server/weeks/send-week';
 import { call, makeSchool, sendTo, useOwnSchema, weekOf } from './school';
@@ -13,7 +13,7 @@ beforeAll(useOwnSchema);
 
 const seen = async (token: string, language = 'en') => {
   const { status, answer } = await call(firstSight, `/api/v1/home/first-sight?language=${language}`, { method: 'GET', token });
-  return { status, sight: answer as unknown as FirstSight };
+  return { status, sight: answer as unknown as SightOfCard };
 };
 
 describe('the first sight of a card', () => {

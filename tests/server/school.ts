@@ -1,7 +1,8 @@
 /** A school of its own for each test, in the test worker's own schema. */
 import type { Uuid } from '@/contract/ids';
 import { hashPassword } from '@/server/auth/passwords';
-import { openSession, type Role } from '@/server/auth/sessions';
+import type { PersonRole } from '@/contract/people';
+import { openSession } from '@/server/auth/sessions';
 import { addChild } from '@/server/db/children';
 import { addClass } from '@/server/db/classes';
 import { addGame } from '@/server/db/games';
@@ -77,7 +78,7 @@ export interface TestSchool {
   readonly gameId: Uuid;
   readonly childIds: readonly Uuid[];
   readonly email: string;
-  readonly cookie: (role: Role) => Promise<string>;
+  readonly cookie: (role: PersonRole) => Promise<string>;
 }
 
 export const PASSWORD = 'reeds and lilies';
@@ -98,18 +99,22 @@ export async function makeSchool(children = 2): Promise<TestSchool> {
     const passwordHash = await passwordHashed();
     const teacherId = await addTeacher(db, { schoolId: id, name: 'T', email, passwordHash, role: 'teacher' }, now);
     const helperId = await addTeacher(db, { schoolId: id, name: 'H', email: `h-${email}`, passwordHash, role: 'helper' }, now);
+    const leadId = await addTeacher(db, { schoolId: id, name: 'L', email: `l-${email}`, passwordHash, role: 'lead' }, now);
     const year = await yearAt(db, id, today);
     const classId = await addClass(db, { schoolId: id, yearId: year.id, name: 'P4', ageYears: 8 }, now);
     const childIds: Uuid[] = [];
     for (let n = 0; n < children; n += 1)
       childIds.push(await addChild(db, id, classId, { firstName: `Child${lettersOf(n)}`, initial: 'X.' }, today, now));
     const game = sensibleStart({ title: 'Otter Steps', aim: '', technique: 'underarm', implement: 'sock-ball', target: 'box', ageYears: 8 });
-    return { id, teacherId, helperId, classId, childIds, gameId: await addGame(db, id, game, 8, now) };
+    return { id, teacherId, helperId, leadId, classId, childIds, gameId: await addGame(db, id, game, 8, now) };
   });
   return {
     ...made,
     email,
-    cookie: async (role) => `lochside=${(await openSession(role === 'teacher' ? made.teacherId : made.helperId, made.id, new Date())).token}`,
+    cookie: async (role) => {
+      const id = { teacher: made.teacherId, helper: made.helperId, lead: made.leadId }[role];
+      return `lochside=${(await openSession(id, made.id, new Date())).token}`;
+    },
   };
 }
 

@@ -8,7 +8,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
   const who = await requireSignedIn();
   return (
     <InLocale locale={localeOf(who.timeZone)}>
-      <DeskBar name={who.name} schoolName={who.schoolName} />
+      <DeskBar name={who.name} schoolName={who.schoolName} isLead={who.isLead} />
       {children}
     </InLocale>
   );

@@ -59,7 +59,7 @@ const ROOMS = [
   { href: '/classes', name: 'Classes' },
 ] as const;
 
-export function DeskBar({ name, schoolName }: { name: string; schoolName: string }) {
+export function DeskBar({ name, schoolName, isLead }: { name: string; schoolName: string; isLead: boolean }) {
   const path = usePathname();
   const signOut = async () => {
     await send('POST', '/api/v1/sign-out');
@@ -72,14 +72,14 @@ export function DeskBar({ name, schoolName }: { name: string; schoolName: string
         Lochside
       </Link>
       <nav aria-label="Rooms">
-        {ROOMS.map((room) => (
+        {[...ROOMS, ...(isLead ? [{ href: '/school', name: 'People' }] : [])].map((room) => (
           <Link key={room.href} href={room.href} {...(path.startsWith(room.href) ? { 'aria-current': 'page' as const } : {})}>
             {room.name}
           </Link>
         ))}
       </nav>
       <span className="who">
-        {name} · {schoolName}
+        <Link href="/me">{name}</Link> · {schoolName}
       </span>
       <QuietButton onPress={() => void signOut()}>Sign out</QuietButton>
     </Bar>

@@ -1,15 +1,19 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 import { FIRST_SIGHT } from './first-sight-painter';
-import { Screen } from './home-style';
 import { pageIsOpen } from './step-title';
 
-/** What the school has painted stands in the place of "One moment …". */
+/** Until something is painted a word stands here. */
 const Painted = styled.div`
-  &:not(:empty) + main {
-    display: none;
+  & > main:not([class]) {
+    max-width: 520px;
+    min-height: 100dvh;
+    margin: 0 auto;
+    padding: var(--space-5) var(--space-7) var(--space-7);
+    font-family: var(--font-child), sans-serif;
+    font-size: var(--type-4);
   }
   & button[aria-busy] {
     opacity: 0.6;
@@ -19,17 +23,10 @@ const Painted = styled.div`
 /** The card as the school painted it, until the page can act: filled by `paintFirstSight`, which runs before this page is alive. */
 export function FirstSight() {
   const { i18n } = useWords();
+  // Written once: what was painted over it stays.
+  const [html] = useState(() => `<main><div role="status"><h1>${i18n.t('One moment …')}</h1></div></main>`);
   useEffect(pageIsOpen, []);
-  return (
-    <>
-      <Painted id={FIRST_SIGHT} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: '' }} />
-      <Screen>
-        <div role="status">
-          <h1>{i18n.t('One moment …')}</h1>
-        </div>
-      </Screen>
-    </>
-  );
+  return <Painted id={FIRST_SIGHT} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: html }} />;
 }
 
 /** A button that was tapped before the page could act is pressed once it can. */

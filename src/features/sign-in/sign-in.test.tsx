@@ -45,7 +45,7 @@ describe('signing in', () => {
     const user = await fill();
     await user.keyboard('{Enter}');
     expect(await screen.findByText(/do not belong together/)).toBeTruthy();
-    expect(sent).toEqual([{ email: 'tarn@school.example', password: 'reeds and lilies' }]);
+    expect(sent).toEqual([{ email: 'tarn@school.example', password: 'reeds and lilies', code: '' }]);
     expect(field('Password').value).toBe('reeds and lilies');
     await waitFor(() => expect((signIn() as HTMLButtonElement).disabled).toBe(false));
   });

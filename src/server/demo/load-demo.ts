@@ -74,7 +74,13 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
     for (const signIn of signIns) {
       const added = await addTeacher(
         db,
-        { schoolId: school, name: signIn.name, email: signIn.email, passwordHash: await hashPassword(signIn.password), role: signIn.role },
+        {
+          schoolId: school,
+          name: signIn.name,
+          email: signIn.email,
+          passwordHash: await hashPassword(signIn.password),
+          role: first === undefined && signIn.role === 'teacher' ? 'lead' : signIn.role,
+        },
         now,
       );
       first ??= added;
@@ -365,7 +371,10 @@ export async function whatItHolds(): Promise<Holding> {
 /** Takes a half-loaded demo away so that the next start begins again. */
 export async function dropDemo(): Promise<void> {
   await transact(async (db) => {
+    await change(db, 'SET @lochside_deletes = 1');
     for (const table of [
+      'recovery_codes',
+      'people_links',
       'audit',
       'incoming',
       'decisions',
@@ -404,5 +413,6 @@ export async function dropDemo(): Promise<void> {
       'schools',
     ])
       await change(db, `DELETE FROM ${table}`);
+    await change(db, 'SET @lochside_deletes = 0');
   });
 }

@@ -2,10 +2,10 @@
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { Card } from '@/contract/card';
-import type { FirstSight, RenderFirstSight } from '@/contract/first-sight';
+import type { SightOfCard, RenderFirstSight } from '@/contract/first-sight';
 
 /** Loaded once; Node keeps it. Throws where the programs are not built. */
-export async function firstSightOf(card: Card, language: string, today: string): Promise<FirstSight> {
+export async function firstSightOf(card: Card, language: string, today: string): Promise<SightOfCard> {
   const built = pathToFileURL(join(process.cwd(), 'build/cli/first-sight.mjs')).href;
   const { renderFirstSight } = (await import(/* turbopackIgnore: true */ /* @vite-ignore */ built)) as { renderFirstSight: RenderFirstSight };
   return renderFirstSight(card, language, today);

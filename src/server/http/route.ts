@@ -7,6 +7,8 @@ import { randomUUID } from 'node:crypto';
 import { parseCookie } from 'cookie';
 import type Joi from 'joi';
 import { isUuid } from '@/contract/ids';
+import { direct } from '../db/pool';
+import { audit } from '../db/schools';
 import { log } from '../log';
 import { settings } from '../settings';
 import { sessionCookieName, signedInBy, type Role, type SignedIn } from '../auth/sessions';
@@ -122,9 +124,20 @@ export function sessionToken(request: Request): string | undefined {
   return parseCookie(request.headers.get('cookie') ?? '')[sessionCookieName(settings().secure)];
 }
 
+interface TeacherGate<Body> {
+  readonly roles: readonly Role[];
+  /** For leads alone. */
+  readonly lead?: boolean;
+  /** Also for who still lacks a second factor that the school asks for. */
+  readonly anyway?: boolean;
+  /** What is written down under who did what, when it was done: of what goes out, and of deeds whose own tables say the rest. */
+  readonly told?: string;
+  readonly body?: Joi.Schema<Body>;
+}
+
 /** A route for people who are signed in with one of these roles. */
 export function teacherRoute<Body = undefined>(
-  { roles, body }: { roles: readonly Role[]; body?: Joi.Schema<Body> },
+  { roles, lead = false, anyway = false, told, body }: TeacherGate<Body>,
   handle: (asked: RouteAsk<Body> & { who: SignedIn; deed: Deed | null }) => Promise<Response>,
 ): Handler {
   return (request, context) =>
@@ -135,9 +148,23 @@ export function teacherRoute<Body = undefined>(
       if (!who) throw refuse(401, '', 'You are not signed in.', 'Sign in again.');
       if (!roles.includes(who.role))
         throw refuse(403, '', 'A helper may look, print and enter scores, but not change this.', 'Ask a teacher of the school.');
+      if (lead && !who.isLead) throw refuse(403, '', 'Only a lead of the school may do this.', 'Ask a lead of the school.');
+      if (who.lacksFactor && !anyway)
+        throw refuse(403, '', 'The school asks for a second factor, and you have none yet.', 'Set it up on your own page first.');
       const { value, raw } = await bodyOf(request, body, MOST_BYTES.desk);
-      return handle({ request, body: value as Body, raw, now, who, deed: deedOf(request, raw), id: await idsOf(context) });
+      const answer = await handle({ request, body: value as Body, raw, now, who, deed: deedOf(request, raw), id: await idsOf(context) });
+      if (told !== undefined && answer.ok) await writeDown(who, told, await subjectOf(context), now);
+      return answer;
     });
+}
+
+/** Of what a deed is: the id in its path. */
+async function subjectOf(context: Context): Promise<Uuid | undefined> {
+  return Object.values(await context.params).find((value): value is Uuid => typeof value === 'string' && isUuid(value));
+}
+
+async function writeDown({ schoolId, teacherId }: SignedIn, action: string, subject: Uuid | undefined, now: Date): Promise<void> {
+  await audit(direct(), { schoolId, teacherId, action, ...(subject && { subject }) }, now);
 }
 
 /**

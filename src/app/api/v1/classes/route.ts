@@ -7,7 +7,7 @@ import { once } from '@/server/http/once';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 
-export const POST = teacherRoute({ roles: ['teacher'], body: newClassSchema }, async ({ body: added, who, deed, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], told: 'class made', body: newClassSchema }, async ({ body: added, who, deed, now }) => {
   try {
     const made = await once(who, deed, now, async (db) => {
       const year = await yearAt(db, who.schoolId, schoolDay(now, who.timeZone));

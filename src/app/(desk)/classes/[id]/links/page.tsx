@@ -3,6 +3,8 @@ import { notFound } from 'next/navigation';
 import { LinksPage } from '@/features/classes/links-page';
 import { requireSignedIn } from '@/server/auth/current';
 import { classById } from '@/server/db/classes';
+import { direct } from '@/server/db/pool';
+import { audit } from '@/server/db/schools';
 import { isUuid } from '@/contract/ids';
 import { schoolDay } from '@/server/school-day';
 import { settings } from '@/server/settings';
@@ -18,6 +20,7 @@ export default async function ClassLinksPage({ params }: { params: Promise<{ id:
   const found = isUuid(id) ? await classById(who.schoolId, id, today) : undefined;
   if (!found) notFound();
   const { term, links } = await linksOf(who.schoolId, found.id, today, now);
+  await audit(direct(), { schoolId: who.schoolId, teacherId: who.teacherId, action: 'links shown', subject: found.id }, now);
   const { publicUrl } = settings();
   const { protocol, hostname } = new URL(publicUrl);
   return (

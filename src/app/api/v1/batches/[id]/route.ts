@@ -6,7 +6,7 @@ import { teacherRoute } from '@/server/http/route';
 
 /** Takes back all that a file or a mailbox brought, or brings it back. */
 export const POST = teacherRoute(
-  { roles: ['teacher', 'helper'], body: Joi.object<{ undone: boolean }>({ undone: Joi.boolean().required() }).required() },
+  { roles: ['teacher', 'helper'], told: 'files decided', body: Joi.object<{ undone: boolean }>({ undone: Joi.boolean().required() }).required() },
   async ({ body: { undone }, who, deed, id, now }) => {
     const done = await once(who, deed, now, async (db) => {
       if (!(await undoBatch(db, who.schoolId, id(), who.teacherId, undone, now)))

@@ -16,7 +16,7 @@ const body = Joi.object<{ as: Settled | null; undo?: true }>({
 }).required();
 
 /** Whose an incoming score is; null sets it aside, undo opens it again. */
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { as, undo }, who, deed, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], told: 'message decided', body }, async ({ body: { as, undo }, who, deed, id, now }) => {
   if (undo) {
     await unsettle(who, deed, id(), now);
     return json({ verdict: null });

@@ -7,7 +7,11 @@ import { schoolDay } from '@/server/school-day';
 
 /** Which child of this school a slip's code belongs to. */
 export const POST = teacherRoute(
-  { roles: ['teacher', 'helper'], body: Joi.object<{ code: string }>({ code: Joi.string().min(8).max(64).required() }) },
+  {
+    roles: ['teacher', 'helper'],
+    told: 'score typed by its code',
+    body: Joi.object<{ code: string }>({ code: Joi.string().min(8).max(64).required() }),
+  },
   async ({ body: { code }, who, now }) => {
     const today = schoolDay(now, who.timeZone);
     const key = await keyOfWritten(code, now);

@@ -8,7 +8,7 @@ import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 
 /** A teacher marks what a child's movement is looked at for: only what the game that was sent says. */
-export const PUT = teacherRoute({ roles: ['teacher'], body: lookedAtSchema }, async ({ body: looked, who, id, now }) => {
+export const PUT = teacherRoute({ roles: ['teacher'], told: 'look-fors marked', body: lookedAtSchema }, async ({ body: looked, who, id, now }) => {
   const assignment = await assignmentOfSchool(who.schoolId, id());
   if (!assignment) throw notFound('game of a child');
   const game = await versionBody(assignment.versionId);

@@ -7,7 +7,7 @@ import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 
 /** A teacher's own note on a child; families do not see it. */
-export const PUT = teacherRoute({ roles: ['teacher'], body: noteSchema }, async ({ body: { words }, who, id, now }) => {
+export const PUT = teacherRoute({ roles: ['teacher'], told: 'note written', body: noteSchema }, async ({ body: { words }, who, id, now }) => {
   const child = await childOfSchool(who.schoolId, id(), schoolDay(now, who.timeZone));
   if (!child) throw notFound('child');
   await transact((db) => keepNote(db, child.id, who.teacherId, words.trim(), now));

@@ -11,7 +11,7 @@ const TYPES = {
 } as const;
 
 /** Every go of a class as CSV, XLSX or JSON, with ids that stay. */
-export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ request, who, id, now }) => {
+export const GET = teacherRoute({ roles: ['teacher', 'helper'], told: 'scores exported' }, async ({ request, who, id, now }) => {
   const today = schoolDay(now, who.timeZone);
   const of = await classById(who.schoolId, id(), today);
   if (!of) throw notFound('class');

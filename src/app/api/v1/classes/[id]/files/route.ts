@@ -23,7 +23,7 @@ function columnsIn(written: string | null): readonly ColumnKind[] | null {
  * A dropped file: its bytes are the body. A table is looked at first; with `apply` all of its rows are brought in, told line by line of
  * JSON. Messages are kept at once: what they say waits for a yes.
  */
-export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ request, who, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher', 'helper'], told: 'files brought in' }, async ({ request, who, id, now }) => {
   const today = schoolDay(now, who.timeZone);
   const of = await classById(who.schoolId, id(), today);
   if (!of) throw notFound('class');

@@ -9,7 +9,7 @@ import { schoolDay } from '@/server/school-day';
 import { settings } from '@/server/settings';
 
 /** Reads the mailbox folder: new messages wait for a yes in the class of the child that they name, those read before are left alone. */
-export const POST = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher', 'helper'], told: 'messages brought in' }, async ({ who, id, now }) => {
   const today = schoolDay(now, who.timeZone);
   const of = await classById(who.schoolId, id(), today);
   if (!of) throw notFound('class');

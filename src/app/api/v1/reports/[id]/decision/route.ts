@@ -12,7 +12,7 @@ const body = Joi.object<{ choice: Choice | null }>({
 }).required();
 
 /** What a teacher decides of a report; null takes the newest decision back. */
-export const POST = teacherRoute({ roles: ['teacher'], body }, async ({ body: { choice }, who, deed, id, now }) => {
+export const POST = teacherRoute({ roles: ['teacher'], told: 'report decided', body }, async ({ body: { choice }, who, deed, id, now }) => {
   if (choice === null) {
     await undecide(who, deed, id(), now);
     return json({ noticeId: null });

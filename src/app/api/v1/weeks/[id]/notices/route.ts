@@ -10,7 +10,7 @@ import { titleOfWeek } from '@/server/weeks/week-standing';
 
 /** A reminder is written and kept in the outbox; it goes out by the school's own channel. */
 export const POST = teacherRoute(
-  { roles: ['teacher'], body: Joi.object({ kind: Joi.string().valid('reminder').required() }) },
+  { roles: ['teacher'], told: 'message prepared', body: Joi.object({ kind: Joi.string().valid('reminder').required() }) },
   async ({ who, deed, id, now }) => {
     const week = await weekOfSchool(who.schoolId, id());
     if (!week) throw notFound('week');

@@ -7,7 +7,7 @@ import { sheetsOfWeek } from '@/server/paper/week-sheets';
 
 /** The sheets of a week as lines of JSON: how far the making is, and at last the PDF in base64. */
 export const POST = teacherRoute(
-  { roles: ['teacher', 'helper'], body: paperSchema },
+  { roles: ['teacher', 'helper'], told: 'sheets printed', body: paperSchema },
   async ({ request, body: { kind, who, ...look }, who: asker, id, now }) => {
     if (who !== 'all' && who !== 'paper' && !isUuid(who))
       throw refuse(400, '/who', 'That is nobody of this class.', 'Choose all, or those on paper.');

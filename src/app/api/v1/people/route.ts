@@ -1,0 +1,40 @@
+import { invitedSchema, type People } from '@/contract/people';
+import { toBytes } from '@/server/db/ids';
+import { openLinksOf, peopleOf, rulesOf } from '@/server/db/people';
+import { firstRow, transact } from '@/server/db/pool';
+import { audit } from '@/server/db/schools';
+import { json, refuse } from '@/server/http/answer';
+import { teacherRoute } from '@/server/http/route';
+import { makeLink } from '@/server/people/links';
+
+export const GET = teacherRoute({ roles: ['teacher'], lead: true }, async ({ who, now }) => {
+  const [people, links, rules] = await Promise.all([peopleOf(who.schoolId), openLinksOf(who.schoolId, now), rulesOf(who.schoolId)]);
+  return json({ people, links, rules } satisfies People);
+});
+
+/** A link for a colleague, told once: 72 hours, to be copied or printed. Another for the same address takes its place. */
+export const POST = teacherRoute({ roles: ['teacher'], lead: true, body: invitedSchema }, async ({ body, who, now }) => {
+  const email = body.email.toLowerCase();
+  const made = await transact(async (db) => {
+    const there = await firstRow<{ here: number }>(
+      'SELECT EXISTS (SELECT 1 FROM memberships m WHERE m.teacher_id = t.id AND m.school_id = ?) AS here FROM teachers t WHERE t.email = ?',
+      [toBytes(who.schoolId), email],
+      db,
+    );
+    if (there)
+      throw refuse(
+        409,
+        '/email',
+        there.here === 1 ? 'Somebody of the school has this address.' : 'There is an account for this address at another school.',
+        there.here === 1 ? 'A closed account can be opened again in the list.' : 'Use another address for this school.',
+      );
+    const link = await makeLink(db, { schoolId: who.schoolId, teacherId: null, email, name: body.name, role: body.role }, now);
+    await audit(
+      db,
+      { schoolId: who.schoolId, teacherId: who.teacherId, action: 'person invited', subject: link.id, detail: { role: body.role } },
+      now,
+    );
+    return link;
+  });
+  return json(made, 201);
+});
