@@ -56,7 +56,7 @@ export function DeedsPage({
         <h1>Who did what</h1>
         <span className="about">children stand here by a number only; nothing here can be changed</span>
         <ButtonLink href="/school">People</ButtonLink>
-        <ButtonLink href={`/api/v1/people/deeds?${query({})}`} download>As a CSV file</ButtonLink>
+        <ButtonLink href={`/api/v1/people/deeds?${query({})}`}>As a CSV file</ButtonLink>
       </PageHead>
       <Narrow>
         <Select

@@ -160,7 +160,10 @@ export function teacherRoute<Body = undefined>(
 
 /** Of what a deed is: the id in its path. */
 async function subjectOf(context: Context): Promise<Uuid | undefined> {
-  return Object.values(await context.params).find((value): value is Uuid => typeof value === 'string' && isUuid(value));
+  // A path without one has no parameters at all.
+  return Object.values(((await context.params) as Record<string, unknown> | undefined) ?? {}).find(
+    (value): value is Uuid => typeof value === 'string' && isUuid(value),
+  );
 }
 
 async function writeDown({ schoolId, teacherId }: SignedIn, action: string, subject: Uuid | undefined, now: Date): Promise<void> {
