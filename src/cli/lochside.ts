@@ -112,6 +112,38 @@ const VERBS: Readonly<Record<string, Verb>> = {
     },
     run: async (_args, options) => (await import('./teacher-add')).addTeacherCommand(options),
   },
+  'backup key': {
+    calls: ['backup key [--new yes]'],
+    about: 'Makes the pair of keys for backups. The private one is told once, for the safe of the school; with the other the server encrypts.',
+    options: { new: 'yes makes another pair where there is one' },
+    run: async (_args, options) => (await import('./backup-verbs')).backupKey(options),
+  },
+  'backup verify': {
+    calls: ['backup verify FILE --identity KEYFILE'],
+    about:
+      'Restores a backup into a database server of its own, counts and compares it, and replays the reports of a class. The school is not touched.',
+    options: { identity: 'a file with the private key' },
+    run: async (args, options) => (await import('./backup-verbs')).verifyBackup(args, options),
+  },
+  'backup last': {
+    calls: ['backup last'],
+    about: 'Says when the last backup was made.',
+    options: {},
+    run: async () => (await import('./backup-verbs')).backupStanding(),
+  },
+  backup: {
+    calls: ['backup [--out FOLDER] [--keep N]'],
+    about: 'Makes an encrypted backup of the database and the secrets, from one snapshot, while the school goes on. Keeps the newest 35.',
+    options: { out: 'where to; beside the database without it', keep: 'how many are kept' },
+    run: async (_args, options) => (await import('./backup-verbs')).backup(options),
+  },
+  restore: {
+    calls: ['restore FILE --identity KEYFILE [--over yes]'],
+    about:
+      'Puts a backup in the place of what is here, and does every erasure of the journal again. The school must be stopped; what was here is moved aside.',
+    options: { identity: 'a file with the private key', over: 'yes empties the database that DATABASE_URL names first' },
+    run: async (args, options) => (await import('./backup-verbs')).restore(args, options),
+  },
   'teacher reset': {
     calls: ['teacher reset --email ADDRESS [--second-factor off]'],
     about: 'Prints a link by which somebody chooses a new password, for 72 hours and once: for a lead whom no other lead can help.',
@@ -144,7 +176,8 @@ async function run(words: readonly string[]): Promise<number> {
     process.stdout.write(usage());
     return 0;
   }
-  const name = first in VERBS ? first : `${first} ${second ?? ''}`.trim();
+  const both = `${first} ${second ?? ''}`.trim();
+  const name = both in VERBS ? both : first in VERBS ? first : both;
   const asksHelp = words.some((word) => word === '--help' || word === '-h');
   const verb = VERBS[name] ?? (asksHelp ? Object.entries(VERBS).find(([known]) => known.startsWith(`${first} `))?.[1] : undefined);
   if (!verb) throw bad(`there is no verb “${name}”`);

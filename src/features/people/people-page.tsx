@@ -28,7 +28,7 @@ const Rules = styled.div`
   }
 `;
 
-export function PeoplePage({ people, links, rules, ownId }: People & { ownId: string }) {
+export function PeoplePage({ people, links, rules, ownId, backupAt }: People & { ownId: string; backupAt: string | null }) {
   const router = useRouter();
   const [inviting, setInviting] = useState(false);
   const [made, setMade] = useState<MadeLink | null>(null);
@@ -93,6 +93,12 @@ export function PeoplePage({ people, links, rules, ownId }: People & { ownId: st
       {links.length > 0 && <OpenLinks links={links} onProblem={setProblem} />}
       <SubHead>Signing in</SubHead>
       <SignInRulesForm rules={rules} />
+      <SubHead>Backups</SubHead>
+      <p>
+        {backupAt
+          ? `The last one was made on ${dayAndTime(backupAt)}.`
+          : 'None was made yet. Whoever runs the server makes a key for them (npx lochside backup key); then there is one every day.'}
+      </p>
       {inviting && (
         <Invite
           onClose={() => setInviting(false)}

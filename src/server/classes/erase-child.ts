@@ -156,7 +156,7 @@ export async function countAbout(childId: Uuid): Promise<AboutChild> {
  * Takes everything about a child away, in one transaction; the audit keeps that it was done and by whom, without a name. How many messages of the
  * school's mailbox name the child: these are the school's own, to be deleted there.
  */
-export async function eraseChild(schoolId: Uuid, teacherId: Uuid, childId: Uuid, now: Date): Promise<{ inMailbox: number }> {
+export async function eraseChild(schoolId: Uuid, teacherId: Uuid | null, childId: Uuid, now: Date): Promise<{ inMailbox: number }> {
   const inMailbox = await namedInMailbox(childId);
   await transact(async (db: Db) => {
     // Who erases the same child at this moment waits here, and finds nothing.

@@ -2,6 +2,7 @@
  * The journal of erasures: ids alone, in a file outside the database and its backups. What a restore brings back of an erased child is erased
  * again by it. One line of JSON an erasure.
  */
+import { existsSync, readFileSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import type { Uuid } from '@/contract/ids';
 
@@ -11,10 +12,19 @@ export interface Erasure {
   readonly at: Date;
 }
 
-/** Written to the disk before it returns. Without a file named by the launcher nothing is written. */
+/** What a journal holds; nothing where there is none yet. */
+export function erasuresIn(path: string): readonly { readonly schoolId: Uuid; readonly childId: Uuid }[] {
+  if (!existsSync(path)) return [];
+  return readFileSync(path, 'utf8')
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => JSON.parse(line) as { schoolId: Uuid; childId: Uuid });
+}
+
+/** Once a child; written to the disk before it returns. Without a file named by the launcher nothing is written. */
 export async function noteErasure({ schoolId, childId, at }: Erasure): Promise<void> {
   const path = process.env['LOCHSIDE_ERASURES'];
-  if (!path) return;
+  if (!path || erasuresIn(path).some((one) => one.childId === childId)) return;
   const file = await open(path, 'a', 0o600);
   try {
     await file.appendFile(`${JSON.stringify({ schoolId, childId, at: at.toISOString() })}\n`);

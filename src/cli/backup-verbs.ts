@@ -1,0 +1,162 @@
+/** Backups on the command line: a pair of keys, a backup, one that is tried out, one that is put back. */
+import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, chmodSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { randomBytes } from 'node:crypto';
+import { lastBackup, newBackupKey, takeBackup, withBackup, writeRecipient, type Opened } from '@/server/backup/backup';
+import { replayOneClass } from '@/server/backup/replay';
+import { emptyDatabase, restoreInto, type Restored } from '@/server/backup/restore';
+import { pool } from '@/server/db/pool';
+import { startInstance } from '../../scripts/lib/instance.mjs';
+import type { Options } from './input';
+import { ownHome, useOwnInstance } from './own-instance';
+
+const print = (said: unknown) => process.stdout.write(`${JSON.stringify(said, null, 2)}\n`);
+
+const recipientFile = () => join(ownHome(), 'backup-recipient.txt');
+
+/** What startInstance gives, as far as it is used here. */
+interface Instance {
+  readonly url: (name?: string) => string;
+  readonly stop: () => Promise<void>;
+}
+
+const identityIn = (options: Options): string => {
+  const file = options['identity'];
+  if (!file || !existsSync(file)) throw new Error('--identity names the file with the private key');
+  const text = readFileSync(file, 'utf8');
+  // The words around the key, as they were printed, do no harm.
+  return /AGE-SECRET-KEY-1[0-9A-Z]+/.exec(text)?.[0] ?? text.trim();
+};
+
+/** Makes the pair of keys: the private one is told here and kept nowhere. */
+export async function backupKey(options: Options): Promise<number> {
+  if (existsSync(recipientFile()) && options['new'] !== 'yes')
+    throw new Error('there is a key for backups already; --new yes makes another, and older backups still need the old one');
+  const { identity, recipient } = await newBackupKey();
+  await writeRecipient(recipientFile(), recipient);
+  process.stdout.write(
+    `The private key, told once. Print it and put it into the school's safe: without it no backup can be read.\n\n${identity}\n\nBackups are encrypted to ${recipient} (${recipientFile()}).\n`,
+  );
+  return 0;
+}
+
+export async function backup(options: Options): Promise<number> {
+  useOwnInstance();
+  const recipient = existsSync(recipientFile()) ? readFileSync(recipientFile(), 'utf8').trim() : undefined;
+  if (!recipient) throw new Error('there is no key for backups yet: npx lochside backup key');
+  const keep = options['keep'] === undefined ? undefined : Number(options['keep']);
+  if (keep !== undefined && !(Number.isInteger(keep) && keep >= 1)) throw new Error('--keep is a whole number from 1');
+  const secretsFile = join(ownHome(), 'secrets.json');
+  try {
+    const { file, manifest } = await takeBackup(
+      process.env['DATABASE_URL']!,
+      {
+        secretsFile: existsSync(secretsFile) ? secretsFile : null,
+        recipient,
+        out: options['out'] ?? join(ownHome(), 'backups'),
+        ...(keep !== undefined && { keep }),
+      },
+      new Date(),
+    );
+    print({ file, madeAt: manifest.madeAt, migration: manifest.migration, rows: Object.values(manifest.rows).reduce((sum, n) => sum + n, 0) });
+    return 0;
+  } finally {
+    await pool().end();
+  }
+}
+
+/** A database server of its own in a folder that goes afterwards. */
+async function inScratchInstance<T>(work: (url: string) => Promise<T>): Promise<T> {
+  const home = mkdtempSync(join(tmpdir(), 'lochside-verify-'));
+  chmodSync(home, 0o755);
+  const instance = (await startInstance(home, randomBytes(18).toString('base64url'), { fast: true })) as Instance;
+  try {
+    process.env['DATABASE_URL'] = instance.url();
+    return await work(instance.url());
+  } finally {
+    await globalThis.lochsidePool?.end();
+    await instance.stop();
+    rmSync(home, { recursive: true, force: true });
+  }
+}
+
+/** Restores a backup into a database server of its own, compares it with its manifest and replays the reports of a class. Nothing of the school is touched. */
+export async function verifyBackup(args: readonly string[], options: Options): Promise<number> {
+  const [file] = args;
+  if (!file) throw new Error('name the backup');
+  delete process.env['LOCHSIDE_ERASURES'];
+  return withBackup(file, identityIn(options), (opened) =>
+    inScratchInstance(async (url) => {
+      const { manifest, migrated } = await restoreInto(url, opened, new Date());
+      const replayed = await replayOneClass();
+      print({
+        file,
+        madeAt: manifest.madeAt,
+        rows: Object.values(manifest.rows).reduce((sum, n) => sum + n, 0),
+        migrated,
+        replayed: replayed && { reports: replayed.reports, different: replayed.different.length },
+        good: (replayed?.different.length ?? 0) === 0,
+      });
+      return (replayed?.different.length ?? 0) === 0 ? 0 : 1;
+    }),
+  );
+}
+
+/** Puts a backup in the place of what is here. Into the database of DATABASE_URL, or into the school's own instance while it does not run. */
+export async function restore(args: readonly string[], options: Options): Promise<number> {
+  const [file] = args;
+  if (!file) throw new Error('name the backup');
+  const now = new Date();
+  process.env['LOCHSIDE_ERASURES'] ??= join(ownHome(), 'erasures.jsonl');
+  return withBackup(file, identityIn(options), async (opened) => {
+    const restored = process.env['DATABASE_URL'] ? await intoNamed(opened, options, now) : await intoOwn(opened, now);
+    print({
+      restored: file,
+      madeAt: restored.manifest.madeAt,
+      rows: Object.values(restored.manifest.rows).reduce((sum, n) => sum + n, 0),
+      migrated: restored.migrated,
+      erasedAgain: restored.erased,
+    });
+    return 0;
+  });
+}
+
+async function intoNamed(opened: Opened, options: Options, now: Date): Promise<Restored> {
+  try {
+    if (options['over'] === 'yes') await emptyDatabase();
+    return await restoreInto(process.env['DATABASE_URL']!, opened, now);
+  } finally {
+    await globalThis.lochsidePool?.end();
+  }
+}
+
+async function intoOwn({ manifest, dump, secrets }: Opened, now: Date): Promise<Restored> {
+  const home = ownHome();
+  if (existsSync(join(home, 'running.json'))) throw new Error('the school is running: stop it first (Ctrl-C where npm run serve was started)');
+  const aside = now.toISOString().slice(0, 19).replace(/[-:]/g, '');
+  for (const name of ['data', 'secrets.json']) if (existsSync(join(home, name))) renameSync(join(home, name), join(home, `${name}.before-${aside}`));
+  const kept = JSON.parse(secrets ?? '{}') as Record<string, unknown>;
+  const databasePassword = String(kept['databasePassword'] ?? randomBytes(24).toString('base64url'));
+  writeFileSync(join(home, 'secrets.json'), `${JSON.stringify({ ...kept, databasePassword }, null, 2)}\n`, { mode: 0o600 });
+  const instance = (await startInstance(home, databasePassword)) as Instance;
+  try {
+    process.env['DATABASE_URL'] = instance.url();
+    process.env['LOCHSIDE_SERVER_KEY'] ??= String(kept['serverKey'] ?? '');
+    return await restoreInto(instance.url(), { manifest, dump }, now);
+  } finally {
+    await globalThis.lochsidePool?.end();
+    await instance.stop();
+  }
+}
+
+/** When the last backup was made. */
+export async function backupStanding(): Promise<number> {
+  useOwnInstance();
+  try {
+    print({ last: (await lastBackup())?.toISOString() ?? null });
+    return 0;
+  } finally {
+    await pool().end();
+  }
+}
