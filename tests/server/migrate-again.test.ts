@@ -30,9 +30,12 @@ async function form(): Promise<string> {
   const [keys] = await db.query(
     'SELECT table_name, index_name, column_name, seq_in_index FROM information_schema.statistics WHERE table_schema = DATABASE() ORDER BY 1, 2, 4',
   );
+  const [triggers] = await db.query(
+    'SELECT trigger_name, action_statement FROM information_schema.triggers WHERE trigger_schema = DATABASE() ORDER BY 1',
+  );
   const [done] = await db.query('SELECT name FROM migrations ORDER BY name');
   await db.end();
-  return JSON.stringify([columns, keys, done]);
+  return JSON.stringify([columns, keys, triggers, done]);
 }
 
 beforeEach(empty);
@@ -46,6 +49,39 @@ describe('unhappy at the server: migrations', () => {
     const once = await newest();
     expect(await migrate(url.toString())).toEqual([]);
     expect(await form()).toBe(once);
+  });
+
+  it('make the oldest teacher of each school its lead, once, and nobody where there is one or only helpers', async () => {
+    await migrate(url.toString(), '0069-short-codes.sql');
+    const db = await connect();
+    const at = '2026-01-01 00:00:00';
+    for (const school of ['a', 'b'])
+      await db.query("INSERT INTO schools (id, name, time_zone, created_at) VALUES (?, 'S', 'Europe/London', ?)", [Buffer.alloc(16, school), at]);
+    const members: readonly (readonly [string, string, string])[] = [
+      ['a', '1', 'helper'],
+      ['a', '2', 'teacher'],
+      ['a', '3', 'teacher'],
+      ['b', '4', 'helper'],
+    ];
+    for (const [school, teacher, role] of members) {
+      await db.query("INSERT INTO teachers (id, email, name, password_hash, created_at) VALUES (?, ?, 'N', 'h', ?)", [
+        Buffer.alloc(16, teacher),
+        teacher,
+        at,
+      ]);
+      await db.query('INSERT INTO memberships (school_id, teacher_id, role) VALUES (?, ?, ?)', [
+        Buffer.alloc(16, school),
+        Buffer.alloc(16, teacher),
+        role,
+      ]);
+    }
+    const roles = async () => ((await db.query('SELECT role FROM memberships ORDER BY teacher_id'))[0] as { role: string }[]).map(({ role }) => role);
+    await migrate(url.toString());
+    expect(await roles()).toEqual(['helper', 'lead', 'teacher', 'helper']);
+    // Killed between the change and its note, it is done again.
+    await db.query(await readFile(join(MIGRATIONS, '0071-memberships-first-lead.sql'), 'utf8'));
+    expect(await roles()).toEqual(['helper', 'lead', 'teacher', 'helper']);
+    await db.end();
   });
 
   it('by two at once are done once, and both end well', async () => {
