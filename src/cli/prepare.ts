@@ -1,6 +1,7 @@
 /** Brings the database to the newest form and, for the demo, fills an empty one. Run by the launcher before the web server. */
 import { readFileSync } from 'node:fs';
 import { checkServerKey, keepServerKey } from '@/server/auth/server-key';
+import { backUpBeforeUpgrade } from '@/server/backup/before-upgrade';
 import { pool } from '@/server/db/pool';
 import { migrate } from '@/server/db/migrate';
 import { dropDemo, loadDemo, whatItHolds, type DemoSignIn } from '@/server/demo/load-demo';
@@ -17,7 +18,12 @@ const WORDS: Readonly<Record<string, string>> = {
 
 async function prepare(): Promise<void> {
   const { mode, serverKey } = settings();
-  const ran = await migrate(process.env['DATABASE_URL']!);
+  const url = process.env['DATABASE_URL']!;
+  if (mode === 'school') {
+    const said = await backUpBeforeUpgrade(url, process.env['LOCHSIDE_HOME'], new Date());
+    if (said !== '') process.stdout.write(`${said}\n`);
+  }
+  const ran = await migrate(url);
   if (ran.length > 0) process.stdout.write(`Database brought up to date (${ran.length} steps).\n`);
   if (process.env['LOCHSIDE_NEW_KEY'] === 'yes') await keepServerKey(serverKey, new Date());
   else await checkServerKey(serverKey, new Date());

@@ -1,15 +1,18 @@
 /** A backup is made while the school goes on, destroyed, and put back: every figure is the same, and who was erased since then stays erased. */
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newBackupKey, takeBackup, withBackup, lastBackup } from '@/server/backup/backup';
+import { backUpBeforeUpgrade } from '@/server/backup/before-upgrade';
 import { replayOneClass } from '@/server/backup/replay';
 import { emptyDatabase, restoreInto } from '@/server/backup/restore';
 import { eraseChild } from '@/server/classes/erase-child';
 import { classesOf } from '@/server/db/classes';
 import { toText } from '@/server/db/ids';
+import { migrate } from '@/server/db/migrate';
+import { migrationFiles } from '@/server/db/migration-files';
 import { pool, rows } from '@/server/db/pool';
 import { classWeek } from '@/server/scores/class-week';
 import { exportedGoes } from '@/server/scores/export';
@@ -131,5 +134,25 @@ describe('a backup', () => {
       /mariadb-dump failed/,
     );
     expect(readdirSync(out).filter((name) => name.endsWith('.age'))).toHaveLength(2);
+  });
+
+  it('is made before a newer Lochside changes the database; where there is no key, that is said', async () => {
+    const home = join(folder, 'home');
+    mkdirSync(home);
+    expect(await backUpBeforeUpgrade(url(), home, NOW)).toBe('');
+    await emptyDatabase();
+    expect(await backUpBeforeUpgrade(url(), home, NOW)).toBe('');
+    const files = await migrationFiles();
+    await migrate(url(), files[39]);
+    expect(await backUpBeforeUpgrade(url(), home, NOW)).toContain('no key for backups');
+    const { identity, recipient } = await newBackupKey();
+    writeFileSync(join(home, 'backup-recipient.txt'), recipient);
+    expect(await backUpBeforeUpgrade(url(), home, NOW)).toContain('A backup was made before');
+    const [made] = readdirSync(join(home, 'backups'));
+    const { migration } = await withBackup(join(home, 'backups', made!), identity, async ({ manifest }) => manifest);
+    expect(migration).toBe(files[39]);
+    // A file of keys that cannot be used: nothing is changed, and it is said.
+    writeFileSync(join(home, 'backup-recipient.txt'), 'age1nonsense');
+    await expect(backUpBeforeUpgrade(url(), home, NOW)).rejects.toThrow();
   });
 });

@@ -83,14 +83,21 @@ export async function takeBackup(
   await written.close();
   const file = join(out, name);
   await rename(part, file);
+  await noteBackup(name, now);
+  const older = (await readdir(out)).filter((one) => NAMED.test(one)).sort();
+  for (const one of older.slice(0, Math.max(0, older.length - keep))) await unlink(join(out, one));
+  return { file, manifest };
+}
+
+/** A database of a version before notes is backed up too, and takes none. */
+async function noteBackup(name: string, now: Date): Promise<void> {
+  const there = await rows("SHOW TABLES LIKE 'instance'");
+  if (there.length === 0) return;
   await change(direct(), 'INSERT INTO instance (name, value, at) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE value = VALUES(value), at = VALUES(at)', [
     'last backup',
     name,
     now,
   ]);
-  const older = (await readdir(out)).filter((one) => NAMED.test(one)).sort();
-  for (const one of older.slice(0, Math.max(0, older.length - keep))) await unlink(join(out, one));
-  return { file, manifest };
 }
 
 /** When the last one was made here; null for never. */
