@@ -17,6 +17,9 @@ interface Spoken {
   readonly choose: (tag: string) => void;
 }
 
+/** A language that has not come after so long is put in its place when it comes. Milliseconds. */
+const PATIENCE_MS = 10_000;
+
 const InLanguage = createContext<Spoken>({ words: english, settled: true, choose: () => undefined });
 
 export const useWords = (): Words => use(InLanguage).words;
@@ -48,7 +51,10 @@ export function InFamilyLanguage({ children }: { children: ReactNode }) {
     };
     // Without a connection a language that was never opened does not come: English stays.
     wordsOf(tag).then(settle, () => settle(null));
+    // Nor is it waited for without end: the card must be able to act.
+    const patience = setTimeout(() => settle(null), PATIENCE_MS);
     return () => {
+      clearTimeout(patience);
       current = false;
     };
   }, [tag]);
