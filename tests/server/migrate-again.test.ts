@@ -56,7 +56,7 @@ describe('unhappy at the server: migrations', () => {
     const db = await connect();
     const at = '2026-01-01 00:00:00';
     for (const school of ['a', 'b'])
-      await db.query("INSERT INTO schools (id, name, time_zone, created_at) VALUES (?, 'S', 'Europe/London', ?)", [Buffer.alloc(16, school), at]);
+      await db.execute("INSERT INTO schools (id, name, time_zone, created_at) VALUES (?, 'S', 'Europe/London', ?)", [Buffer.alloc(16, school), at]);
     const members: readonly (readonly [string, string, string])[] = [
       ['a', '1', 'helper'],
       ['a', '2', 'teacher'],
@@ -64,12 +64,12 @@ describe('unhappy at the server: migrations', () => {
       ['b', '4', 'helper'],
     ];
     for (const [school, teacher, role] of members) {
-      await db.query("INSERT INTO teachers (id, email, name, password_hash, created_at) VALUES (?, ?, 'N', 'h', ?)", [
+      await db.execute("INSERT INTO teachers (id, email, name, password_hash, created_at) VALUES (?, ?, 'N', 'h', ?)", [
         Buffer.alloc(16, teacher),
         teacher,
         at,
       ]);
-      await db.query('INSERT INTO memberships (school_id, teacher_id, role) VALUES (?, ?, ?)', [
+      await db.execute('INSERT INTO memberships (school_id, teacher_id, role) VALUES (?, ?, ?)', [
         Buffer.alloc(16, school),
         Buffer.alloc(16, teacher),
         role,
