@@ -296,7 +296,8 @@ describe('the counter', () => {
           <InHand level={resolveLevel(game, 0)} />
         </InFamilyLanguage>,
       );
-      await vi.waitFor(() => expect(document.documentElement.dir).toBe('rtl'));
+      // The language is a module that is loaded: on a busy machine that takes its time.
+      await vi.waitFor(() => expect(document.documentElement.dir).toBe('rtl'), { timeout: 20_000 });
       expect(latin(container)).toEqual([]);
       const big = screen.getAllByRole('button').find(can)!;
       fireEvent.click(big);
