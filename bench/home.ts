@@ -20,11 +20,14 @@ const POOR_LINES = 3;
 async function scriptsOf(browser: Browser, url: string, ready: (page: Page) => Promise<void>): Promise<number> {
   const page = await (await browser.newContext({ viewport: PHONE, serviceWorkers: 'block' })).newPage();
   const bodies: Promise<Buffer>[] = [];
+  // What comes in advance after it is no part of it.
+  let isReady = false;
   page.on('response', (response) => {
-    if (response.request().resourceType() === 'script') bodies.push(response.body());
+    if (!isReady && response.request().resourceType() === 'script') bodies.push(response.body());
   });
   await page.goto(url);
   await ready(page);
+  isReady = true;
   const sizes = (await Promise.all(bodies)).map((body) => gzipSync(body).length);
   await page.context().close();
   return sizes.reduce((sum, size) => sum + size, 0) / 1000;
