@@ -3,7 +3,7 @@ import { text } from 'node:stream/consumers';
 import { prerenderToNodeStream } from 'react-dom/static';
 import { ServerStyleSheet, StyleSheetManager } from 'styled-components';
 import type { RenderFirstSight } from '@/contract/first-sight';
-import { CardScreen } from '@/features/home/card-screen';
+import { CardToLookAt } from '@/features/home/card-to-look-at';
 import { InTheseWords, wordsOf } from '@/features/languages/use-words';
 
 const nothing = () => undefined;
@@ -19,27 +19,7 @@ export const renderFirstSight: RenderFirstSight = async (card, language, today) 
     const { prelude } = await prerenderToNodeStream(
       <StyleSheetManager sheet={sheet.instance}>
         <InTheseWords words={words}>
-          <CardScreen
-            card={card}
-            today={today}
-            plays={[]}
-            underWay={false}
-            sessions={[]}
-            entries={[]}
-            offline={null}
-            mayForget={false}
-            kept={[]}
-            token=""
-            onOpen={nothing}
-            onShow={nothing}
-            onFinish={nothing}
-            onDiary={nothing}
-            onInvent={nothing}
-            onWeeks={nothing}
-            onOthers={nothing}
-            onSibling={nothing}
-            onCalendar={nothing}
-          />
+          <CardToLookAt card={card} today={today} onCalendar={nothing} />
         </InTheseWords>
       </StyleSheetManager>,
       // All of it in its place: no script of ours moves a part that came late.

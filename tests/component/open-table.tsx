@@ -29,7 +29,7 @@ export function openTable(game: Game, ageYears = 8): OpenTable {
     return Promise.resolve(Response.json({ revision: sent.length + 1, savedAt: '2027-03-05T09:00:00Z' }));
   });
   render(
-    <InLocale locale="en-GB">
+    <InLocale locale="en-GB" timeZone="Europe/London">
       <ChartTable
         id={'018f0000-0000-7000-8000-000000000001' as never}
         game={game}

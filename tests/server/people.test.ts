@@ -21,7 +21,8 @@ import { signedInBy } from '@/server/auth/sessions';
 import { deedsDone } from '@/server/db/audit';
 import { toBytes } from '@/server/db/ids';
 import { change, direct, rows } from '@/server/db/pool';
-import { call, makeSchool, PASSWORD, useOwnSchema, type TestSchool } from './school';
+import { audit } from '@/server/db/schools';
+import { call, makeSchool, PASSWORD, useOwnSchema, ZONE, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
 
@@ -29,7 +30,7 @@ const GOOD = 'heather under a slow gate';
 const ALL = { by: null, action: '', from: '', until: '' } as const;
 
 const tokenOf = (url: unknown) => String(url).split('#t=')[1]!;
-const actionsOf = async (school: TestSchool) => (await deedsDone(school.id, ALL)).map(({ action }) => action);
+const actionsOf = async (school: TestSchool) => (await deedsDone({ schoolId: school.id, timeZone: ZONE }, ALL)).map(({ action }) => action);
 
 async function invited(school: TestSchool, role: 'teacher' | 'helper' | 'lead', email: string) {
   const { status, answer } = await call(invite, '/', { cookie: await school.cookie('lead'), body: { name: 'R. Fern', email, role } });
@@ -289,6 +290,18 @@ describe('the second factor', () => {
 });
 
 describe('who did what', () => {
+  it('is narrowed by the days of the school, not of the server', async () => {
+    const school = await makeSchool();
+    // 03:12 of the 28th in London is still the 27th in New York.
+    await audit(direct(), { schoolId: school.id, teacherId: school.teacherId, action: 'late at night' }, new Date('2026-11-28T03:12:00Z'));
+    const found = async (timeZone: string, from: string, until: string) =>
+      (await deedsDone({ schoolId: school.id, timeZone }, { ...ALL, from, until })).map(({ action }) => action);
+    expect(await found('Europe/London', '2026-11-28', '2026-11-28')).toEqual(['late at night']);
+    expect(await found('Europe/London', '2026-11-27', '2026-11-27')).toEqual([]);
+    expect(await found('America/New_York', '2026-11-27', '2026-11-27')).toEqual(['late at night']);
+    expect(await found('America/New_York', '2026-11-28', '')).toEqual([]);
+  });
+
   it('is added to and never changed, names no child, and goes out as a file', async () => {
     const school = await makeSchool();
     const cookie = await school.cookie('lead');

@@ -7,7 +7,7 @@ import { InLocale } from '@/ui/in-locale';
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const who = await requireSignedIn();
   return (
-    <InLocale locale={localeOf(who.timeZone)}>
+    <InLocale locale={localeOf(who.timeZone)} timeZone={who.timeZone}>
       <DeskBar name={who.name} schoolName={who.schoolName} isLead={who.isLead} />
       {children}
     </InLocale>

@@ -16,7 +16,7 @@ export default async function AboutMePage() {
   const who = await requireAnyway();
   const token = (await cookies()).get(sessionCookieName(settings().secure))!.value;
   return (
-    <InLocale locale={localeOf(who.timeZone)}>
+    <InLocale locale={localeOf(who.timeZone)} timeZone={who.timeZone}>
       <DeskBar name={who.name} schoolName={who.schoolName} isLead={who.isLead} />
       <MePage me={await oneself(who, token, new Date())} />
     </InLocale>

@@ -1,4 +1,5 @@
 /** A language as its two files in messages/ bring it: the translator's messages, and beside them what it is and how it names things. */
+import { capitalised } from './capitalised';
 import { speak, type NounForm } from './speak';
 import type { Words } from './words';
 
@@ -32,7 +33,6 @@ export interface LanguageFile {
 const spaced = (text: string) => text.replace(/ ([:;?!»])/g, '\u00a0$1').replace(/« /g, '«\u00a0');
 
 const into = (pattern: string, name: string) => pattern.replace('{x}', name);
-const capital = (word: string) => word.slice(0, 1).toLocaleUpperCase() + word.slice(1);
 
 export function languageOf(tag: string, file: LanguageFile, messages: Readonly<Record<string, unknown>>): Words {
   const plural = new Intl.PluralRules(tag);
@@ -51,7 +51,7 @@ export function languageOf(tag: string, file: LanguageFile, messages: Readonly<R
     for (const { word, before: starts, becomes } of file.elided ?? []) {
       const [end] = new RegExp(`(?<=^|[^\\p{L}])${word} $`, 'iu').exec(before) ?? [];
       if (end === undefined || !new RegExp(`^(?:${starts.join('|')})(?!\\p{L})`, 'iu').test(after)) continue;
-      const shown = end.startsWith(word) ? becomes : capital(becomes);
+      const shown = end.startsWith(word) ? becomes : capitalised(becomes, { tag });
       return before.slice(0, before.length - end.length) + shown;
     }
     return before;

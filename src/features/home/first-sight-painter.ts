@@ -21,6 +21,8 @@ function paintFirstSight(languageOf: typeof deviceLanguage, keptAs: string, ours
   const { hash } = window.location;
   const key = new URLSearchParams(hash.slice(1)).get('k');
   if (key === null || key === '') return;
+  // A device that keeps the page has its scripts at once: the school need not paint for it.
+  if (navigator.serviceWorker?.controller) return;
   const nonce = (document.currentScript as HTMLScriptElement).nonce;
   const language = encodeURIComponent(languageOf(keptAs, ours));
   fetch('/api/v1/home/first-sight?language=' + language, { headers: { authorization: 'Bearer ' + key } })

@@ -6,9 +6,9 @@ import type { DeedDone, Person } from '@/contract/people';
 import { ButtonLink } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { DayField } from '@/ui/form/fields';
+import { useMoment } from '@/ui/in-locale';
 import { Page, PageHead, SoftLine } from '@/ui/page';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
-import { dayAndTime } from './when';
 
 const Narrow = styled.div`
   display: flex;
@@ -25,8 +25,8 @@ export interface DeedsShown {
   readonly until: string;
 }
 
-const COLUMNS: readonly SheetColumn<DeedDone>[] = [
-  { id: 'at', words: 'When', by: ({ at }) => at, cell: ({ at }) => dayAndTime(at), width: 190 },
+const columnsOf = (moment: (instant: string) => string): readonly SheetColumn<DeedDone>[] => [
+  { id: 'at', words: 'When', by: ({ at }) => at, cell: ({ at }) => moment(at), width: 190 },
   { id: 'who', words: 'Who', by: ({ who }) => who, cell: ({ who }) => who || '–', faint: ({ who }) => who === '', width: 150 },
   { id: 'action', words: 'What', by: ({ action }) => action, cell: ({ action }) => action, width: 210 },
   { id: 'subject', words: 'Of', cell: ({ subject }) => (subject === null ? '' : subject.slice(-8)), title: ({ subject }) => subject ?? '' },
@@ -47,6 +47,8 @@ export function DeedsPage({
   most: number;
 }) {
   const router = useRouter();
+  const moment = useMoment();
+  const columns = columnsOf(moment);
   const query = (next: Partial<DeedsShown>) =>
     new URLSearchParams(Object.entries({ ...shown, ...next }).filter(([, value]) => value !== '')).toString();
   const show = (next: Partial<DeedsShown>) => router.push(`/school/deeds?${query(next)}`);
@@ -74,7 +76,7 @@ export function DeedsPage({
         <DayField label="From" value={shown.from} onChange={(from) => show({ from })} />
         <DayField label="Until" value={shown.until} onChange={(until) => show({ until })} />
       </Narrow>
-      <SheetTable rows={deeds} columns={COLUMNS} rowId={({ id }) => id} label="Who did what" none="Nothing was done that fits." />
+      <SheetTable rows={deeds} columns={columns} rowId={({ id }) => id} label="Who did what" none="Nothing was done that fits." />
       {deeds.length === most && <SoftLine $small>The newest {most}. Narrow it down for older ones, or take the file.</SoftLine>}
     </Page>
   );

@@ -10,10 +10,10 @@ import { FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { Page, PageHead, SoftLine, SubHead } from '@/ui/page';
+import { useMoment } from '@/ui/in-locale';
 import { send } from '@/ui/post';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { ROLE_WORDS } from './people-model';
-import { dayAndTime } from './when';
 
 const Row = styled.div`
   display: flex;
@@ -264,14 +264,15 @@ function Recovery({ codes, onClose }: { codes: readonly string[]; onClose: () =>
 
 function OwnSessions({ sessions }: { sessions: readonly OwnSession[] }) {
   const router = useRouter();
+  const moment = useMoment();
   const end = async (which: string) => {
     await send('DELETE', `/api/v1/me/sessions${which}`);
     router.refresh();
   };
   const columns: readonly SheetColumn<OwnSession>[] = [
     { id: 'browser', words: 'With', cell: ({ browser, here }) => `${browser || 'a browser'}${here ? ' (this one)' : ''}` },
-    { id: 'opened', words: 'Since', by: ({ openedAt }) => openedAt, cell: ({ openedAt }) => dayAndTime(openedAt) },
-    { id: 'seen', words: 'Last sign of life', by: ({ seenAt }) => seenAt, cell: ({ seenAt }) => dayAndTime(seenAt) },
+    { id: 'opened', words: 'Since', by: ({ openedAt }) => openedAt, cell: ({ openedAt }) => moment(openedAt) },
+    { id: 'seen', words: 'Last sign of life', by: ({ seenAt }) => seenAt, cell: ({ seenAt }) => moment(seenAt) },
     { id: 'acts', words: '', cell: ({ id, here }) => (here ? null : <QuietButton onPress={() => void end(`/${id}`)}>End it</QuietButton>) },
   ];
   return (

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import { Button } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
-import { dayAndTime } from './when';
+import { useMoment } from '@/ui/in-locale';
 
 const Address = styled.p`
   padding: var(--space-5);
@@ -21,10 +21,11 @@ export interface MadeLink {
 
 /** A link that is told once: to be copied or printed; nothing is sent from here. */
 export function OneTimeLink({ made: { url, endsAt, name }, onClose }: { made: MadeLink; onClose: () => void }) {
+  const moment = useMoment();
   return (
     <Dialog title={`A link for ${name}`} isOpen onClose={onClose} width={600}>
       <p>
-        It opens once, until {dayAndTime(endsAt)}. Hand it over yourself: Lochside sends nothing, and shows it only now. Whoever has it can choose the
+        It opens once, until {moment(endsAt)}. Hand it over yourself: Lochside sends nothing, and shows it only now. Whoever has it can choose the
         password.
       </p>
       <Address>{url}</Address>

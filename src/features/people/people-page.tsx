@@ -11,11 +11,11 @@ import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Menu } from '@/ui/menu';
 import { Notice } from '@/ui/notice';
 import { Page, PageHead, SoftLine, SubHead } from '@/ui/page';
+import { useMoment } from '@/ui/in-locale';
 import { send } from '@/ui/post';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { OneTimeLink, type MadeLink } from './one-time-link';
 import { actsOnPerson, ROLE_WORDS } from './people-model';
-import { dayAndTime } from './when';
 
 const Rules = styled.div`
   display: grid;
@@ -30,6 +30,7 @@ const Rules = styled.div`
 
 export function PeoplePage({ people, links, rules, ownId, backupAt }: People & { ownId: string; backupAt: string | null }) {
   const router = useRouter();
+  const moment = useMoment();
   const [inviting, setInviting] = useState(false);
   const [made, setMade] = useState<MadeLink | null>(null);
   const [problem, setProblem] = useState('');
@@ -56,7 +57,7 @@ export function PeoplePage({ people, links, rules, ownId, backupAt }: People & {
       cell: ({ secondFactor }) => (secondFactor ? 'yes' : 'no'),
       faint: ({ secondFactor }) => !secondFactor,
     },
-    { id: 'seen', words: 'Last here', by: ({ seenAt }) => seenAt, cell: ({ seenAt }) => (seenAt ? dayAndTime(seenAt) : '–') },
+    { id: 'seen', words: 'Last here', by: ({ seenAt }) => seenAt, cell: ({ seenAt }) => (seenAt ? moment(seenAt) : '–') },
     {
       id: 'acts',
       words: '',
@@ -96,7 +97,7 @@ export function PeoplePage({ people, links, rules, ownId, backupAt }: People & {
       <SubHead>Backups</SubHead>
       <p>
         {backupAt
-          ? `The last one was made on ${dayAndTime(backupAt)}.`
+          ? `The last one was made on ${moment(backupAt)}.`
           : 'None was made yet. Whoever runs the server makes a key for them (npx lochside backup key); then there is one every day.'}
       </p>
       {inviting && (
@@ -116,6 +117,7 @@ export function PeoplePage({ people, links, rules, ownId, backupAt }: People & {
 
 function OpenLinks({ links, onProblem }: { links: readonly OpenLink[]; onProblem: (problem: string) => void }) {
   const router = useRouter();
+  const moment = useMoment();
   const withdraw = async ({ id }: OpenLink) => {
     const answer = await send('DELETE', `/api/v1/people/links/${id}`);
     onProblem(answer.problem);
@@ -129,7 +131,7 @@ function OpenLinks({ links, onProblem }: { links: readonly OpenLink[]; onProblem
       by: ({ role }) => role,
       cell: ({ reset, role }) => (reset ? 'choose a new password' : `come in as ${ROLE_WORDS[role]}`),
     },
-    { id: 'ends', words: 'Until', by: ({ endsAt }) => endsAt, cell: ({ endsAt }) => dayAndTime(endsAt) },
+    { id: 'ends', words: 'Until', by: ({ endsAt }) => endsAt, cell: ({ endsAt }) => moment(endsAt) },
     { id: 'acts', words: '', cell: (link) => <QuietButton onPress={() => void withdraw(link)}>Withdraw</QuietButton> },
   ];
   return (

@@ -48,7 +48,7 @@ afterEach(() => {
 
 const open = () => {
   render(
-    <InLocale locale="en-GB">
+    <InLocale locale="en-GB" timeZone="Europe/London">
       <TypingPage classes={[{ id: 'class', name: 'P4 Dippers' }] as never} classId={'class' as never} found={found} />
     </InLocale>,
   );

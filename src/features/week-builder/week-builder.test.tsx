@@ -72,7 +72,7 @@ afterEach(() => {
 
 const open = (more: Partial<WeekBuilderProps> = {}) =>
   render(
-    <InLocale locale="en-GB">
+    <InLocale locale="en-GB" timeZone="Europe/London">
       <WeekBuilder {...props} {...more} />
     </InLocale>,
   );

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { Card } from '@/contract/card';
 import { cardSchema } from '@/contract/card-schema';
-import { CardScreen } from '@/features/home/card-screen';
+import { CardToLookAt } from '@/features/home/card-to-look-at';
 import { todayHere } from '@/features/home/words';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
@@ -231,34 +231,13 @@ function Builder({ today, mayChange, classes, games, shelf, asked }: WeekBuilder
   );
 }
 
-const nothing = () => undefined;
-
 function Preview({ card }: { card: Card | null }) {
   return (
     <Phone>
       <h2>On a phone{card?.child ? `, for ${card.child.name}` : ''}</h2>
       <div aria-label="Preview of the card" role="region" tabIndex={0}>
         {card ? (
-          <CardScreen
-            card={card}
-            today={todayHere()}
-            plays={[]}
-            underWay={false}
-            sessions={[]}
-            entries={[]}
-            offline={null}
-            mayForget={false}
-            kept={[]}
-            token=""
-            onSibling={() => undefined}
-            onOpen={nothing}
-            onShow={nothing}
-            onFinish={nothing}
-            onDiary={nothing}
-            onInvent={nothing}
-            onWeeks={nothing}
-            onOthers={nothing}
-          />
+          <CardToLookAt card={card} today={todayHere()} />
         ) : (
           <p className="none">Choose a game, and the card of a child of this class is shown here.</p>
         )}

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { Figures, Page, PageHead, SoftWords } from '@/ui/page';
+import { useMoment } from '@/ui/in-locale';
 import { send } from '@/ui/post';
 import { saveFile } from '@/ui/save-file';
 import { makePdf } from '@/ui/make-pdf';
@@ -107,6 +108,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
   const [copied, setCopied] = useState('');
   const [making, setMaking] = useState(false);
   const [problem, setProblem] = useState('');
+  const moment = useMoment();
   const remind = async () => {
     setProblem('');
     const answer = await send<{ notices: readonly (Omit<OutboxNotice, 'madeWords'> & { madeAt: string })[] }>(
@@ -120,7 +122,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
       setNotices(
         answer.value.notices.map((one) => ({
           ...one,
-          madeWords: new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' }).format(new Date(one.madeAt)),
+          madeWords: moment(one.madeAt),
         })),
       );
     else setProblem(answer.problem);

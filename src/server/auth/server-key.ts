@@ -2,7 +2,8 @@
 import { createHash } from 'node:crypto';
 import { familyToken, hashToken, type Scope } from './tokens';
 import { toText } from '../db/ids';
-import { change, direct, firstRow, rows } from '../db/pool';
+import { note, noted } from '../db/instance';
+import { rows } from '../db/pool';
 
 const FINGERPRINT = 'server key';
 
@@ -20,7 +21,7 @@ async function madeTheLinks(serverKey: string): Promise<boolean> {
 
 /** Refuses, with words, a key that is not the one with which this database was used: every printed link and code would be dead. */
 export async function checkServerKey(serverKey: string, now: Date): Promise<void> {
-  const kept = await firstRow<{ value: string }>('SELECT value FROM instance WHERE name = ?', [FINGERPRINT]);
+  const kept = await noted(FINGERPRINT);
   const own = fingerprintOf(serverKey);
   if (kept?.value === own) return;
   if (kept !== undefined || !(await madeTheLinks(serverKey)))
@@ -33,9 +34,5 @@ export async function checkServerKey(serverKey: string, now: Date): Promise<void
 
 /** From now on this is the key. */
 export async function keepServerKey(serverKey: string, now: Date): Promise<void> {
-  await change(direct(), 'INSERT INTO instance (name, value, at) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE value = VALUES(value), at = VALUES(at)', [
-    FINGERPRINT,
-    fingerprintOf(serverKey),
-    now,
-  ]);
+  await note(FINGERPRINT, fingerprintOf(serverKey), now);
 }

@@ -14,7 +14,8 @@ import { createGunzip, createGzip } from 'node:zlib';
 import { Decrypter, Encrypter, generateX25519Identity, identityToRecipient } from 'age-encryption';
 import { extract, pack } from 'tar-stream';
 import { migrationFiles } from '../db/migration-files';
-import { change, direct, firstRow, rows } from '../db/pool';
+import { note, noted } from '../db/instance';
+import { firstRow, rows } from '../db/pool';
 import { dumpTo, type Dumped } from './dump';
 
 const FORMAT = 'lochside-backup/1';
@@ -28,6 +29,7 @@ export interface Manifest extends Dumped {
 
 const NAMED = /^lochside-\d{8}T\d{6}Z\.age$/;
 const KEPT = 35;
+const LAST = 'last backup';
 
 /** A pair of keys: the private one is for a safe, the other stands beside the school. */
 export async function newBackupKey(): Promise<{ identity: string; recipient: string }> {
@@ -93,16 +95,12 @@ export async function takeBackup(
 async function noteBackup(name: string, now: Date): Promise<void> {
   const there = await rows("SHOW TABLES LIKE 'instance'");
   if (there.length === 0) return;
-  await change(direct(), 'INSERT INTO instance (name, value, at) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE value = VALUES(value), at = VALUES(at)', [
-    'last backup',
-    name,
-    now,
-  ]);
+  await note(LAST, name, now);
 }
 
 /** When the last one was made here; null for never. */
 export async function lastBackup(): Promise<Date | null> {
-  return (await firstRow<{ at: Date }>("SELECT at FROM instance WHERE name = 'last backup'"))?.at ?? null;
+  return (await noted(LAST))?.at ?? null;
 }
 
 export interface Opened {

@@ -1,13 +1,14 @@
 /** Who did what, as it is looked at. Rows are only ever added; the database refuses to change one. */
 import type { DeedDone } from '@/contract/people';
 import { isUuid, type Uuid } from '@/contract/ids';
-import { isDay } from '@/core/measure/days';
+import { dayPlus, isDay } from '@/core/measure/days';
+import { dueMoment } from '../school-day';
 import { parsed } from './games';
 import { toBytes, toText } from './ids';
 import { rows, type Value } from './pool';
 
 export interface DeedsAsked {
-  /** Only what this person did, or only what has this in its name; from a day on and up to a day, ISO 8601, of UTC. */
+  /** Only what this person did, or only what has this in its name; from a day of the school on and up to one, ISO 8601. */
   readonly by: Uuid | null;
   readonly action: string;
   readonly from: string;
@@ -25,7 +26,11 @@ export function deedsAsked(query: Readonly<Record<string, unknown>>): DeedsAsked
 }
 
 /** The newest first; `most` of them. */
-export async function deedsDone(schoolId: Uuid, { by, action, from, until }: DeedsAsked, most = MOST_DEEDS): Promise<DeedDone[]> {
+export async function deedsDone(
+  { schoolId, timeZone }: { schoolId: Uuid; timeZone: string },
+  { by, action, from, until }: DeedsAsked,
+  most = MOST_DEEDS,
+): Promise<DeedDone[]> {
   const where: string[] = ['a.school_id = ?'];
   const values: Value[] = [toBytes(schoolId)];
   const only = (condition: string, value: Value) => {
@@ -34,8 +39,9 @@ export async function deedsDone(schoolId: Uuid, { by, action, from, until }: Dee
   };
   if (by) only('a.teacher_id = ?', toBytes(by));
   if (action !== '') only('a.action = ?', action);
-  if (from !== '') only('a.at >= ?', new Date(`${from}T00:00:00Z`));
-  if (until !== '') only('a.at < ? + INTERVAL 1 DAY', new Date(`${until}T00:00:00Z`));
+  // After the last moment of the day before, up to the last of the day itself.
+  if (from !== '') only('a.at > ?', dueMoment(dayPlus(from, -1), timeZone));
+  if (until !== '') only('a.at <= ?', dueMoment(until, timeZone));
   const found = await rows<{ id: Buffer; at: Date; name: string | null; action: string; subject: Buffer | null; detail: unknown }>(
     `SELECT a.id, a.at, t.name, a.action, a.subject, a.detail FROM audit a LEFT JOIN teachers t ON t.id = a.teacher_id
       WHERE ${where.join(' AND ')} ORDER BY a.at DESC, a.id DESC LIMIT ${most}`,

@@ -1,5 +1,5 @@
 /** People of a school, their one-time links and their second factors. */
-import type { OpenLink, Person, PersonRole, SignInRules } from '@/contract/people';
+import type { OpenLink, People, Person, PersonRole, SignInRules } from '@/contract/people';
 import type { Uuid } from '@/contract/ids';
 import { newId, toBytes, toText } from './ids';
 import { change, direct, firstRow, insertMany, rows, type Db } from './pool';
@@ -35,6 +35,12 @@ export async function peopleOf(schoolId: Uuid): Promise<Person[]> {
 export async function personOfSchool(schoolId: Uuid, id: Uuid, db?: Db): Promise<Person | undefined> {
   const row = await firstRow<PersonRow>(`${PERSON} WHERE m.school_id = ? AND t.id = ?`, [toBytes(schoolId), toBytes(id)], db);
   return row && personOf(row);
+}
+
+/** The people of a school with their open links and what signing in asks. */
+export async function schoolPeople(schoolId: Uuid, now: Date): Promise<People> {
+  const [people, links, rules] = await Promise.all([peopleOf(schoolId), openLinksOf(schoolId, now), rulesOf(schoolId)]);
+  return { people, links, rules };
 }
 
 /** Leads who may sign in, with their rows held: two who close each other wait for one another. */
@@ -114,7 +120,7 @@ const linkOf = (row: LinkRow): PeopleLink => ({
 
 const LINK = 'SELECT id, school_id, teacher_id, email, name, role, ends_at FROM people_links WHERE used_at IS NULL AND ends_at > ?';
 
-export async function openLinksOf(schoolId: Uuid, now: Date): Promise<PeopleLink[]> {
+async function openLinksOf(schoolId: Uuid, now: Date): Promise<PeopleLink[]> {
   return (await rows<LinkRow>(`${LINK} AND school_id = ? ORDER BY made_at`, [now, toBytes(schoolId)])).map(linkOf);
 }
 

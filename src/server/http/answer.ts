@@ -16,6 +16,18 @@ export function tagged(request: Request, body: unknown): Response {
   return json(body, 200, { etag });
 }
 
+/** A file to keep, under a name of plain letters. */
+export function fileAnswer(body: BodyInit, type: string, name: string): Response {
+  return new Response(body, {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+      'x-content-type-options': 'nosniff',
+    },
+  });
+}
+
 /** Thrown inside a route to answer with a problem. */
 export class Refused extends Error {
   constructor(

@@ -1,23 +1,7 @@
-/** "Firefox on Windows": enough to know one's own sessions apart, and no more than that. */
-const BROWSERS = [
-  ['Edg', 'Edge'],
-  ['OPR', 'Opera'],
-  ['Firefox', 'Firefox'],
-  ['Chrome', 'Chrome'],
-  ['Safari', 'Safari'],
-] as const;
-const SYSTEMS = [
-  ['Windows', 'Windows'],
-  ['Android', 'Android'],
-  ['iPhone', 'an iPhone'],
-  ['iPad', 'an iPad'],
-  ['Mac OS', 'a Mac'],
-  ['CrOS', 'a Chromebook'],
-  ['Linux', 'Linux'],
-] as const;
+import Bowser from 'bowser';
 
+/** "Firefox on Windows": enough to know one's own sessions apart, and no more than that. */
 export function browserNamed(request: Request): string {
-  const told = request.headers.get('user-agent') ?? '';
-  const named = (list: readonly (readonly [string, string])[]) => list.find(([mark]) => told.includes(mark))?.[1];
-  return `${named(BROWSERS) ?? 'A browser'} on ${named(SYSTEMS) ?? 'a computer'}`;
+  const { browser, os } = Bowser.parse(request.headers.get('user-agent') || 'nobody');
+  return `${browser.name ?? 'A browser'} on ${os.name ?? 'a computer'}`.slice(0, 60);
 }

@@ -1,4 +1,5 @@
 /** The texts for families, one for all channels: a message, a mail, a slip of paper. No child is named in them. */
+import { fileAnswer } from '../http/answer';
 import { dayWords } from '@/core/measure/days';
 import MailComposer from 'nodemailer/lib/mail-composer';
 import ical, { ICalEventTransparency } from 'ical-generator';
@@ -82,12 +83,5 @@ export function calendarOf(week: { id: string; number: number; dueOn: string; ti
 }
 
 export function calendarAnswer(number: number, text: string): Response {
-  return new Response(text, {
-    headers: {
-      'content-type': 'text/calendar; charset=utf-8',
-      'content-disposition': `attachment; filename="week-${number}.ics"`,
-      'cache-control': 'no-store',
-      'x-content-type-options': 'nosniff',
-    },
-  });
+  return fileAnswer(text, 'text/calendar; charset=utf-8', `week-${number}.ics`);
 }

@@ -93,7 +93,7 @@ describe('a day', () => {
   const segments = () => screen.getAllByRole('spinbutton').map((segment) => segment.getAttribute('aria-label')!.split(',')[0]);
   it('is written day first for a British school and month first for an American one, whatever the browser is set to', () => {
     const { unmount } = render(
-      <InLocale locale="en-GB">
+      <InLocale locale="en-GB" timeZone="Europe/London">
         <DayField label="Due on" value="2027-03-05" onChange={() => undefined} />
       </InLocale>,
     );
@@ -101,7 +101,7 @@ describe('a day', () => {
     expect(screen.getByRole('group', { name: 'Due on' }).textContent).toContain('05/03/2027');
     unmount();
     render(
-      <InLocale locale="en-US">
+      <InLocale locale="en-US" timeZone="Europe/London">
         <DayField label="Due on" value="2027-03-05" onChange={() => undefined} />
       </InLocale>,
     );
@@ -110,7 +110,7 @@ describe('a day', () => {
   it('is changed by keys', async () => {
     const onChange = vi.fn();
     render(
-      <InLocale locale="en-GB">
+      <InLocale locale="en-GB" timeZone="Europe/London">
         <DayField label="Due on" value="2027-03-05" onChange={onChange} />
       </InLocale>,
     );

@@ -11,7 +11,7 @@ export default async function WhoDidWhatPage({ searchParams }: { searchParams: P
   const who = await requireSignedIn();
   if (!who.isLead) notFound();
   const asked = deedsAsked(await searchParams);
-  const [deeds, people, kinds] = await Promise.all([deedsDone(who.schoolId, asked), peopleOf(who.schoolId), kindsOfDeed(who.schoolId)]);
+  const [deeds, people, kinds] = await Promise.all([deedsDone(who, asked), peopleOf(who.schoolId), kindsOfDeed(who.schoolId)]);
   return (
     <DeedsPage
       deeds={deeds}

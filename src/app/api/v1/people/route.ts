@@ -1,16 +1,13 @@
-import { invitedSchema, type People } from '@/contract/people';
+import { invitedSchema } from '@/contract/people';
 import { toBytes } from '@/server/db/ids';
-import { openLinksOf, peopleOf, rulesOf } from '@/server/db/people';
+import { schoolPeople } from '@/server/db/people';
 import { firstRow, transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
 import { json, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { makeLink } from '@/server/people/links';
 
-export const GET = teacherRoute({ roles: ['teacher'], lead: true }, async ({ who, now }) => {
-  const [people, links, rules] = await Promise.all([peopleOf(who.schoolId), openLinksOf(who.schoolId, now), rulesOf(who.schoolId)]);
-  return json({ people, links, rules } satisfies People);
-});
+export const GET = teacherRoute({ roles: ['teacher'], lead: true }, async ({ who, now }) => json(await schoolPeople(who.schoolId, now)));
 
 /** A link for a colleague, told once: 72 hours, to be copied or printed. Another for the same address takes its place. */
 export const POST = teacherRoute({ roles: ['teacher'], lead: true, body: invitedSchema }, async ({ body, who, now }) => {

@@ -2,7 +2,7 @@ import { everythingAbout } from '@/server/classes/erase-child';
 import { childOfSchool } from '@/server/db/children';
 import { transact } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
-import { notFound } from '@/server/http/answer';
+import { fileAnswer, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 
@@ -13,12 +13,9 @@ export const GET = teacherRoute({ roles: ['teacher'] }, async ({ who, id, now })
   if (!child) throw notFound('child');
   const kept = await everythingAbout(child.id);
   await transact((db) => audit(db, { schoolId: who.schoolId, teacherId: who.teacherId, action: 'child exported', subject: child.id }, now));
-  return new Response(JSON.stringify({ format: 'lochside.child/1', on: today, kept }, null, 1), {
-    headers: {
-      'content-type': 'application/json; charset=utf-8',
-      'content-disposition': `attachment; filename="child-${today}.json"`,
-      'cache-control': 'no-store',
-      'x-content-type-options': 'nosniff',
-    },
-  });
+  return fileAnswer(
+    JSON.stringify({ format: 'lochside.child/1', on: today, kept }, null, 1),
+    'application/json; charset=utf-8',
+    `child-${today}.json`,
+  );
 });

@@ -1,5 +1,5 @@
 import { classById } from '@/server/db/classes';
-import { notFound, refuse } from '@/server/http/answer';
+import { fileAnswer, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
 import { asClassFile, asCsv, asWorkbook, exportedGoes } from '@/server/scores/export';
@@ -23,12 +23,5 @@ export const GET = teacherRoute({ roles: ['teacher', 'helper'], told: 'scores ex
       : format === 'csv'
         ? asCsv(await exportedGoes(of.id))
         : await asWorkbook(await exportedGoes(of.id));
-  return new Response(body as BodyInit, {
-    headers: {
-      'content-type': TYPES[format],
-      'content-disposition': `attachment; filename="scores-${today}.${format}"`,
-      'cache-control': 'no-store',
-      'x-content-type-options': 'nosniff',
-    },
-  });
+  return fileAnswer(body as BodyInit, TYPES[format], `scores-${today}.${format}`);
 });

@@ -1,5 +1,5 @@
 import { gameById } from '@/server/db/games';
-import { notFound } from '@/server/http/answer';
+import { fileAnswer, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 
 /** The game as a file of the published format, to keep or to give to another school. */
@@ -11,11 +11,6 @@ export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who, 
       .replace(/[^A-Za-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .toLowerCase() || 'game';
-  return new Response(`${JSON.stringify({ ...shelved.game, ageYears: shelved.ageYears }, null, 2)}\n`, {
-    headers: {
-      'content-type': 'application/json',
-      'content-disposition': `attachment; filename="${name}.lochside.json"`,
-      'cache-control': 'no-store',
-    },
-  });
+  const file = `${JSON.stringify({ ...shelved.game, ageYears: shelved.ageYears }, null, 2)}\n`;
+  return fileAnswer(file, 'application/json', `${name}.lochside.json`);
 });

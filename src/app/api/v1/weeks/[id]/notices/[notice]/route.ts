@@ -1,6 +1,6 @@
 import { noticeOfSchool } from '@/server/db/outbox';
 import { weekOfSchool } from '@/server/db/weeks';
-import { notFound } from '@/server/http/answer';
+import { fileAnswer, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { USUAL_LOOK } from '@/server/paper/job';
 import { makePaper, paperAnswer } from '@/server/paper/make';
@@ -12,14 +12,7 @@ export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ who, 
   const [week, notice] = [await weekOfSchool(who.schoolId, id()), await noticeOfSchool(who.schoolId, id('notice'))];
   if (!week || !notice) throw notFound('notice');
   const calendar = { name: `week-${week.number}.ics`, text: calendarOf({ ...week, title: await titleOfWeek(week) }, now) };
-  return new Response(new Uint8Array(await mailOf(notice, calendar)), {
-    headers: {
-      'content-type': 'message/rfc822',
-      'content-disposition': `attachment; filename="week-${week.number}-${notice.kind}.eml"`,
-      'cache-control': 'no-store',
-      'x-content-type-options': 'nosniff',
-    },
-  });
+  return fileAnswer(new Uint8Array(await mailOf(notice, calendar)), 'message/rfc822', `week-${week.number}-${notice.kind}.eml`);
 });
 
 /** A notice four times on a sheet, to be cut apart: lines of JSON, the last of them the PDF. */
