@@ -68,6 +68,17 @@ test('on a poor line the card is read before the page’s scripts have come; wha
     const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block', locale: 'fr-FR' });
     const home = await context.newPage();
     const complaints = complaintsOf(home);
+    // What the window is named while something can be read, frame by frame.
+    await home.addInitScript(() => {
+      const names = new Set<string>();
+      Object.assign(window, { names });
+      const look = () => {
+        const step = document.querySelector('main[class] h1')?.textContent;
+        if (step) names.add(`${step} = ${document.title}`);
+        requestAnimationFrame(look);
+      };
+      look();
+    });
     let letCome = () => undefined as void;
     const mayCome = new Promise<void>((resolve) => (letCome = resolve));
     await home.route('**/_next/static/**/*.js', async (route) => {
@@ -78,7 +89,11 @@ test('on a poor line the card is read before the page’s scripts have come; wha
     const heading = home.getByRole('heading', { level: 1 });
     const drawing = home.locator('.drawn svg').first();
     const button = home.getByRole('button', { name: 'Mets en place' });
-    const boxes = () => Promise.all([heading, drawing, button].map((one) => one.boundingBox()));
+    // All at one moment: the painted drawing gives way to the page's own.
+    const boxes = () =>
+      home.evaluate(() =>
+        ['h1', '.drawn svg', 'main > :last-child button'].map((of) => JSON.stringify(document.querySelector(of)?.getBoundingClientRect())),
+      );
     await expect(heading).toContainText('Les lampes du port');
     await expect(drawing).toBeVisible();
     await expect(home).toHaveTitle(/Les lampes du port/);
@@ -86,6 +101,7 @@ test('on a poor line the card is read before the page’s scripts have come; wha
     await expectAccessible(home);
     await home.evaluate(() => document.fonts.ready);
     const before = await boxes();
+    for (const box of before) expect(box).toBeTruthy();
     if (tapped) {
       await home.getByRole('button', { name: 'Montre-moi' }).click();
       await button.click();
@@ -99,6 +115,9 @@ test('on a poor line the card is read before the page’s scripts have come; wha
       await expect(home.locator('.drawn > svg')).toBeVisible();
       expect(await boxes()).toEqual(before);
     }
+    const names = await home.evaluate(() => [...(window as unknown as { names: Set<string> }).names]);
+    expect(names.length).toBeGreaterThan(0);
+    for (const name of names) expect(name).toMatch(/^(.+) = \1 · Lochside$/);
     expect(complaints).toEqual([]);
     await context.close();
   }

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useState } from 'react';
 import styled from 'styled-components';
 import { useWords } from '@/features/languages/use-words';
 import { FIRST_SIGHT } from './first-sight-painter';
@@ -26,7 +26,21 @@ export function FirstSight() {
   // Written once: what was painted over it stays.
   const [html] = useState(() => `<main><div role="status"><h1>${i18n.t('One moment …')}</h1></div></main>`);
   useEffect(pageIsOpen, []);
+  useLayoutEffect(nameWindowAsPainted, []);
   return <Painted id={FIRST_SIGHT} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: html }} />;
+}
+
+/** The page brings its own name for the window when it comes alive: what is painted goes on naming it. */
+function nameWindowAsPainted() {
+  const named = () => {
+    const step = document.querySelector(`#${FIRST_SIGHT} main[class] h1`)?.textContent;
+    const name = `${step} · Lochside`;
+    if (step && document.title !== name) document.title = name;
+  };
+  named();
+  const watched = new MutationObserver(named);
+  watched.observe(document.head, { childList: true, subtree: true, characterData: true });
+  return () => watched.disconnect();
 }
 
 /** A button that was tapped before the page could act is pressed once it can. */

@@ -1,5 +1,5 @@
 'use client';
-import { createContext, use, useEffect, useRef } from 'react';
+import { createContext, use, useEffect, useLayoutEffect, useRef } from 'react';
 import styled from 'styled-components';
 
 const Title = styled.h1<{ $unseen: boolean }>`
@@ -28,7 +28,8 @@ export const pageIsOpen = () => {
 export function StepTitle({ children, unseen = false }: { children: string; unseen?: boolean }) {
   const heading = useRef<HTMLHeadingElement>(null);
   const ownPage = use(OnOwnPage);
-  useEffect(() => {
+  // Before anything is painted: what is read and what the window is called are one.
+  useLayoutEffect(() => {
     if (ownPage) document.title = `${children} · Lochside`;
   }, [children, ownPage]);
   useEffect(() => {
