@@ -3,7 +3,7 @@
  * Only Node's own modules are used before the packages are there.
  */
 import { randomBytes } from 'node:crypto';
-import { existsSync } from 'node:fs';
+import { existsSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { claim, ensureHome, instanceHome, secretsOf, startInstance } from './lib/instance.mjs';
 import { needMariadb, needNode, needPackages, root } from './lib/needs.mjs';
@@ -107,7 +107,7 @@ await main(async () => {
           return instance.child;
         },
       );
-    if (mode === 'school') backUpDaily(home, env, () => stopping);
+    if (mode === 'school') keepHouseDaily(home, env, () => stopping);
     say(`\nLochside is at ${address}`);
     if (!loopback && !env.PUBLIC_URL.startsWith('https:'))
       say(
@@ -124,16 +124,27 @@ await main(async () => {
   }
 });
 
-/** A backup a day, by a process of its own; the first an hour after the start. Where there is no key yet, nothing is made, and the lead is told. */
-function backUpDaily(home, env, isStopping) {
-  const make = () => {
-    if (isStopping() || !existsSync(join(home, 'backup-recipient.txt'))) return;
-    start(process.execPath, [program('main'), 'backup'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] }).once('exit', (code) => {
-      if (code !== 0) process.stderr.write('The daily backup failed; the lines above say why.\n');
+/**
+ * Once a day, by processes of their own: what the school keeps no longer goes, then a backup is made. Looked at every hour, so that a server that is
+ * started often does it no more often, and one that was off catches up. Where there is no key for backups yet, none is made, and the lead is told.
+ */
+function keepHouseDaily(home, env, isStopping) {
+  const did = (verb) =>
+    new Promise((resolve) => {
+      if (isStopping()) return resolve();
+      start(process.execPath, [program('main'), verb], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] }).once('exit', (code) => {
+        if (code !== 0) process.stderr.write(`The daily ${verb} failed; the lines above say why.\n`);
+        resolve();
+      });
     });
+  const done = join(home, 'kept-house');
+  const keepHouse = async () => {
+    if (existsSync(done) && Date.now() - statSync(done).mtimeMs < DAY_MS) return;
+    writeFileSync(done, '');
+    await did('keeping');
+    if (existsSync(join(home, 'backup-recipient.txt'))) await did('backup');
   };
-  setTimeout(make, DAY_MS / 24).unref();
-  setInterval(make, DAY_MS).unref();
+  setInterval(keepHouse, DAY_MS / 24).unref();
 }
 
 const LONGEST_WAIT_MS = 30_000;

@@ -15,6 +15,7 @@ const DATABASES = [
   'lochside_before',
   'lochside_again',
   'lochside_demo',
+  'lochside_backup',
 ];
 
 export async function testStack() {

@@ -12,6 +12,8 @@ interface Verb {
   readonly about: string;
   /** Each option with what it means. */
   readonly options: Readonly<Record<string, string>>;
+  /** Those of them that stand alone, without a value. */
+  readonly flags?: readonly string[];
   readonly run: (args: readonly string[], options: Options) => Promise<number>;
 }
 
@@ -144,6 +146,13 @@ const VERBS: Readonly<Record<string, Verb>> = {
     options: { identity: 'a file with the private key', over: 'yes empties the database that DATABASE_URL names first' },
     run: async (args, options) => (await import('./backup-verbs')).restore(args, options),
   },
+  keeping: {
+    calls: ['keeping [--dry-run]'],
+    about: 'Takes away what each school here keeps no longer, by the rules that its lead has set, and says how much of what.',
+    options: { 'dry-run': 'only says it' },
+    flags: ['dry-run'],
+    run: async (_args, options) => (await import('./keeping-verb')).keeping(options),
+  },
   'teacher reset': {
     calls: ['teacher reset --email ADDRESS [--second-factor off]'],
     about: 'Prints a link by which somebody chooses a new password, for 72 hours and once: for a lead whom no other lead can help.',
@@ -188,9 +197,11 @@ async function run(words: readonly string[]): Promise<number> {
   const { values, positionals } = parseArgs({
     args: words.slice(name.split(' ').length),
     allowPositionals: true,
-    options: Object.fromEntries(Object.keys(verb.options).map((option) => [option, { type: 'string' as const }])),
+    options: Object.fromEntries(
+      Object.keys(verb.options).map((option) => [option, { type: verb.flags?.includes(option) ? ('boolean' as const) : ('string' as const) }]),
+    ),
   });
-  return verb.run(positionals, values as Options);
+  return verb.run(positionals, Object.fromEntries(Object.entries(values).map(([option, value]) => [option, value === true ? 'yes' : String(value)])));
 }
 
 /** Runs the verb that these words name and says what is wrong with them; the exit code. */

@@ -25,6 +25,9 @@ export const PageHead = styled.header`
     & a {
       display: none;
     }
+    & .about {
+      flex-basis: 100%;
+    }
   }
 `;
 
@@ -46,6 +49,9 @@ export const Figures = styled.table`
     padding: var(--space-3) var(--space-5) var(--space-3) 0;
     border-bottom: 1px solid var(--line);
     vertical-align: middle;
+  }
+  & th[scope='row'] {
+    border-bottom-color: var(--line);
   }
   & .figure {
     text-align: right;

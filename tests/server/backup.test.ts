@@ -26,7 +26,7 @@ const journal = join(folder, 'erasures.jsonl');
 const NOW = new Date();
 
 beforeAll(async () => {
-  await useDemoSchool();
+  await useDemoSchool('lochside_backup');
   writeFileSync(secrets, JSON.stringify({ serverKey: 'a key', databasePassword: 'p' }));
   process.env['LOCHSIDE_ERASURES'] = journal;
 });
@@ -130,7 +130,7 @@ describe('a backup', () => {
       await takeBackup(url(), { secretsFile: null, recipient, out, keep: 2 }, new Date(Date.UTC(2027, 0, day, 3)));
     expect(readdirSync(out).sort()).toEqual(['lochside-20270102T030000Z.age', 'lochside-20270103T030000Z.age']);
     // A database that goes away in the middle leaves no backup.
-    await expect(takeBackup(url().replace(/lochside_demo/, 'nowhere'), { secretsFile: null, recipient, out }, NOW)).rejects.toThrow(
+    await expect(takeBackup(url().replace(/lochside_backup/, 'nowhere'), { secretsFile: null, recipient, out }, NOW)).rejects.toThrow(
       /mariadb-dump failed/,
     );
     expect(readdirSync(out).filter((name) => name.endsWith('.age'))).toHaveLength(2);

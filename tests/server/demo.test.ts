@@ -28,7 +28,7 @@ import { schoolDay } from '@/server/school-day';
 import { todayOf } from '@/server/today/today';
 import { useDemoSchool } from './school';
 
-beforeAll(useDemoSchool);
+beforeAll(() => useDemoSchool('lochside_demo'));
 afterAll(() => pool().end());
 
 describe('the demo school', () => {
@@ -99,7 +99,7 @@ describe('the demo school', () => {
   it('has figures on every page that agree with check and fit of the command line on the class as a file', async () => {
     const [ospreys] = await rows<{ id: Buffer; school_id: Buffer }>("SELECT id, school_id FROM classes WHERE name = 'P6 Ospreys'");
     const [classId, schoolId] = [toText(ospreys!.id), toText(ospreys!.school_id)];
-    const exported = await asClassFile(classId);
+    const exported = await asClassFile(classId, { withForms: true });
     const file = join(tmpdir(), `class-${process.pid}.json`);
     writeFileSync(file, JSON.stringify(exported));
     const lochside = (verb: string) => {

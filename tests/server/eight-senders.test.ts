@@ -33,6 +33,7 @@ import { POST as invitePerson } from '@/app/api/v1/people/route';
 import { POST as takeInvention } from '@/app/api/v1/inventions/[id]/route';
 import { POST as byKey } from '@/app/api/v1/reports/route';
 import { POST as decision } from '@/app/api/v1/reports/[id]/decision/route';
+import { PUT as putKeeping } from '@/app/api/v1/school/keeping/route';
 import { POST as moveUp } from '@/app/api/v1/school-year/route';
 import { POST as addKey } from '@/app/api/v1/school-keys/route';
 import { DELETE as withdrawKey } from '@/app/api/v1/school-keys/[id]/route';
@@ -352,6 +353,15 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
     ask: { method: 'PUT', cookie: await school.cookie('lead'), body: { idleMinutes: 31, longestHours: 12, secondFactorAsked: false } },
     effect: 'schools WHERE idle_minutes = 31 AND id = ?',
   }),
+  'PUT school/keeping': async ({ school }) => ({
+    route: putKeeping,
+    ask: {
+      method: 'PUT',
+      cookie: await school.cookie('lead'),
+      body: { rawYears: 2, waitingDays: 90, leaverYears: 0, sessionDays: 30, auditYears: 3 },
+    },
+    effect: 'schools WHERE keep_raw_years = 2 AND id = ?',
+  }),
   'PATCH me': ({ cookie }) => ({
     route: rename,
     ask: { method: 'PATCH', cookie, body: { name: 'Eight' } },
@@ -391,6 +401,7 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'POST weeks/[id]/notices/[notice]': 'makes a file, writes nothing',
   'POST sign-in': 'limits.test.ts',
   'POST join': 'people.test.ts',
+  'DELETE school': 'keeping.test.ts; deleted twice it is gone',
   'DELETE people/links/[id]': 'people.test.ts; withdrawn twice it is gone',
   'POST me/password': 'people.test.ts; asks for the password that it changes',
   'POST me/second-factor': 'tells a secret, writes nothing',

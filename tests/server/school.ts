@@ -37,13 +37,13 @@ export async function useOwnSchema(): Promise<void> {
 }
 
 /**
- * Points this worker at the demo school in a database of its own: a copy of the one that the whole run has loaded, or where there is none
+ * Points this worker at the demo school in a database that no other file uses: a copy of the one that the whole run has loaded, or where there is none
  * (a single file run by hand) loaded here.
  */
-export async function useDemoSchool(): Promise<void> {
+export async function useDemoSchool(database: 'lochside_demo' | 'lochside_backup'): Promise<void> {
   const of = new URL(process.env['DATABASE_URL']!);
   const own = new URL(of);
-  own.pathname = '/lochside_demo';
+  own.pathname = `/${database}`;
   process.env['DATABASE_URL'] = own.toString();
   await migrate(own.toString());
   await dropDemo();
@@ -64,7 +64,7 @@ export async function useDemoSchool(): Promise<void> {
     ],
     quick,
   );
-  const read = spawnSync('mariadb', [...at, 'lochside_demo'], { ...quick, input: dump.stdout });
+  const read = spawnSync('mariadb', [...at, database], { ...quick, input: dump.stdout });
   if (dump.status !== 0 || read.status !== 0) throw new Error(`the demo school could not be copied: ${dump.stderr}${read.stderr}`);
 }
 

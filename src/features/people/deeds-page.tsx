@@ -8,6 +8,7 @@ import { Select } from '@/ui/field';
 import { DayField } from '@/ui/form/fields';
 import { useMoment } from '@/ui/in-locale';
 import { Page, PageHead, SoftLine } from '@/ui/page';
+import { SchoolNav } from './school-nav';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 
 const Narrow = styled.div`
@@ -54,10 +55,10 @@ export function DeedsPage({
   const show = (next: Partial<DeedsShown>) => router.push(`/school/deeds?${query(next)}`);
   return (
     <Page $width={1040}>
+      <SchoolNav />
       <PageHead>
         <h1>Who did what</h1>
         <span className="about">children stand here by a number only; nothing here can be changed</span>
-        <ButtonLink href="/school">People</ButtonLink>
         <ButtonLink href={`/api/v1/people/deeds?${query({})}`}>As a CSV file</ButtonLink>
       </PageHead>
       <Narrow>

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { invitedSchema, PERSON_ROLES, signInRulesSchema, type OpenLink, type People, type Person, type PersonChange } from '@/contract/people';
-import { Button, ButtonLink, QuietButton } from '@/ui/button';
+import { Button, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormNumber, FormProblem, FormSelect, FormText, FormTick } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
@@ -15,6 +15,7 @@ import { useMoment } from '@/ui/in-locale';
 import { send } from '@/ui/post';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { OneTimeLink, type MadeLink } from './one-time-link';
+import { SchoolNav } from './school-nav';
 import { actsOnPerson, ROLE_WORDS } from './people-model';
 
 const Rules = styled.div`
@@ -28,7 +29,7 @@ const Rules = styled.div`
   }
 `;
 
-export function PeoplePage({ people, links, rules, ownId, backupAt }: People & { ownId: string; backupAt: string | null }) {
+export function PeoplePage({ people, links, rules, ownId }: People & { ownId: string }) {
   const router = useRouter();
   const moment = useMoment();
   const [inviting, setInviting] = useState(false);
@@ -73,10 +74,10 @@ export function PeoplePage({ people, links, rules, ownId, backupAt }: People & {
   ];
   return (
     <Page $width={1040}>
+      <SchoolNav />
       <PageHead>
         <h1>People</h1>
         <span className="about">who works with Lochside at this school</span>
-        <ButtonLink href="/school/deeds">Who did what</ButtonLink>
         <Button $strong onPress={() => setInviting(true)}>
           Invite somebody
         </Button>
@@ -94,12 +95,6 @@ export function PeoplePage({ people, links, rules, ownId, backupAt }: People & {
       {links.length > 0 && <OpenLinks links={links} onProblem={setProblem} />}
       <SubHead>Signing in</SubHead>
       <SignInRulesForm rules={rules} />
-      <SubHead>Backups</SubHead>
-      <p>
-        {backupAt
-          ? `The last one was made on ${moment(backupAt)}.`
-          : 'None was made yet. Whoever runs the server makes a key for them (npx lochside backup key); then there is one every day.'}
-      </p>
       {inviting && (
         <Invite
           onClose={() => setInviting(false)}

@@ -1,44 +1,21 @@
 'use client';
-import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import styled from 'styled-components';
 import { Select } from '@/ui/field';
+import { RoomNav } from '@/ui/room-nav';
 
-const Row = styled.nav`
-  display: flex;
-  align-items: end;
-  flex-wrap: wrap;
-  gap: var(--space-4) var(--space-7);
-  margin-bottom: var(--space-5);
-  border-bottom: 1px solid var(--line);
-  & a {
-    padding: var(--space-4) 0;
-    border-bottom: 3px solid transparent;
-    color: var(--ink-soft);
-    text-decoration: none;
-    font-size: var(--type-2);
-  }
-  & a[aria-current] {
-    border-bottom-color: var(--tide);
-    color: var(--ink);
-    font-weight: 600;
-  }
-  & .class {
-    width: 200px;
-    margin-right: var(--space-4);
-    padding-bottom: var(--space-3);
-  }
-  @media print {
-    display: none;
-  }
+const ClassRoom = styled.div`
+  width: 200px;
+  margin-right: var(--space-4);
+  padding-bottom: var(--space-3);
 `;
 
 const VIEWS = [
-  { path: '/scores', name: 'The week' },
-  { path: '/scores/doubts', name: 'To look at' },
-  { path: '/scores/typing', name: 'Type in sheets' },
-  { path: '/scores/bring-in', name: 'Files and messages' },
-  { path: '/scores/weeks', name: 'Over the weeks' },
+  { href: '/scores', name: 'The week' },
+  { href: '/scores/doubts', name: 'To look at' },
+  { href: '/scores/typing', name: 'Type in sheets' },
+  { href: '/scores/bring-in', name: 'Files and messages' },
+  { href: '/scores/weeks', name: 'Over the weeks' },
 ] as const;
 
 export interface ScoresNavProps {
@@ -52,9 +29,13 @@ export interface ScoresNavProps {
 export function ScoresNav({ classes, classId, toLookAt }: ScoresNavProps) {
   const path = usePathname();
   const router = useRouter();
+  const views = VIEWS.map(({ href, name }) => ({
+    href,
+    name: href === '/scores/doubts' && toLookAt !== undefined && toLookAt > 0 ? `${name} (${toLookAt})` : name,
+  }));
   return (
-    <Row aria-label="Scores">
-      <div className="class">
+    <RoomNav label="Scores" views={views} query={`?class=${classId}`}>
+      <ClassRoom>
         <Select
           hideLabel
           label="Class"
@@ -62,13 +43,7 @@ export function ScoresNav({ classes, classId, toLookAt }: ScoresNavProps) {
           choices={classes.map((one) => ({ value: one.id, label: one.name }))}
           onChange={(id) => router.push(`${path}?class=${id}`)}
         />
-      </div>
-      {VIEWS.map((view) => (
-        <Link key={view.path} href={`${view.path}?class=${classId}`} {...(path === view.path ? { 'aria-current': 'page' as const } : {})}>
-          {view.name}
-          {view.path === '/scores/doubts' && toLookAt !== undefined && toLookAt > 0 && ` (${toLookAt})`}
-        </Link>
-      ))}
-    </Row>
+      </ClassRoom>
+    </RoomNav>
   );
 }

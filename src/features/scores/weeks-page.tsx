@@ -174,6 +174,12 @@ export function WeeksPage({ classes, classId, ageYears, found, readOnly }: Weeks
             </h1>
             <span>
               All goes as <a href={file('csv')}>CSV</a>, <a href={file('xlsx')}>XLSX</a>, <a href={file('json')}>JSON</a>
+              {!readOnly && (
+                <>
+                  {' '}
+                  (or <a href={`${file('json')}&forms=yes`}>JSON with how each child plays</a>, seated or standing: keep it close)
+                </>
+              )}
             </span>
             <Button onPress={() => window.print()}>Print</Button>
           </Row>

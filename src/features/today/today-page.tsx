@@ -2,6 +2,8 @@
 import Link from 'next/link';
 import styled from 'styled-components';
 import { daysBetween, dayWords } from '@/core/measure/days';
+import type { ServerWorry } from '@/contract/server-standing';
+import { WORRY_WORDS } from '@/features/keeping/server-words';
 import { todaySchema, type ClassToday, type Today } from '@/contract/today';
 import { ButtonLink } from '@/ui/button';
 import { Notice, Spoken } from '@/ui/notice';
@@ -169,8 +171,12 @@ function Row({ of, today, mayChange }: { of: ClassToday; today: string; mayChang
   );
 }
 
+const Worry = styled(Notice)`
+  margin-bottom: var(--space-5);
+`;
+
 /** All classes in one view, kept up to date by itself: every line is one press from where it is dealt with. */
-export function TodayPage({ first, mayChange }: { first: Today; mayChange: boolean }) {
+export function TodayPage({ first, mayChange, worries = [] }: { first: Today; mayChange: boolean; worries?: readonly ServerWorry[] }) {
   const { data: today = first, error } = useRead('/api/v1/today', todaySchema, { first, everyMs: POLL_MS });
   return (
     <Page>
@@ -179,6 +185,11 @@ export function TodayPage({ first, mayChange }: { first: Today; mayChange: boole
         <span className="about">{error ? 'No connection: this is what was known last.' : ''}</span>
         {mayChange && today.classes.length > 0 && <ButtonLink href="/weeks/new">Build a week</ButtonLink>}
       </PageHead>
+      {worries.map((worry) => (
+        <Worry key={worry} $tone="caution">
+          {WORRY_WORDS[worry]} <Link href="/school/server">The server</Link>
+        </Worry>
+      ))}
       {today.begin && mayChange && <FirstSteps today={today} />}
       {today.begin && !mayChange && <Notice>Nothing has been sent yet. A teacher makes the classes and the first week.</Notice>}
       {today.classes.length > 0 && (

@@ -1,5 +1,5 @@
 import { cookies } from 'next/headers';
-import { redirect } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { settings } from '../settings';
 import { sessionCookieName, signedInBy, type SignedIn } from './sessions';
 
@@ -7,6 +7,13 @@ import { sessionCookieName, signedInBy, type SignedIn } from './sessions';
 export async function requireSignedIn(): Promise<SignedIn> {
   const who = await requireAnyway();
   if (who.lacksFactor) redirect('/me');
+  return who;
+}
+
+/** The lead who is signed in, for what leads alone look after; for others there is no such page. */
+export async function requireLead(): Promise<SignedIn> {
+  const who = await requireSignedIn();
+  if (!who.isLead) notFound();
   return who;
 }
 

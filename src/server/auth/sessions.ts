@@ -41,7 +41,6 @@ export async function openSession(teacherId: Uuid, schoolId: Uuid, now: Date, br
   const { longestHours } = await rulesOf(schoolId);
   const expires = new Date(now.getTime() + longestHours * 3_600_000);
   const db = direct();
-  await change(db, 'DELETE FROM sessions WHERE expires_at < ?', [now]);
   await change(db, 'DELETE FROM deeds WHERE made_at < ?', [new Date(now.getTime() - DEEDS_KEPT_MS)]);
   await change(
     db,

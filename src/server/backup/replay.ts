@@ -20,7 +20,7 @@ export async function replayOneClass(): Promise<ReplayedClass | null> {
       GROUP BY c.id, c.name ORDER BY COUNT(*) DESC LIMIT 1`,
   );
   if (!largest) return null;
-  const { games, reports, goes } = await asClassFile(toText(largest.id));
+  const { games, reports, goes } = await asClassFile(toText(largest.id), { withForms: true });
   const levels = new Map(Object.keys(games).map((version) => [version, new Map()]));
   const kept = new Map<string, (number | null)[]>();
   for (const { report_id, worked_out } of [...goes].sort((a, b) => a.go - b.go)) kept.set(report_id, [...(kept.get(report_id) ?? []), worked_out]);

@@ -1,4 +1,5 @@
 /** A backup put back: into an empty database, brought to the newest form, and with every erasure since then done again. */
+import { deleteSchool } from '../keeping/delete-school';
 import { eraseChild } from '../classes/erase-child';
 import { erasuresIn } from '../classes/erasure-journal';
 import { toBytes } from '../db/ids';
@@ -44,6 +45,10 @@ async function eraseAgain(now: Date): Promise<number> {
   if (!path) return 0;
   let erased = 0;
   for (const { schoolId, childId } of erasuresIn(path)) {
+    if (childId === null) {
+      await deleteSchool(schoolId, now);
+      continue;
+    }
     const there = await firstRow('SELECT 1 AS there FROM children WHERE id = ? AND school_id = ?', [toBytes(childId), toBytes(schoolId)], direct());
     if (!there) continue;
     await eraseChild(schoolId, null, childId, now);

@@ -6,25 +6,25 @@ import { existsSync, readFileSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import type { Uuid } from '@/contract/ids';
 
-export interface Erasure {
+export interface Erased {
   readonly schoolId: Uuid;
-  readonly childId: Uuid;
-  readonly at: Date;
+  /** Null where the whole school was deleted. */
+  readonly childId: Uuid | null;
 }
 
 /** What a journal holds; nothing where there is none yet. */
-export function erasuresIn(path: string): readonly { readonly schoolId: Uuid; readonly childId: Uuid }[] {
+export function erasuresIn(path: string): readonly Erased[] {
   if (!existsSync(path)) return [];
   return readFileSync(path, 'utf8')
     .split('\n')
     .filter(Boolean)
-    .map((line) => JSON.parse(line) as { schoolId: Uuid; childId: Uuid });
+    .map((line) => JSON.parse(line) as Erased);
 }
 
-/** Once a child; written to the disk before it returns. Without a file named by the launcher nothing is written. */
-export async function noteErasure({ schoolId, childId, at }: Erasure): Promise<void> {
+/** Once a child or school; written to the disk before it returns. Without a file named by the launcher nothing is written. */
+export async function noteErasure({ schoolId, childId, at }: Erased & { readonly at: Date }): Promise<void> {
   const path = process.env['LOCHSIDE_ERASURES'];
-  if (!path || erasuresIn(path).some((one) => one.childId === childId)) return;
+  if (!path || erasuresIn(path).some((one) => one.schoolId === schoolId && one.childId === childId)) return;
   const file = await open(path, 'a', 0o600);
   try {
     await file.appendFile(`${JSON.stringify({ schoolId, childId, at: at.toISOString() })}\n`);

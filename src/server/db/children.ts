@@ -64,15 +64,15 @@ export interface Leaver {
   readonly leftOn: string;
 }
 
-/** Children of the school who are in no class on this day and will be in none, the last to leave first. */
-export async function leaversOf(schoolId: Uuid, day: string): Promise<Leaver[]> {
+/** Children of the school who are in no class on this day and will be in none, the last to leave first; `most` of them, null for all. */
+export async function leaversOf(schoolId: Uuid, day: string, most: number | null = 500): Promise<Leaver[]> {
   const found = await rows<{ id: Buffer; first_name: string; initial: string; left_on: string }>(
     `SELECT ch.id, ch.first_name, ch.initial, DATE_FORMAT(MAX(e.until_on), '%Y-%m-%d') AS left_on
        FROM children ch JOIN enrolments e ON e.child_id = ch.id
       WHERE ch.school_id = ?
       GROUP BY ch.id, ch.first_name, ch.initial
      HAVING SUM(e.until_on IS NULL OR e.until_on > ?) = 0
-      ORDER BY left_on DESC, ch.first_name LIMIT 500`,
+      ORDER BY left_on DESC, ch.first_name ${most === null ? '' : `LIMIT ${most}`}`,
     [toBytes(schoolId), day],
   );
   return found.map((row) => ({ id: toText(row.id), name: `${row.first_name} ${row.initial}`.trim(), leftOn: row.left_on }));

@@ -79,7 +79,7 @@ async function countDay(db: Db, added: readonly NewReport[]): Promise<void> {
 export const utcDay = (now: Date): string => now.toISOString().slice(0, 10);
 
 /** What views of a class need of a report: all but what happened moment by moment. */
-const digestOf = ({ report, gameVersion }: NewReport): string =>
+export const digestOf = ({ report, gameVersion }: Pick<NewReport, 'report' | 'gameVersion'>): string =>
   JSON.stringify({ report: toldOf(report), ...(gameVersion !== null && { gameVersion }) });
 
 /**
@@ -339,13 +339,13 @@ export async function storedPlays(reportIds: readonly Uuid[]): Promise<StoredPla
   return plays;
 }
 
-/** What happened in every go of these reports, by report: read for what rests on single tries, and let go of. */
+/** What happened in every go of these reports, by report: read for what rests on single tries, and let go of. Of reports whose tries are no longer kept nothing. */
 export async function bodiesOf(reportIds: readonly Uuid[]): Promise<ReadonlyMap<Uuid, Report>> {
   const bodies = new Map<Uuid, Report>();
   for (let at = 0; at < reportIds.length; at += MOST_READ) {
     const asked = padded(reportIds.slice(at, at + MOST_READ));
     const found = await rows<{ id: Buffer; body: string }>(
-      `SELECT id, body FROM reports WHERE id IN (${asked.map(() => '?').join(', ')})`,
+      `SELECT id, body FROM reports WHERE stripped_at IS NULL AND id IN (${asked.map(() => '?').join(', ')})`,
       asked.map(toBytes),
     );
     for (const { id, body } of found) bodies.set(toText(id), (JSON.parse(body) as { report: Report }).report);

@@ -28,8 +28,9 @@ import { addClass } from '../db/classes';
 import { keepDiaryEntry } from '../db/diary';
 import { addGame, gameById, versionOf } from '../db/games';
 import { newId, toText } from '../db/ids';
+import { deleteRowsOf } from '../keeping/delete-school';
 import { keepInvention } from '../db/inventions';
-import { change, firstRow, rows, transact } from '../db/pool';
+import { firstRow, rows, transact } from '../db/pool';
 import { storeReports } from '../db/reports';
 import { addSchool, audit, yearAt } from '../db/schools';
 import { addTeacher } from '../db/teachers';
@@ -370,49 +371,8 @@ export async function whatItHolds(): Promise<Holding> {
 
 /** Takes a half-loaded demo away so that the next start begins again. */
 export async function dropDemo(): Promise<void> {
+  const schools = await rows<{ id: Buffer }>('SELECT id FROM schools');
   await transact(async (db) => {
-    await change(db, 'SET @lochside_deletes = 1');
-    for (const table of [
-      'recovery_codes',
-      'people_links',
-      'audit',
-      'incoming',
-      'decisions',
-      'verdicts',
-      'plays',
-      'outbox',
-      'reports',
-      'batches',
-      'access_keys',
-      'short_codes',
-      'child_days',
-      'look_marks',
-      'diary_entries',
-      'inventions',
-      'child_notes',
-      'class_test_hits',
-      'class_tests',
-      'assignments',
-      'home_forms',
-      'week_items',
-      'weeks',
-      'game_versions',
-      'games',
-      'child_settings',
-      'enrolments',
-      'children',
-      'class_fits',
-      'classes',
-      'terms',
-      'school_years',
-      'sessions',
-      'deeds',
-      'memberships',
-      'school_keys',
-      'teachers',
-      'schools',
-    ])
-      await change(db, `DELETE FROM ${table}`);
-    await change(db, 'SET @lochside_deletes = 0');
+    for (const { id } of schools) await deleteRowsOf(db, toText(id));
   });
 }

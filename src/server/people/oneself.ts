@@ -42,7 +42,7 @@ export async function oneself(who: SignedIn, token: string, now: Date): Promise<
 }
 
 /** Refuses who does not know the password of this account: a desk that was left open changes nothing of it. Counted as a try to sign in. */
-async function checkCurrent(who: SignedIn, current: string): Promise<string> {
+export async function checkCurrent(who: SignedIn, current: string): Promise<string> {
   const { email } = (await personOfSchool(who.schoolId, who.teacherId))!;
   await sleep(heldBackMs(await signInLimit.tried(email, 'own page')));
   const account = await accountByEmail(email);

@@ -70,24 +70,35 @@ export async function exportedGoes(classId: Uuid): Promise<ExportedGo[]> {
   );
 }
 
-/** The class as a file: the rows, and with them games and reports whole, for `check` and `fit` of the command line. */
-export async function asClassFile(classId: Uuid): Promise<ClassFile & { goes: readonly ExportedGo[] }> {
+/**
+ * The class as a file: the rows, and with them games and reports whole, for `check` and `fit` of the command line. How a child plays (seated, with two
+ * hands) can tell of a disability: without `withForms` every go is told as played standing, and the file says so. Reports whose tries are no longer
+ * kept have their rows alone.
+ */
+export async function asClassFile(
+  classId: Uuid,
+  { withForms }: { withForms: boolean },
+): Promise<ClassFile & { goes: readonly ExportedGo[]; formsLeftOut: boolean }> {
   const [goes, plays] = await Promise.all([exportedGoes(classId), playsOfClass(classId)]);
   const games: Record<string, Game> = {};
   for (const { versionId } of plays) games[versionId] ??= await versionBody(versionId);
   const byReport = groupedBy(plays, (play) => play.reportId);
   const bodies = await bodiesOf([...byReport.keys()]);
-  const reports = [...byReport].map(([id, mine]) => ({
-    id,
-    child: mine[0]!.childId,
-    ageYears: mine[0]!.setUp.ageYears,
-    version: mine[0]!.versionId,
-    report: bodies.get(id)!,
-    values: mine.map((play) => play.counts ?? play.value),
-    tells: tells(mine[0]!),
-    week: weekNumber(mine[0]!.receivedAt),
-  }));
-  return { format: CLASS_FORMAT, goes, games, reports };
+  const reports = [...byReport].flatMap(([id, mine]) => {
+    const report = bodies.get(id);
+    if (!report) return [];
+    return {
+      id,
+      child: mine[0]!.childId,
+      ageYears: mine[0]!.setUp.ageYears,
+      version: mine[0]!.versionId,
+      report: withForms ? report : { ...report, goes: report.goes.map((go) => ({ ...go, form: 'standing' as const })) },
+      values: mine.map((play) => play.counts ?? play.value),
+      tells: tells(mine[0]!),
+      week: weekNumber(mine[0]!.receivedAt),
+    };
+  });
+  return { format: CLASS_FORMAT, formsLeftOut: !withForms, goes, games, reports };
 }
 
 const COLUMNS = [

@@ -1,15 +1,11 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
 import { PeoplePage } from '@/features/people/people-page';
-import { requireSignedIn } from '@/server/auth/current';
-import { lastBackup } from '@/server/backup/backup';
+import { requireLead } from '@/server/auth/current';
 import { schoolPeople } from '@/server/db/people';
 
 export const metadata: Metadata = { title: 'People' };
 
 export default async function SchoolPage() {
-  const who = await requireSignedIn();
-  if (!who.isLead) notFound();
-  const [people, backup] = await Promise.all([schoolPeople(who.schoolId, new Date()), lastBackup()]);
-  return <PeoplePage {...people} ownId={who.teacherId} backupAt={backup?.toISOString() ?? null} />;
+  const who = await requireLead();
+  return <PeoplePage {...await schoolPeople(who.schoolId, new Date())} ownId={who.teacherId} />;
 }

@@ -1,11 +1,14 @@
 import type { Metadata } from 'next';
 import { TodayPage } from '@/features/today/today-page';
 import { requireSignedIn } from '@/server/auth/current';
+import { serverWorries } from '@/server/standing';
 import { todayOf } from '@/server/today/today';
 
 export const metadata: Metadata = { title: 'Today' };
 
 export default async function DayPage() {
   const who = await requireSignedIn();
-  return <TodayPage first={await todayOf(who.schoolId, who.timeZone, new Date())} mayChange={who.role === 'teacher'} />;
+  const now = new Date();
+  const [first, worries] = await Promise.all([todayOf(who.schoolId, who.timeZone, now), who.isLead ? serverWorries(now) : []]);
+  return <TodayPage first={first} mayChange={who.role === 'teacher'} worries={worries} />;
 }

@@ -1,15 +1,13 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
 import { DeedsPage } from '@/features/people/deeds-page';
-import { requireSignedIn } from '@/server/auth/current';
+import { requireLead } from '@/server/auth/current';
 import { deedsAsked, deedsDone, kindsOfDeed, MOST_DEEDS } from '@/server/db/audit';
 import { peopleOf } from '@/server/db/people';
 
 export const metadata: Metadata = { title: 'Who did what' };
 
 export default async function WhoDidWhatPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
-  const who = await requireSignedIn();
-  if (!who.isLead) notFound();
+  const who = await requireLead();
   const asked = deedsAsked(await searchParams);
   const [deeds, people, kinds] = await Promise.all([deedsDone(who, asked), peopleOf(who.schoolId), kindsOfDeed(who.schoolId)]);
   return (
