@@ -6,6 +6,8 @@ export async function register(): Promise<void> {
   const { closeSlowHeads, logPages } = await import('./server/http/connections');
   closeSlowHeads();
   logPages();
+  const port = Number(process.env['LOCHSIDE_METRICS_PORT'] ?? 0);
+  if (port > 0) (await import('./server/http/figures-for-prometheus')).figuresOn(port);
 }
 
 export const onRequestError: Instrumentation.onRequestError = async (error, { path, method }) => {

@@ -44,6 +44,12 @@ export function needMariadb() {
   if (!has('mariadbd') || !has('mariadb-install-db')) debian(['mariadb-server'], "MariaDB's server");
 }
 
+/** The https server of the example, for its test. */
+export function needHaproxy() {
+  process.env.PATH = `${process.env.PATH}:/usr/sbin`;
+  if (!has('haproxy')) debian(['haproxy'], 'HAProxy');
+}
+
 const HEADLESS = '/usr/bin/chromium-headless-shell';
 const WHOLE = '/usr/bin/chromium';
 

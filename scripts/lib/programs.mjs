@@ -1,9 +1,9 @@
-/** Bundles what runs beside the web server (the command line, preparing the database, paper, dropped files, the first sight of a card), so that it starts at once. */
+/** Bundles what runs beside the web server (the command line, preparing the database, paper, dropped files, workbooks, the first sight of a card), so that it starts at once. */
 import { mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './needs.mjs';
 
-const PROGRAMS = ['main.ts', 'prepare.ts', 'paper.ts', 'read-file.ts', 'first-sight.tsx'];
+const PROGRAMS = ['main.ts', 'prepare.ts', 'paper.ts', 'read-file.ts', 'write-workbook.ts', 'first-sight.tsx'];
 
 /** What cannot be bundled: it brings machine code, or finds its own files. */
 const APART = [

@@ -12,6 +12,8 @@ interface Verb {
   readonly about: string;
   /** Each option with what it means. */
   readonly options: Readonly<Record<string, string>>;
+  /** It works on the school of this machine: root does it as the user whose school it is. */
+  readonly ofSchool?: true;
   /** Those of them that stand alone, without a value. */
   readonly flags?: readonly string[];
   readonly run: (args: readonly string[], options: Options) => Promise<number>;
@@ -102,6 +104,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
     run: async (args, options) => (await import('./sheet-verb')).sheet(args, options),
   },
   'teacher add': {
+    ofSchool: true,
     calls: ['teacher add --name NAME --email ADDRESS [--school SCHOOL | --new-school SCHOOL] [--zone Europe/London] [--role lead|teacher|helper]'],
     about: 'Adds somebody to the school that runs here, and the school with its first teacher, who is its lead. The first password is printed once.',
     options: {
@@ -115,12 +118,14 @@ const VERBS: Readonly<Record<string, Verb>> = {
     run: async (_args, options) => (await import('./teacher-add')).addTeacherCommand(options),
   },
   'backup key': {
+    ofSchool: true,
     calls: ['backup key [--new yes]'],
     about: 'Makes the pair of keys for backups. The private one is told once, for the safe of the school; with the other the server encrypts.',
     options: { new: 'yes makes another pair where there is one' },
     run: async (_args, options) => (await import('./backup-verbs')).backupKey(options),
   },
   'backup verify': {
+    ofSchool: true,
     calls: ['backup verify FILE --identity KEYFILE'],
     about:
       'Restores a backup into a database server of its own, counts and compares it, and replays the reports of a class. The school is not touched.',
@@ -128,18 +133,21 @@ const VERBS: Readonly<Record<string, Verb>> = {
     run: async (args, options) => (await import('./backup-verbs')).verifyBackup(args, options),
   },
   'backup last': {
+    ofSchool: true,
     calls: ['backup last'],
     about: 'Says when the last backup was made.',
     options: {},
     run: async () => (await import('./backup-verbs')).backupStanding(),
   },
   backup: {
+    ofSchool: true,
     calls: ['backup [--out FOLDER] [--keep N]'],
     about: 'Makes an encrypted backup of the database and the secrets, from one snapshot, while the school goes on. Keeps the newest 35.',
     options: { out: 'where to; beside the database without it', keep: 'how many are kept' },
     run: async (_args, options) => (await import('./backup-verbs')).backup(options),
   },
   restore: {
+    ofSchool: true,
     calls: ['restore FILE --identity KEYFILE [--over yes]'],
     about:
       'Puts a backup in the place of what is here, and does every erasure of the journal again. The school must be stopped; what was here is moved aside.',
@@ -147,13 +155,30 @@ const VERBS: Readonly<Record<string, Verb>> = {
     run: async (args, options) => (await import('./backup-verbs')).restore(args, options),
   },
   keeping: {
+    ofSchool: true,
     calls: ['keeping [--dry-run]'],
     about: 'Takes away what each school here keeps no longer, by the rules that its lead has set, and says how much of what.',
     options: { 'dry-run': 'only says it' },
     flags: ['dry-run'],
     run: async (_args, options) => (await import('./keeping-verb')).keeping(options),
   },
+  'service install': {
+    calls: ['service install --url https://play.example.org [--host 127.0.0.1] [--port 3000] [--dry-run]'],
+    about: 'Makes Lochside a service of systemd, run by a user of its own, and hands the school of this machine over to it.',
+    options: { url: 'the address that families use', host: 'where it listens', port: 'on which port', 'dry-run': 'only shows the unit' },
+    flags: ['dry-run'],
+    run: async (_args, options) => (await import('./service-verb')).installService(options),
+  },
+  upgrade: {
+    ofSchool: true,
+    calls: ['upgrade'],
+    about:
+      'Brings the school of this machine to this version, while it is stopped: a backup, the changes of the database, a check; exit 1 when the check fails.',
+    options: {},
+    run: async () => (await import('./upgrade-verb')).upgrade(),
+  },
   'teacher reset': {
+    ofSchool: true,
     calls: ['teacher reset --email ADDRESS [--second-factor off]'],
     about: 'Prints a link by which somebody chooses a new password, for 72 hours and once: for a lead whom no other lead can help.',
     options: { email: 'the address to sign in with', 'second-factor': 'off takes it off as well: the telephone is lost' },
@@ -201,6 +226,7 @@ async function run(words: readonly string[]): Promise<number> {
       Object.keys(verb.options).map((option) => [option, { type: verb.flags?.includes(option) ? ('boolean' as const) : ('string' as const) }]),
     ),
   });
+  if (verb.ofSchool) (await import('./own-instance')).actAsOwner();
   return verb.run(positionals, Object.fromEntries(Object.entries(values).map(([option, value]) => [option, value === true ? 'yes' : String(value)])));
 }
 

@@ -1,10 +1,11 @@
 /** The instance of the school that runs from this folder: its database, its key and its address, for the command line. */
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 
-const ROOT = join(import.meta.dirname, '../..');
+/** The checkout that this program was built in. */
+export const ROOT = join(import.meta.dirname, '../..');
 
 /** The folder of the school's own instance. */
 export function ownHome(): string {
@@ -14,6 +15,22 @@ export function ownHome(): string {
     process.env['LOCHSIDE_DATA'] ??
     (process.getuid?.() === 0 ? '/var/lib/lochside' : join(process.env['XDG_DATA_HOME'] ?? join(homedir(), '.local/share'), 'lochside'));
   return join(base, checkout, 'school');
+}
+
+/**
+ * Root who looks after a school that runs as a service acts as the user of that service from here on: what it makes there would be root's, and
+ * the service could not use it.
+ */
+export function actAsOwner(): void {
+  if (process.getuid?.() !== 0 || !existsSync(ownHome())) return;
+  const home = ownHome();
+  const { uid, gid } = statSync(join(home, 'secrets.json'), { throwIfNoEntry: false }) ?? statSync(home);
+  if (uid === 0) return;
+  process.env['LOCHSIDE_HOME'] = home;
+  process.env['HOME'] = home;
+  process.setgroups!([gid]);
+  process.setgid!(gid);
+  process.setuid!(uid);
 }
 
 const readJson = (file: string) => JSON.parse(readFileSync(file, 'utf8')) as Record<string, unknown>;

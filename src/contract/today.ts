@@ -57,6 +57,16 @@ export interface Today {
   readonly begin: { readonly classes: number; readonly classId: Uuid | null; readonly children: number; readonly games: number } | null;
 }
 
+/** Something that was changed for those who work with Lochside. */
+export interface News {
+  readonly number: number;
+  readonly words: string;
+  readonly href: string;
+}
+
+/** Up to which number somebody has read it. */
+export const newsToldSchema = Joi.object<{ upTo: number }>({ upTo: Joi.number().integer().min(1).max(10_000).required() });
+
 const share = Joi.number().min(0).max(1);
 const level = record({ id: textField, name: textField }).allow(null);
 

@@ -406,6 +406,7 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'POST me/password': 'people.test.ts; asks for the password that it changes',
   'POST me/second-factor': 'tells a secret, writes nothing',
   'PUT me/second-factor': 'people.test.ts; the newest holds',
+  'PUT me/news': 'people.test.ts; the highest number holds',
   'DELETE me/second-factor': 'people.test.ts; taken off twice it is off',
   'DELETE me/sessions': 'people.test.ts; ended twice they are over',
   'DELETE me/sessions/[id]': 'people.test.ts; ended twice it is over',

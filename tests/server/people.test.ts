@@ -22,6 +22,8 @@ import { deedsDone } from '@/server/db/audit';
 import { toBytes } from '@/server/db/ids';
 import { change, direct, rows } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
+import { PUT as newsRead } from '@/app/api/v1/me/news/route';
+import { NEWEST_NEWS, newsFor, newsSince } from '@/server/today/news';
 import { call, makeSchool, PASSWORD, useOwnSchema, ZONE, type TestSchool } from './school';
 
 beforeAll(useOwnSchema);
@@ -318,5 +320,34 @@ describe('who did what', () => {
     // A spreadsheet works out nothing of what somebody wrote.
     expect(text).toContain("'=cmd()");
     expect(await actionsOf(school)).toContain('who did what exported');
+  });
+});
+
+describe('what was changed in Lochside', () => {
+  it('is told once to who was here before, and not to who begins now; leads are told more', async () => {
+    const school = await makeSchool();
+    const told = async (isLead = false) => (await newsFor({ teacherId: school.teacherId, isLead })).map(({ number }) => number);
+    expect(await told()).toEqual([]);
+    await change(direct(), 'UPDATE teachers SET news_told = 0 WHERE id = ?', [toBytes(school.teacherId)]);
+    const all = await told();
+    expect(all.length).toBeGreaterThan(0);
+    expect((await told(true)).length).toBeGreaterThan(all.length);
+    const cookie = await school.cookie('teacher');
+    const read = async (upTo: number) => (await call(newsRead, '/', { method: 'PUT', cookie, body: { upTo } })).status;
+    expect(await read(all.at(-1)!)).toBe(200);
+    expect(await told()).toEqual([]);
+    // A page that was open since before says so later; and a number that is not there yet is not taken in advance.
+    expect(await read(1)).toBe(200);
+    expect(await told(true)).toEqual([]);
+    expect(await read(10_000)).toBe(200);
+    const [row] = await rows<{ news_told: number }>('SELECT news_told FROM teachers WHERE id = ?', [toBytes(school.teacherId)]);
+    expect(row!.news_told).toBe(NEWEST_NEWS);
+    expect((await call(newsRead, '/', { method: 'PUT', body: { upTo: 1 } })).status).toBe(401);
+  });
+  it('is named by an upgrade, as far as the database has not had it', () => {
+    expect(newsSince('')).toEqual([]);
+    expect(newsSince('0069-short-codes.sql')).toHaveLength(NEWEST_NEWS);
+    expect(newsSince('0080-schools-keeping.sql').length).toBeLessThan(NEWEST_NEWS);
+    expect(newsSince('0081-teachers-news.sql')).toEqual([]);
   });
 });

@@ -10,11 +10,18 @@ import { useOwnSchema } from './school';
 const folder = mkdtempSync(join(tmpdir(), 'lochside-log-'));
 let web: WebServer;
 let port: number;
+let figures: number;
 
 beforeAll(async () => {
   await useOwnSchema();
   port = await freePort();
-  const env = { DATABASE_URL: process.env['DATABASE_URL']!, LOCHSIDE_LOG: 'info', LOCHSIDE_LOG_FILE: join(folder, 'web') };
+  figures = await freePort();
+  const env = {
+    DATABASE_URL: process.env['DATABASE_URL']!,
+    LOCHSIDE_LOG: 'info',
+    LOCHSIDE_LOG_FILE: join(folder, 'web'),
+    LOCHSIDE_METRICS_PORT: `${figures}`,
+  };
   web = await startWebServer(port, env);
 });
 afterAll(() => {
@@ -59,5 +66,32 @@ describe('unhappy at the server: connections and pages', () => {
     expect(Object.keys(told)).toEqual(expect.arrayContaining(['id', 'status', 'ms']));
     expect(logged()).not.toContain(id);
     expect(logged()).not.toContain('secret');
+  });
+
+  it('figures for Prometheus are told on a port of this machine: how many requests of whose, never an id; whether it is well', async () => {
+    const told = async () => (await fetch(`http://127.0.0.1:${figures}/metrics`)).text();
+    const figure = (text: string, name: string) =>
+      Number(
+        text
+          .split('\n')
+          .find((one) => one.startsWith(`${name} `))
+          ?.split(' ')
+          .at(-1) ?? 0,
+      );
+    const home = 'lochside_requests_total{kind="home",status="4xx"}';
+    const before = figure(await told(), home);
+    for (let n = 0; n < 3; n += 1) await fetch(`${web.address}/api/v1/home/card`);
+    await fetch(`${web.address}/classes/018f0000-0000-7000-8000-000000000001`, { redirect: 'manual' });
+    const text = await told();
+    expect(figure(text, home) - before).toBe(3);
+    expect(figure(text, 'lochside_ready')).toBe(1);
+    expect(figure(text, 'lochside_disk_free_bytes')).toBeGreaterThan(0);
+    expect(figure(text, 'lochside_request_seconds_count{kind="home"}')).toBeGreaterThanOrEqual(3);
+    expect(text).not.toContain('018f0000');
+    expect((await fetch(`http://127.0.0.1:${figures}/`)).status).toBe(404);
+  });
+
+  it('there is no optimiser of images to be asked for anything', async () => {
+    expect((await fetch(`${web.address}/_next/image?url=%2Ficon.svg&w=64&q=75`)).status).toBe(404);
   });
 });

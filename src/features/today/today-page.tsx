@@ -4,13 +4,14 @@ import styled from 'styled-components';
 import { daysBetween, dayWords } from '@/core/measure/days';
 import type { ServerWorry } from '@/contract/server-standing';
 import { WORRY_WORDS } from '@/features/keeping/server-words';
-import { todaySchema, type ClassToday, type Today } from '@/contract/today';
+import { todaySchema, type ClassToday, type News, type Today } from '@/contract/today';
 import { ButtonLink } from '@/ui/button';
 import { Notice, Spoken } from '@/ui/notice';
 import { Page, PageHead, SoftLine } from '@/ui/page';
 import { useRead } from '@/ui/reads';
 import { byArrowKeys } from './arrow-keys';
 import { doLines, dueWords, lookLine, nextLine, reportedWords, whyWords, type Line } from './model';
+import { NewsTold } from './news-told';
 import { FirstSteps } from './first-steps';
 import { TideLine } from './tide-line';
 
@@ -176,7 +177,17 @@ const Worry = styled(Notice)`
 `;
 
 /** All classes in one view, kept up to date by itself: every line is one press from where it is dealt with. */
-export function TodayPage({ first, mayChange, worries = [] }: { first: Today; mayChange: boolean; worries?: readonly ServerWorry[] }) {
+export function TodayPage({
+  first,
+  mayChange,
+  worries = [],
+  news = [],
+}: {
+  first: Today;
+  mayChange: boolean;
+  worries?: readonly ServerWorry[];
+  news?: readonly News[];
+}) {
   const { data: today = first, error } = useRead('/api/v1/today', todaySchema, { first, everyMs: POLL_MS });
   return (
     <Page>
@@ -190,6 +201,7 @@ export function TodayPage({ first, mayChange, worries = [] }: { first: Today; ma
           {WORRY_WORDS[worry]} <Link href="/school/server">The server</Link>
         </Worry>
       ))}
+      <NewsTold news={news} />
       {today.begin && mayChange && <FirstSteps today={today} />}
       {today.begin && !mayChange && <Notice>Nothing has been sent yet. A teacher makes the classes and the first week.</Notice>}
       {today.classes.length > 0 && (

@@ -1,4 +1,5 @@
 import type { Uuid } from '@/contract/ids';
+import { NEWEST_NEWS } from '../today/news';
 import { newId, toBytes, toText } from './ids';
 import { change, firstRow, type Db } from './pool';
 import type { PersonRole } from '@/contract/people';
@@ -24,12 +25,13 @@ export async function addTeacher(
   now: Date,
 ): Promise<Uuid> {
   const id = newId();
-  await change(db, 'INSERT INTO teachers (id, email, name, password_hash, created_at) VALUES (?, ?, ?, ?, ?)', [
+  await change(db, 'INSERT INTO teachers (id, email, name, password_hash, created_at, news_told) VALUES (?, ?, ?, ?, ?, ?)', [
     id,
     teacher.email,
     teacher.name,
     teacher.passwordHash,
     now,
+    NEWEST_NEWS,
   ]);
   await change(db, 'INSERT INTO memberships (school_id, teacher_id, role) VALUES (?, ?, ?)', [toBytes(teacher.schoolId), id, teacher.role]);
   return toText(id);

@@ -1,15 +1,10 @@
 /** A dropped file on its way in: stopped at 5 MB, and read by a process of its own with limits on memory and time. */
-import { spawn } from 'node:child_process';
-import { join } from 'node:path';
 import { refuse } from '../http/answer';
 import { readBody } from '../http/body';
-import { log } from '../log';
+import { fenced } from './fenced';
 import type { Dropped } from './read-dropped';
 
 export const MOST_BYTES = 5 * 1024 * 1024;
-const MOST_MEMORY_MB = 300;
-const MOST_MS = 20_000;
-const MOST_ANSWER = 24 * 1024 * 1024;
 const MOST_AT_ONCE = 3;
 
 declare global {
@@ -38,32 +33,7 @@ const unreadable: Dropped = {
   fix: 'Copy the scores into a new file and drop that.',
 };
 
-function readApart(name: string, bytes: Buffer): Promise<Dropped> {
-  const root = process.cwd();
-  return new Promise((resolve) => {
-    const reader = spawn(process.execPath, [`--max-old-space-size=${MOST_MEMORY_MB}`, join(root, 'build/cli/read-file.mjs'), name.slice(0, 120)], {
-      cwd: root,
-      env: { PATH: process.env['PATH'] ?? '', NODE_ENV: 'production' },
-      stdio: ['pipe', 'pipe', 'pipe'],
-    });
-    const answer: Buffer[] = [];
-    let size = 0;
-    let complaint = '';
-    const timer = setTimeout(() => reader.kill('SIGKILL'), MOST_MS);
-    reader.stdout.on('data', (part: Buffer) => {
-      size += part.length;
-      if (size > MOST_ANSWER) reader.kill('SIGKILL');
-      else answer.push(part);
-    });
-    reader.stderr.on('data', (said: Buffer) => (complaint = `${complaint}${said.toString()}`.slice(-2000)));
-    reader.once('error', () => resolve(unreadable));
-    reader.once('close', (code) => {
-      clearTimeout(timer);
-      if (code === 0 && size <= MOST_ANSWER) return resolve(JSON.parse(Buffer.concat(answer).toString()) as Dropped);
-      log.warn({ code, complaint: complaint.slice(0, 400) }, 'a dropped file was given up');
-      resolve(unreadable);
-    });
-    reader.stdin.on('error', () => undefined);
-    reader.stdin.end(bytes);
-  });
+async function readApart(name: string, bytes: Buffer): Promise<Dropped> {
+  const answer = await fenced('read-file', [name.slice(0, 120)], bytes);
+  return answer ? (JSON.parse(answer.toString()) as Dropped) : unreadable;
 }

@@ -1,6 +1,5 @@
 /** Every go that was reported in a class, as rows for other programs, and the class as a file. Cells that a spreadsheet would take for a formula are made text. */
 import type { Uuid } from '@/contract/ids';
-import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import type { ClassFile } from '@/core/progress/class-file';
 import { CLASS_FORMAT } from '@/core/rules/format/formats';
@@ -10,6 +9,8 @@ import { versionBody, weeksOf } from '../db/weeks';
 import { tells } from '../progress/fit-of-class';
 import { weekNumber } from '../progress/week-number';
 import { groupedBy } from '../db/grouped';
+import { fenced } from '../files/fenced';
+import type { SheetToWrite } from '../files/sheet-to-write';
 import { bodiesOf } from '../db/reports';
 import { playsOfClass } from '../reports/plays';
 
@@ -134,11 +135,11 @@ export function asCsv(goes: readonly ExportedGo[]): string {
   return Papa.unparse({ fields: [...COLUMNS], data: goes.map(rowOf) }, { newline: '\r\n' });
 }
 
-export async function asWorkbook(goes: readonly ExportedGo[]): Promise<Uint8Array> {
-  const book = new ExcelJS.Workbook();
-  const sheet = book.addWorksheet('Scores', { views: [{ state: 'frozen', ySplit: 1 }] });
-  sheet.addRow([...COLUMNS]).font = { bold: true };
-  for (const go of goes) sheet.addRow(rowOf(go));
-  sheet.columns.forEach((column, index) => (column.width = COLUMNS[index] === 'reason' ? 60 : /_id$|received/.test(COLUMNS[index]!) ? 26 : 14));
-  return new Uint8Array(await book.xlsx.writeBuffer());
+/** XLSX, written by a program of its own. */
+export async function asWorkbook(goes: readonly ExportedGo[]): Promise<Buffer> {
+  const widths = COLUMNS.map((column) => (column === 'reason' ? 60 : /_id$|received/.test(column) ? 26 : 14));
+  const sheet: SheetToWrite = { name: 'Scores', widths, rows: [[...COLUMNS], ...goes.map(rowOf)] };
+  const written = await fenced('write-workbook', [], Buffer.from(JSON.stringify(sheet)));
+  if (!written) throw new Error('the workbook could not be written');
+  return written;
 }
