@@ -41,7 +41,7 @@ export interface LeaverGoes {
   readonly goesOn: string;
 }
 
-export interface Keeping {
+export interface KeepingStanding {
   readonly rules: KeepingRules;
   readonly kept: readonly KeptNow[];
   /** Children who left, the next to go first. */

@@ -33,7 +33,7 @@ async function synchronized(): Promise<boolean | null> {
 }
 
 /** The middle of what the newest reports say of their device's clock against ours. */
-export async function devicesAheadMinutes(): Promise<number | null> {
+async function devicesAheadMinutes(): Promise<number | null> {
   const found = await rows<{ sent: string | null; received_at: Date }>(
     "SELECT JSON_VALUE(COALESCE(digest, body), '$.report.sentAt') AS sent, received_at FROM reports WHERE way = 'link' ORDER BY received_at DESC LIMIT 50",
   );

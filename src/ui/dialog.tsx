@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
-import styled from 'styled-components';
+import styled, { createGlobalStyle } from 'styled-components';
 
 const Veil = styled(ModalOverlay)`
   position: fixed;
@@ -12,6 +12,21 @@ const Veil = styled(ModalOverlay)`
   background: color-mix(in srgb, var(--veil) 55%, transparent);
   z-index: 20;
   overflow: auto;
+  @media print {
+    position: static;
+    padding: 0;
+    background: none;
+  }
+`;
+
+/** What is printed while a dialog is open is the dialog, without the page behind it. */
+const PrintsAlone = createGlobalStyle`
+  @media print {
+    body:has([role='dialog']) > :not(:has([role='dialog'])),
+    [role='dialog'] button {
+      display: none;
+    }
+  }
 `;
 
 const Slip = styled(Modal)<{ $width: number }>`
@@ -42,6 +57,7 @@ export interface DialogProps {
 export function Dialog({ title, isOpen, onClose, width = 520, children }: DialogProps) {
   return (
     <Veil isOpen={isOpen} onOpenChange={(open) => !open && onClose()} isDismissable>
+      <PrintsAlone />
       <Slip $width={width}>
         <Body>
           <Heading slot="title" level={2}>

@@ -18,6 +18,11 @@ test('a colleague is invited, comes in, sets up a second factor, signs in with i
   await expect(page.getByText('It opens once', { exact: false })).toBeVisible();
   await expectAccessible(page, '[role=dialog]');
   const link = (await page.getByRole('dialog').getByText('/join#t=').textContent())!;
+  // On paper it stands alone.
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('h1', { hasText: 'People' })).toBeHidden();
+  await expect(page.getByRole('dialog').getByText('/join#t=')).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('cell', { name: `Mr Fern, ${email}` })).toBeVisible();
 

@@ -22,6 +22,9 @@ import { deedsDone } from '@/server/db/audit';
 import { toBytes } from '@/server/db/ids';
 import { change, direct, rows } from '@/server/db/pool';
 import { audit } from '@/server/db/schools';
+import { v7 } from 'uuid';
+import { DEED_HEADER } from '@/contract/deed';
+import { POST as addClass } from '@/app/api/v1/classes/route';
 import { PUT as newsRead } from '@/app/api/v1/me/news/route';
 import { NEWEST_NEWS, newsFor, newsSince } from '@/server/today/news';
 import { call, makeSchool, PASSWORD, useOwnSchema, ZONE, type TestSchool } from './school';
@@ -349,5 +352,18 @@ describe('what was changed in Lochside', () => {
     expect(newsSince('0069-short-codes.sql')).toHaveLength(NEWEST_NEWS);
     expect(newsSince('0080-schools-keeping.sql').length).toBeLessThan(NEWEST_NEWS);
     expect(newsSince('0081-teachers-news.sql')).toEqual([]);
+  });
+});
+
+describe('who did what', () => {
+  it('is written down once for a deed that is sent again, and again for another', async () => {
+    const school = await makeSchool();
+    const cookie = await school.cookie('teacher');
+    const add = (name: string, deed: string) => call(addClass, '/', { cookie, headers: { [DEED_HEADER]: deed }, body: { name, ageYears: 9 } });
+    const [deed, other] = [v7(), v7()];
+    for (const sent of [deed, deed, deed]) expect((await add('P7', sent)).status).toBe(201);
+    expect((await add('P8', other)).status).toBe(201);
+    const written = await rows("SELECT 1 FROM audit WHERE school_id = ? AND action = 'class made'", [toBytes(school.id)]);
+    expect(written).toHaveLength(2);
   });
 });

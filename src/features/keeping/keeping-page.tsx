@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { keepingRulesSchema, schoolDeletedSchema, type Keeping, type KeptNow, type LeaverGoes } from '@/contract/keeping';
+import { keepingRulesSchema, schoolDeletedSchema, type KeepingStanding, type KeptNow, type LeaverGoes } from '@/contract/keeping';
 import { dayWords } from '@/core/measure/days';
 import { SchoolNav } from '@/features/people/school-nav';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
@@ -48,7 +48,7 @@ const LEAVER_COLUMNS: readonly SheetColumn<LeaverGoes>[] = [
   { id: 'goes', words: 'Is erased on', by: ({ goesOn }) => goesOn, cell: ({ goesOn }) => `${dayWords(goesOn)} ${goesOn.slice(0, 4)}` },
 ];
 
-export function KeepingPage({ keeping: { rules, kept, leavers, appliedAt }, schoolName }: { keeping: Keeping; schoolName: string }) {
+export function KeepingPage({ keeping: { rules, kept, leavers, appliedAt }, schoolName }: { keeping: KeepingStanding; schoolName: string }) {
   const moment = useMoment();
   const [deleting, setDeleting] = useState(false);
   return (
@@ -78,7 +78,7 @@ export function KeepingPage({ keeping: { rules, kept, leavers, appliedAt }, scho
   );
 }
 
-function RulesForm({ rules }: Pick<Keeping, 'rules'>) {
+function RulesForm({ rules }: Pick<KeepingStanding, 'rules'>) {
   const router = useRouter();
   const form = useSchemaForm(keepingRulesSchema, rules);
   const [kept, setKept] = useState(false);

@@ -23,8 +23,8 @@ export const leaverWords = (years: number): string =>
 
 const ordinal = (n: number): string => ['', 'first', 'second', 'third', 'fourth', 'fifth'][n]!;
 
-export const daysWords = (days: number): string => (days === 1 ? '1 day' : `${days} days`);
-export const yearsWords = (years: number): string => (years === 1 ? '1 year' : `${years} years`);
+const daysWords = (days: number): string => (days === 1 ? '1 day' : `${days} days`);
+const yearsWords = (years: number): string => (years === 1 ? '1 year' : `${years} years`);
 
 /** One line of the page for the data protection officer. */
 export interface DataLine {

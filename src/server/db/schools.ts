@@ -97,18 +97,23 @@ async function ignoringDuplicates(insert: Promise<unknown>): Promise<void> {
   });
 }
 
+/** Writes down who did what; under an `id` of its own only once. */
 export async function audit(
   db: Db,
-  entry: { schoolId: Uuid; teacherId: Uuid | null; action: string; subject?: Uuid; detail?: unknown },
+  entry: { schoolId: Uuid; teacherId: Uuid | null; action: string; subject?: Uuid; detail?: unknown; id?: Buffer },
   now: Date,
 ): Promise<void> {
-  await change(db, 'INSERT INTO audit (id, school_id, teacher_id, action, subject, detail, at) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-    newId(),
-    toBytes(entry.schoolId),
-    entry.teacherId ? toBytes(entry.teacherId) : null,
-    entry.action,
-    entry.subject ? toBytes(entry.subject) : null,
-    JSON.stringify(entry.detail ?? {}),
-    now,
-  ]);
+  await change(
+    db,
+    `INSERT ${entry.id ? 'IGNORE ' : ''}INTO audit (id, school_id, teacher_id, action, subject, detail, at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+    [
+      entry.id ?? newId(),
+      toBytes(entry.schoolId),
+      entry.teacherId ? toBytes(entry.teacherId) : null,
+      entry.action,
+      entry.subject ? toBytes(entry.subject) : null,
+      JSON.stringify(entry.detail ?? {}),
+      now,
+    ],
+  );
 }

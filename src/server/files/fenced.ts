@@ -14,7 +14,7 @@ const MOST_ANSWER = 24 * 1024 * 1024;
 export const fenceOf = (root: string): string[] => [
   process.allowedNodeEnvironmentFlags.has('--permission') ? '--permission' : '--experimental-permission',
   '--no-warnings',
-  ...['build/cli/', 'node_modules/', 'package.json'].map((path) => `--allow-fs-read=${join(root, path)}`),
+  ...['build/cli/', 'node_modules/', 'package.json'].map((path) => `--allow-fs-read=${root}/${path}`),
 ];
 
 /** What it writes for these bytes; null where it failed, took too much or was stopped. */

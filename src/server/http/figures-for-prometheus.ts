@@ -8,7 +8,7 @@ import { log } from '../log';
 import { readiness } from '../readiness';
 
 /** Whose page it is, by the beginning of its path: few kinds, so that nobody can make the figures grow. */
-export function kindOf(url: string): string {
+function kindOf(url: string): string {
   if (url.startsWith('/api/v1/home/')) return 'home';
   if (url.startsWith('/api/')) return 'desk';
   return url.startsWith('/_next/') ? 'build' : 'page';

@@ -5,8 +5,10 @@
 import type { Uuid } from '@/contract/ids';
 import { randomUUID } from 'node:crypto';
 import { parseCookie } from 'cookie';
+import { v5 } from 'uuid';
 import type Joi from 'joi';
 import { isUuid } from '@/contract/ids';
+import { toBytes } from '../db/ids';
 import { direct } from '../db/pool';
 import { audit } from '../db/schools';
 import { log } from '../log';
@@ -153,7 +155,7 @@ export function teacherRoute<Body = undefined>(
         throw refuse(403, '', 'The school asks for a second factor, and you have none yet.', 'Set it up on your own page first.');
       const { value, raw } = await bodyOf(request, body, MOST_BYTES.desk);
       const answer = await handle({ request, body: value as Body, raw, now, who, deed: deedOf(request, raw), id: await idsOf(context) });
-      if (told !== undefined && answer.ok) await writeDown(who, told, await subjectOf(context), now);
+      if (told !== undefined && answer.ok) await writeDown(who, told, await subjectOf(context), deedOf(request, raw), now);
       return answer;
     });
 }
@@ -166,8 +168,10 @@ async function subjectOf(context: Context): Promise<Uuid | undefined> {
   );
 }
 
-async function writeDown({ schoolId, teacherId }: SignedIn, action: string, subject: Uuid | undefined, now: Date): Promise<void> {
-  await audit(direct(), { schoolId, teacherId, action, ...(subject && { subject }) }, now);
+/** Once a deed: what is sent again, because the answer was lost or this was, is written down if it was not yet. */
+async function writeDown({ schoolId, teacherId }: SignedIn, action: string, subject: Uuid | undefined, deed: Deed | null, now: Date): Promise<void> {
+  const id = deed && toBytes(v5(`${deed.sentAs} ${action}`, schoolId) as Uuid);
+  await audit(direct(), { schoolId, teacherId, action, ...(subject && { subject }), ...(id && { id }) }, now);
 }
 
 /**

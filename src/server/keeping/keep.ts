@@ -2,7 +2,7 @@
  * What a school keeps no longer, by its rules: counted for the page that says what will go when, and taken away by the job. Each kind in small
  * transactions, so that a job that was killed goes on where it was.
  */
-import { KEPT_KINDS, type Gone, type Keeping, type KeepingRules, type KeptKind, type KeptNow } from '@/contract/keeping';
+import { KEPT_KINDS, type Gone, type KeepingStanding, type KeepingRules, type KeptKind, type KeptNow } from '@/contract/keeping';
 import type { Uuid } from '@/contract/ids';
 import { dayPlus } from '@/core/measure/days';
 import type { Report } from '@/core/reports/report';
@@ -176,7 +176,7 @@ async function keptNow(kind: Exclude<KeptKind, 'leavers'>, { schoolId, timeZone 
 }
 
 /** What is there of each kind, and what will go when. */
-export async function keepingOf(school: KeepsIts, now: Date): Promise<Keeping> {
+export async function keepingOf(school: KeepsIts, now: Date): Promise<KeepingStanding> {
   const today = schoolDay(now, school.timeZone);
   const rules = await keepingRules(school.schoolId);
   const leavers = (await leaversOf(school.schoolId, today, null))
@@ -199,14 +199,15 @@ export async function applyKeeping({ schoolId, timeZone }: KeepsIts, now: Date, 
   const rules = await keepingRules(schoolId);
   const school = toBytes(schoolId);
   const gone: Record<KeptKind, number> = { raw: 0, waiting: 0, leavers: 0, sessions: 0, audit: 0 };
+  for (const [kind, rule] of Object.entries(RULES) as [Exclude<KeptKind, 'leavers'>, Rule][]) {
+    const upTo = until(rule, today, rules, timeZone);
+    for (const kept of rule.of) gone[kind] += dry ? await countOf(kept, school, upTo) : await takeAll(kept, school, upTo);
+  }
+  // Last, so that a dry run counts what is theirs as the job does.
   for (const { id, leftOn } of await leaversOf(schoolId, today, null)) {
     if (leaverGoesOn(leftOn, rules.leaverYears) > today) continue;
     if (!dry) await eraseChild(schoolId, null, id, now);
     gone.leavers += 1;
-  }
-  for (const [kind, rule] of Object.entries(RULES) as [Exclude<KeptKind, 'leavers'>, Rule][]) {
-    const upTo = until(rule, today, rules, timeZone);
-    for (const kept of rule.of) gone[kind] += dry ? await countOf(kept, school, upTo) : await takeAll(kept, school, upTo);
   }
   if (!dry && Object.values(gone).some((n) => n > 0))
     await audit(direct(), { schoolId, teacherId: null, action: 'kept no longer', detail: gone }, now);
