@@ -1,9 +1,9 @@
 /** Backups on the command line: a pair of keys, a backup, one that is tried out, one that is put back. */
-import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, chmodSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { accessSync, constants, existsSync, mkdtempSync, readFileSync, renameSync, rmSync, chmodSync, writeFileSync } from 'node:fs';
+import { tmpdir, userInfo } from 'node:os';
+import { basename, join } from 'node:path';
 import { randomBytes } from 'node:crypto';
-import { lastBackup, newBackupKey, takeBackup, withBackup, writeRecipient, type Opened } from '@/server/backup/backup';
+import { lastBackup, newBackupKey, noteVerified, takeBackup, withBackup, writeRecipient, type Opened } from '@/server/backup/backup';
 import { replayOneClass } from '@/server/backup/replay';
 import { emptyDatabase, restoreInto, type Restored } from '@/server/backup/restore';
 import { pool } from '@/server/db/pool';
@@ -23,11 +23,23 @@ interface Instance {
 
 const identityIn = (options: Options): string => {
   const file = options['identity'];
-  if (!file || !existsSync(file)) throw new Error('--identity names the file with the private key');
+  if (!file) throw new Error('--identity names the file with the private key');
+  mayRead(file);
   const text = readFileSync(file, 'utf8');
   // The words around the key, as they were printed, do no harm.
   return /AGE-SECRET-KEY-1[0-9A-Z]+/.exec(text)?.[0] ?? text.trim();
 };
+
+/** Throws, with words, for a file that is not there, or that the user whose school it is may not read. */
+function mayRead(file: string): void {
+  try {
+    accessSync(file, constants.R_OK);
+  } catch (error) {
+    const denied = (error as NodeJS.ErrnoException).code === 'EACCES';
+    const words = `${file} may not be read by “${userInfo().username}”, whose school it is: put it where that user may read it`;
+    throw new Error(denied ? words : `there is no file ${file}`);
+  }
+}
 
 /** Makes the pair of keys: the private one is told here and kept nowhere. */
 export async function backupKey(options: Options): Promise<number> {
@@ -85,7 +97,9 @@ async function inScratchInstance<T>(work: (url: string) => Promise<T>): Promise<
 export async function verifyBackup(args: readonly string[], options: Options): Promise<number> {
   const [file] = args;
   if (!file) throw new Error('name the backup');
+  mayRead(file);
   delete process.env['LOCHSIDE_ERASURES'];
+  const url = process.env['DATABASE_URL'];
   return withBackup(file, identityIn(options), (opened) =>
     inScratchInstance(async (url) => {
       const { manifest, migrated } = await restoreInto(url, opened, new Date());
@@ -100,13 +114,31 @@ export async function verifyBackup(args: readonly string[], options: Options): P
       });
       return (replayed?.different.length ?? 0) === 0 ? 0 : 1;
     }),
-  );
+  ).then(async (code) => {
+    if (code === 0) await noteWhereItRuns(file, url);
+    return code;
+  });
+}
+
+/** The lead is told which backup was tried out last, where the school runs on this machine. */
+async function noteWhereItRuns(file: string, url: string | undefined): Promise<void> {
+  globalThis.lochsidePool = undefined;
+  if (url === undefined) delete process.env['DATABASE_URL'];
+  else process.env['DATABASE_URL'] = url;
+  try {
+    useOwnInstance();
+    await noteVerified(basename(file), new Date());
+    await pool().end();
+  } catch {
+    // It is tried out elsewhere, or the school is stopped.
+  }
 }
 
 /** Puts a backup in the place of what is here. Into the database of DATABASE_URL, or into the school's own instance while it does not run. */
 export async function restore(args: readonly string[], options: Options): Promise<number> {
   const [file] = args;
   if (!file) throw new Error('name the backup');
+  mayRead(file);
   const now = new Date();
   process.env['LOCHSIDE_ERASURES'] ??= join(ownHome(), 'erasures.jsonl');
   return withBackup(file, identityIn(options), async (opened) => {

@@ -9,6 +9,8 @@ export interface ServerStanding {
   readonly migration: string;
   /** ISO 8601; null for never. */
   readonly backupAt: string | null;
+  /** When one was last tried out on this machine and found good. */
+  readonly verifiedAt: string | null;
   readonly keepingAt: string | null;
   readonly disk: { readonly freeBytes: number; readonly ofBytes: number };
   readonly clock: {

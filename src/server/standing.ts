@@ -5,7 +5,7 @@ import { readFile, statfs } from 'node:fs/promises';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import type { ServerStanding, ServerWorry } from '@/contract/server-standing';
-import { lastBackup } from './backup/backup';
+import { lastBackup, lastVerified } from './backup/backup';
 import { firstRow, rows } from './db/pool';
 import { noted } from './db/instance';
 import { KEEPING_APPLIED } from './keeping/keep';
@@ -44,10 +44,11 @@ async function devicesAheadMinutes(): Promise<number | null> {
 
 export async function serverStanding(now: Date): Promise<ServerStanding> {
   const home = process.env['LOCHSIDE_HOME'] ?? process.cwd();
-  const [{ version }, last, backup, kept, { bavail, bsize, blocks }, isSynchronized, ahead] = await Promise.all([
+  const [{ version }, last, backup, verified, kept, { bavail, bsize, blocks }, isSynchronized, ahead] = await Promise.all([
     readFile(join(process.cwd(), 'package.json'), 'utf8').then((text) => JSON.parse(text) as { version: string }),
     firstRow<{ name: string }>('SELECT MAX(name) AS name FROM migrations'),
     lastBackup(),
+    lastVerified(),
     noted(KEEPING_APPLIED),
     statfs(home),
     synchronized(),
@@ -69,6 +70,7 @@ export async function serverStanding(now: Date): Promise<ServerStanding> {
     version,
     migration: last?.name ?? '',
     backupAt: backup?.toISOString() ?? null,
+    verifiedAt: verified?.toISOString() ?? null,
     keepingAt: kept?.at.toISOString() ?? null,
     disk,
     clock: { synchronized: isSynchronized, devicesAheadMinutes: ahead },

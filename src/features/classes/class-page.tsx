@@ -29,6 +29,13 @@ const FORMS = [
   { value: 'two-hands', label: 'two hands' },
   { value: 'other-exercise', label: 'another exercise' },
 ] as const;
+/** How a child usually plays can tell of a disability: it is on no paper. */
+const OnScreen = styled.td`
+  @media print {
+    display: none;
+  }
+`;
+
 const FORM_NAMES = Object.fromEntries(FORMS.map((form) => [form.value, form.label]));
 const HANDS = [
   { value: null, label: 'not known' },
@@ -103,7 +110,7 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inve
             <tr>
               <th>Child</th>
               <th>Throws with</th>
-              <th>Usual form</th>
+              <OnScreen as="th">Usual form</OnScreen>
               <th>Gets it on</th>
               <th>Age</th>
               <th className="figure">Step</th>
@@ -119,7 +126,7 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inve
                   </Link>
                 </td>
                 <td>{child.hand ?? '–'}</td>
-                <td>{FORM_NAMES[child.form]}</td>
+                <OnScreen>{FORM_NAMES[child.form]}</OnScreen>
                 <td>{child.medium}</td>
                 <td>{child.ageYears ?? 'as the class'}</td>
                 <td className="figure">{child.stepCm ? `${child.stepCm} cm` : 'by age'}</td>

@@ -12,10 +12,15 @@ const Under = styled(SoftLine)`
   margin-top: var(--space-5);
 `;
 
-export function ServerPage({ standing: { version, migration, backupAt, keepingAt, disk, clock, worries } }: { standing: ServerStanding }) {
+export function ServerPage({
+  standing: { version, migration, backupAt, verifiedAt, keepingAt, disk, clock, worries },
+}: {
+  standing: ServerStanding;
+}) {
   const moment = useMoment();
   const lines: readonly (readonly [string, string])[] = [
     ['Last backup', backupAt ? moment(backupAt) : 'none yet'],
+    ['Last one tried out and found good', verifiedAt ? moment(verifiedAt) : 'none on this machine yet'],
     ['What is kept was last gone through', keepingAt ? moment(keepingAt) : 'not yet'],
     ['Room on the disk', `${bytesWords(disk.freeBytes)} of ${bytesWords(disk.ofBytes)}`],
     [

@@ -30,6 +30,7 @@ export interface Manifest extends Dumped {
 const NAMED = /^lochside-\d{8}T\d{6}Z\.age$/;
 const KEPT = 35;
 const LAST = 'last backup';
+const VERIFIED = 'backup verified';
 
 /** A pair of keys: the private one is for a safe, the other stands beside the school. */
 export async function newBackupKey(): Promise<{ identity: string; recipient: string }> {
@@ -96,6 +97,14 @@ async function noteBackup(name: string, now: Date): Promise<void> {
   const there = await rows("SHOW TABLES LIKE 'instance'");
   if (there.length === 0) return;
   await note(LAST, name, now);
+}
+
+/** One was restored into a server of its own, and nothing of it was another. */
+export const noteVerified = (name: string, now: Date): Promise<void> => note(VERIFIED, name, now);
+
+/** When one was last tried out with success; null for never. */
+export async function lastVerified(): Promise<Date | null> {
+  return (await noted(VERIFIED))?.at ?? null;
 }
 
 /** When the last one was made here; null for never. */
