@@ -80,4 +80,14 @@ test('a colleague is invited, comes in, sets up a second factor, signs in with i
   const file = page.waitForEvent('download');
   await page.getByRole('link', { name: 'As a CSV file' }).click();
   expect((await file).suggestedFilename()).toMatch(/^who-did-what-.*\.csv$/);
+
+  for (const [view, heading] of [
+    ['What is kept', 'What is kept'],
+    ['For data protection', /^Personal data in Lochside/],
+    ['The server', 'The server'],
+  ] as const) {
+    await page.getByRole('link', { name: view, exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
+    await expectAccessible(page);
+  }
 });
