@@ -9,7 +9,7 @@ import { emptyDatabase, restoreInto, type Restored } from '@/server/backup/resto
 import { pool } from '@/server/db/pool';
 import { startInstance } from '../../scripts/lib/instance.mjs';
 import type { Options } from './input';
-import { ownHome, useOwnInstance } from './own-instance';
+import { checkStopped, ownHome, useOwnInstance } from './own-instance';
 
 const print = (said: unknown) => process.stdout.write(`${JSON.stringify(said, null, 2)}\n`);
 
@@ -165,7 +165,7 @@ async function intoNamed(opened: Opened, options: Options, now: Date): Promise<R
 
 async function intoOwn({ manifest, dump, secrets }: Opened, now: Date): Promise<Restored> {
   const home = ownHome();
-  if (existsSync(join(home, 'running.json'))) throw new Error('the school is running: stop it first (Ctrl-C where npm run serve was started)');
+  checkStopped(home);
   const aside = now.toISOString().slice(0, 19).replace(/[-:]/g, '');
   for (const name of ['data', 'secrets.json']) if (existsSync(join(home, name))) renameSync(join(home, name), join(home, `${name}.before-${aside}`));
   const kept = JSON.parse(secrets ?? '{}') as Record<string, unknown>;

@@ -2,14 +2,12 @@
 import { readdir, stat, unlink } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import type { Gone } from '@/contract/keeping';
-import { firstRow, pool } from '@/server/db/pool';
+import { pool } from '@/server/db/pool';
 import { schoolsHere } from '@/server/db/schools';
-import { toBytes } from '@/server/db/ids';
+import { LOGS_KEPT_DAYS } from '@/server/log';
 import { applyKeeping, noteKeepingApplied } from '@/server/keeping/keep';
 import { print, type Options } from './input';
 import { ownHome, useOwnInstance } from './own-instance';
-
-const LOGS_KEPT_DAYS = 30;
 
 /** Log files of before; those of a server that was started again are nobody's to rotate. */
 async function oldLogs(now: Date): Promise<string[]> {
@@ -28,8 +26,7 @@ export async function keeping(options: Options): Promise<number> {
   const now = new Date();
   try {
     const gone: (Gone & { school: string })[] = [];
-    for (const { id, name } of await schoolsHere()) {
-      const { time_zone: timeZone } = (await firstRow<{ time_zone: string }>('SELECT time_zone FROM schools WHERE id = ?', [toBytes(id)]))!;
+    for (const { id, name, timeZone } of await schoolsHere()) {
       gone.push({ school: name, ...(await applyKeeping({ schoolId: id, timeZone }, now, dry)) });
     }
     const logs = await oldLogs(now);

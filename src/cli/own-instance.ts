@@ -35,6 +35,20 @@ export function actAsOwner(): void {
 
 const readJson = (file: string) => JSON.parse(readFileSync(file, 'utf8')) as Record<string, unknown>;
 
+/** Whether this process lives and is what it was: after a start of the machine its number may be another's. */
+function isStill(pid: unknown, word: string): boolean {
+  const command = `/proc/${Number(pid)}/cmdline`;
+  return existsSync(command) && readFileSync(command, 'utf8').includes(word);
+}
+
+/** Throws, with words, where something of the school of this machine runs, its launcher or what a killed one left: what is to be done needs it stopped. */
+export function checkStopped(home: string): void {
+  const [running, database] = [join(home, 'running.json'), join(home, 'db.pid')];
+  const { pid, webPid } = existsSync(running) ? readJson(running) : ({} as Record<string, unknown>);
+  const runs = isStill(pid, 'start.mjs') || isStill(webPid, 'next') || (existsSync(database) && isStill(readFileSync(database, 'utf8'), 'my.cnf'));
+  if (runs) throw new Error('the school is running: stop it first (systemctl stop lochside, or Ctrl-C where npm run serve was started)');
+}
+
 /** Points at what runs here, where the surroundings do not say it already. Throws where nothing runs. */
 export function useOwnInstance(): void {
   const home = ownHome();

@@ -3,9 +3,8 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { startInstance } from '../../scripts/lib/instance.mjs';
-import { isAlive } from '../../scripts/lib/processes.mjs';
 import { whole, type Options } from './input';
-import { ownHome, ROOT } from './own-instance';
+import { checkStopped, ownHome, ROOT } from './own-instance';
 import { complaintsOf, unitOf, type ServiceOf } from './service-unit';
 
 const UNIT = '/etc/systemd/system/lochside.service';
@@ -76,9 +75,7 @@ export async function installService(options: Options): Promise<number> {
   const home = ownHome();
   if (!home.startsWith(`${DATA}/`))
     throw new Error(`the service keeps its data in ${DATA}, and LOCHSIDE_DATA names another folder: move the data there`);
-  const running = join(home, 'running.json');
-  if (existsSync(running) && isAlive((JSON.parse(readFileSync(running, 'utf8')) as { pid: number }).pid))
-    throw new Error('the school is running: stop it first (Ctrl-C where npm run serve was started, or systemctl stop lochside)');
+  checkStopped(home);
   // Its user may write nothing here: all is made ready before.
   if (spawnSync(process.execPath, [join(ROOT, 'scripts/build.mjs')], { stdio: 'inherit' }).status !== 0) throw new Error('it could not be built');
   makeUser();

@@ -8,9 +8,8 @@ import { migrate } from '@/server/db/migrate';
 import { rows } from '@/server/db/pool';
 import { newsSince } from '@/server/today/news';
 import { startInstance } from '../../scripts/lib/instance.mjs';
-import { isAlive } from '../../scripts/lib/processes.mjs';
 import { print } from './input';
-import { ownHome } from './own-instance';
+import { checkStopped, ownHome } from './own-instance';
 
 /** The last change that the database has had; empty for a new one. */
 async function lastMigration(): Promise<string> {
@@ -21,10 +20,9 @@ async function lastMigration(): Promise<string> {
 export async function upgrade(): Promise<number> {
   const home = ownHome();
   if (process.env['DATABASE_URL']) return upgraded(process.env['DATABASE_URL'], home);
-  const [running, secrets] = [join(home, 'running.json'), join(home, 'secrets.json')];
+  const secrets = join(home, 'secrets.json');
   if (!existsSync(secrets)) throw new Error('there is no school here yet: npm run serve makes one');
-  if (existsSync(running) && isAlive((JSON.parse(readFileSync(running, 'utf8')) as { pid: number }).pid))
-    throw new Error('the school is running: stop it first (systemctl stop lochside, or Ctrl-C where npm run serve was started)');
+  checkStopped(home);
   const { databasePassword, serverKey } = JSON.parse(readFileSync(secrets, 'utf8')) as { databasePassword: string; serverKey: string };
   const instance = (await startInstance(home, databasePassword)) as { url: () => string; stop: () => Promise<void> };
   try {

@@ -5,7 +5,7 @@
  */
 import pino, { stdSerializers, type LoggerOptions, type TransportTargetOptions } from 'pino';
 
-const KEPT_DAYS = 30;
+export const LOGS_KEPT_DAYS = 30;
 
 /** What a database says of a value it names in quotes. */
 const withoutValues = (words: string) => words.replace(/'[^']*'/g, "'…'");
@@ -34,7 +34,7 @@ const level = process.env['LOCHSIDE_LOG'] ?? 'info';
 const options: LoggerOptions = { level, base: null, timestamp: pino.stdTimeFunctions.isoTime, serializers: { err: errorInLog } };
 
 function targets(file: string): TransportTargetOptions[] {
-  const rolled = { file, frequency: 'daily', dateFormat: 'yyyy-MM-dd', extension: '.log', mkdir: true, limit: { count: KEPT_DAYS } };
+  const rolled = { file, frequency: 'daily', dateFormat: 'yyyy-MM-dd', extension: '.log', mkdir: true, limit: { count: LOGS_KEPT_DAYS } };
   return [
     { target: 'pino-roll', level, options: rolled },
     { target: 'pino/file', level: 'warn', options: { destination: 2 } },

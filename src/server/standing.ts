@@ -22,8 +22,17 @@ const LEAST_FREE_SHARE = 0.05;
 const MOST_MINUTES_OUT = 5;
 const FEWEST_DEVICES = 10;
 
+/** The first page asks often, and another program answers. */
+const CLOCK_KNOWN_MS = 600_000;
+let clock: { readonly at: number; readonly is: Promise<boolean | null> } | undefined;
+
 /** Whether the machine keeps its clock by the network; null where it does not say. */
-async function synchronized(): Promise<boolean | null> {
+function synchronized(now: Date): Promise<boolean | null> {
+  if (!clock || now.getTime() - clock.at > CLOCK_KNOWN_MS) clock = { at: now.getTime(), is: askSynchronized() };
+  return clock.is;
+}
+
+async function askSynchronized(): Promise<boolean | null> {
   try {
     const { stdout } = await promisify(execFile)('timedatectl', ['show', '-p', 'NTPSynchronized', '--value'], { timeout: 1000 });
     return stdout.trim() === '' ? null : stdout.trim() === 'yes';
@@ -35,7 +44,7 @@ async function synchronized(): Promise<boolean | null> {
 /** The middle of what the newest reports say of their device's clock against ours. */
 async function devicesAheadMinutes(): Promise<number | null> {
   const found = await rows<{ sent: string | null; received_at: Date }>(
-    "SELECT JSON_VALUE(COALESCE(digest, body), '$.report.sentAt') AS sent, received_at FROM reports WHERE way = 'link' ORDER BY received_at DESC LIMIT 50",
+    "SELECT JSON_VALUE(COALESCE(digest, body), '$.report.sentAt') AS sent, received_at FROM reports WHERE way = 'link' ORDER BY id DESC LIMIT 50",
   );
   const sorted = found.flatMap(({ sent, received_at }) => (sent ? (Date.parse(sent) - received_at.getTime()) / 60_000 : [])).sort((a, b) => a - b);
   if (sorted.length < FEWEST_DEVICES) return null;
@@ -51,7 +60,7 @@ export async function serverStanding(now: Date): Promise<ServerStanding> {
     lastVerified(),
     noted(KEEPING_APPLIED),
     statfs(home),
-    synchronized(),
+    synchronized(now),
     devicesAheadMinutes(),
   ]);
   const disk = { freeBytes: bavail * bsize, ofBytes: blocks * bsize };

@@ -55,7 +55,7 @@ describe('unhappy at the server: three schools share it', () => {
   });
 
   it('a teacher is added to the school that is meant, or to none', () => {
-    const school = (name: string, isDemo = false) => ({ id: name as never, name, isDemo });
+    const school = (name: string, isDemo = false) => ({ id: name as never, name, timeZone: 'Europe/London', isDemo });
     const two = [school('Burnside'), school('Shorehead')];
     expect(schoolMeant(two, 'Shorehead')).toMatchObject({ id: 'Shorehead' });
     expect(() => schoolMeant(two)).toThrow('say with --school which one it is: “Burnside”, “Shorehead”');

@@ -34,13 +34,18 @@ export async function addSchool(db: Db, school: { name: string; timeZone: string
 export interface SchoolHere {
   readonly id: Uuid;
   readonly name: string;
+  readonly timeZone: string;
   readonly isDemo: boolean;
 }
 
 /** Every school of this server, the oldest first. */
 export async function schoolsHere(db?: Db): Promise<SchoolHere[]> {
-  const found = await rows<{ id: Buffer; name: string; is_demo: number }>('SELECT id, name, is_demo FROM schools ORDER BY created_at, id', [], db);
-  return found.map(({ id, name, is_demo }) => ({ id: toText(id), name, isDemo: is_demo === 1 }));
+  const found = await rows<{ id: Buffer; name: string; time_zone: string; is_demo: number }>(
+    'SELECT id, name, time_zone, is_demo FROM schools ORDER BY created_at, id',
+    [],
+    db,
+  );
+  return found.map(({ id, name, time_zone, is_demo }) => ({ id: toText(id), name, timeZone: time_zone, isDemo: is_demo === 1 }));
 }
 
 /** What another transaction has just made is seen by a reading with a lock alone: the snapshot of this one may be older. */

@@ -154,8 +154,9 @@ export function teacherRoute<Body = undefined>(
       if (who.lacksFactor && !anyway)
         throw refuse(403, '', 'The school asks for a second factor, and you have none yet.', 'Set it up on your own page first.');
       const { value, raw } = await bodyOf(request, body, MOST_BYTES.desk);
-      const answer = await handle({ request, body: value as Body, raw, now, who, deed: deedOf(request, raw), id: await idsOf(context) });
-      if (told !== undefined && answer.ok) await writeDown(who, told, await subjectOf(context), deedOf(request, raw), now);
+      const deed = deedOf(request, raw);
+      const answer = await handle({ request, body: value as Body, raw, now, who, deed, id: await idsOf(context) });
+      if (told !== undefined && answer.ok) await writeDown(who, told, await subjectOf(context), deed, now);
       return answer;
     });
 }

@@ -4,13 +4,12 @@ import { noteErasure } from '../classes/erasure-journal';
 import { toBytes } from '../db/ids';
 import { change, rows, transact, type Db } from '../db/pool';
 import { forgetPlays } from '../reports/plays';
-import { SCHOOL_TABLES } from './school-tables';
+import { SCHOOL_TABLES, whereOf } from './school-tables';
 
 /** Takes every row of a school away, within the transaction of the caller. */
 export async function deleteRowsOf(db: Db, schoolId: Uuid): Promise<void> {
   const school = toBytes(schoolId);
-  const { where: onlyHere } = SCHOOL_TABLES.find(({ name }) => name === 'teachers')!;
-  const people = await rows<{ id: Buffer }>(`SELECT id FROM teachers WHERE ${onlyHere}`, [school], db);
+  const people = await rows<{ id: Buffer }>(`SELECT id FROM teachers WHERE ${whereOf('teachers')}`, [school], db);
   // The database refuses to delete who did what without being told.
   await change(db, 'SET @lochside_deletes = 1');
   for (const { name, where } of SCHOOL_TABLES) if (name !== 'teachers') await change(db, `DELETE FROM ${name} WHERE ${where}`, [school]);

@@ -14,6 +14,7 @@ import { change, direct, firstRow, rows, transact, type Db } from '../db/pool';
 import { digestOf } from '../db/reports';
 import { audit } from '../db/schools';
 import { dueMoment, schoolDay } from '../school-day';
+import { whereOf } from './school-tables';
 import { daysGoesOn, leaverGoesOn, rawGoesOn, rawKeptSince, yearsLater } from './dates';
 
 export interface KeepsIts {
@@ -45,7 +46,7 @@ const emptied = (table: string, where: string, at: string, set: string): Kept =>
   take: (db, school, until) => change(db, `UPDATE ${table} SET ${set} WHERE ${where} AND ${at} <= ? LIMIT ${AT_A_TIME}`, [school, until]),
 });
 
-const OF_SCHOOL = `assignment_id IN (SELECT a.id FROM assignments a JOIN children c ON c.id = a.child_id WHERE c.school_id = ?)`;
+const OF_SCHOOL = whereOf('reports');
 
 /** Reports without their single tries: what they came to, and what was said with them, stays. */
 const tries: Kept = {
@@ -117,8 +118,8 @@ const RULES: Readonly<Record<Exclude<KeptKind, 'leavers'>, Rule>> = {
     [
       deleted('sessions', 'school_id = ?', 'expires_at'),
       deleted('people_links', 'school_id = ?', 'ends_at'),
-      deleted('short_codes', 'child_id IN (SELECT id FROM children WHERE school_id = ?)', 'ends_on'),
-      deleted('child_days', 'child_id IN (SELECT id FROM children WHERE school_id = ?)', 'day'),
+      deleted('short_codes', whereOf('short_codes'), 'ends_on'),
+      deleted('child_days', whereOf('child_days'), 'day'),
     ],
     ({ sessionDays }) => sessionDays,
   ),

@@ -46,5 +46,8 @@ export const SCHOOL_TABLES: readonly SchoolTable[] = [
   ...of('id = ?', 'schools'),
 ];
 
+/** By which condition the rows of a school are found in a table of the list. */
+export const whereOf = (table: string): string => SCHOOL_TABLES.find(({ name }) => name === table)!.where;
+
 /** What is of the server and of no school. */
 export const SERVER_TABLES = ['instance', 'migrations', 'migrations_begun', 'migration_lease', 'rate_limits'] as const;
