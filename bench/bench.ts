@@ -16,7 +16,7 @@ import { compile } from '@/core/rules/playing/compile';
 import { start } from '@/core/rules/playing/engine';
 import { resolveLevel } from '@/core/rules/format/level';
 import { migrate } from '@/server/db/migrate';
-import { pool } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { loadDemo, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
 import { envelopeFor, makeSchool, sendTo } from '../tests/server/school';
@@ -246,5 +246,5 @@ try {
   if (asked('flood')) await benchFlood(address, say, memoryMb);
 } finally {
   web.process.kill('SIGTERM');
-  await pool().end();
+  await closePools();
 }

@@ -12,7 +12,7 @@ import { root } from './needs.mjs';
 import { freePort, isAlive, run, start, stopChild } from './processes.mjs';
 import { say, Stop } from './say.mjs';
 
-const isRoot = process.getuid?.() === 0;
+export const isRoot = process.getuid?.() === 0;
 const NEEDED_BYTES = 400 * 1024 * 1024;
 
 /** Where the instance of this checkout and of this name lives. LOCHSIDE_DATA names another folder. */
@@ -70,7 +70,7 @@ function commandOf(pid) {
   return existsSync(`/proc/${pid}/cmdline`) ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : '';
 }
 
-function mysqlIds() {
+export function mysqlIds() {
   const line = readFileSync('/etc/passwd', 'utf8')
     .split('\n')
     .find((entry) => entry.startsWith('mysql:'));
@@ -90,13 +90,10 @@ async function stopLeftover(home) {
   for (let i = 0; i < 100 && isAlive(pid); i += 1) await sleep(100);
 }
 
-/** Starts the instance, making it if it is not there. Returns its connection URL and how to stop it. */
-export async function startInstance(home, password, { databases = ['lochside'], fast = false, port: wanted } = {}) {
-  await stopLeftover(home);
-  const data = join(home, 'data');
+/** The settings of a server whose folder this is, with more lines to them; the names of its files. */
+export function writeSettings(home, port, more = []) {
   const socket = join(home, 'db.sock');
   if (Buffer.byteLength(socket) > 100) throw new Stop(`The folder name is too long for a socket: ${home}. Set LOCHSIDE_DATA to a shorter one.`);
-  const port = wanted ?? (await freePort());
   const config = join(home, 'my.cnf');
   // A server that starts clears its folder of what servers before it left: one that is shared would lose what another is just using.
   const scratch = join(home, 'scratch');
@@ -105,7 +102,7 @@ export async function startInstance(home, password, { databases = ['lochside'], 
     config,
     [
       '[mariadbd]',
-      `datadir=${data}`,
+      `datadir=${join(home, 'data')}`,
       `socket=${socket}`,
       `tmpdir=${scratch}`,
       `port=${port}`,
@@ -118,9 +115,9 @@ export async function startInstance(home, password, { databases = ['lochside'], 
       'sql_mode=TRADITIONAL',
       'default-time-zone=+00:00',
       'innodb_flush_log_at_trx_commit=1',
-      `innodb_buffer_pool_size=${fast ? '128M' : '192M'}`,
       'max_connections=120',
       'performance_schema=OFF',
+      ...more,
       ...(isRoot ? ['user=mysql'] : []),
       '',
     ].join('\n'),
@@ -128,28 +125,59 @@ export async function startInstance(home, password, { databases = ['lochside'], 
   );
   const ids = isRoot ? mysqlIds() : undefined;
   if (ids) for (const folder of [home, scratch]) chownSync(folder, ids.uid, ids.gid);
-  if (!existsSync(data)) {
-    const making = join(home, 'data.making');
-    rmSync(making, { recursive: true, force: true });
-    say('Making a private database …');
-    run(
-      'mariadb-install-db',
-      [
-        '--no-defaults',
-        `--datadir=${making}`,
-        `--tmpdir=${scratch}`,
-        '--auth-root-authentication-method=socket',
-        '--skip-test-db',
-        ...(isRoot ? ['--user=mysql'] : [`--auth-root-socket-user=${userInfo().username}`]),
-      ],
-      { quiet: true, failure: `The database could not be made in ${making}.` },
-    );
-    renameSync(making, data);
-  }
+  return { config, socket };
+}
+
+/** Makes the tables of a new server, whole or not at all. */
+export function makeData(home) {
+  const making = join(home, 'data.making');
+  rmSync(making, { recursive: true, force: true });
+  say('Making a private database …');
+  run(
+    'mariadb-install-db',
+    [
+      '--no-defaults',
+      `--datadir=${making}`,
+      `--tmpdir=${join(home, 'scratch')}`,
+      '--auth-root-authentication-method=socket',
+      '--skip-test-db',
+      ...(isRoot ? ['--user=mysql'] : [`--auth-root-socket-user=${userInfo().username}`]),
+    ],
+    { quiet: true, failure: `The database could not be made in ${making}.` },
+  );
+  renameSync(making, join(home, 'data'));
+}
+
+/** Statements by the owner of the server, over its socket. */
+export const adminOf = (socket) => (sql) =>
+  spawnSync('mariadb', ['--no-defaults', '--skip-column-names', `--socket=${socket}`, '-u', isRoot ? 'root' : userInfo().username], {
+    input: sql,
+    encoding: 'utf8',
+  });
+
+/** The one user of the program and its databases. */
+export function grant(admin, password, databases) {
+  const user = "'lochside'@'127.0.0.1'";
+  const granted = admin(
+    [
+      `CREATE USER IF NOT EXISTS ${user} IDENTIFIED BY '${password}';`,
+      `ALTER USER ${user} IDENTIFIED BY '${password}';`,
+      ...databases.map((name) => `CREATE DATABASE IF NOT EXISTS \`${name}\`; GRANT ALL ON \`${name}\`.* TO ${user};`),
+    ].join('\n'),
+  );
+  if (granted.status !== 0) throw new Stop(`The database's user could not be made: ${granted.stderr.trim()}`);
+}
+
+/** Starts the instance, making it if it is not there. Returns its connection URL and how to stop it. */
+export async function startInstance(home, password, { databases = ['lochside'], fast = false, port: wanted } = {}) {
+  await stopLeftover(home);
+  const data = join(home, 'data');
+  const port = wanted ?? (await freePort());
+  const { config, socket } = writeSettings(home, port, [`innodb_buffer_pool_size=${fast ? '128M' : '192M'}`]);
+  if (!existsSync(data)) makeData(home);
   const log = openSync(join(home, 'db.out'), 'a', 0o600);
   const child = start('mariadbd', [`--defaults-file=${config}`], { stdio: ['ignore', log, log], detached: true });
-  const admin = (sql) =>
-    spawnSync('mariadb', ['--no-defaults', `--socket=${socket}`, '-u', isRoot ? 'root' : userInfo().username], { input: sql, encoding: 'utf8' });
+  const admin = adminOf(socket);
   let ready = false;
   for (let i = 0; i < 300 && !ready; i += 1) {
     if (child.exitCode !== null) break;
@@ -161,17 +189,11 @@ export async function startInstance(home, password, { databases = ['lochside'], 
     await stopChild(child);
     throw new Stop(`The database server did not start. Its last words, from ${join(home, 'db.log')}:\n${tail}`);
   }
-  const user = "'lochside'@'127.0.0.1'";
-  const granted = admin(
-    [
-      `CREATE USER IF NOT EXISTS ${user} IDENTIFIED BY '${password}';`,
-      `ALTER USER ${user} IDENTIFIED BY '${password}';`,
-      ...databases.map((name) => `CREATE DATABASE IF NOT EXISTS \`${name}\`; GRANT ALL ON \`${name}\`.* TO ${user};`),
-    ].join('\n'),
-  );
-  if (granted.status !== 0) {
+  try {
+    grant(admin, password, databases);
+  } catch (error) {
     await stopChild(child);
-    throw new Stop(`The database's user could not be made: ${granted.stderr.trim()}`);
+    throw error;
   }
   return {
     port,

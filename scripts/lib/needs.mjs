@@ -50,6 +50,16 @@ export function needHaproxy() {
   if (!has('haproxy')) debian(['haproxy'], 'HAProxy');
 }
 
+const GALERA = '/usr/lib/galera/libgalera_smm.so';
+
+/** What three database nodes and a balancer before them need beside the rest; false where it is not there. */
+export const hasMachines = () => existsSync(GALERA) && has('rsync') && ['/usr/sbin/haproxy', '/usr/bin/haproxy'].some((file) => existsSync(file));
+
+export function needMachines() {
+  needMariadb();
+  if (!hasMachines()) debian(['galera-4', 'rsync', 'haproxy'], 'What several machines need (Galera, rsync, HAProxy)');
+}
+
 const HEADLESS = '/usr/bin/chromium-headless-shell';
 const WHOLE = '/usr/bin/chromium';
 

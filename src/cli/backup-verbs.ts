@@ -6,7 +6,7 @@ import { randomBytes } from 'node:crypto';
 import { lastBackup, newBackupKey, noteVerified, takeBackup, withBackup, writeRecipient, type Opened } from '@/server/backup/backup';
 import { replayOneClass } from '@/server/backup/replay';
 import { emptyDatabase, restoreInto, type Restored } from '@/server/backup/restore';
-import { pool } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { startInstance } from '../../scripts/lib/instance.mjs';
 import type { Options } from './input';
 import { checkStopped, ownHome, useOwnInstance } from './own-instance';
@@ -74,7 +74,7 @@ export async function backup(options: Options): Promise<number> {
     print({ file, madeAt: manifest.madeAt, migration: manifest.migration, rows: Object.values(manifest.rows).reduce((sum, n) => sum + n, 0) });
     return 0;
   } finally {
-    await pool().end();
+    await closePools();
   }
 }
 
@@ -87,7 +87,7 @@ async function inScratchInstance<T>(work: (url: string) => Promise<T>): Promise<
     process.env['DATABASE_URL'] = instance.url();
     return await work(instance.url());
   } finally {
-    await globalThis.lochsidePool?.end();
+    await closePools();
     await instance.stop();
     rmSync(home, { recursive: true, force: true });
   }
@@ -122,13 +122,13 @@ export async function verifyBackup(args: readonly string[], options: Options): P
 
 /** The lead is told which backup was tried out last, where the school runs on this machine. */
 async function noteWhereItRuns(file: string, url: string | undefined): Promise<void> {
-  globalThis.lochsidePool = undefined;
+  await closePools();
   if (url === undefined) delete process.env['DATABASE_URL'];
   else process.env['DATABASE_URL'] = url;
   try {
     useOwnInstance();
     await noteVerified(basename(file), new Date());
-    await pool().end();
+    await closePools();
   } catch {
     // It is tried out elsewhere, or the school is stopped.
   }
@@ -159,7 +159,7 @@ async function intoNamed(opened: Opened, options: Options, now: Date): Promise<R
     if (options['over'] === 'yes') await emptyDatabase();
     return await restoreInto(process.env['DATABASE_URL']!, opened, now);
   } finally {
-    await globalThis.lochsidePool?.end();
+    await closePools();
   }
 }
 
@@ -177,7 +177,7 @@ async function intoOwn({ manifest, dump, secrets }: Opened, now: Date): Promise<
     process.env['LOCHSIDE_SERVER_KEY'] ??= String(kept['serverKey'] ?? '');
     return await restoreInto(instance.url(), { manifest, dump }, now);
   } finally {
-    await globalThis.lochsidePool?.end();
+    await closePools();
     await instance.stop();
   }
 }
@@ -189,6 +189,6 @@ export async function backupStanding(): Promise<number> {
     print({ last: (await lastBackup())?.toISOString() ?? null });
     return 0;
   } finally {
-    await pool().end();
+    await closePools();
   }
 }

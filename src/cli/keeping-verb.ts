@@ -2,7 +2,7 @@
 import { readdir, stat, unlink } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import type { Gone } from '@/contract/keeping';
-import { pool } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { schoolsHere } from '@/server/db/schools';
 import { LOGS_KEPT_DAYS } from '@/server/log';
 import { applyKeeping, noteKeepingApplied } from '@/server/keeping/keep';
@@ -37,6 +37,6 @@ export async function keeping(options: Options): Promise<number> {
     print({ [dry ? 'wouldGo' : 'gone']: gone, logFiles: logs.length });
     return 0;
   } finally {
-    await pool().end();
+    await closePools();
   }
 }

@@ -177,6 +177,13 @@ const VERBS: Readonly<Record<string, Verb>> = {
     options: {},
     run: async () => (await import('./upgrade-verb')).upgrade(),
   },
+  'node-check': {
+    calls: ['node-check [--port 9200] [--host 127.0.0.1]'],
+    about:
+      'Beside a database node of several: answers a balancer whether the node of DATABASE_URL may be asked, 200 or 503 with why, until it is ended.',
+    options: { port: 'where it answers', host: 'on which address of this machine' },
+    run: async (_args, options) => (await import('./node-check')).nodeCheck(options),
+  },
   'teacher reset': {
     ofSchool: true,
     calls: ['teacher reset --email ADDRESS [--second-factor off]'],

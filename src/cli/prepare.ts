@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { checkServerKey, keepServerKey } from '@/server/auth/server-key';
 import { backUpBeforeUpgrade } from '@/server/backup/before-upgrade';
-import { pool } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { migrate } from '@/server/db/migrate';
 import { dropDemo, loadDemo, whatItHolds, type DemoSignIn } from '@/server/demo/load-demo';
 import { settings } from '@/server/settings';
@@ -49,4 +49,4 @@ prepare()
     );
     process.exitCode = 1;
   })
-  .finally(() => (globalThis.lochsidePool ? pool().end() : undefined));
+  .finally(() => closePools());

@@ -1,10 +1,12 @@
 /** Adds a teacher or helper to a school's server, and the school with its first teacher. Prints the first password once. */
 import { randomBytes } from 'node:crypto';
 import { hashPassword } from '@/server/auth/passwords';
-import { DUPLICATE, errorNumber, pool, transact } from '@/server/db/pool';
+import { errorNumber } from '@/server/db/patience';
+import { DUPLICATE, transact } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { addSchool, audit, schoolsHere, type SchoolHere } from '@/server/db/schools';
-import { personOfSchool, setFactor } from '@/server/db/people';
-import { accountByEmail, addTeacher } from '@/server/db/teachers';
+import { addMembership, personOfSchool, setFactor, withdrawResets } from '@/server/db/people';
+import { accountByEmail, accountOfAddress, addTeacher } from '@/server/db/teachers';
 import { makeLink } from '@/server/people/links';
 import { useOwnInstance } from './own-instance';
 
@@ -57,7 +59,7 @@ export async function resetTeacherCommand(options: Readonly<Record<string, strin
     process.stdout.write(`${JSON.stringify({ name: person.name, email, link: link.url, until: link.endsAt }, null, 2)}\n`);
     return 0;
   } finally {
-    await pool().end();
+    await closePools();
   }
 }
 
@@ -80,18 +82,24 @@ export async function addTeacherCommand(options: Readonly<Record<string, string 
       const schoolId = 'id' in there ? there.id : await addSchool(db, { name: there.name, timeZone: zone, isDemo: false }, now);
       // The first of a school looks after its people.
       const comesAs = 'id' in there ? role : 'lead';
-      const added = await addTeacher(db, { schoolId, name: name.trim(), email: email.toLowerCase(), passwordHash, role: comesAs }, now);
+      const known = await accountOfAddress(email.toLowerCase(), db);
+      const added =
+        known?.teacherId ?? (await addTeacher(db, { schoolId, name: name.trim(), email: email.toLowerCase(), passwordHash, role: comesAs }, now));
+      if (known) {
+        await addMembership(db, schoolId, added, comesAs);
+        await withdrawResets(db, added);
+      }
       await audit(db, { schoolId, teacherId: null, action: 'person added on the server', subject: added, detail: { role: comesAs } }, now);
-      return { name: there.name, role: comesAs };
+      return { name: there.name, role: comesAs, known: known !== undefined };
     });
     process.stdout.write(
-      `${JSON.stringify({ school: made.name, name: name.trim(), email: email.toLowerCase(), role: made.role, password }, null, 2)}\n`,
+      `${JSON.stringify({ school: made.name, name: name.trim(), email: email.toLowerCase(), role: made.role, password: made.known ? 'the one of the account that is there already' : password }, null, 2)}\n`,
     );
     return 0;
   } catch (error) {
-    if (errorNumber(error) === DUPLICATE) throw new Error(`there is an account for ${email} already`);
+    if (errorNumber(error) === DUPLICATE) throw new Error(`${email} is of this school already`);
     throw error;
   } finally {
-    await pool().end();
+    await closePools();
   }
 }

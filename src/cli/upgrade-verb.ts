@@ -6,6 +6,7 @@ import { backUpBeforeUpgrade } from '@/server/backup/before-upgrade';
 import { replayOneClass } from '@/server/backup/replay';
 import { migrate } from '@/server/db/migrate';
 import { rows } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { newsSince } from '@/server/today/news';
 import { startInstance } from '../../scripts/lib/instance.mjs';
 import { print } from './input';
@@ -53,6 +54,6 @@ async function upgraded(url: string, home: string): Promise<number> {
     });
     return good ? 0 : 1;
   } finally {
-    await globalThis.lochsidePool?.end();
+    await closePools();
   }
 }

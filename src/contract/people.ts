@@ -1,5 +1,6 @@
 /** People of a school: who they are, their one-time links, what each may change about itself. */
 import Joi from 'joi';
+import { uuid } from './fields';
 import type { Uuid } from './ids';
 
 /** Lead: people, keeping, backups, and all that a teacher may. */
@@ -88,6 +89,20 @@ export interface Joined {
 }
 export const joinedSchema = Joi.object<Joined>({ token: Joi.string().max(60).required(), password: newPassword });
 
+/** Who has an account at another school comes in with what opens it there. */
+export interface JoinedKnown {
+  readonly token: string;
+  readonly password: string;
+  readonly code: string;
+}
+export const joinedKnownSchema = Joi.object<JoinedKnown>({
+  token: Joi.string().max(60).required(),
+  password: Joi.string().max(200).required(),
+  code: Joi.string().trim().max(20).allow('').required(),
+});
+
+export const ownSchoolSchema = Joi.object<{ school: Uuid }>({ school: uuid.required() });
+
 export const ownNameSchema = Joi.object<{ name: string }>({ name });
 
 export interface NewPassword {
@@ -112,6 +127,14 @@ export interface OwnSession {
   readonly here: boolean;
 }
 
+export interface OwnSchool {
+  readonly id: Uuid;
+  readonly name: string;
+  readonly role: PersonRole;
+  /** The one that this session is in. */
+  readonly here: boolean;
+}
+
 /** What somebody sees of itself. */
 export interface Oneself {
   readonly name: string;
@@ -120,6 +143,7 @@ export interface Oneself {
   readonly secondFactor: boolean;
   readonly secondFactorAsked: boolean;
   readonly recoveryCodes: number;
+  readonly schools: readonly OwnSchool[];
   readonly sessions: readonly OwnSession[];
 }
 

@@ -2,7 +2,7 @@
 import { statfs } from 'node:fs/promises';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { migrationFiles } from './db/migration-files';
-import { firstRow } from './db/pool';
+import { atOnce, firstRow } from './db/pool';
 
 export interface Readiness {
   readonly ready: boolean;
@@ -20,7 +20,7 @@ const inTime = <T>(work: Promise<T>, otherwise: T): Promise<T> =>
 
 async function newestForm(): Promise<boolean> {
   const files = await migrationFiles();
-  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM migrations');
+  const row = await firstRow<{ n: number }>('SELECT COUNT(*) AS n FROM migrations', [], atOnce());
   return Number(row?.n) >= files.length;
 }
 
@@ -32,7 +32,7 @@ async function room(): Promise<boolean> {
 export async function readiness(): Promise<Readiness> {
   const [database, migrations, disk] = await Promise.all([
     inTime(
-      firstRow('SELECT 1 AS one').then(() => true),
+      firstRow('SELECT 1 AS one', [], atOnce()).then(() => true),
       false,
     ),
     inTime(newestForm(), false),

@@ -1,4 +1,6 @@
 /** Has sheets made on the server: lines of JSON tell how far it is, the last one is the PDF. */
+import { deskFetch } from './desk-fetch';
+
 interface Line {
   readonly done?: number;
   readonly of?: number;
@@ -12,7 +14,7 @@ export type Made = { readonly ok: true; readonly pdf: Blob; readonly problem: st
 export async function makePdf(url: string, body: unknown, onProgress: (done: number, of: number) => void, signal: AbortSignal): Promise<Made> {
   const failed: Made = { ok: false, problem: 'The sheets could not be made. Try again in a moment.' };
   try {
-    const response = await fetch(url, {
+    const response = await deskFetch(url, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),

@@ -1,6 +1,7 @@
 /** Requests to Lochside's own routes: the answer, or the problems it gave in words. */
 import { DEED_HEADER } from '@/contract/deed';
 import { newUuid, type Uuid } from '@/contract/ids';
+import { deskFetch } from './desk-fetch';
 
 export interface PostAnswer<T> {
   readonly ok: boolean;
@@ -37,7 +38,7 @@ export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: 
   const sentAs = unanswered.get(asked) ?? newUuid();
   unanswered.set(asked, sentAs);
   try {
-    const response = await fetch(url, { method, headers: { 'content-type': 'application/json', [DEED_HEADER]: sentAs }, ...text });
+    const response = await deskFetch(url, { method, headers: { 'content-type': 'application/json', [DEED_HEADER]: sentAs }, ...text });
     if (response.status < 500) unanswered.delete(asked);
     const value = (await response.json().catch(() => null)) as (T & ProblemAnswer) | null;
     if (response.ok) return { ok: true, status: response.status, value, problem: '' };

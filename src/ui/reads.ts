@@ -5,6 +5,7 @@
 import type Joi from 'joi';
 import { LRUCache } from 'lru-cache';
 import useSWR, { type SWRConfiguration, type SWRResponse } from 'swr';
+import { deskFetch } from './desk-fetch';
 import { problemIn } from './post';
 
 const MOST_KEPT = 40;
@@ -67,10 +68,10 @@ async function answerTo(asked: string | readonly [string, string]): Promise<Resp
   try {
     if (typeof asked !== 'string') {
       const [url, body] = asked;
-      return await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+      return await deskFetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
     }
     const tag = kept.get(asked)?.tag;
-    return await fetch(asked, tag === undefined ? {} : { headers: { 'if-none-match': tag } });
+    return await deskFetch(asked, tag === undefined ? {} : { headers: { 'if-none-match': tag } });
   } catch {
     throw new Error('There is no connection. Nothing was changed; try again when it is back.');
   }

@@ -251,7 +251,7 @@ test('a year of a school', async ({ page, browser }) => {
 
   await step('a telephone is lost: its link is replaced and opens no more', async () => {
     const before = (await familiesOf(teacher, first.id))[1]!;
-    await teacher.getByRole('button', { name: `Replace the link of ${before.name}` }).click();
+    await teacher.getByRole('button', { name: `Lost? Replace it: the link of ${before.name}` }).click();
     await teacher.getByRole('button', { name: 'Make new ones' }).click();
     await expect.poll(async () => (await cardOf(teacher, before.token)).status()).toBe(401);
     const after = (await familiesOf(teacher, first.id))[1]!;
@@ -371,6 +371,28 @@ test('a year of a school', async ({ page, browser }) => {
     await expect(page.getByRole('row', { name: /kept no longer/ })).toBeVisible();
   });
 
+  await step('the lead works at a second school too, and goes from one to the other', async () => {
+    const added = school.verb('teacher', 'add', '--name', 'Ms Birch', '--email', LEAD.email, '--new-school', 'Lochan School');
+    expect(added).not.toContain(LEAD.password);
+    await page.goto(`${school.address}/today`);
+    const before = await page.context().newPage();
+    await before.goto(`${school.address}/classes`);
+    await page.getByRole('link', { name: 'Year Primary' }).click();
+    await page.getByRole('button', { name: 'Go to Lochan School' }).click();
+    await page.waitForURL('**/today');
+    await expect(page.getByRole('link', { name: 'Lochan School' })).toBeVisible();
+    await expect(before.getByRole('dialog', { name: 'You are in Lochan School now' })).toBeVisible();
+    await before.getByRole('button', { name: 'Leave it open' }).click();
+    await before.getByRole('button', { name: 'New class' }).click();
+    await before.getByLabel('Name').fill('P7');
+    await before.getByRole('button', { name: 'Make the class' }).click();
+    await expect(before.getByText('this window is of another school', { exact: false })).toBeVisible();
+    await before.close();
+    await page.goto(`${school.address}/me`);
+    await page.getByRole('button', { name: 'Go to Year Primary' }).click();
+    await page.waitForURL('**/today');
+  });
+
   await step('the school gives it up: its files are taken, then it is deleted by its name', async () => {
     const files = await page.request.get(`${school.address}/api/v1/school/files`, { headers: school.headers() });
     expect([files.status(), (await files.body()).subarray(0, 2).toString()]).toEqual([200, 'PK']);
@@ -387,6 +409,9 @@ test('a year of a school', async ({ page, browser }) => {
     await page.waitForURL('**/sign-in');
     const left = await school.database(async (db) => (await db.query('SELECT COUNT(*) AS n FROM children'))[0] as { n: number }[]);
     expect(Number(left[0]!.n)).toBe(0);
+    await signIn(page, LEAD.email, LEAD.password);
+    await page.waitForURL('**/today');
+    await expect(page.getByText('Ms Birch · Lochan School')).toBeVisible();
   });
   if (LONG) process.stdout.write(`${steps.join('\n')}\n`);
 });

@@ -121,7 +121,7 @@ test('a film is marked with one comment, which stands beside the score', async (
   await openScores(page, 'P4 Dippers');
   const row = page.locator('tbody tr').nth(2);
   const name = (await row.locator('td').first().textContent())!;
-  await row.getByRole('button', { name: new RegExp(`How ${name} did it`) }).click();
+  await row.getByRole('button', { name: new RegExp(`how ${name} did it`) }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('radio', { name: 'yes' }).first().check({ force: true });
   await dialog.getByText(/A film was handed in/).click();

@@ -274,7 +274,7 @@ test('a helper sees and types scores, but does not change games', async ({ page 
   await expect(page.getByRole('button', { name: 'Send to a class' })).toBeDisabled();
   await page.goto('/scores');
   await page
-    .getByRole('button', { name: /^Type in the score of/ })
+    .getByRole('button', { name: /^type in the score of/ })
     .first()
     .click();
   const cells = page.getByRole('dialog').getByRole('textbox');
@@ -411,7 +411,7 @@ test('a replaced link stops, and the shelf keeps what is put away', async ({ pag
   await signedIn(page);
   const before = await openLinks(page, 'P2 Wagtails');
   const [name, old] = [...before][0]!;
-  await page.getByRole('button', { name: `Replace the link of ${name}` }).click();
+  await page.getByRole('button', { name: `Lost? Replace it: the link of ${name}` }).click();
   await page.getByRole('button', { name: 'Make new ones' }).click();
   await expect(page.locator('li').first().locator('a')).not.toHaveAttribute('href', old);
   const { home, context } = await phone(page, old);

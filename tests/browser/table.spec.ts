@@ -220,7 +220,7 @@ test('what does not fit is said at its place and mended; a floor with a screen b
   await expect(page.getByRole('button', { name: /^To look at/ })).toHaveCount(0);
   // A floor to start from, and how it does in other homes.
   await leaf(page, 'Floor');
-  await page.getByRole('button', { name: 'Start from another floor' }).click();
+  await page.getByRole('button', { name: 'Start from a floor of the list' }).click();
   await page.getByRole('menuitem', { name: /^bedroom/ }).click();
   await expect(page.getByRole('button', { name: /^bed,/ })).toBeVisible();
   await expect(page.getByText(/in other homes/)).toBeVisible();

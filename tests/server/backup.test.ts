@@ -13,7 +13,8 @@ import { classesOf } from '@/server/db/classes';
 import { toText } from '@/server/db/ids';
 import { migrate } from '@/server/db/migrate';
 import { migrationFiles } from '@/server/db/migration-files';
-import { pool, rows } from '@/server/db/pool';
+import { rows } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { classWeek } from '@/server/scores/class-week';
 import { exportedGoes } from '@/server/scores/export';
 import { schoolDay } from '@/server/school-day';
@@ -33,7 +34,7 @@ beforeAll(async () => {
 afterAll(async () => {
   delete process.env['LOCHSIDE_ERASURES'];
   rmSync(folder, { recursive: true, force: true });
-  await pool().end();
+  await closePools();
 });
 
 const url = () => process.env['DATABASE_URL']!;

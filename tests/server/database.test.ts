@@ -5,12 +5,13 @@ import { familyToken } from '@/server/auth/tokens';
 import { newId, toBytes, toText } from '@/server/db/ids';
 import { isUuid } from '@/contract/ids';
 import { migrate } from '@/server/db/migrate';
-import { change, firstRow, pool, rows, transact } from '@/server/db/pool';
+import { change, firstRow, rows, transact } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { dueMoment, schoolDay, schoolDays, schoolYearOf, termOf } from '@/server/school-day';
 import { makeSchool, useOwnSchema } from './school';
 
 beforeAll(useOwnSchema);
-afterAll(() => pool().end());
+afterAll(() => closePools());
 
 describe('the database', () => {
   it('has InnoDB tables only, each with a primary key and none that counts up by itself', async () => {

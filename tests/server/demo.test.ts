@@ -13,7 +13,8 @@ import { dropDemo, whatItHolds } from '@/server/demo/load-demo';
 import { DEMO_CHILDREN } from '@/server/demo/names';
 import { toText } from '@/server/db/ids';
 import { keepLookMarks } from '@/server/db/look-marks';
-import { change, direct, pool, rows, transact } from '@/server/db/pool';
+import { change, direct, rows, transact } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { versionBody } from '@/server/db/weeks';
 import { TROUBLES } from '@/server/demo/troubles';
 import { childRecord } from '@/server/progress/child-record';
@@ -29,7 +30,7 @@ import { todayOf } from '@/server/today/today';
 import { useDemoSchool } from './school';
 
 beforeAll(() => useDemoSchool('lochside_demo'));
-afterAll(() => pool().end());
+afterAll(() => closePools());
 
 describe('the demo school', () => {
   it('has games that read, and children who are first name and initial', () => {

@@ -8,7 +8,8 @@ import { startInstance } from '../../scripts/lib/instance.mjs';
 import { freePort } from '../../scripts/lib/processes.mjs';
 import { migrate } from '@/server/db/migrate';
 import { toText } from '@/server/db/ids';
-import { firstRow, pool, rows } from '@/server/db/pool';
+import { firstRow, rows } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { startWebServer } from '../web-server';
 import { envelopeFor, makeSchool, sendTo } from './school';
 import { LONG } from '../long';
@@ -36,14 +37,13 @@ let web: ChildProcess | undefined;
 
 afterAll(async () => {
   web?.kill('SIGKILL');
-  await globalThis.lochsidePool?.end();
+  await closePools();
   await instance?.stop();
   for (const home of homes) rmSync(home, { recursive: true, force: true });
 });
 
 async function pointPoolAt(url: string): Promise<void> {
-  await globalThis.lochsidePool?.end().catch(() => undefined);
-  globalThis.lochsidePool = undefined;
+  await closePools();
   process.env['DATABASE_URL'] = url;
 }
 
@@ -163,6 +163,6 @@ it('a report that was called received is there after the web server and the data
     );
     expect(found).toEqual({ n: round, plays: round });
   }
-  await pool().end();
-  globalThis.lochsidePool = undefined;
+  await closePools();
+  await closePools();
 }, 900_000);

@@ -401,6 +401,8 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   'POST weeks/[id]/notices/[notice]': 'makes a file, writes nothing',
   'POST sign-in': 'limits.test.ts',
   'POST join': 'people.test.ts',
+  'PUT join': 'several-schools.test.ts',
+  'PUT me/school': 'several-schools.test.ts; gone there twice one is there',
   'DELETE school': 'keeping.test.ts; deleted twice it is gone',
   'DELETE people/links/[id]': 'people.test.ts; withdrawn twice it is gone',
   'POST me/password': 'people.test.ts; asks for the password that it changes',

@@ -5,7 +5,7 @@ import mysql from 'mysql2/promise';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { migrate } from '@/server/db/migrate';
 import { MIGRATIONS, migrationFiles } from '@/server/db/migration-files';
-import { connectionOptions } from '@/server/db/pool';
+import { connectionOptions } from '@/server/db/servers';
 import { LONG } from '../long';
 
 const url = new URL(process.env['DATABASE_URL']!);

@@ -6,7 +6,7 @@ import { afterAll, expect, it } from 'vitest';
 import type { Report } from '@/core/reports/report';
 import { newId, toText } from '@/server/db/ids';
 import { migrate } from '@/server/db/migrate';
-import { connectionOptions, pool } from '@/server/db/pool';
+import { connectionOptions, closePools } from '@/server/db/servers';
 import { toldOf } from '@/core/reports/report';
 import { bodiesOf, stampsOf, storedPlays } from '@/server/db/reports';
 
@@ -15,7 +15,7 @@ const example = JSON.parse(readFileSync(join(import.meta.dirname, '../../docs/fo
 const url = new URL(process.env['DATABASE_URL']!);
 url.pathname = '/lochside_before';
 process.env['DATABASE_URL'] = url.toString();
-afterAll(() => pool().end());
+afterAll(() => closePools());
 
 const NOW = new Date('2027-03-05T17:00:00Z');
 const FIRST_GO = {

@@ -1,6 +1,6 @@
 /** npm run soak: 100,000 malformed requests over http to a server with its limits off. Bounded, and to this machine only. */
 import { migrate } from '@/server/db/migrate';
-import { pool } from '@/server/db/pool';
+import { closePools } from '@/server/db/servers';
 import { makeSchool } from '../server/school';
 import { startWebServer } from '../web-server';
 import { malformedRequests } from './malformed';
@@ -56,5 +56,5 @@ try {
   if (!good) process.exitCode = 1;
 } finally {
   web.process.kill('SIGTERM');
-  await pool().end();
+  await closePools();
 }

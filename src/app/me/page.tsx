@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { DeskBar } from '@/features/desk/desk-bar';
 import { MePage } from '@/features/people/me-page';
-import { requireAnyway } from '@/server/auth/current';
+import { deskPersonOf, requireAnyway } from '@/server/auth/current';
 import { sessionCookieName } from '@/server/auth/sessions';
 import { oneself } from '@/server/people/oneself';
 import { localeOf } from '@/server/school-day';
@@ -17,7 +17,7 @@ export default async function AboutMePage() {
   const token = (await cookies()).get(sessionCookieName(settings().secure))!.value;
   return (
     <InLocale locale={localeOf(who.timeZone)} timeZone={who.timeZone}>
-      <DeskBar name={who.name} schoolName={who.schoolName} isLead={who.isLead} />
+      <DeskBar who={deskPersonOf(who)} />
       <MePage me={await oneself(who, token, new Date())} />
     </InLocale>
   );

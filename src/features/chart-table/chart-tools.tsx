@@ -208,7 +208,7 @@ export function ChartTools({
         {tied ? <Unlink2 size={16} aria-hidden /> : <Link2 size={16} aria-hidden />}
       </Tool>
       <Menu
-        label="Put in line"
+        label="Line up what is picked"
         isDisabled={none || picked.length < 2}
         groups={[
           {

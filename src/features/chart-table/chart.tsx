@@ -412,6 +412,7 @@ export function Chart({
           const name = labelOf(level, thing.group, thing.index) ?? `${placeName(thing.index, list.length)} mark`;
           const length = aim ? distanceM(spot, aim) : 0;
           const chance = forecast?.places.find((place) => place.group === thing.group && place.index === thing.index);
+          const badge = badgeOf(level, thing.group, thing.index);
           const told = aim ? `: ${sayMetres(length)}, ${toParts(length, stepPace(stepM)).words}` : '';
           return (
             <PlaceMark
@@ -421,9 +422,9 @@ export function Chart({
               angleRad={aim ? Math.atan2(aim.yM - spot.yM, aim.xM - spot.xM) : 0}
               on={pickedKeys.has(keyOf(thing))}
               long={placeCount <= FEW_PLACES}
-              badge={badgeOf(level, thing.group, thing.index)}
+              badge={badge}
               box={list[thing.index]?.box}
-              {...shared(thing, spot, `${name}${told}${chance === undefined ? '' : `, ${hitsInHundred(chance)}`}.`)}
+              {...shared(thing, spot, `${name}${told}${chance === undefined ? '' : `, ${hitsInHundred(chance)}`}${badge && `, marked ${badge}`}.`)}
             />
           );
         })}

@@ -81,7 +81,7 @@ export function FloorLeaf({ game, levelIndex, ageYears, dispatch, readOnly }: Fl
     <Stack>
       <div>
         <Menu
-          label="Start from another floor"
+          label="Start from a floor of the list"
           groups={[
             {
               acts: FLOORS.map((id: FloorId) => ({

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { Game } from '@/core/rules/format/game';
+import { deskFetch } from '@/ui/desk-fetch';
 import { send } from '@/ui/post';
 
 const WAIT_MS = 700;
@@ -96,7 +97,7 @@ export function useAutosave(id: string, game: Game, ageYears: number, firstRevis
     announce.current = (saved_) => channel?.postMessage(saved_);
     const look = async () => {
       if (document.visibilityState !== 'visible') return;
-      const answer = await fetch(`/api/v1/games/${id}`).catch(() => null);
+      const answer = await deskFetch(`/api/v1/games/${id}`).catch(() => null);
       if (answer?.ok) told(((await answer.json()) as { revision: number }).revision);
     };
     const onSight = () => void look();

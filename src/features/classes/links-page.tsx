@@ -138,7 +138,7 @@ export function LinksPage({
                     </p>
                   ) : (
                     <p>
-                      <QuietButton onPress={() => setAsking(link.childId)} aria-label={`Replace the link of ${link.name}`}>
+                      <QuietButton onPress={() => setAsking(link.childId)} aria-label={`Lost? Replace it: the link of ${link.name}`}>
                         Lost? Replace it
                       </QuietButton>
                     </p>

@@ -2,8 +2,10 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import styled from 'styled-components';
+import type { Uuid } from '@/contract/ids';
 import { QuietButton } from '@/ui/button';
 import { send } from '@/ui/post';
+import { OtherSchool } from './other-school';
 
 const Bar = styled.header`
   display: flex;
@@ -59,14 +61,24 @@ const ROOMS = [
   { href: '/classes', name: 'Classes' },
 ] as const;
 
-export function DeskBar({ name, schoolName, isLead }: { name: string; schoolName: string; isLead: boolean }) {
+export interface DeskBarProps {
+  readonly who: {
+    readonly name: string;
+    readonly schoolId: Uuid;
+    readonly schoolName: string;
+    readonly isLead: boolean;
+    readonly elsewhereToo: boolean;
+  };
+}
+
+export function DeskBar({ who: { name, schoolId, schoolName, isLead, elsewhereToo } }: DeskBarProps) {
   const path = usePathname();
   const signOut = async () => {
     await send('POST', '/api/v1/sign-out');
     window.location.assign('/sign-in');
   };
   return (
-    <Bar>
+    <Bar data-school={schoolId}>
       <Link className="name" href="/today">
         <Waves />
         Lochside
@@ -79,9 +91,10 @@ export function DeskBar({ name, schoolName, isLead }: { name: string; schoolName
         ))}
       </nav>
       <span className="who">
-        <Link href="/me">{name}</Link> · {schoolName}
+        <Link href="/me">{name}</Link> · {elsewhereToo ? <Link href="/me#schools">{schoolName}</Link> : schoolName}
       </span>
       <QuietButton onPress={() => void signOut()}>Sign out</QuietButton>
+      {elsewhereToo && <OtherSchool shown={{ id: schoolId, name: schoolName }} />}
     </Bar>
   );
 }

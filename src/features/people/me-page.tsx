@@ -3,7 +3,16 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { factorBegunSchema, factorConfirmedSchema, newPasswordSchema, ownNameSchema, type Oneself, type OwnSession } from '@/contract/people';
+import {
+  factorBegunSchema,
+  factorConfirmedSchema,
+  newPasswordSchema,
+  ownNameSchema,
+  type Oneself,
+  type OwnSchool,
+  type OwnSession,
+} from '@/contract/people';
+import { tellWindows } from '@/features/desk/other-school';
 import { Button, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormProblem, FormText } from '@/ui/form/fields';
@@ -45,6 +54,12 @@ export function MePage({ me }: { me: Oneself }) {
       {me.secondFactorAsked && !me.secondFactor && (
         <Notice $tone="open">The school asks everybody for a second factor. Set yours up below; until then nothing else can be done.</Notice>
       )}
+      {me.schools.length > 1 && (
+        <>
+          <SubHead id="schools">Your schools</SubHead>
+          <OwnSchools schools={me.schools} />
+        </>
+      )}
       <SubHead>Name</SubHead>
       <OwnName name={me.name} />
       <SubHead>Password</SubHead>
@@ -54,6 +69,39 @@ export function MePage({ me }: { me: Oneself }) {
       <SubHead>Where you are signed in</SubHead>
       <OwnSessions sessions={me.sessions} />
     </Page>
+  );
+}
+
+function OwnSchools({ schools }: Pick<Oneself, 'schools'>) {
+  const [problem, setProblem] = useState('');
+  const go = async ({ id, name }: OwnSchool) => {
+    const answer = await send('PUT', '/api/v1/me/school', { school: id });
+    if (!answer.ok) return setProblem(answer.problem);
+    tellWindows({ id, name });
+    window.location.assign('/today');
+  };
+  const columns: readonly SheetColumn<OwnSchool>[] = [
+    { id: 'name', words: 'School', by: ({ name }) => name, cell: ({ name }) => name },
+    { id: 'role', words: 'You are', cell: ({ role }) => ROLE_WORDS[role] },
+    {
+      id: 'acts',
+      words: '',
+      cell: (school) =>
+        school.here ? (
+          'you are here'
+        ) : (
+          <QuietButton onPress={() => void go(school)} aria-label={`Go to ${school.name}`}>
+            Go to it
+          </QuietButton>
+        ),
+    },
+  ];
+  return (
+    <>
+      <SheetTable rows={schools} columns={columns} rowId={({ id }) => id} label="Your schools" />
+      {problem && <Notice $tone="open">{problem}</Notice>}
+      <SoftLine $small>One password and one second factor for all of them. You sign in where you were last.</SoftLine>
+    </>
   );
 }
 

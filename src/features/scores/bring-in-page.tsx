@@ -7,6 +7,7 @@ import styled from 'styled-components';
 import { COLUMN_WORDS, type ColumnKind } from '@/core/reports/read-table';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
+import { deskFetch } from '@/ui/desk-fetch';
 import { Notice } from '@/ui/notice';
 import { Figures, Page, SubHead } from '@/ui/page';
 import { send } from '@/ui/post';
@@ -161,10 +162,13 @@ export function BringInPage({
     setFile(chosen);
     setBusy({ done: 0, of: 0 });
     try {
-      const response = await fetch(url(chosen.name, { ...(columns ? { columns: columns.join('|') } : {}), ...(gameId ? { game: gameId } : {}) }), {
-        method: 'POST',
-        body: chosen,
-      });
+      const response = await deskFetch(
+        url(chosen.name, { ...(columns ? { columns: columns.join('|') } : {}), ...(gameId ? { game: gameId } : {}) }),
+        {
+          method: 'POST',
+          body: chosen,
+        },
+      );
       if (!response.ok) return await failed(response);
       const answer = (await response.json()) as Answer;
       if (answer.kind === 'table') setTable(answer);
@@ -180,7 +184,7 @@ export function BringInPage({
     setProblem('');
     setBusy({ done: 0, of: table.rows });
     try {
-      const response = await fetch(url(file.name, { columns: table.columns.join('|'), game: table.gameId, apply: '1' }), {
+      const response = await deskFetch(url(file.name, { columns: table.columns.join('|'), game: table.gameId, apply: '1' }), {
         method: 'POST',
         body: file,
       });

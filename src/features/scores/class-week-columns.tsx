@@ -112,7 +112,7 @@ function Remark({ row, filmAlone, onType, onLook }: { row: ScoreRow; filmAlone: 
             <>
               {' '}
               ·{' '}
-              <QuietButton onPress={onType} aria-label={`Type in the score of ${row.name}`}>
+              <QuietButton onPress={onType} aria-label={`type in the score of ${row.name}`}>
                 type in
               </QuietButton>
             </>
@@ -122,7 +122,7 @@ function Remark({ row, filmAlone, onType, onLook }: { row: ScoreRow; filmAlone: 
       {row.assignmentId && onLook && (
         <>
           {' '}
-          <QuietButton onPress={onLook} aria-label={`How ${row.name} did it`}>
+          <QuietButton onPress={onLook} aria-label={`${techniqueWords(row)}: how ${row.name} did it`}>
             {techniqueWords(row)}
           </QuietButton>
         </>

@@ -134,7 +134,7 @@ function LevelCell({
   return (
     <Cell
       type="button"
-      aria-label={`${child.name}, ${game.title}: ${name}${why ? `, ${why}` : ''}`}
+      aria-label={`${child.name}, ${game.title}: ${name}${why ? ` ${why}` : ''}`}
       data-own={planned.own[child.id] === undefined ? undefined : ''}
       onKeyDown={keys}
       onClick={() => set((at + 1) % game.levels.length)}

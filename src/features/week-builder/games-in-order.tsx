@@ -61,7 +61,7 @@ function OneGame({ planned, index, plan, games, mixed, onPlan, slot }: GamesInOr
   return (
     <GameItem id={planned.key} textValue={game.title}>
       <GameRow style={{ '--fields': 1 + Number(mixed) + Number(event) } as CSSProperties}>
-        <Button slot="drag" className="grip" aria-label={`Move ${game.title}`}>
+        <Button slot="drag" className="grip" aria-label={`${index + 1}: move ${game.title}`}>
           {index + 1}
         </Button>
         <span className="title">

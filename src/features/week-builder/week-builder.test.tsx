@@ -81,7 +81,7 @@ async function take(user: ReturnType<typeof userEvent.setup>, title: string) {
   await user.click(press(/(Choose a game|Add a game)$/));
   await user.click(screen.getByRole('option', { name: title }));
 }
-const order = () => screen.queryAllByRole('button', { name: /^Move / }).map((one) => one.getAttribute('aria-label'));
+const order = () => screen.queryAllByRole('button', { name: /: move / }).map((one) => one.getAttribute('aria-label'));
 const weeksSent = () => sent.filter(({ url }) => url === '/api/v1/weeks');
 
 describe('a week that is built', () => {
@@ -102,7 +102,7 @@ describe('a week that is built', () => {
     await take(user, 'Kelp Kettle');
     await user.type(screen.getByLabelText('What the event is called'), 'Shore day');
     await user.click(press('Kelp Kettle earlier'));
-    expect(order()).toEqual(['Move Kelp Kettle', 'Move Lantern Quay']);
+    expect(order()).toEqual(['1: move Kelp Kettle', '2: move Lantern Quay']);
     await user.click(press('Send to P3 Terns'));
     await waitFor(() => expect(push).toHaveBeenCalledWith('/weeks/week'));
     expect(weeksSent()).toMatchObject([{ body: { title: 'Shore day', games: [{ gameId: uuid(2) }, { gameId: uuid(1) }] } }]);
@@ -116,7 +116,7 @@ describe('a week that is built', () => {
     await user.type(screen.getByLabelText(/^A word to the families/), 'Soft shoes.');
     unmount();
     open();
-    await waitFor(() => expect(order()).toEqual(['Move Kelp Kettle']));
+    await waitFor(() => expect(order()).toEqual(['1: move Kelp Kettle']));
     expect((screen.getByLabelText(/^A word to the families/) as HTMLInputElement).value).toBe('Soft shoes.');
   });
 
@@ -127,7 +127,7 @@ describe('a week that is built', () => {
     await take(user, 'Lantern Quay');
     await user.click(press('Send to P3 Terns'));
     expect(await screen.findByText('It is too long. Shorten it.')).toBeTruthy();
-    expect(order()).toEqual(['Move Lantern Quay']);
+    expect(order()).toEqual(['1: move Lantern Quay']);
     expect(push).not.toHaveBeenCalled();
     expect(localStorage.getItem('lochside-week-plan')).not.toBeNull();
   });

@@ -24,3 +24,12 @@ export async function requireAnyway(): Promise<SignedIn> {
   if (!who) redirect('/sign-in');
   return who;
 }
+
+/** What the bar of the desk shows of who is signed in; nothing else goes to the browser. */
+export const deskPersonOf = ({ name, schoolId, schoolName, isLead, elsewhereToo }: SignedIn) => ({
+  name,
+  schoolId,
+  schoolName,
+  isLead,
+  elsewhereToo,
+});

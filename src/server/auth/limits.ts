@@ -4,7 +4,8 @@
  */
 import { createHash } from 'node:crypto';
 import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
-import { pool } from '../db/pool';
+import { patiently } from '../db/patience';
+import { databaseNameIn, pool } from '../db/servers';
 import { settings } from '../settings';
 
 interface Limit {
@@ -21,15 +22,20 @@ const TOKEN: Limit = { points: 20, seconds: 10 * 60 };
 const CODE_OF_SCHOOL: Limit = { points: 600, seconds: 60 * 60 };
 const CODE_ADDRESS: Limit = { points: 20, seconds: 10 * 60 };
 
+/** Connections of the database server that is asked at present, as the package takes them. */
+const presentServer = {
+  getConnection: (done: Parameters<ReturnType<typeof pool>['pool']['getConnection']>[0]) => pool().pool.getConnection(done),
+};
+
 const limiters = new Map<string, RateLimiterMySQL>();
 
 function limiter(name: string, limit: Limit): RateLimiterMySQL {
   let known = limiters.get(name);
   if (!known) {
     known = new RateLimiterMySQL({
-      storeClient: pool().pool,
+      storeClient: presentServer,
       storeType: 'pool',
-      dbName: new URL(process.env['DATABASE_URL']!).pathname.slice(1),
+      dbName: databaseNameIn(process.env['DATABASE_URL']!),
       tableName: 'rate_limits',
       tableCreated: true,
       keyPrefix: name,
@@ -44,7 +50,7 @@ function limiter(name: string, limit: Limit): RateLimiterMySQL {
 /** Seconds to wait before another try; 0 when a try is allowed. */
 async function waitFor(name: string, limit: Limit, key: string): Promise<number> {
   if (settings().limitsOff) return 0;
-  const state = await limiter(name, limit).get(key);
+  const state = await patiently(() => limiter(name, limit).get(key));
   return state && state.consumedPoints >= limit.points ? Math.ceil(state.msBeforeNext / 1000) : 0;
 }
 
@@ -59,7 +65,7 @@ export const heldBackMs = (tries: number): number => (tries <= FREE_TRIES ? 0 : 
 async function counted(name: string, limit: Limit, key: string): Promise<number> {
   if (settings().limitsOff) return 0;
   try {
-    return (await limiter(name, limit).consume(key)).consumedPoints;
+    return (await patiently(() => limiter(name, limit).consume(key))).consumedPoints;
   } catch (refusal) {
     if (!(refusal instanceof RateLimiterRes)) throw refusal;
     return refusal.consumedPoints;
@@ -75,7 +81,7 @@ export const signInLimit = {
     return tries > SIGN_IN_ADDRESS.points ? waitFor('sign-in-from', SIGN_IN_ADDRESS, keyOf(address)) : 0;
   },
   clear: async (account: string, browser: string) => {
-    if (!settings().limitsOff) await limiter('sign-in', SIGN_IN).delete(keyOf(`${account} ${browser}`));
+    if (!settings().limitsOff) await patiently(() => limiter('sign-in', SIGN_IN).delete(keyOf(`${account} ${browser}`)));
   },
 };
 
@@ -90,7 +96,7 @@ export const schoolKeyLimit = {
 
 /** Takes back the count of a try that was right. */
 async function uncounted(name: string, limit: Limit, key: string): Promise<void> {
-  if (!settings().limitsOff) await limiter(name, limit).reward(key);
+  if (!settings().limitsOff) await patiently(() => limiter(name, limit).reward(key));
 }
 
 export const codeLimit = {

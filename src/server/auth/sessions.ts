@@ -4,7 +4,7 @@ import { stringifySetCookie } from 'cookie';
 import type { PersonRole } from '@/contract/people';
 import { newId, toBytes, toText } from '../db/ids';
 import { rulesOf } from '../db/people';
-import { change, direct, firstRow } from '../db/pool';
+import { change, direct, firstRow, type Db } from '../db/pool';
 import { hashToken } from './tokens';
 
 /** What may be changed; a lead is a teacher who also looks after people, keeping and backups. */
@@ -18,6 +18,8 @@ export interface SignedIn {
   readonly timeZone: string;
   readonly role: Role;
   readonly isLead: boolean;
+  /** May sign in to another school too. */
+  readonly elsewhereToo: boolean;
   /** The school asks for a second factor, and this person has none yet: nothing but that may be done. */
   readonly lacksFactor: boolean;
 }
@@ -50,6 +52,18 @@ export async function openSession(teacherId: Uuid, schoolId: Uuid, now: Date, br
   return { token, maxAge: longestHours * 3600 };
 }
 
+/** Goes over to another school of the same person; false where it is none of theirs. Its longest hours count from when the session was opened. */
+export async function moveSession(db: Db, token: string, teacherId: Uuid, schoolId: Uuid, now: Date): Promise<boolean> {
+  const moved = await change(
+    db,
+    `UPDATE sessions s JOIN memberships m ON m.teacher_id = s.teacher_id AND m.school_id = ? AND m.closed_at IS NULL JOIN schools sc ON sc.id = m.school_id
+        SET s.school_id = m.school_id, s.seen_at = ?, s.expires_at = LEAST(s.expires_at, s.created_at + INTERVAL sc.longest_hours HOUR)
+      WHERE s.token_hash = ? AND s.teacher_id = ?`,
+    [toBytes(schoolId), now, hashToken(token), toBytes(teacherId)],
+  );
+  return moved === 1;
+}
+
 export async function closeSession(token: string): Promise<void> {
   await change(direct(), 'DELETE FROM sessions WHERE token_hash = ?', [hashToken(token)]);
 }
@@ -66,9 +80,11 @@ export async function signedInBy(token: string | undefined, now: Date): Promise<
     role: PersonRole;
     seen_at: Date | null;
     lacks_factor: number;
+    elsewhere: number;
   }>(
     `SELECT s.teacher_id, s.school_id, t.name, sc.name AS school_name, sc.time_zone, m.role, s.seen_at,
-            sc.second_factor_asked = 1 AND t.second_factor IS NULL AS lacks_factor
+            sc.second_factor_asked = 1 AND t.second_factor IS NULL AS lacks_factor,
+            EXISTS (SELECT 1 FROM memberships o WHERE o.teacher_id = s.teacher_id AND o.school_id <> s.school_id AND o.closed_at IS NULL) AS elsewhere
        FROM sessions s
        JOIN memberships m ON m.school_id = s.school_id AND m.teacher_id = s.teacher_id
        JOIN teachers t ON t.id = s.teacher_id
@@ -89,5 +105,6 @@ export async function signedInBy(token: string | undefined, now: Date): Promise<
     role: row.role === 'helper' ? 'helper' : 'teacher',
     isLead: row.role === 'lead',
     lacksFactor: row.lacks_factor === 1,
+    elsewhereToo: row.elsewhere === 1,
   };
 }

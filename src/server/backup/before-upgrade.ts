@@ -2,7 +2,8 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { migrationFiles } from '../db/migration-files';
-import { errorNumber, rows } from '../db/pool';
+import { errorNumber } from '../db/patience';
+import { rows } from '../db/pool';
 import { takeBackup } from './backup';
 
 const NO_SUCH_TABLE = 1146;

@@ -8,7 +8,8 @@ import { settings } from '../settings';
 import { hashOfCode } from './short-codes';
 import { gather, padded } from './gather';
 import { newId, toBytes, toText } from './ids';
-import { change, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
+import { errorNumber } from './patience';
+import { change, DUPLICATE, firstRow, rows, type Db } from './pool';
 
 export interface AccessKey {
   readonly id: Uuid;

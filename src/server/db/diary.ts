@@ -4,7 +4,8 @@ import type { Uuid } from '@/contract/ids';
 import { groupedBy } from './grouped';
 import { padded } from './gather';
 import { toBytes, toText } from './ids';
-import { change, direct, DUPLICATE, errorNumber, firstRow, rows } from './pool';
+import { errorNumber } from './patience';
+import { change, direct, DUPLICATE, firstRow, rows } from './pool';
 
 interface DiaryRow {
   id: Buffer;

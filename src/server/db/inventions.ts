@@ -4,7 +4,8 @@ import type { InventedPlan } from '@/core/invent/plan';
 import { ENROLLED } from './children';
 import { parsed } from './games';
 import { toBytes, toText } from './ids';
-import { change, direct, DUPLICATE, errorNumber, firstRow, rows, type Db } from './pool';
+import { errorNumber } from './patience';
+import { change, direct, DUPLICATE, firstRow, rows, type Db } from './pool';
 
 const MOST_OF_CLASSMATES = 12;
 

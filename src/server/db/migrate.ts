@@ -5,10 +5,11 @@
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { setTimeout as sleep } from 'node:timers/promises';
-import mysql from 'mysql2/promise';
+import type mysql from 'mysql2/promise';
 import { Umzug } from 'umzug';
 import { MIGRATIONS, migrationFiles } from './migration-files';
-import { connectionOptions, errorNumber } from './pool';
+import { errorNumber } from './patience';
+import { connectTo } from './servers';
 
 /** What MariaDB answers to a statement whose change is there already: a table, a column, a key, a constraint; or gone already. */
 const DONE_ALREADY: ReadonlySet<number> = new Set([1050, 1060, 1061, 1826, 1091]);
@@ -39,7 +40,7 @@ async function lease(connection: mysql.Connection, url: string): Promise<() => P
     if (Date.now() - began > PATIENCE_MS)
       throw new Error('Another program has been bringing this database up to date for ten minutes. Look what it is doing.');
   // A long statement keeps its connection busy: the lease is held over another one.
-  const second = await mysql.createConnection(connectionOptions(url) as mysql.ConnectionOptions);
+  const second = await connectTo(url);
   const timer = setInterval(() => {
     second
       .execute('UPDATE migration_lease SET until = UTC_TIMESTAMP(3) + INTERVAL ? SECOND WHERE id = 1 AND holder = ?', [LEASE_S, holder])
@@ -57,7 +58,7 @@ async function lease(connection: mysql.Connection, url: string): Promise<() => P
  * was begun is noted before, so that a statement whose change is there already is known to have been done when the note of its end is missing.
  */
 export async function migrate(url: string, upTo?: string): Promise<string[]> {
-  const connection = await mysql.createConnection(connectionOptions(url) as mysql.ConnectionOptions);
+  const connection = await connectTo(url);
   let release: (() => Promise<void>) | undefined;
   try {
     release = await lease(connection, url);

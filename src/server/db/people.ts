@@ -45,6 +45,8 @@ export async function schoolPeople(schoolId: Uuid, now: Date): Promise<People> {
 
 /** Leads who may sign in, with their rows held: two who close each other wait for one another. */
 export async function openLeads(db: Db, schoolId: Uuid): Promise<Uuid[]> {
+  // Rows that are only held are held on one node of a cluster; what is written is seen by all.
+  await change(db, 'UPDATE schools SET touched = touched + 1 WHERE id = ?', [toBytes(schoolId)]);
   const found = await rows<{ teacher_id: Buffer }>(
     "SELECT teacher_id FROM memberships WHERE school_id = ? AND role = 'lead' AND closed_at IS NULL FOR UPDATE",
     [toBytes(schoolId)],
@@ -57,10 +59,42 @@ export async function setRole(db: Db, schoolId: Uuid, id: Uuid, role: PersonRole
   await change(db, 'UPDATE memberships SET role = ? WHERE school_id = ? AND teacher_id = ?', [role, toBytes(schoolId), toBytes(id)]);
 }
 
+export async function addMembership(db: Db, schoolId: Uuid, id: Uuid, role: PersonRole): Promise<void> {
+  await change(db, 'INSERT INTO memberships (school_id, teacher_id, role) VALUES (?, ?, ?)', [toBytes(schoolId), toBytes(id), role]);
+}
+
+/** The schools to which somebody may sign in, by name. */
+export async function schoolsOf(teacherId: Uuid): Promise<{ id: Uuid; name: string; role: PersonRole }[]> {
+  const found = await rows<{ id: Buffer; name: string; role: PersonRole }>(
+    'SELECT sc.id, sc.name, m.role FROM memberships m JOIN schools sc ON sc.id = m.school_id WHERE m.teacher_id = ? AND m.closed_at IS NULL ORDER BY sc.name',
+    [toBytes(teacherId)],
+  );
+  return found.map((row) => ({ ...row, id: toText(row.id) }));
+}
+
+/** Whether somebody may sign in to another school too: password and second factor are then no matter of this one. */
+export async function isElsewhereToo(db: Db, schoolId: Uuid, id: Uuid): Promise<boolean> {
+  const found = await firstRow(
+    'SELECT 1 FROM memberships WHERE teacher_id = ? AND school_id <> ? AND closed_at IS NULL LIMIT 1',
+    [toBytes(id), toBytes(schoolId)],
+    db,
+  );
+  return found !== undefined;
+}
+
+/** Whether any school of somebody asks for a second factor. */
+export async function factorAskedOf(teacherId: Uuid): Promise<boolean> {
+  const found = await firstRow(
+    'SELECT 1 FROM memberships m JOIN schools sc ON sc.id = m.school_id WHERE m.teacher_id = ? AND m.closed_at IS NULL AND sc.second_factor_asked = 1 LIMIT 1',
+    [toBytes(teacherId)],
+  );
+  return found !== undefined;
+}
+
 /** Closes or opens a membership; with the first every session of it is over. */
 export async function setClosed(db: Db, schoolId: Uuid, id: Uuid, at: Date | null): Promise<void> {
   await change(db, 'UPDATE memberships SET closed_at = ? WHERE school_id = ? AND teacher_id = ?', [at, toBytes(schoolId), toBytes(id)]);
-  if (at) await endSessions(db, id);
+  if (at) await change(db, 'DELETE FROM sessions WHERE teacher_id = ? AND school_id = ?', [toBytes(id), toBytes(schoolId)]);
 }
 
 export async function endSessions(db: Db, teacherId: Uuid, but?: Buffer): Promise<number> {
@@ -128,6 +162,11 @@ async function openLinksOf(schoolId: Uuid, now: Date): Promise<PeopleLink[]> {
 export async function linkByToken(tokenHash: Buffer, now: Date, db?: Db): Promise<PeopleLink | undefined> {
   const row = await firstRow<LinkRow>(`${LINK} AND token_hash = ?${db ? ' FOR UPDATE' : ''}`, [now, tokenHash], db);
   return row && linkOf(row);
+}
+
+/** Links for a new password that a lead of one school made open no account that is now of another too. */
+export async function withdrawResets(db: Db, teacherId: Uuid): Promise<void> {
+  await change(db, 'DELETE FROM people_links WHERE teacher_id = ? AND used_at IS NULL', [toBytes(teacherId)]);
 }
 
 /** Puts a link in the place of any that the same person has in this school. */

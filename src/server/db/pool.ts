@@ -1,6 +1,7 @@
-/** The pool of connections, one a process, and transactions that are tried again as a whole on a deadlock. Only execute(): no text is built from input. */
-import mysql from 'mysql2/promise';
-import { log } from '../log';
+/** Statements and transactions, asked patiently. Only execute(): no text is built from input. */
+import { newId } from './ids';
+import { DEADLOCK, errorNumber, isLost, patiently } from './patience';
+import { pool } from './servers';
 
 export type Value = string | number | boolean | Buffer | Date | null;
 
@@ -21,41 +22,25 @@ function dbOver(connection: Executes): Db {
   };
 }
 
-declare global {
-  // The development server and the build's chunks must share one pool.
-  var lochsidePool: mysql.Pool | undefined;
-}
-
-export function connectionOptions(url: string): mysql.PoolOptions {
-  return {
-    uri: url,
-    timezone: 'Z',
-    dateStrings: ['DATE'],
-    supportBigNumbers: true,
-    bigNumberStrings: false,
-    connectionLimit: 16,
-    maxIdle: 16,
-    charset: 'utf8mb4',
-    enableKeepAlive: true,
-  };
-}
-
-export function pool(): mysql.Pool {
-  if (!globalThis.lochsidePool) {
-    const url = process.env['DATABASE_URL'];
-    if (!url) throw new Error('DATABASE_URL is not set: start Lochside with npm start or npm run serve.');
-    globalThis.lochsidePool = mysql.createPool(connectionOptions(url));
-    globalThis.lochsidePool.pool.on('connection', (connection) => {
-      connection.query("SET time_zone = '+00:00'");
-    });
-  }
-  return globalThis.lochsidePool;
-}
-
-/** The pool as a connection for single statements outside a transaction. */
+/** The database as a connection for single statements outside a transaction. A change must come to the same when it is made twice: its answer may be lost. */
 export function direct(): Db {
-  return dbOver(pool().pool as unknown as Executes);
+  return { execute: patientlyAlone };
 }
+
+/** A value that is there already after an attempt of which nobody knows what came: that attempt put it there. */
+async function patientlyAlone(sql: string, values: readonly Value[]): Promise<unknown> {
+  return patiently(async (failedBefore) => {
+    try {
+      return await dbOver(pool().pool as unknown as Executes).execute(sql, values);
+    } catch (error) {
+      if (errorNumber(error) === DUPLICATE && isLost(failedBefore)) return { affectedRows: 1 };
+      throw error;
+    }
+  });
+}
+
+/** One statement, once: for whoever wants to know how the database is at this moment. */
+export const atOnce = (): Db => dbOver(pool().pool as unknown as Executes);
 
 /** Rows of a SELECT. */
 export async function rows<T>(sql: string, values: readonly Value[] = [], db: Db = direct()): Promise<T[]> {
@@ -96,38 +81,84 @@ export async function insertMany(
   return written;
 }
 
-const DEADLOCK = 1213;
-const LOCK_TIMEOUT = 1205;
-const TRIES = 5;
-
-export function errorNumber(error: unknown): number {
-  return typeof error === 'object' && error !== null && 'errno' in error && typeof error.errno === 'number' ? error.errno : 0;
-}
-
 /** MariaDB's number for a value that is already in a unique key. */
 export const DUPLICATE = 1062;
 
+/** Nobody knows whether what was asked was written: the database was lost at that moment, and is not back. */
+export class NotKnown extends Error {}
+
+export interface HowToWrite {
+  /** Somebody else made the same a moment ago: the next try sees it, or it is an answer to who asked. */
+  readonly duplicate?: 'again' | 'tells';
+  /** How it is known, after the database was lost in the moment of the commit, what came of it: by a mark written with it, or by unique keys of its own. */
+  readonly settledBy?: 'mark' | 'keys';
+}
+
 /**
- * All of `work` or nothing; on a deadlock or lock timeout the whole of it again. So too, once, where somebody else made the same a moment ago: the
- * next try sees it. `tells` leaves that out, for work to which a duplicate is an answer.
+ * All of `work` or nothing, and never twice. On a deadlock, a lost connection or a node that is not ready the whole of it again, so `work` does nothing
+ * outside of the database that cannot be done twice. Where the database was lost in the moment of the commit, the mark that is written with it tells
+ * the next try that it was done; it comes to what that try came to.
  */
-export async function transact<T>(work: (db: Db) => Promise<T>, duplicate: 'again' | 'tells' = 'again'): Promise<T> {
-  for (let attempt = 1; ; attempt += 1) {
+export function transact<T>(work: (db: Db) => Promise<T>, { duplicate = 'again', settledBy = 'mark' }: HowToWrite = {}): Promise<T> {
+  const mark = newId();
+  let unknown: { readonly result: T } | undefined;
+  let duplicates = 0;
+  return patiently(async () => {
     const connection = await pool().getConnection();
+    let whole = false;
     try {
       await connection.beginTransaction();
-      const result = await work(dbOver(connection.connection as unknown as Executes));
-      await connection.commit();
+      const db = noticing(dbOver(connection.connection as unknown as Executes));
+      if (unknown && settledBy === 'mark' && (await firstRow('SELECT 1 FROM commits WHERE id = ? FOR UPDATE', [mark], db))) {
+        await connection.rollback();
+        whole = true;
+        return unknown.result;
+      }
+      const result = await work(db);
+      if (db.hasChanged && settledBy === 'mark') await leaveMark(db, mark);
+      try {
+        await connection.commit();
+      } catch (error) {
+        if (isLost(error) && db.hasChanged) unknown = { result };
+        throw error;
+      }
+      whole = true;
       return result;
     } catch (error) {
-      await connection.rollback().catch(() => connection.destroy());
-      const errno = errorNumber(error);
-      const again = ([DEADLOCK, LOCK_TIMEOUT].includes(errno) && attempt < TRIES) || (errno === DUPLICATE && duplicate === 'again' && attempt === 1);
-      if (!again) throw error;
-      log.warn({ errno, attempt }, 'a transaction is tried again');
-      await new Promise((resolve) => setTimeout(resolve, 10 * 2 ** attempt));
+      if (errorNumber(error) !== DUPLICATE || duplicate === 'tells' || (duplicates += 1) > 1) throw error;
+      throw madeMeanwhile(error);
     } finally {
+      if (!whole) await connection.rollback().catch(() => connection.destroy());
       connection.release();
     }
+  }).catch((error: unknown) => {
+    if (unknown && isLost(error)) throw new NotKnown('the database was lost in the moment of a commit', { cause: error });
+    throw error;
+  });
+}
+
+async function leaveMark(db: Db, mark: Buffer): Promise<void> {
+  try {
+    await change(db, 'INSERT INTO commits (id, at) VALUES (?, UTC_TIMESTAMP(3))', [mark]);
+  } catch (error) {
+    // The commit that was thought lost came in between: the next try finds it.
+    throw errorNumber(error) === DUPLICATE ? madeMeanwhile(error) : error;
   }
+}
+
+/** As a deadlock: nothing was done, and the next try sees what somebody else did. */
+const madeMeanwhile = (cause: unknown) => Object.assign(new Error('made by somebody else a moment ago', { cause }), { errno: DEADLOCK });
+
+/** Tells whether anything but reading was asked. */
+function noticing(db: Db): Db & { readonly hasChanged: boolean } {
+  let hasChanged = false;
+  return {
+    execute: (sql, values) => {
+      hasChanged ||= !/^\s*(SELECT|SET|WITH)\b/i.test(sql);
+      return db.execute(sql, values);
+    },
+    get hasChanged() {
+      return hasChanged;
+    },
+  };
 }

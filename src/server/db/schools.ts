@@ -1,6 +1,7 @@
 import type { Uuid } from '@/contract/ids';
 import { newId, toBytes, toText } from './ids';
-import { change, DUPLICATE, errorNumber, firstRow, type Db, rows } from './pool';
+import { errorNumber } from './patience';
+import { change, DUPLICATE, firstRow, type Db, rows } from './pool';
 import { schoolYearOf, termOf } from '../school-day';
 
 export interface DaySpan {

@@ -1,6 +1,7 @@
 import type { Uuid } from '@/contract/ids';
 import { NEWEST_NEWS } from '../today/news';
-import { newId, toBytes, toText } from './ids';
+import { newId, toText } from './ids';
+import { addMembership } from './people';
 import { change, firstRow, type Db } from './pool';
 import type { PersonRole } from '@/contract/people';
 
@@ -11,12 +12,28 @@ export interface Account {
   readonly name: string;
 }
 
+/** An account that may sign in, and to which of its schools: where it was last, else the first by name. */
 export async function accountByEmail(email: string): Promise<Account | undefined> {
   const row = await firstRow<{ id: Buffer; school_id: Buffer; password_hash: string; name: string }>(
-    'SELECT t.id, m.school_id, t.password_hash, t.name FROM teachers t JOIN memberships m ON m.teacher_id = t.id WHERE t.email = ? AND m.closed_at IS NULL LIMIT 1',
+    `SELECT t.id, m.school_id, t.password_hash, t.name
+       FROM teachers t JOIN memberships m ON m.teacher_id = t.id JOIN schools sc ON sc.id = m.school_id
+      WHERE t.email = ? AND m.closed_at IS NULL
+      ORDER BY (SELECT MAX(COALESCE(s.seen_at, s.created_at)) FROM sessions s WHERE s.teacher_id = t.id AND s.school_id = m.school_id) DESC, sc.name
+      LIMIT 1`,
     [email],
   );
   return row && { teacherId: toText(row.id), schoolId: toText(row.school_id), passwordHash: row.password_hash, name: row.name };
+}
+
+/** The account of an address, and whether it signs in to any school. */
+export async function accountOfAddress(email: string, db?: Db): Promise<{ teacherId: Uuid; passwordHash: string; open: boolean } | undefined> {
+  const row = await firstRow<{ id: Buffer; password_hash: string; open: number }>(
+    `SELECT t.id, t.password_hash, EXISTS (SELECT 1 FROM memberships m WHERE m.teacher_id = t.id AND m.closed_at IS NULL) AS open
+       FROM teachers t WHERE t.email = ?${db ? ' FOR UPDATE' : ''}`,
+    [email],
+    db,
+  );
+  return row && { teacherId: toText(row.id), passwordHash: row.password_hash, open: row.open === 1 };
 }
 
 export async function addTeacher(
@@ -33,6 +50,6 @@ export async function addTeacher(
     now,
     NEWEST_NEWS,
   ]);
-  await change(db, 'INSERT INTO memberships (school_id, teacher_id, role) VALUES (?, ?, ?)', [toBytes(teacher.schoolId), id, teacher.role]);
+  await addMembership(db, teacher.schoolId, toText(id), teacher.role);
   return toText(id);
 }

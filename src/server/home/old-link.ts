@@ -11,9 +11,12 @@ const MOST = 5;
 export const storeByOldLink =
   (keyId: Uuid) =>
   (report: NewReport): Promise<void> =>
-    transact(async (db) => {
-      const before = await countByOldLink(db, keyId);
-      // What was stored before is told as such, however many came.
-      await storeReports(db, [report]);
-      if (before >= MOST) throw unknownLink();
-    }, 'tells');
+    transact(
+      async (db) => {
+        const before = await countByOldLink(db, keyId);
+        // What was stored before is told as such, however many came.
+        await storeReports(db, [report]);
+        if (before >= MOST) throw unknownLink();
+      },
+      { duplicate: 'tells' },
+    );

@@ -8,8 +8,10 @@ import { parseCookie } from 'cookie';
 import { v5 } from 'uuid';
 import type Joi from 'joi';
 import { isUuid } from '@/contract/ids';
+import { SCHOOL_HEADER } from '@/contract/window';
 import { toBytes } from '../db/ids';
-import { direct } from '../db/pool';
+import { isLost } from '../db/patience';
+import { direct, NotKnown } from '../db/pool';
 import { audit } from '../db/schools';
 import { log } from '../log';
 import { settings } from '../settings';
@@ -94,6 +96,18 @@ async function answered(request: Request, work: () => Promise<Response>): Promis
     return { id, response: await within(request, work) };
   } catch (error) {
     if (error instanceof Refused) return { id, response: json({ problems: error.problems }, error.status, error.headers) };
+    if (error instanceof NotKnown) {
+      const known = {
+        place: '',
+        reason: 'The database does not answer, and nobody knows whether this was kept.',
+        fix: 'Send it again in a moment: what was kept is not done twice.',
+      };
+      return { id, error, response: json({ problems: [known], request: id }, 503, { 'retry-after': '5' }) };
+    }
+    if (isLost(error)) {
+      const away = { place: '', reason: 'The database does not answer. Nothing was changed.', fix: 'Try again in a moment.' };
+      return { id, error, response: json({ problems: [away], request: id }, 503, { 'retry-after': '5' }) };
+    }
     const problem = { place: '', reason: 'Something went wrong here. Nothing was changed.', fix: 'Try again in a moment.' };
     return { id, error, response: json({ problems: [problem], request: id }, 500) };
   }
@@ -148,6 +162,14 @@ export function teacherRoute<Body = undefined>(
       const now = new Date();
       const who = await signedInBy(sessionToken(request), now);
       if (!who) throw refuse(401, '', 'You are not signed in.', 'Sign in again.');
+      const shown = request.headers.get(SCHOOL_HEADER);
+      if (shown !== null && shown !== who.schoolId)
+        throw refuse(
+          403,
+          '',
+          `You are in ${who.schoolName} now; this window is of another school. Nothing was changed.`,
+          'Load the page anew, or go back to that school on your own page.',
+        );
       if (!roles.includes(who.role))
         throw refuse(403, '', 'A helper may look, print and enter scores, but not change this.', 'Ask a teacher of the school.');
       if (lead && !who.isLead) throw refuse(403, '', 'Only a lead of the school may do this.', 'Ask a lead of the school.');

@@ -50,4 +50,13 @@ export const SCHOOL_TABLES: readonly SchoolTable[] = [
 export const whereOf = (table: string): string => SCHOOL_TABLES.find(({ name }) => name === table)!.where;
 
 /** What is of the server and of no school. */
-export const SERVER_TABLES = ['instance', 'migrations', 'migrations_begun', 'migration_lease', 'rate_limits'] as const;
+export const SERVER_TABLES = [
+  'instance',
+  'migrations',
+  'migrations_begun',
+  'migration_lease',
+  'rate_limits',
+  'commits',
+  'leases',
+  'erasures',
+] as const;

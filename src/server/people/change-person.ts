@@ -2,7 +2,7 @@
 import type { PersonChange } from '@/contract/people';
 import type { Uuid } from '@/contract/ids';
 import type { SignedIn } from '../auth/sessions';
-import { openLeads, personOfSchool, setClosed, setFactor, setRole } from '../db/people';
+import { isElsewhereToo, openLeads, personOfSchool, setClosed, setFactor, setRole } from '../db/people';
 import { transact } from '../db/pool';
 import { audit } from '../db/schools';
 import { notFound, refuse } from '../http/answer';
@@ -32,11 +32,13 @@ export function changePerson(who: SignedIn, id: Uuid, asked: PersonChange, now: 
         await note('person reopened');
         return null;
       case 'no-second-factor':
+        if (await isElsewhereToo(db, who.schoolId, id)) throw ofAnother();
         await setFactor(db, id, null, 0, []);
         await note('second factor taken off');
         return null;
       case 'reset': {
         if (person.closed) throw refuse(409, '', 'This account is closed.', 'Open it again first.');
+        if (await isElsewhereToo(db, who.schoolId, id)) throw ofAnother();
         const made = await makeLink(db, { schoolId: who.schoolId, teacherId: id, email: person.email, name: person.name, role: person.role }, now);
         await note('password link made');
         return made;
@@ -44,5 +46,14 @@ export function changePerson(who: SignedIn, id: Uuid, asked: PersonChange, now: 
     }
   });
 }
+
+/** Who could set the password here could sign in there. */
+const ofAnother = () =>
+  refuse(
+    409,
+    '',
+    'This colleague signs in to another school too: password and second factor open both.',
+    'Who looks after the server can help: npx lochside teacher reset.',
+  );
 
 const lastLead = () => refuse(409, '', 'This is the last lead of the school.', 'Make somebody else a lead first.');

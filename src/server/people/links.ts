@@ -1,17 +1,19 @@
 /** One-time links by which people of a school come in, or get a new password. Lochside sends none: a lead copies or prints it. */
 import { randomBytes } from 'node:crypto';
-import type { PersonRole } from '@/contract/people';
+import type { JoinedKnown, PersonRole } from '@/contract/people';
 import type { Uuid } from '@/contract/ids';
 import { hashPassword } from '../auth/passwords';
 import { checkStrength } from '../auth/strength';
 import { hashToken } from '../auth/tokens';
 import { toBytes } from '../db/ids';
-import { addLink, endSessions, linkByToken, linkUsed, setPassword, type PeopleLink } from '../db/people';
-import { DUPLICATE, errorNumber, firstRow, transact, type Db } from '../db/pool';
+import { addLink, addMembership, endSessions, linkByToken, linkUsed, setPassword, withdrawResets, type PeopleLink } from '../db/people';
+import { errorNumber } from '../db/patience';
+import { DUPLICATE, firstRow, transact, type Db } from '../db/pool';
 import { audit } from '../db/schools';
-import { addTeacher } from '../db/teachers';
+import { accountOfAddress, addTeacher } from '../db/teachers';
 import { refuse } from '../http/answer';
 import { settings } from '../settings';
+import { letIn } from './door';
 
 const LINK_HOURS = 72;
 export const PEOPLE_TOKEN = /^[A-Za-z0-9_-]{43}$/;
@@ -47,15 +49,47 @@ export async function join(token: string, password: string, now: Date): Promise<
   if (!seen) throw deadLink();
   checkStrength(password, [seen.name, seen.email, await schoolNameOf(seen.schoolId)]);
   const passwordHash = await hashPassword(password);
+  return transact(
+    async (db) => {
+      const link = await linkByToken(hashToken(token), now, db);
+      if (!link) throw deadLink();
+      const teacherId = await accountOf(db, link, passwordHash, now);
+      await linkUsed(db, link.id, now);
+      const action = link.reset ? 'password set by link' : 'person joined';
+      await audit(db, { schoolId: link.schoolId, teacherId, action, subject: teacherId, detail: link.reset ? {} : { role: link.role } }, now);
+      return { teacherId, schoolId: link.schoolId, email: link.email };
+    },
+    { duplicate: 'tells' },
+  );
+}
+
+/** Whether a link is for somebody who signs in to another school already. */
+export async function isKnown(link: PeopleLink): Promise<boolean> {
+  return !link.reset && ((await accountOfAddress(link.email))?.open ?? false);
+}
+
+/** Uses a link with the account of another school: its password, and its second factor where there is one. */
+export async function joinKnown(
+  request: Request,
+  { token, password, code }: JoinedKnown,
+  now: Date,
+): Promise<{ teacherId: Uuid; schoolId: Uuid; email: string }> {
+  if (!PEOPLE_TOKEN.test(token)) throw deadLink();
+  const seen = await linkByToken(hashToken(token), now);
+  if (!seen || !(await isKnown(seen))) throw deadLink();
+  const { teacherId } = await letIn({ request, email: seen.email, password, code, now }, async (email) => {
+    const found = await accountOfAddress(email);
+    return found && { ...found, schoolId: seen.schoolId };
+  });
   return transact(async (db) => {
     const link = await linkByToken(hashToken(token), now, db);
     if (!link) throw deadLink();
-    const teacherId = await accountOf(db, link, passwordHash, now);
+    await addMembership(db, link.schoolId, teacherId, link.role);
+    await withdrawResets(db, teacherId);
     await linkUsed(db, link.id, now);
-    const action = link.reset ? 'password set by link' : 'person joined';
-    await audit(db, { schoolId: link.schoolId, teacherId, action, subject: teacherId, detail: link.reset ? {} : { role: link.role } }, now);
+    await audit(db, { schoolId: link.schoolId, teacherId, action: 'person joined', subject: teacherId, detail: { role: link.role } }, now);
     return { teacherId, schoolId: link.schoolId, email: link.email };
-  }, 'tells');
+  });
 }
 
 async function accountOf(db: Db, link: PeopleLink, passwordHash: string, now: Date): Promise<Uuid> {
@@ -64,10 +98,22 @@ async function accountOf(db: Db, link: PeopleLink, passwordHash: string, now: Da
     await endSessions(db, link.teacherId);
     return link.teacherId;
   }
+  const there = await accountOfAddress(link.email, db);
+  if (there?.open) throw hasAccount(link.email);
+  if (there) {
+    // Has left every other school: nobody but this one is opened by it.
+    await setPassword(db, there.teacherId, passwordHash);
+    await endSessions(db, there.teacherId);
+    await addMembership(db, link.schoolId, there.teacherId, link.role);
+    return there.teacherId;
+  }
   try {
     return await addTeacher(db, { schoolId: link.schoolId, name: link.name, email: link.email, passwordHash, role: link.role }, now);
   } catch (error) {
     if (errorNumber(error) !== DUPLICATE) throw error;
-    throw refuse(409, '', `There is an account for ${link.email} already.`, 'Sign in with it, or ask a lead for a link that sets a new password.');
+    throw hasAccount(link.email);
   }
 }
+
+const hasAccount = (email: string) =>
+  refuse(409, '', `There is an account for ${email} already.`, 'Load this page again and come in with its password.');

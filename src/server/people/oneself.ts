@@ -2,26 +2,39 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import { toString as toSvg } from 'qrcode';
 import type { Secret } from 'otpauth';
+import type { Uuid } from '@/contract/ids';
 import type { Oneself } from '@/contract/people';
 import { heldBackMs, signInLimit } from '../auth/limits';
 import { hashPassword, passwordIs } from '../auth/passwords';
 import { factorOf, newRecoveryCodes, newSecret, recoveryHash, sealed, stepOfCode, unsealed } from '../auth/second-factor';
 import { checkStrength } from '../auth/strength';
-import type { SignedIn } from '../auth/sessions';
+import { moveSession, type SignedIn } from '../auth/sessions';
 import { hashToken } from '../auth/tokens';
-import { endSessions, factorKept, personOfSchool, recoveryCodesLeft, rulesOf, sessionsOf, setFactor, setPassword } from '../db/people';
+import {
+  endSessions,
+  factorAskedOf,
+  factorKept,
+  personOfSchool,
+  recoveryCodesLeft,
+  rulesOf,
+  schoolsOf,
+  sessionsOf,
+  setFactor,
+  setPassword,
+} from '../db/people';
 import { transact } from '../db/pool';
 import { audit } from '../db/schools';
 import { accountByEmail } from '../db/teachers';
-import { refuse } from '../http/answer';
+import { notFound, refuse } from '../http/answer';
 import { settings } from '../settings';
 
 export async function oneself(who: SignedIn, token: string, now: Date): Promise<Oneself> {
-  const [person, rules, codes, sessions] = await Promise.all([
+  const [person, rules, codes, sessions, schools] = await Promise.all([
     personOfSchool(who.schoolId, who.teacherId),
     rulesOf(who.schoolId),
     recoveryCodesLeft(who.teacherId),
     sessionsOf(who.teacherId, now),
+    schoolsOf(who.teacherId),
   ]);
   const here = hashToken(token);
   return {
@@ -31,6 +44,7 @@ export async function oneself(who: SignedIn, token: string, now: Date): Promise<
     secondFactor: person!.secondFactor,
     secondFactorAsked: rules.secondFactorAsked,
     recoveryCodes: codes,
+    schools: schools.map(({ id, name, role }) => ({ id, name, role, here: id === who.schoolId })),
     sessions: sessions.map(({ id, browser, openedAt, seenAt, tokenHash }) => ({
       id,
       browser,
@@ -95,10 +109,19 @@ export async function confirmFactor(who: SignedIn, token: string, asked: { pendi
 
 export async function takeOffFactor(who: SignedIn, current: string, now: Date): Promise<void> {
   await checkCurrent(who, current);
-  if ((await rulesOf(who.schoolId)).secondFactorAsked && (await factorKept(who.teacherId)).sealed)
+  if ((await factorAskedOf(who.teacherId)) && (await factorKept(who.teacherId)).sealed)
     throw refuse(409, '', 'The school asks for a second factor.', 'Set up the new one in its place.');
   await transact(async (db) => {
     await setFactor(db, who.teacherId, null, 0, []);
     await audit(db, noted(who, 'second factor taken off'), now);
+  });
+}
+
+/** This session is of another of one's schools from now on; both its windows and its rules. */
+export async function goToSchool(who: SignedIn, token: string, schoolId: Uuid, now: Date): Promise<void> {
+  if (schoolId === who.schoolId) return;
+  await transact(async (db) => {
+    if (!(await moveSession(db, token, who.teacherId, schoolId, now))) throw notFound('school');
+    await audit(db, { schoolId, teacherId: who.teacherId, action: 'signed in', subject: who.teacherId, detail: { from: 'another school' } }, now);
   });
 }

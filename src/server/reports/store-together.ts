@@ -2,7 +2,7 @@
  * Reports that arrive while another transaction is being written go into the next one together: one wait for the disk serves them all.
  * Nobody is answered before the transaction that holds their report has committed; what fails together is written one by one.
  */
-import { transact } from '../db/pool';
+import { transact, type HowToWrite } from '../db/pool';
 import { storeReports, type NewReport } from '../db/reports';
 
 interface Waiting {
@@ -12,6 +12,8 @@ interface Waiting {
 }
 
 const MOST_TOGETHER = 32;
+/** A play is stored once by its key: where the answer of the database was lost, it is found there by the next try. */
+const BY_KEYS: HowToWrite = { duplicate: 'tells', settledBy: 'keys' };
 
 declare global {
   // The chunks of the build must share one queue.
@@ -40,12 +42,12 @@ async function write(queue: { waiting: Waiting[]; writing: boolean }): Promise<v
             db,
             batch.map(({ report }) => report),
           ),
-        'tells',
+        BY_KEYS,
       );
       for (const { done } of batch) done();
     } catch (error) {
       if (batch.length === 1) batch[0]!.failed(error);
-      else for (const { report, done, failed } of batch) await transact((db) => storeReports(db, [report]), 'tells').then(done, failed);
+      else for (const { report, done, failed } of batch) await transact((db) => storeReports(db, [report]), BY_KEYS).then(done, failed);
     }
   }
   queue.writing = false;

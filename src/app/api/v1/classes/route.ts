@@ -1,6 +1,7 @@
 import { newClassSchema } from '@/contract/school-class';
 import { addClass } from '@/server/db/classes';
-import { DUPLICATE, errorNumber } from '@/server/db/pool';
+import { errorNumber } from '@/server/db/patience';
+import { DUPLICATE } from '@/server/db/pool';
 import { yearAt } from '@/server/db/schools';
 import { json, refuse } from '@/server/http/answer';
 import { once } from '@/server/http/once';

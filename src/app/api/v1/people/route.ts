@@ -18,13 +18,9 @@ export const POST = teacherRoute({ roles: ['teacher'], lead: true, body: invited
       [toBytes(who.schoolId), email],
       db,
     );
-    if (there)
-      throw refuse(
-        409,
-        '/email',
-        there.here === 1 ? 'Somebody of the school has this address.' : 'There is an account for this address at another school.',
-        there.here === 1 ? 'A closed account can be opened again in the list.' : 'Use another address for this school.',
-      );
+    // Who has an account at another school opens the link with the password of that.
+    if (there?.here === 1)
+      throw refuse(409, '/email', 'Somebody of the school has this address.', 'A closed account can be opened again in the list.');
     const link = await makeLink(db, { schoolId: who.schoolId, teacherId: null, email, name: body.name, role: body.role }, now);
     await audit(
       db,

@@ -1,0 +1,8 @@
+-- What was erased, by ids alone, for the journals of other machines; no backup holds it.
+CREATE TABLE erasures (
+  school_id BINARY(16) NOT NULL,
+  child_id BINARY(16) NOT NULL,
+  at DATETIME(3) NOT NULL,
+  PRIMARY KEY (school_id, child_id),
+  KEY by_age (at)
+) ENGINE=InnoDB
