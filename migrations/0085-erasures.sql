@@ -1,4 +1,4 @@
--- What was erased, by ids alone, for the journals of other machines; no backup holds it.
+-- What was erased, by ids alone, for the journals of other machines; backups leave it out.
 CREATE TABLE erasures (
   school_id BINARY(16) NOT NULL,
   child_id BINARY(16) NOT NULL,

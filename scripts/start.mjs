@@ -3,7 +3,6 @@
  * Only Node's own modules are used before the packages are there.
  */
 import { randomBytes } from 'node:crypto';
-import { existsSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { claim, ensureHome, instanceHome, secretsOf, startInstance } from './lib/instance.mjs';
 import { needMariadb, needNode, needPackages, root } from './lib/needs.mjs';
@@ -15,7 +14,7 @@ import { main, say, Stop } from './lib/say.mjs';
 const mode = process.argv[2] === 'school' ? 'school' : 'demo';
 const host = process.env.HOST ?? '127.0.0.1';
 const port = Number(process.env.PORT ?? 3000);
-const DAY_MS = 86_400_000;
+const HOUR_MS = 3_600_000;
 const loopback = ['127.0.0.1', 'localhost', '::1'].includes(host);
 
 const password = () => randomBytes(9).toString('base64url');
@@ -107,7 +106,7 @@ await main(async () => {
           return instance.child;
         },
       );
-    if (mode === 'school') keepHouseDaily(home, env, () => stopping);
+    if (mode === 'school') keepHouse(env, () => stopping);
     say(`\nLochside is at ${address}`);
     if (!loopback && !env.PUBLIC_URL.startsWith('https:'))
       say(
@@ -125,26 +124,13 @@ await main(async () => {
 });
 
 /**
- * Once a day, by processes of their own: what the school keeps no longer goes, then a backup is made. Looked at every hour, so that a server that is
- * started often does it no more often, and one that was off catches up. Where there is no key for backups yet, none is made, and the lead is told.
+ * What is due once a day, by a process of its own: what the school keeps no longer goes, then a backup is made. Asked every hour, so that a server that
+ * is started often does it no more often, and one that was off catches up; of several machines one does it.
  */
-function keepHouseDaily(home, env, isStopping) {
-  const did = (verb) =>
-    new Promise((resolve) => {
-      if (isStopping()) return resolve();
-      start(process.execPath, [program('main'), verb], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] }).once('exit', (code) => {
-        if (code !== 0) process.stderr.write(`The daily ${verb} failed; the lines above say why.\n`);
-        resolve();
-      });
-    });
-  const done = join(home, 'kept-house');
-  const keepHouse = async () => {
-    if (existsSync(done) && Date.now() - statSync(done).mtimeMs < DAY_MS) return;
-    writeFileSync(done, '');
-    await did('keeping');
-    if (existsSync(join(home, 'backup-recipient.txt'))) await did('backup');
-  };
-  setInterval(keepHouse, DAY_MS / 24).unref();
+function keepHouse(env, isStopping) {
+  setInterval(() => {
+    if (!isStopping()) start(process.execPath, [program('main'), 'house'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] });
+  }, HOUR_MS).unref();
 }
 
 const LONGEST_WAIT_MS = 30_000;

@@ -7,7 +7,7 @@ import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureMessages, TYPE_CHECK } from './lib/build.mjs';
-import { needChromium, needPackages, root } from './lib/needs.mjs';
+import { needChromium, needMachines, needPackages, root } from './lib/needs.mjs';
 import { freePort } from './lib/processes.mjs';
 import { program } from './lib/programs.mjs';
 import { main, say } from './lib/say.mjs';
@@ -136,6 +136,10 @@ await main(async () => {
   await ensureMessages();
   await timed('build', ensureBuild);
   needChromium();
+  // What cannot be installed here is left out by its test, which says so.
+  await Promise.resolve()
+    .then(needMachines)
+    .catch(({ message }) => say(message));
   const stack = await testStack();
   try {
     const read = timed('reading the code', readTheCode);

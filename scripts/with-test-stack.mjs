@@ -1,4 +1,4 @@
-/** npm run bench, soak, drill, rebuild, unhappy, screenshots, unit and browser: a command over a fresh stack of its own; what follows goes to the command. */
+/** npm run bench, soak, drill:one, drill:migrations, rebuild, unhappy, screenshots, unit and browser: a command over a fresh stack of its own; what follows goes to the command. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ensureBuild, ensurePrograms } from './lib/build.mjs';
@@ -14,7 +14,7 @@ const COMMANDS = {
   screenshots: typescript('scripts/screenshots.ts'),
   rebuild: typescript('tests/browser/rebuild.ts'),
   unhappy: typescript('tests/unhappy.ts'),
-  drill: [
+  'drill:one': [
     join(root, 'node_modules/vitest/vitest.mjs'),
     'run',
     'tests/server/durability.test.ts',

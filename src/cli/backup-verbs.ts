@@ -3,17 +3,19 @@ import { accessSync, constants, existsSync, mkdtempSync, readFileSync, renameSyn
 import { tmpdir, userInfo } from 'node:os';
 import { basename, join } from 'node:path';
 import { randomBytes } from 'node:crypto';
+import { shareJournal } from '@/server/classes/erasure-journal';
 import { lastBackup, newBackupKey, noteVerified, takeBackup, withBackup, writeRecipient, type Opened } from '@/server/backup/backup';
 import { replayOneClass } from '@/server/backup/replay';
 import { emptyDatabase, restoreInto, type Restored } from '@/server/backup/restore';
+import { alone } from '@/server/db/leases';
 import { closePools } from '@/server/db/servers';
 import { startInstance } from '../../scripts/lib/instance.mjs';
 import type { Options } from './input';
-import { checkStopped, ownHome, useOwnInstance } from './own-instance';
+import { checkStopped, ownHome, useJournal, useOwnInstance } from './own-instance';
 
 const print = (said: unknown) => process.stdout.write(`${JSON.stringify(said, null, 2)}\n`);
 
-const recipientFile = () => join(ownHome(), 'backup-recipient.txt');
+export const recipientFile = () => join(ownHome(), 'backup-recipient.txt');
 
 /** What startInstance gives, as far as it is used here. */
 interface Instance {
@@ -61,16 +63,20 @@ export async function backup(options: Options): Promise<number> {
   if (keep !== undefined && !(Number.isInteger(keep) && keep >= 1)) throw new Error('--keep is a whole number from 1');
   const secretsFile = join(ownHome(), 'secrets.json');
   try {
-    const { file, manifest } = await takeBackup(
-      process.env['DATABASE_URL']!,
-      {
-        secretsFile: existsSync(secretsFile) ? secretsFile : null,
-        recipient,
-        out: options['out'] ?? join(ownHome(), 'backups'),
-        ...(keep !== undefined && { keep }),
-      },
-      new Date(),
+    const made = await alone('backup', () =>
+      takeBackup(
+        process.env['DATABASE_URL']!,
+        {
+          secretsFile: existsSync(secretsFile) ? secretsFile : null,
+          recipient,
+          out: options['out'] ?? join(ownHome(), 'backups'),
+          ...(keep !== undefined && { keep }),
+        },
+        new Date(),
+      ),
     );
+    if (!made) throw new Error('a backup is being made already, perhaps on another machine');
+    const { file, manifest } = made.done;
     print({ file, madeAt: manifest.madeAt, migration: manifest.migration, rows: Object.values(manifest.rows).reduce((sum, n) => sum + n, 0) });
     return 0;
   } finally {
@@ -140,7 +146,7 @@ export async function restore(args: readonly string[], options: Options): Promis
   if (!file) throw new Error('name the backup');
   mayRead(file);
   const now = new Date();
-  process.env['LOCHSIDE_ERASURES'] ??= join(ownHome(), 'erasures.jsonl');
+  useJournal();
   return withBackup(file, identityIn(options), async (opened) => {
     const restored = process.env['DATABASE_URL'] ? await intoNamed(opened, options, now) : await intoOwn(opened, now);
     print({
@@ -156,7 +162,12 @@ export async function restore(args: readonly string[], options: Options): Promis
 
 async function intoNamed(opened: Opened, options: Options, now: Date): Promise<Restored> {
   try {
-    if (options['over'] === 'yes') await emptyDatabase();
+    if (options['over'] === 'yes') {
+      await shareJournal().catch(() =>
+        process.stderr.write('What the database itself knows of erasures could not be read; those of this machine are done again.\n'),
+      );
+      await emptyDatabase();
+    }
     return await restoreInto(process.env['DATABASE_URL']!, opened, now);
   } finally {
     await closePools();

@@ -177,6 +177,13 @@ const VERBS: Readonly<Record<string, Verb>> = {
     options: {},
     run: async () => (await import('./upgrade-verb')).upgrade(),
   },
+  house: {
+    ofSchool: true,
+    calls: ['house'],
+    about: 'What is due once a day, for the launcher: what is kept no longer goes, then a backup; on one of several machines, whichever comes first.',
+    options: {},
+    run: async () => (await import('./house-verb')).house(),
+  },
   'node-check': {
     calls: ['node-check [--port 9200] [--host 127.0.0.1]'],
     about:

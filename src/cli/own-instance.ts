@@ -4,6 +4,11 @@ import { existsSync, readFileSync, statSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 
+/** The journal of erasures of this machine, where the surroundings name no other. */
+export function useJournal(): void {
+  process.env['LOCHSIDE_ERASURES'] ??= join(ownHome(), 'erasures.jsonl');
+}
+
 /** The checkout that this program was built in. */
 export const ROOT = join(import.meta.dirname, '../..');
 

@@ -427,7 +427,7 @@ test('a replaced link stops, and the shelf keeps what is put away', async ({ pag
   await expect(page.getByRole('link', { name: /Gull's Nest/ })).toBeVisible();
 });
 
-// All nine by npm run drill and LOCHSIDE_LONG=yes; each model is tried without a browser too.
+// All nine by npm run drill:one and LOCHSIDE_LONG=yes; each model is tried without a browser too.
 const MOVEMENTS = [
   'Underarm throw',
   'Overarm throw',

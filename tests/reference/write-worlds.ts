@@ -1,11 +1,8 @@
 /** npm run worlds: plays 200 classes of each world and writes what came of them into the guide. */
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { writeSection } from '../section-of-guide';
 import { heldAgainst, WORLDS, type WorldFigures } from './worlds';
 
-const path = join(import.meta.dirname, '../../docs/guide/how-far-to-trust-it.md');
 const classes = 200;
-const [BEGIN, END] = ['<!-- worlds: written by `npm run worlds` -->', '<!-- end of worlds -->'];
 
 const points = (list: readonly number[]) => list.map((one) => one.toFixed(1).replace('-', '−')).join(' / ');
 const shares = (list: readonly number[]) => list.map((one) => one.toFixed(2).slice(1)).join(' / ');
@@ -19,7 +16,5 @@ const rows = WORLDS.map((world) => {
   process.stdout.write(`${row(figures)}\n`);
   return row(figures);
 });
-const text = readFileSync(path, 'utf8');
-const [before, after] = [text.slice(0, text.indexOf(BEGIN) + BEGIN.length), text.slice(text.indexOf(END))];
 const head = `${classes} classes of each world.\n\n| world | off | apart (age alone) | held | par off, and reached by | said |\n| --- | --- | --- | --- | --- | --- |`;
-writeFileSync(path, `${before}\n\n${head}\n${rows.join('\n')}\n\n${after}`);
+writeSection('how-far-to-trust-it.md', 'worlds', `${head}\n${rows.join('\n')}`);

@@ -106,7 +106,7 @@ describe('npx lochside', () => {
     const verbs = [...(await lochside('help')).stdout.matchAll(/^npx lochside ((?:(?:teacher|backup|service) (?=[a-z]))?[a-z-]+)/gm)].map(
       ([, verb]) => verb!,
     );
-    expect(new Set(verbs).size).toBe(20);
+    expect(new Set(verbs).size).toBe(21);
     for (const verb of new Set(verbs)) {
       const help = await lochside(...verb.split(' '), '--help');
       expect(help.status, verb).toBe(0);

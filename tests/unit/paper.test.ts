@@ -45,7 +45,7 @@ function writtenIn(node: unknown): string {
 
 describe('a home sheet', () => {
   it('is made, on a page of A4 or two', async () => {
-    // Of every starter by `npm run drill`.
+    // Of every starter by `npm run drill:one`.
     const games = starters().filter((_, n) => LONG || n % 6 === 0);
     const pdf = await rendered(
       usual,
@@ -192,7 +192,7 @@ describe('unhappy at the server: in large print', () => {
     isMade({ ...large, size }, sheetOf(id, starters().find((one) => one.id === id)!.game.levels.length - 1)),
   );
 
-  // Every starter at every level on either size in every language: npm run drill.
+  // Every starter at every level on either size in every language: npm run drill:one.
   it.runIf(LONG).each(starters())(
     'every sheet of $id is made',
     async ({ id, game }) => {

@@ -23,7 +23,7 @@ import { setUpFor } from '@/core/sheet/set-up';
 import { STARTERS } from '../examples/starters';
 import { LONG } from '../long';
 
-/** `npm run drill` plays more. */
+/** `npm run drill:one` plays more. */
 const PLAYS = LONG ? 1000 : 60;
 const SEED = 77;
 

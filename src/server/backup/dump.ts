@@ -5,6 +5,7 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { once } from 'node:events';
 import { createInterface } from 'node:readline';
 import { finished } from 'node:stream/promises';
+import { addressesOf } from '../db/servers';
 
 export interface Dumped {
   /** Rows by table, counted in the very snapshot. */
@@ -14,8 +15,11 @@ export interface Dumped {
   readonly sha256: string;
 }
 
-function clientOf(url: string): { readonly at: readonly string[]; readonly database: string; readonly env: NodeJS.ProcessEnv } {
-  const { hostname, port, username, password, pathname } = new URL(url);
+/** What is of no use later; and the journal of erasures, which stands outside of backups. */
+export const OF_THE_MOMENT = ['commits', 'leases', 'erasures'];
+
+function clientOf(address: string): { readonly at: readonly string[]; readonly database: string; readonly env: NodeJS.ProcessEnv } {
+  const { hostname, port, username, password, pathname } = new URL(address);
   return {
     at: [
       '--no-defaults',
@@ -39,10 +43,22 @@ async function ended(program: ReturnType<typeof spawn>, what: string): Promise<v
 
 /** Writes all of it to a file: a row a line, so that they are counted as they pass. Writers go on meanwhile. */
 export async function dumpTo(url: string, file: string): Promise<Dumped> {
-  const { at, database, env } = clientOf(url);
+  // Of several servers the last: the first is the one that is written to.
+  const { at, database, env } = clientOf(addressesOf(url).at(-1)!);
   const dump = spawn(
     'mariadb-dump',
-    [...at, '--single-transaction', '--quick', '--hex-blob', '--no-autocommit', '--skip-extended-insert', '--skip-dump-date', '--triggers', database],
+    [
+      ...at,
+      '--single-transaction',
+      '--quick',
+      '--hex-blob',
+      '--no-autocommit',
+      '--skip-extended-insert',
+      '--skip-dump-date',
+      '--triggers',
+      ...OF_THE_MOMENT.map((table) => `--ignore-table-data=${database}.${table}`),
+      database,
+    ],
     { env, stdio: ['ignore', 'pipe', 'pipe'] },
   );
   const done = ended(dump, 'mariadb-dump');
@@ -65,7 +81,7 @@ export async function dumpTo(url: string, file: string): Promise<Dumped> {
 
 /** Reads a file of statements into a database that has nothing in it yet. */
 export async function loadFrom(url: string, file: string): Promise<void> {
-  const { at, database, env } = clientOf(url);
+  const { at, database, env } = clientOf(addressesOf(url)[0]!);
   const client = spawn('mariadb', [...at, '--abort-source-on-error', database], { env, stdio: ['pipe', 'ignore', 'pipe'] });
   const done = ended(client, 'reading the backup in');
   client.stdin.on('error', () => undefined);

@@ -21,11 +21,15 @@ const tablesOf = async (): Promise<string[]> => (await rows<Record<string, strin
 
 /** Takes every table away; asked for by name where a school stands in it. */
 export async function emptyDatabase(): Promise<void> {
-  await transact(async (db: Db) => {
-    await change(db, 'SET FOREIGN_KEY_CHECKS = 0');
-    for (const table of await tablesOf()) await change(db, `DROP TABLE IF EXISTS \`${table}\``);
-    await change(db, 'SET FOREIGN_KEY_CHECKS = 1');
-  });
+  await transact(
+    async (db: Db) => {
+      await change(db, 'SET FOREIGN_KEY_CHECKS = 0');
+      for (const table of await tablesOf()) await change(db, `DROP TABLE IF EXISTS \`${table}\``);
+      await change(db, 'SET FOREIGN_KEY_CHECKS = 1');
+    },
+    // A table that is gone is gone, and the marks go with them.
+    { settledBy: 'keys' },
+  );
 }
 
 /** Reads an opened backup into the database at `url`, which must be the one of the pool; throws where it is not empty or something of the backup is missing afterwards. */

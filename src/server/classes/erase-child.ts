@@ -174,7 +174,7 @@ export async function eraseChild(schoolId: Uuid, teacherId: Uuid | null, childId
     for (const { table, where } of KEPT) await change(db, `DELETE FROM ${table} WHERE ${where}`, [toBytes(childId)]);
     await audit(db, { schoolId, teacherId, action: 'child erased', subject: childId }, now);
     // Before the commit: what a restore brings back is erased again, and an erasure that did not come to its end is asked for once more.
-    await noteErasure({ schoolId, childId, at: now });
+    await noteErasure(db, { schoolId, childId, at: now });
   });
   forgetPlays();
   return { inMailbox };

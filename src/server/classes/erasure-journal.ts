@@ -1,10 +1,13 @@
 /**
  * The journal of erasures: ids alone, in a file outside the database and its backups. What a restore brings back of an erased child is erased
- * again by it. One line of JSON an erasure.
+ * again by it. One line of JSON an erasure. Where several machines serve, each has such a file, and a table of the database brings it what the others
+ * noted.
  */
 import { existsSync, readFileSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import type { Uuid } from '@/contract/ids';
+import { toBytes, toText } from '../db/ids';
+import { change, rows, type Db } from '../db/pool';
 
 export interface Erased {
   readonly schoolId: Uuid;
@@ -21,8 +24,29 @@ export function erasuresIn(path: string): readonly Erased[] {
     .map((line) => JSON.parse(line) as Erased);
 }
 
-/** Once a child or school; written to the disk before it returns. Without a file named by the launcher nothing is written. */
-export async function noteErasure({ schoolId, childId, at }: Erased & { readonly at: Date }): Promise<void> {
+/** A school that was deleted as a whole has no child's id. */
+const NO_CHILD = Buffer.alloc(16);
+
+/** Once a child or school; written to the disk before it returns, and with the transaction of the caller for other machines. */
+export async function noteErasure(db: Db, erased: Erased & { readonly at: Date }): Promise<void> {
+  const { schoolId, childId, at } = erased;
+  await change(db, 'INSERT IGNORE INTO erasures (school_id, child_id, at) VALUES (?, ?, ?)', [
+    toBytes(schoolId),
+    childId ? toBytes(childId) : NO_CHILD,
+    at,
+  ]);
+  await writeDown(erased);
+}
+
+/** Writes into the journal of this machine what others erased. */
+export async function shareJournal(): Promise<void> {
+  const found = await rows<{ school_id: Buffer; child_id: Buffer; at: Date }>('SELECT school_id, child_id, at FROM erasures ORDER BY at');
+  for (const { school_id, child_id, at } of found)
+    await writeDown({ schoolId: toText(school_id), childId: child_id.equals(NO_CHILD) ? null : toText(child_id), at });
+}
+
+/** Without a file named by the launcher nothing is written. */
+async function writeDown({ schoolId, childId, at }: Erased & { readonly at: Date }): Promise<void> {
   const path = process.env['LOCHSIDE_ERASURES'];
   if (!path || erasuresIn(path).some((one) => one.schoolId === schoolId && one.childId === childId)) return;
   const file = await open(path, 'a', 0o600);

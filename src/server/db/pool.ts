@@ -162,3 +162,8 @@ function noticing(db: Db): Db & { readonly hasChanged: boolean } {
     },
   };
 }
+
+/** Marks older than a day: nobody asks for them any more. */
+export async function forgetMarks(): Promise<void> {
+  while ((await change(direct(), 'DELETE FROM commits WHERE at < UTC_TIMESTAMP(3) - INTERVAL 1 DAY LIMIT 5000')) === 5000);
+}

@@ -21,7 +21,7 @@ export async function deleteRowsOf(db: Db, schoolId: Uuid): Promise<void> {
 export async function deleteSchool(schoolId: Uuid, now: Date): Promise<void> {
   await transact(async (db) => {
     await deleteRowsOf(db, schoolId);
-    await noteErasure({ schoolId, childId: null, at: now });
+    await noteErasure(db, { schoolId, childId: null, at: now });
   });
   forgetPlays();
 }

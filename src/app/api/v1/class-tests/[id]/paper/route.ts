@@ -21,6 +21,6 @@ export const POST = teacherRoute(
       group: index + 1,
       groups: groups.length,
     }));
-    return paperAnswer(makePaper({ look: { ...USUAL_LOOK, size: body.size }, sheets }, request.signal));
+    return paperAnswer(await makePaper({ look: { ...USUAL_LOOK, size: body.size }, sheets }, request.signal));
   },
 );

@@ -15,6 +15,6 @@ export const POST = teacherRoute(
       { schoolId: asker.schoolId, weekId: id(), kind, who: who as 'all' | 'paper' | Uuid, timeZone: asker.timeZone },
       now,
     );
-    return paperAnswer(makePaper({ look, sheets }, request.signal));
+    return paperAnswer(await makePaper({ look, sheets }, request.signal));
   },
 );

@@ -10,5 +10,5 @@ import { checkIds } from '@/server/weeks/week-schema';
 export const POST = teacherRoute({ roles: ['teacher'], body: weekSchema }, async ({ request, body: week, who, now }) => {
   checkIds(week);
   const { sheets } = await previewWeek({ ...week, schoolId: who.schoolId, teacherId: who.teacherId, today: schoolDay(now, who.timeZone) }, null);
-  return paperAnswer(makePaper({ look: USUAL_LOOK, sheets }, request.signal));
+  return paperAnswer(await makePaper({ look: USUAL_LOOK, sheets }, request.signal));
 });

@@ -20,5 +20,5 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'], told: 'message 
   const notice = await noticeOfSchool(who.schoolId, id('notice'));
   if (!notice) throw notFound('notice');
   const { subject: title, words } = notice;
-  return paperAnswer(makePaper({ look: USUAL_LOOK, sheets: [{ kind: 'notice', title, words }] }, request.signal));
+  return paperAnswer(await makePaper({ look: USUAL_LOOK, sheets: [{ kind: 'notice', title, words }] }, request.signal));
 });

@@ -1,0 +1,14 @@
+/** Three database nodes, two web servers, a balancer, one node killed; `npm run drill` kills more. Where Galera is not installed it says so and is left out. */
+import { expect, test } from 'vitest';
+import { hasMachines } from '../../scripts/lib/needs.mjs';
+import { BLOWS, drill, wrongIn } from '../machines/drill';
+
+const here = hasMachines() as boolean;
+if (!here) process.stderr.write('LEFT OUT: the drill of several machines. It needs Debian’s packages galera-4, rsync and haproxy.\n');
+
+test.runIf(here)('the node that is written to is killed while families send: nothing is lost, nothing old is read, and it comes back', async () => {
+  const drilled = await drill({ seconds: 22, blows: [BLOWS.writer(6), BLOWS.nodeBack(12)], families: 4 });
+  expect(wrongIn(drilled)).toEqual([]);
+  expect(drilled.acknowledged).toBeGreaterThan(50);
+  expect(drilled.cameBack).toHaveLength(1);
+});
