@@ -168,7 +168,12 @@ export function grant(admin, password, databases) {
   if (granted.status !== 0) throw new Stop(`The database's user could not be made: ${granted.stderr.trim()}`);
 }
 
-/** Starts the instance, making it if it is not there; `more` are lines of its settings. Returns its connection URL and how to stop it. */
+/**
+ * Starts the instance, making it if it is not there; `more` are lines of its settings. Returns its connection URL and how to stop it.
+ * @param {string} home
+ * @param {string} password
+ * @param {{ databases?: string[], fast?: boolean, port?: number, more?: string[] }} [options]
+ */
 export async function startInstance(home, password, { databases = ['lochside'], fast = false, port: wanted, more = [] } = {}) {
   await stopLeftover(home);
   const data = join(home, 'data');

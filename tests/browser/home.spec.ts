@@ -259,7 +259,7 @@ test('a session of easier and harder goes on another set-up is sent whole, with 
   await page.goto(`/scores?class=${classPath.split('/').at(-1)}`);
   const row = page.getByRole('row', { name: new RegExp(name.replace('.', '\\.')) });
   await expect(row).toContainText('1 go made easier or harder');
-  await row.getByRole('button', { name: /^How / }).click();
+  await row.getByRole('button', { name: /: how / }).click();
   await page.getByRole('dialog').getByRole('radio', { name: 'yes' }).first().check();
   await page.getByRole('dialog').getByRole('button', { name: /^Keep/ }).click();
   await expect(row).toContainText(/technique: home .*teacher 1 of \d+ yes/);

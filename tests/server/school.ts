@@ -47,24 +47,31 @@ export async function useDemoSchool(database: 'lochside_demo' | 'lochside_backup
   process.env['DATABASE_URL'] = own.toString();
   await migrate(own.toString());
   await dropDemo();
+  await demoInto(of, own);
+}
+
+/** The demo school into a database that has its tables and no school: of the database of the whole run, or loaded where there is none. */
+export async function demoInto(of: URL, own: URL): Promise<void> {
   if (process.env['LOCHSIDE_DEMO_IS_LOADED'] === undefined)
     return loadDemo([{ name: 'Ms Tarn', email: 'tarn@example.org', role: 'teacher', password: PASSWORD }], settings().serverKey, new Date());
-  const at = ['--no-defaults', `--host=${of.hostname}`, `--port=${of.port}`, `--user=${of.username}`];
-  const env = { ...process.env, MYSQL_PWD: decodeURIComponent(of.password) };
-  const quick = { env, maxBuffer: 256_000_000 } as const;
+  const at = (url: URL) => ({
+    args: ['--no-defaults', `--host=${url.hostname}`, `--port=${url.port}`, `--user=${url.username}`],
+    options: { env: { ...process.env, MYSQL_PWD: decodeURIComponent(url.password) }, maxBuffer: 256_000_000 } as const,
+  });
+  const [from, to] = [at(of), at(own)];
   const dump = spawnSync(
     'mariadb-dump',
     [
-      ...at,
+      ...from.args,
       '--single-transaction',
       '--hex-blob',
       '--no-create-info',
       ...OF_THE_PROGRAM.map((table) => `--ignore-table=lochside.${table}`),
       'lochside',
     ],
-    quick,
+    from.options,
   );
-  const read = spawnSync('mariadb', [...at, database], { ...quick, input: dump.stdout });
+  const read = spawnSync('mariadb', [...to.args, own.pathname.slice(1)], { ...to.options, input: dump.stdout });
   if (dump.status !== 0 || read.status !== 0) throw new Error(`the demo school could not be copied: ${dump.stderr}${read.stderr}`);
 }
 

@@ -8,6 +8,7 @@ import type { Game } from '@/core/rules/format/game';
 import { scenesOf, type Scene } from '@/core/scene/scene';
 import type { Hand } from '@/core/sheet/teaching-points';
 import { useWords } from '@/features/languages/use-words';
+import { useAlive } from '@/ui/use-alive';
 import { say, sayNothing } from '../home/cues';
 import { Big, Plain } from '../home/home-style';
 import { OneOf } from '../counter/answers';
@@ -129,7 +130,7 @@ function Playing({ level, hand, form, drawnPx, scenes }: ShowProps & { readonly 
   const [standing, setStanding] = useState<PlayerStanding>(AT_THE_START);
   const [speed, setSpeed] = useState<Speed>(1);
   const [voice, setVoice] = useState(true);
-  const [canSpeak] = useState(() => 'speechSynthesis' in window);
+  const canSpeak = useAlive() && 'speechSynthesis' in window;
   const speaking = useRef(false);
   const scene = scenes[standing.chapter]!;
   const shot = scene.shots[standing.shot]!;

@@ -139,8 +139,7 @@ function LevelCell({
       onKeyDown={keys}
       onClick={() => set((at + 1) % game.levels.length)}
     >
-      {name}
-      {why && <small>{why}</small>}
+      {name} {why && <small>{why}</small>}
     </Cell>
   );
 }

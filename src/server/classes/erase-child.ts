@@ -2,8 +2,8 @@
 import type { AboutChild } from '@/contract/child';
 import type { Uuid } from '@/contract/ids';
 import { toBytes, toText } from '../db/ids';
-import { change, firstRow, rows, transact, type Db, type Value } from '../db/pool';
-import { audit, schoolsHere } from '../db/schools';
+import { change, firstRow, remove, rows, transact, type Db, type Value } from '../db/pool';
+import { audit, isOneSchoolHere } from '../db/schools';
 import { mailboxOf, messagesNaming } from '../files/mailbox';
 import { forgetPlays } from '../reports/plays';
 import { settings } from '../settings';
@@ -129,7 +129,7 @@ async function namedInMailbox(childId: Uuid): Promise<number> {
   const { mailbox } = settings();
   const named = await namedAs(childId);
   if (!named || mailbox === '') return 0;
-  const own = await mailboxOf(mailbox, named.schoolId, (await schoolsHere()).length);
+  const own = await mailboxOf(mailbox, named.schoolId, await isOneSchoolHere());
   return own ? messagesNaming(own, named.alone ? nameInTexts(named, '') : nameInTexts(named)) : 0;
 }
 
@@ -170,8 +170,8 @@ export async function eraseChild(schoolId: Uuid, teacherId: Uuid | null, childId
     );
     await takeNameOut(db, named);
     // What was worked out of the child's scores is worked out again without them.
-    await change(db, 'DELETE FROM class_fits WHERE class_id IN (SELECT class_id FROM enrolments WHERE child_id = ?)', [toBytes(childId)]);
-    for (const { table, where } of KEPT) await change(db, `DELETE FROM ${table} WHERE ${where}`, [toBytes(childId)]);
+    await remove(db, 'class_fits', 'class_id IN (SELECT class_id FROM enrolments WHERE child_id = ?)', [toBytes(childId)]);
+    for (const { table, where } of KEPT) await remove(db, table, where, [toBytes(childId)]);
     await audit(db, { schoolId, teacherId, action: 'child erased', subject: childId }, now);
     // Before the commit: what a restore brings back is erased again, and an erasure that did not come to its end is asked for once more.
     await noteErasure(db, { schoolId, childId, at: now });

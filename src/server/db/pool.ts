@@ -56,6 +56,13 @@ export async function change(db: Db, sql: string, values: readonly Value[] = [])
   return ((await db.execute(sql, values)) as { affectedRows: number }).affectedRows;
 }
 
+/**
+ * Takes the rows away that a condition picks; how many. In the form for several tables, which looks a condition with subqueries up by keys: in the form
+ * for one table MariaDB 10 reads and locks all of it.
+ */
+export const remove = (db: Db, table: string, where: string, values: readonly Value[]): Promise<number> =>
+  change(db, `DELETE FROM ${table} USING ${table} WHERE ${where}`, values);
+
 /** Rows a statement: few enough for the number of its values, and for the packets of a server that allows 16 MB. */
 const MOST_ROWS = 256;
 

@@ -49,6 +49,9 @@ export async function schoolsHere(db?: Db): Promise<SchoolHere[]> {
   return found.map(({ id, name, time_zone, is_demo }) => ({ id: toText(id), name, timeZone: time_zone, isDemo: is_demo === 1 }));
 }
 
+/** Whether one school has this server to itself. */
+export const isOneSchoolHere = async (): Promise<boolean> => (await rows('SELECT id FROM schools LIMIT 2')).length === 1;
+
 /** What another transaction has just made is seen by a reading with a lock alone: the snapshot of this one may be older. */
 const NEWEST = 'LOCK IN SHARE MODE';
 

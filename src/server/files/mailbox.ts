@@ -17,14 +17,14 @@ export interface MailboxRead {
  * The folder of one school: the one that bears its id, within the folder that is set up. Where there is one school alone that folder may be its own.
  * Undefined where several share a server and this one has no folder: nobody reads another's messages.
  */
-export async function mailboxOf(folder: string, schoolId: Uuid, schools: number): Promise<string | undefined> {
+export async function mailboxOf(folder: string, schoolId: Uuid, isOneSchool: boolean): Promise<string | undefined> {
   const own = join(folder, schoolId);
   const there = await stat(own).then(
     (found) => found.isDirectory(),
     () => false,
   );
   if (there) return own;
-  return schools === 1 ? folder : undefined;
+  return isOneSchool ? folder : undefined;
 }
 
 /** How many messages of a mailbox name somebody; it is the school's own, and nothing in it is changed here. */

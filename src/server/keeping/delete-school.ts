@@ -2,7 +2,7 @@
 import type { Uuid } from '@/contract/ids';
 import { noteErasure } from '../classes/erasure-journal';
 import { toBytes } from '../db/ids';
-import { change, rows, transact, type Db } from '../db/pool';
+import { change, remove, rows, transact, type Db } from '../db/pool';
 import { forgetPlays } from '../reports/plays';
 import { SCHOOL_TABLES, whereOf } from './school-tables';
 
@@ -12,7 +12,7 @@ export async function deleteRowsOf(db: Db, schoolId: Uuid): Promise<void> {
   const people = await rows<{ id: Buffer }>(`SELECT id FROM teachers WHERE ${whereOf('teachers')}`, [school], db);
   // The database refuses to delete who did what without being told.
   await change(db, 'SET @lochside_deletes = 1');
-  for (const { name, where } of SCHOOL_TABLES) if (name !== 'teachers') await change(db, `DELETE FROM ${name} WHERE ${where}`, [school]);
+  for (const { name, where } of SCHOOL_TABLES) if (name !== 'teachers') await remove(db, name, where, [school]);
   await change(db, 'SET @lochside_deletes = 0');
   for (const { id } of people) await change(db, 'DELETE FROM teachers WHERE id = ?', [id]);
 }

@@ -10,7 +10,7 @@ import { eraseChild } from '../classes/erase-child';
 import { leaversOf } from '../db/children';
 import { toBytes } from '../db/ids';
 import { note, noted } from '../db/instance';
-import { change, direct, firstRow, rows, transact, type Db } from '../db/pool';
+import { change, direct, firstRow, remove, rows, transact, type Db } from '../db/pool';
 import { digestOf } from '../db/reports';
 import { audit } from '../db/schools';
 import { dueMoment, schoolDay } from '../school-day';
@@ -30,7 +30,7 @@ interface Kept {
   /** Behind FROM; its one value is the school. */
   readonly rows: string;
   readonly at: string;
-  /** Takes at most `AT_A_TIME` away; how many. */
+  /** Takes some away, or all; how many. Whoever takes less than `AT_A_TIME` is done. */
   readonly take: (db: Db, school: Buffer, until: Date) => Promise<number>;
 }
 
@@ -38,6 +38,13 @@ const deleted = (table: string, where: string, at: string): Kept => ({
   rows: `${table} WHERE ${where}`,
   at,
   take: (db, school, until) => change(db, `DELETE FROM ${table} WHERE ${where} AND ${at} <= ? LIMIT ${AT_A_TIME}`, [school, until]),
+});
+
+/** Of children: all at once, found by keys. A school has few of them, since the job comes every day. */
+const deletedOfChildren = (table: string, at: string): Kept => ({
+  rows: `${table} WHERE ${whereOf(table)}`,
+  at,
+  take: (db, school, until) => remove(db, table, `${whereOf(table)} AND ${at} <= ?`, [school, until]),
 });
 
 const emptied = (table: string, where: string, at: string, set: string): Kept => ({
@@ -118,8 +125,8 @@ const RULES: Readonly<Record<Exclude<KeptKind, 'leavers'>, Rule>> = {
     [
       deleted('sessions', 'school_id = ?', 'expires_at'),
       deleted('people_links', 'school_id = ?', 'ends_at'),
-      deleted('short_codes', whereOf('short_codes'), 'ends_on'),
-      deleted('child_days', whereOf('child_days'), 'day'),
+      deletedOfChildren('short_codes', 'ends_on'),
+      deletedOfChildren('child_days', 'day'),
     ],
     ({ sessionDays }) => sessionDays,
   ),

@@ -2,7 +2,7 @@ import type { Uuid } from '@/contract/ids';
 import type { SignedIn } from '@/server/auth/sessions';
 import { classById, classesOf } from '@/server/db/classes';
 import { alone } from '@/server/db/leases';
-import { schoolsHere } from '@/server/db/schools';
+import { isOneSchoolHere } from '@/server/db/schools';
 import { mailboxOf, readMailboxFolder } from '@/server/files/mailbox';
 import { json, notFound, refuse } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
@@ -21,7 +21,7 @@ export const POST = teacherRoute({ roles: ['teacher', 'helper'], told: 'messages
   if (!of) throw notFound('class');
   const { mailbox } = settings();
   if (mailbox === '') throw refuse(409, '', 'No mailbox folder is set up.', 'Name it in LOCHSIDE_MAILBOX, or drop the messages here as files.');
-  const own = await mailboxOf(mailbox, who.schoolId, (await schoolsHere()).length);
+  const own = await mailboxOf(mailbox, who.schoolId, await isOneSchoolHere());
   if (!own)
     throw refuse(
       409,
