@@ -24,7 +24,7 @@ const hasEnded = (child) => !child || child.exitCode !== null || child.signalCod
 const ended = (child) => (hasEnded(child) ? Promise.resolve() : new Promise((resolve) => child.once('exit', resolve)));
 
 /** A node: its folder, its ports, its process. */
-function nodeOf(number, home, ports, { poolMb }) {
+function nodeOf(number, home, ports, { poolMb, tls }) {
   const own = join(home, `db${number}`);
   mkdirSync(own, { recursive: true });
   const others = NODES.filter((one) => one !== number);
@@ -44,7 +44,7 @@ function nodeOf(number, home, ports, { poolMb }) {
     'wsrep_sst_method=rsync',
     `wsrep_sst_receive_address=127.0.0.1:${ports[number].copy}`,
     `wsrep_sst_donor=${donors.join(',')},`,
-    `wsrep_provider_options="base_port=${ports[number].group};gmcast.listen_addr=tcp://127.0.0.1:${ports[number].group};ist.recv_addr=127.0.0.1:${ports[number].missed};gcache.size=128M;pc.recovery=true;evs.keepalive_period=PT0.5S;evs.inactive_check_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT5S;evs.install_timeout=PT5S"`,
+    `wsrep_provider_options="base_port=${ports[number].group};gmcast.listen_addr=tcp://127.0.0.1:${ports[number].group};ist.recv_addr=127.0.0.1:${ports[number].missed};gcache.size=128M;pc.recovery=true;evs.keepalive_period=PT0.5S;evs.inactive_check_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT5S;evs.install_timeout=PT5S;socket.ssl=yes;socket.ssl_key=${tls.key};socket.ssl_cert=${tls.certificate};socket.ssl_ca=${tls.certificate}"`,
   ]);
   const admin = adminOf(socket);
   const data = join(own, 'data');
@@ -159,6 +159,22 @@ function balancerSettings(ports) {
   ].reduce((text, [a, b]) => put(text, a, b), readFileSync(join(root, 'docs/examples/haproxy-machines.cfg'), 'utf8'));
 }
 
+/** One certificate for all nodes, which each knows the others by. */
+function certificateIn(home) {
+  const [key, certificate] = ['nodes-key.pem', 'nodes.pem'].map((name) => join(home, name));
+  if (!existsSync(certificate))
+    run(
+      'openssl',
+      ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '3650', '-subj', '/CN=lochside-nodes', '-keyout', key, '-out', certificate],
+      {
+        quiet: true,
+        failure: 'The certificate of the database nodes could not be made.',
+      },
+    );
+  if (isRoot) for (const file of [key, certificate]) chownSync(file, mysqlIds().uid, mysqlIds().gid);
+  return { key, certificate };
+}
+
 async function freePorts() {
   const taken = new Set();
   const one = async () => {
@@ -180,7 +196,8 @@ async function freePorts() {
  */
 export async function startMachines({ home, password, databases = ['lochside'], env = {}, prepare, web = true, poolMb = 96 }) {
   const ports = await freePorts();
-  const nodes = NODES.map((number) => nodeOf(number, home, ports, { poolMb }));
+  const tls = certificateIn(home);
+  const nodes = NODES.map((number) => nodeOf(number, home, ports, { poolMb, tls }));
   const children = new Set();
   const keep = (child) => {
     children.add(child);
@@ -283,8 +300,8 @@ function webOf(index, ports, env, address) {
   return {
     name: `web${index + 1}`,
     address: own,
-    /** `folder` holds the build that is served: this one, unless another version is to run beside it. */
-    start: async (folder = root) => {
+    /** `folder` holds the build that is served, `url` is its database's: this one's and its own, unless another version is to run beside it. */
+    start: async (folder = root, url = env.DATABASE_URL) => {
       child = start(process.execPath, webServer(folder, '127.0.0.1', port), {
         cwd: folder,
         env: {
@@ -292,6 +309,7 @@ function webOf(index, ports, env, address) {
           NODE_ENV: 'production',
           LOCHSIDE_LOG: 'error',
           ...env,
+          DATABASE_URL: url,
           PUBLIC_URL: address,
           LOCHSIDE_HOSTS: [new URL(address).host, `127.0.0.1:${port}`].join(','),
         },

@@ -378,7 +378,7 @@ test('a year of a school', async ({ page, browser }) => {
     const before = await page.context().newPage();
     await before.goto(`${school.address}/classes`);
     await page.getByRole('link', { name: 'Year Primary' }).click();
-    await page.getByRole('button', { name: 'Go to Lochan School' }).click();
+    await page.getByRole('button', { name: 'Go to it: Lochan School' }).click();
     await page.waitForURL('**/today');
     await expect(page.getByRole('link', { name: 'Lochan School' })).toBeVisible();
     await expect(before.getByRole('dialog', { name: 'You are in Lochan School now' })).toBeVisible();
@@ -389,7 +389,7 @@ test('a year of a school', async ({ page, browser }) => {
     await expect(before.getByText('this window is of another school', { exact: false })).toBeVisible();
     await before.close();
     await page.goto(`${school.address}/me`);
-    await page.getByRole('button', { name: 'Go to Year Primary' }).click();
+    await page.getByRole('button', { name: 'Go to it: Year Primary' }).click();
     await page.waitForURL('**/today');
   });
 

@@ -32,8 +32,10 @@ interface Node {
 interface Web {
   readonly name: string;
   readonly address: string;
-  readonly start: () => Promise<void>;
+  /** `folder` holds the build that is served, `url` is its database's; this one's and its own, unless they are said. */
+  readonly start: (folder?: string, url?: string) => Promise<void>;
   readonly kill: () => Promise<void>;
+  readonly stop: () => Promise<void>;
 }
 
 interface Machines {
@@ -85,6 +87,12 @@ const killFavourite = (machines: Machines) => {
 
 const ALL_DIE = 'all three nodes are killed at once, and begun again from the farthest';
 
+/** What one version changed of the database, newest first, and how it is undone: for a drill that begins with the version before. */
+export interface Undone {
+  readonly names: readonly string[];
+  readonly statements: readonly string[];
+}
+
 let fallen: Node | undefined;
 const comesBack = async () => {
   const node = fallen!;
@@ -96,6 +104,19 @@ export const BLOWS = {
   writer: (atS: number): Blow => ({ atS, name: 'the node that is written to is killed', deal: async (m) => (fallen = await killFavourite(m)) }),
   nodeBack: (atS: number): Blow => ({ atS, name: 'it comes back', deal: comesBack }),
   web: (atS: number): Blow => ({ atS, name: 'a web server is killed', deal: (m) => m.webs[0]!.kill() }),
+  migrated: (atS: number): Blow => ({
+    atS,
+    name: 'the new version changes the database, both web servers are still of the version before',
+    deal: (m) => migrate(m.byBalancer()),
+  }),
+  renewed: (atS: number, index: 0 | 1): Blow => ({
+    atS,
+    name: `web server ${index + 1} is stopped and started in the new version`,
+    deal: async ({ webs }) => {
+      await webs[index]!.stop();
+      await webs[index]!.start();
+    },
+  }),
   webBack: (atS: number): Blow => ({ atS, name: 'it comes back', deal: (m) => m.webs[0]!.start() }),
   favourite: (atS: number): Blow => ({
     atS,
@@ -150,11 +171,14 @@ export async function drill({
   seconds,
   blows,
   families = 8,
+  from,
   say = () => undefined,
 }: {
   seconds: number;
   blows: readonly Blow[];
   families?: number;
+  /** The version before: where its build is, and what it does not know. Links and decisions come in when the database has been changed. */
+  from?: { readonly folder: string; readonly undone: Undone; readonly fromS: number };
   say?: (line: string) => void;
 }): Promise<Drilled> {
   const home = mkdtempSync(join(tmpdir(), 'lochside-machines-'));
@@ -177,7 +201,7 @@ export async function drill({
         say(`migrations by two at once: ${ran.map((one) => one.length).join(' and ')}`);
       },
     })) as unknown as Machines;
-    return await workAndBlows(machines, seconds, blows, families, say);
+    return await workAndBlows(machines, { seconds, blows, families, from, say });
   } finally {
     await closePools();
     await machines?.stop();
@@ -189,15 +213,49 @@ export async function drill({
   }
 }
 
+/** Both web servers in the version before, on the database as it left it. */
+async function backTo({ address, webs, byBalancer }: Machines, folder: string, { names, statements }: Undone): Promise<void> {
+  for (const web of webs) await web.stop();
+  const db = await mysql.createConnection(byBalancer());
+  try {
+    for (const sql of statements) await db.query(sql);
+    for (const name of names) for (const table of ['migrations', 'migrations_begun']) await db.execute(`DELETE FROM ${table} WHERE name = ?`, [name]);
+  } finally {
+    await db.end();
+  }
+  // Versions before 0082 know one address alone.
+  for (const web of webs) await web.start(folder, byBalancer());
+  const isReady = () =>
+    fetch(`${address}/api/v1/ready`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  for (const began = Date.now(); !(await isReady()); await sleep(200))
+    if (Date.now() - began > PATIENCE_MS) throw new Error('the version before did not become ready');
+}
+
 async function workAndBlows(
   machines: Machines,
-  seconds: number,
-  blows: readonly Blow[],
-  families: number,
-  say: (line: string) => void,
+  {
+    seconds,
+    blows,
+    families,
+    from,
+    say,
+  }: {
+    readonly seconds: number;
+    readonly blows: readonly Blow[];
+    readonly families: number;
+    readonly from: { readonly folder: string; readonly undone: Undone; readonly fromS: number } | undefined;
+    readonly say: (line: string) => void;
+  },
 ): Promise<Drilled> {
   const school = await makeSchool(families + 2);
   const week = await sendTo(school);
+  const senders = await Promise.all(
+    school.childIds.slice(0, families).map(async (childId) => ({ token: await week.token(childId), assignment: await week.assignment(childId) })),
+  );
+  if (from) await backTo(machines, from.folder, from.undone);
   const tally = new Tally();
   const reads = { link: { asked: 0, old: 0 }, 'signed out': { asked: 0, old: 0 }, decision: { asked: 0, old: 0 } };
   const began = Date.now();
@@ -222,10 +280,9 @@ async function workAndBlows(
     tally.acknowledged.push({ playId: body.playId as Uuid, atMs: Date.now() });
     return body.playId as Uuid;
   };
-  const family = async (childId: Uuid, wrongBy: number) => {
-    const [token, assignment] = [await week.token(childId), await week.assignment(childId)];
+  const family = async ({ token, assignment }: (typeof senders)[number]) => {
     while (!over) {
-      await sendReport(token, assignment, wrongBy);
+      await sendReport(token, assignment, 0);
       await sleep(100);
     }
   };
@@ -312,10 +369,10 @@ async function workAndBlows(
   };
 
   const work = [
-    ...school.childIds.slice(0, families).map((childId) => family(childId, 0)),
+    ...senders.map(family),
     signsInAndOut(),
-    replacesLinks(school.childIds[families]!),
-    decides(school.childIds[families + 1]!),
+    sleep((from?.fromS ?? 0) * 1000).then(() => replacesLinks(school.childIds[families]!)),
+    sleep((from?.fromS ?? 0) * 1000).then(() => decides(school.childIds[families + 1]!)),
   ];
   const marks: { readonly name: string; readonly atMs: number }[] = [{ name: 'all is well', atMs: began }];
   const cameBack: string[] = [];

@@ -2,7 +2,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import mysql from 'mysql2/promise';
+import type mysql from 'mysql2/promise';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { applyKeeping } from '@/server/keeping/keep';
 import { SERVER_TABLES } from '@/server/keeping/school-tables';

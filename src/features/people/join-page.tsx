@@ -104,7 +104,7 @@ function Slip({ heading, found, onSubmit, children }: { heading: string; found: 
     >
       <h1>{heading}</h1>
       <p className="about">
-        {found.school}. You sign in as {found.email}.
+        {!heading.includes(found.school) && `${found.school}. `}You sign in as {found.email}.
       </p>
       {children}
     </DoorSlip>

@@ -24,6 +24,11 @@ import { send } from '@/ui/post';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { ROLE_WORDS } from './people-model';
 
+/** What belongs to a table above it. */
+const Below = styled.div`
+  margin-top: var(--space-5);
+`;
+
 const Row = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -90,7 +95,7 @@ function OwnSchools({ schools }: Pick<Oneself, 'schools'>) {
         school.here ? (
           'you are here'
         ) : (
-          <QuietButton onPress={() => void go(school)} aria-label={`Go to ${school.name}`}>
+          <QuietButton onPress={() => void go(school)} aria-label={`Go to it: ${school.name}`}>
             Go to it
           </QuietButton>
         ),
@@ -99,8 +104,10 @@ function OwnSchools({ schools }: Pick<Oneself, 'schools'>) {
   return (
     <>
       <SheetTable rows={schools} columns={columns} rowId={({ id }) => id} label="Your schools" />
-      {problem && <Notice $tone="open">{problem}</Notice>}
-      <SoftLine $small>One password and one second factor for all of them. You sign in where you were last.</SoftLine>
+      <Below>
+        {problem && <Notice $tone="open">{problem}</Notice>}
+        <SoftLine $small>One password and one second factor for all of them. You sign in where you were last.</SoftLine>
+      </Below>
     </>
   );
 }
@@ -327,9 +334,9 @@ function OwnSessions({ sessions }: { sessions: readonly OwnSession[] }) {
     <>
       <SheetTable rows={sessions} columns={columns} rowId={({ id }) => id} label="Where you are signed in" />
       {sessions.length > 1 && (
-        <Row>
+        <Below>
           <Button onPress={() => void end('')}>End all others</Button>
-        </Row>
+        </Below>
       )}
     </>
   );

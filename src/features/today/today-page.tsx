@@ -19,6 +19,7 @@ const POLL_MS = 5000;
 
 const Classes = styled.table`
   width: 100%;
+  margin-top: var(--space-6);
   border-collapse: collapse;
   table-layout: fixed;
   font-size: var(--type-2);

@@ -26,6 +26,12 @@ const LINES: readonly Line[] = [
     words: 'The class as JSON no longer tells how each child plays (seated, with two hands); a file that does is asked for beside it.',
     href: '/scores/weeks',
   },
+  {
+    from: '0085',
+    words: 'Whoever works at several schools signs in to all of them with one account, and goes from one to another there.',
+    href: '/me',
+  },
+  { from: '0085', words: 'A colleague who has an account at another school can be invited to yours.', href: '/school', forLeads: true },
 ];
 
 const ALL: readonly (News & Line)[] = LINES.map((line, index) => ({ ...line, number: index + 1 }));
