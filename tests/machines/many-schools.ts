@@ -27,7 +27,7 @@ export interface DatabaseOfSchools {
   readonly stop: () => Promise<void>;
 }
 
-/** A version 7 id of a number, that keeps apart when its last three bytes are overwritten. */
+/** A version 7 id of a number, that keeps apart when its last five bytes are overwritten. */
 const id = (number: string) => `UNHEX(CONCAT(LPAD(HEX(${number}), 12, '0'), '70008000000000000000'))`;
 
 /** What the demo school has none of, so that each table of a school has rows: as many as its children and weeks would make. */
@@ -80,10 +80,12 @@ interface Column {
 }
 
 /**
- * Ids and hashes are told apart by their last three bytes, which are random in a version 7 id: the copies of a row stand together, as rows of one
- * moment of many schools do.
+ * Ids and hashes are told apart by their last five bytes, which are random in a version 7 id: the copies of a row stand together, as rows of one
+ * moment of many schools do. Fewer bytes would now and then be those of the row that is copied.
  */
-const stamped = (column: string, bytes: number) => `INSERT(t.\`${column}\`, ${bytes - 2}, 3, UNHEX(LPAD(HEX(s.seq), 6, '0')))`;
+const STAMP = 5;
+const stamped = (column: string, bytes: number) =>
+  `INSERT(t.\`${column}\`, ${bytes - STAMP + 1}, ${STAMP}, UNHEX(LPAD(HEX(s.seq), ${2 * STAMP}, '0')))`;
 
 function valueOf(table: string, { name, type }: Column): string {
   const bytes = /^binary\((16|32)\)$/.exec(type)?.[1];
@@ -93,8 +95,8 @@ function valueOf(table: string, { name, type }: Column): string {
 
 /** The copies of an id of the school that was copied. */
 export function copyOf(id: Uuid, number: number): Uuid {
-  const hex = number.toString(16).padStart(6, '0');
-  return `${id.slice(0, -6)}${hex}` as Uuid;
+  const hex = number.toString(16).padStart(2 * STAMP, '0');
+  return `${id.slice(0, -hex.length)}${hex}` as Uuid;
 }
 
 /**

@@ -1,0 +1,254 @@
+import highsLoader from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { drawU32, drawUnit, PURPOSE } from '../random/draw';
+import { SKILLS } from '../sheet/teaching-points';
+import { brokenBy } from './broken';
+import { costOf, costOfClass, totalOf } from './cost';
+import { clashOf, solveTerm } from './solve';
+import { asLp, solverBy, type Solve } from './solver';
+import { mayStand, WEIGHTS, type Cell, type Must, type Offer, type Plan, type Term, type Weights } from './term';
+import { whyThis } from './why';
+
+let solve: Solve;
+beforeAll(async () => {
+  solve = solverBy(await highsLoader());
+});
+
+/** Numbers that are the same each time, from a seed and a place. */
+const drawn = (seed: number) => {
+  let at = 0;
+  return {
+    unit: () => drawUnit(seed, (at += 1), 0, PURPOSE.demo),
+    below: (n: number) => drawU32(seed, (at += 1), 0, PURPOSE.demo) % n,
+  };
+};
+
+interface Size {
+  readonly classes: number;
+  readonly weeks: number;
+  readonly games: number;
+  readonly levels: number;
+}
+
+/** A made-up term: skills, ways, things, what is lent and chances drawn. */
+function madeUp(seed: number, { classes, weeks, games, levels }: Size, musts: readonly Must[] = [], weights: Weights = WEIGHTS): Term {
+  const { unit, below } = drawn(seed);
+  const offers = Array.from({ length: games }, (_, index): Offer => ({
+    id: `g${index}`,
+    title: `Game ${index}`,
+    kind: 'game',
+    skills: [SKILLS[below(4)]!],
+    way: ['clock', 'throws', 'frames'][below(3)]!,
+    levels: Array.from({ length: levels }, (_level, level) => ({ id: `l${level}`, name: `Level ${level}` })),
+    things: ['bucket', 'sock ball', 'chairs'].slice(0, below(4)),
+    lends: below(3) === 0 ? { hoops: 1 + below(3) } : {},
+    floorM: 2 + below(3),
+  }));
+  return {
+    classes: Array.from({ length: classes }, (_, index) => ({ id: `c${index}`, name: `Class ${index}` })),
+    weeks: Array.from({ length: weeks }, () => ({ holiday: false })),
+    offers,
+    expected: Array.from({ length: classes }, () =>
+      offers.map(() =>
+        Array.from({ length: levels }, (_, level) => ({ chance: Math.max(0.05, 0.9 * unit() - 0.1 * level), minutes: 4 + below(10) })),
+      ),
+    ),
+    wanted: Array.from({ length: classes }, () => Array.from({ length: weeks }, (_, week) => 0.8 - (0.4 * week) / weeks)),
+    musts,
+    weights,
+  };
+}
+
+const USUAL: readonly Must[] = [
+  { id: 'often', kind: 'often', most: 3 },
+  { id: 'twice', kind: 'twice', within: 3 },
+  { id: 'run', kind: 'run', most: 3 },
+  { id: 'minutes', kind: 'minutes', most: 12 },
+  { id: 'order', kind: 'order', first: 'underarm', then: 'set-shot' },
+  { id: 'rolling', kind: 'skill-weeks', skill: 'roll', least: 0, most: 2 },
+];
+const SMALL: Size = { classes: 2, weeks: 4, games: 5, levels: 2 };
+
+/** Every line of a class that keeps what it must, with its cost: by trying all. */
+function everyLine(term: Term, classIndex: number): { readonly line: Plan[number]; readonly cost: number }[] {
+  const one: Term = {
+    ...term,
+    classes: [term.classes[classIndex]!],
+    expected: [term.expected[classIndex]!],
+    wanted: [term.wanted[classIndex]!],
+    ...(term.accepted && { accepted: [term.accepted[classIndex]!] }),
+  };
+  const cellsOf = (week: number): readonly (Cell | null)[] =>
+    term.weeks[week]!.holiday
+      ? [null]
+      : term.offers
+          .filter((offer) => mayStand(term.musts, one.classes[0]!.id, week, offer))
+          .flatMap(({ id, levels }) => levels.map((level) => ({ offerId: id, levelId: level.id })));
+  const lines = term.weeks.reduce<(Cell | null)[][]>((all, _, week) => all.flatMap((line) => cellsOf(week).map((cell) => [...line, cell])), [[]]);
+  return lines
+    .filter((line) => brokenBy(one, [line]).every(({ classIndex: of }) => of === null))
+    .map((line) => ({ line, cost: totalOf(costOfClass(one, 0, line)) }));
+}
+
+/** The least that a plan of two classes can cost, by trying all pairs; null where there is none. */
+function cheapest(term: Term): number | null {
+  const [first, second] = [everyLine(term, 0), everyLine(term, 1)];
+  const hoops = term.musts.find((must) => must.kind === 'cupboard');
+  const lent = (line: Plan[number], week: number) => term.offers.find(({ id }) => id === line[week]?.offerId)?.lends['hoops'] ?? 0;
+  let least: number | null = null;
+  for (const one of first)
+    for (const other of second) {
+      const cost = one.cost + other.cost;
+      if (least !== null && cost >= least) continue;
+      if (hoops?.kind === 'cupboard' && term.weeks.some((_, week) => lent(one.line, week) + lent(other.line, week) > hoops.there)) continue;
+      least = cost;
+    }
+  return least;
+}
+
+describe('the plan of a term', () => {
+  it('is as good as the best of all plans of two classes, four weeks and five games, and there is none where none is found', () => {
+    let found = 0;
+    for (let seed = 1; seed <= 10; seed += 1) {
+      const musts: readonly Must[] = [...USUAL, { id: 'hoops', kind: 'cupboard', thing: 'hoops', there: seed % 4 }];
+      const term = madeUp(seed, SMALL, musts);
+      const best = cheapest(term);
+      const solved = solveTerm(term, solve, { gap: 0 });
+      expect(solved.found, `seed ${seed}`).toBe(best !== null);
+      if (!solved.found || best === null) continue;
+      found += 1;
+      expect(brokenBy(term, solved.plan)).toEqual([]);
+      expect(solved.cost).toBeCloseTo(best, 6);
+      expect(solved.atLeast).toBeLessThanOrEqual(best + 1e-6);
+    }
+    // Neither all nor none: both ways were tried.
+    expect(found).toBeGreaterThan(2);
+    expect(found).toBeLessThan(10);
+  });
+
+  it('keeps what it must in larger terms, is within the gap of what no plan can beat, and is the same each time', () => {
+    const term = madeUp(7, { classes: 3, weeks: 6, games: 12, levels: 3 }, [...USUAL, { id: 'hoops', kind: 'cupboard', thing: 'hoops', there: 2 }]);
+    const heard: number[] = [];
+    const solved = solveTerm(term, solve, { tell: ({ plan, cost }) => (heard.push(cost), expect(brokenBy(term, plan)).toEqual([])) });
+    if (!solved.found) throw new Error('there is a plan');
+    expect(heard.length).toBeGreaterThan(0);
+    expect(solved.cost).toBeLessThanOrEqual(solved.atLeast / 0.99 + 1e-6);
+    expect(solveTerm(term, solve)).toEqual(solved);
+  });
+
+  it('follows each wish: with that one alone nothing else is as good in it', () => {
+    const size: Size = { classes: 1, weeks: 6, games: 12, levels: 3 };
+    const all = madeUp(3, size, USUAL);
+    const accepted = solveTerm({ ...all, weights: { ...WEIGHTS, changes: 0 } }, solve, { gap: 0 });
+    if (!accepted.found) throw new Error('there is a plan');
+    const nothing: Weights = { hardness: 0, movements: 0, variety: 0, things: 0, changes: 0 };
+    const other = madeUp(4, size, USUAL);
+    for (const wish of Object.keys(WEIGHTS) as (keyof Weights)[]) {
+      const base = { ...all, wanted: other.wanted, accepted: accepted.plan };
+      const [one, whole] = [{ ...base, weights: { ...nothing, [wish]: 1 } }, base];
+      const [alone, together] = [solveTerm(one, solve, { gap: 0 }), solveTerm(whole, solve, { gap: 0 })];
+      if (!alone.found || !together.found) throw new Error('there is a plan');
+      expect(alone.cost, wish).toBeLessThanOrEqual(totalOf(costOf(one, together.plan)) + 1e-9);
+      if (wish === 'changes') expect(alone.plan).toEqual(accepted.plan);
+    }
+  });
+
+  it('leaves holidays and free weeks empty, has an event where one is wanted and what was pinned where it was', () => {
+    const base = madeUp(5, { classes: 2, weeks: 5, games: 8, levels: 2 });
+    const event: Offer = { ...base.offers[0]!, id: 'day', title: 'Loch day', kind: 'event', lends: {} };
+    const pinned = { offerId: 'g3', levelId: 'l1' };
+    const term: Term = {
+      ...base,
+      weeks: base.weeks.map((_, week) => ({ holiday: week === 2 })),
+      offers: [...base.offers, event],
+      expected: base.expected.map((line) => [...line, line[0]!]),
+      musts: [
+        { id: 'event', kind: 'event', week: 4 },
+        { id: 'pin', kind: 'pinned', week: 1, cell: pinned, classIds: ['c1'] },
+        { id: 'free', kind: 'pinned', week: 0, cell: null, classIds: ['c0'] },
+        { id: 'never', kind: 'never', offerId: 'g1', why: 'played' },
+      ],
+    };
+    const solved = solveTerm(term, solve);
+    if (!solved.found) throw new Error('there is a plan');
+    expect(solved.plan.map((line) => line[2])).toEqual([null, null]);
+    expect(solved.plan[0]![0]).toBeNull();
+    expect(solved.plan[1]![1]).toEqual(pinned);
+    expect(solved.plan.map((line) => line[4]?.offerId)).toEqual(['day', 'day']);
+    expect(solved.plan.flat().filter((cell) => cell?.offerId === 'day')).toHaveLength(2);
+    expect(solved.plan.flat().some((cell) => cell?.offerId === 'g1')).toBe(false);
+  });
+});
+
+describe('what cannot be had', () => {
+  const term = (musts: readonly Must[]) => madeUp(9, { classes: 1, weeks: 4, games: 10, levels: 2 }, musts);
+  const three = (skill: (typeof SKILLS)[number]): Must => ({ id: `three of ${skill}`, kind: 'skill-weeks', skill, least: 3, most: null });
+  const offered = [...new Set(madeUp(9, { classes: 1, weeks: 4, games: 10, levels: 2 }).offers.map(({ skills }) => skills[0]!))];
+
+  it('is told as the fewest wishes to drop, and as wishes that do not go together, none of which can be left out', () => {
+    const [a, b] = offered as [(typeof SKILLS)[number], (typeof SKILLS)[number]];
+    const musts: readonly Must[] = [{ id: 'often', kind: 'often', most: 4 }, three(a), three(b), { id: 'minutes', kind: 'minutes', most: 30 }];
+    const solved = solveTerm(term(musts), solve);
+    expect(solved).toEqual({ found: false, classIndex: 0 });
+    const { fewest, together } = clashOf(term(musts), solve, 0);
+    expect(fewest).toHaveLength(1);
+    expect([...together].sort()).toEqual([`three of ${a}`, `three of ${b}`].sort());
+    // Without those that are to be dropped there is a plan; so there is without any one of those that clash.
+    for (const left of [...together, fewest[0]!]) expect(solveTerm(term(musts.filter(({ id }) => id !== left)), solve).found).toBe(true);
+  });
+
+  it('of all classes together is what the cupboard has too little of', () => {
+    const base = madeUp(2, { classes: 3, weeks: 2, games: 2, levels: 1 });
+    const lending: Term = {
+      ...base,
+      offers: base.offers.map((offer) => ({ ...offer, lends: { hoops: 2 } })),
+      musts: [{ id: 'hoops', kind: 'cupboard', thing: 'hoops', there: 5 }],
+    };
+    expect(solveTerm(lending, solve)).toEqual({ found: false, classIndex: null });
+    expect(clashOf(lending, solve, null)).toEqual({ fewest: ['hoops'], together: ['hoops'] });
+  });
+});
+
+describe('why this?', () => {
+  it('names the next best games there, each dearer than what stands, and what another would break', () => {
+    const term = madeUp(11, { classes: 2, weeks: 5, games: 9, levels: 2 }, USUAL);
+    const solved = solveTerm(term, solve, { gap: 0 });
+    if (!solved.found) throw new Error('there is a plan');
+    let seen = 0;
+    for (const [classIndex, line] of solved.plan.entries())
+      for (const [week] of line.entries()) {
+        const { others, barred } = whyThis(term, solved.plan, classIndex, week);
+        for (const { total, breaks } of others) {
+          seen += 1;
+          expect(total).toBeGreaterThanOrEqual(-1e-9);
+          expect(breaks).toEqual([]);
+        }
+        if (barred) expect(barred.breaks.length).toBeGreaterThan(0);
+      }
+    expect(seen).toBeGreaterThan(0);
+  });
+});
+
+describe('the solver', () => {
+  /** Hillier and Lieberman, Introduction to Operations Research, the prototype example of binary programming (California Manufacturing Co.): 14; from memory. */
+  it('has the published answer of a published program', () => {
+    const program = {
+      columns: [9, 5, 6, 4].map((gain) => ({ cost: -gain, isBinary: true })),
+      rows: [
+        { terms: [[0, 6] as const, [1, 3] as const, [2, 5] as const, [3, 2] as const], sense: '<=' as const, rhs: 10, mustId: null },
+        { terms: [[2, 1] as const, [3, 1] as const], sense: '<=' as const, rhs: 1, mustId: null },
+        { terms: [[0, -1] as const, [2, 1] as const], sense: '<=' as const, rhs: 0, mustId: null },
+        { terms: [[1, -1] as const, [3, 1] as const], sense: '<=' as const, rhs: 0, mustId: null },
+      ],
+    };
+    expect(solve(program, 0)).toMatchObject({ values: [1, 1, 0, 0], cost: -14 });
+    expect(asLp(program)).toContain('- 9 x0');
+  });
+
+  it('knows that nothing satisfies what nothing satisfies, a sum of nothing too', () => {
+    const column = { cost: 1, isBinary: true };
+    expect(solve({ columns: [column], rows: [{ terms: [[0, 1]], sense: '>=', rhs: 2, mustId: null }] }, 0)).toBeNull();
+    expect(solve({ columns: [column], rows: [{ terms: [], sense: '>=', rhs: 1, mustId: null }] }, 0)).toBeNull();
+    expect(solve({ columns: [column], rows: [{ terms: [], sense: '<=', rhs: 1, mustId: null }] }, 0)).toMatchObject({ cost: 0 });
+  });
+});
