@@ -1,6 +1,6 @@
 /** Which of what a plan must keep it does not keep. Written apart from the program that is solved, which it is held against. */
-import { placeOf } from './cost';
-import { isOf, practises, type Cell, type Must, type Offer, type Plan, type Term } from './term';
+import { offerAt } from './cost';
+import { isOf, practises, type Cell, type Must, type PlanOffer, type TermPlan, type Term } from './term';
 
 export interface Broken {
   readonly mustId: string;
@@ -8,19 +8,19 @@ export interface Broken {
   readonly classIndex: number | null;
 }
 
-type Line = Plan[number];
+type Line = TermPlan[number];
 
 interface Slot {
   readonly week: number;
   readonly cell: Cell;
-  readonly offer: Offer;
+  readonly offer: PlanOffer;
   readonly minutes: number;
 }
 
 function slotsOf(term: Term, classIndex: number, line: Line): Slot[] {
   return line.flatMap((cell, week) => {
     if (!cell) return [];
-    const { offer, level } = placeOf(term, cell);
+    const { offer, level } = offerAt(term, cell);
     return [{ week, cell, offer: term.offers[offer]!, minutes: term.expected[classIndex]![offer]![level]!.minutes }];
   });
 }
@@ -67,7 +67,7 @@ function keeps(must: Must, slots: readonly Slot[], line: Line, weeks: number): b
 }
 
 /** Everything that is not kept. */
-export function brokenBy(term: Term, plan: Plan): Broken[] {
+export function brokenBy(term: Term, plan: TermPlan): Broken[] {
   const { classes, musts, weeks } = term;
   const lines = plan.map((line, classIndex) => slotsOf(term, classIndex, line));
   const ofClasses = classes.flatMap(({ id }, classIndex) =>

@@ -1,5 +1,5 @@
 /** What a plan costs by the wishes, and of which wish how much. */
-import { movementsOf, practises, shareOfWays, type Cell, type Plan, type Term, type Weights } from './term';
+import { movementsOf, practises, shareOfWays, type Cell, type TermPlan, type Term, type Weights } from './term';
 
 export type CostParts = Readonly<Record<keyof Weights, number>>;
 
@@ -25,7 +25,7 @@ export function cellCost(term: Term, classIndex: number, week: number, offerInde
 }
 
 /** Where a cell stands among the offers; throws for a cell of none of them. */
-export function placeOf({ offers }: Term, { offerId, levelId }: Cell): { readonly offer: number; readonly level: number } {
+export function offerAt({ offers }: Term, { offerId, levelId }: Cell): { readonly offer: number; readonly level: number } {
   const offer = offers.findIndex(({ id }) => id === offerId);
   const level = offers[offer]?.levels.findIndex(({ id }) => id === levelId) ?? -1;
   if (level < 0) throw new Error(`the term offers no “${offerId}” at “${levelId}”`);
@@ -43,9 +43,9 @@ const added = (a: CostParts, b: CostParts): CostParts => ({
 });
 
 /** Of one class's line of a plan. */
-export function costOfClass(term: Term, classIndex: number, line: Plan[number]): CostParts {
+export function costOfClass(term: Term, classIndex: number, line: TermPlan[number]): CostParts {
   const { offers, weights } = term;
-  const cells = line.flatMap((cell, week) => (cell ? [{ week, ...placeOf(term, cell) }] : []));
+  const cells = line.flatMap((cell, week) => (cell ? [{ week, ...offerAt(term, cell) }] : []));
   const own = cells.reduce((sum, { week, offer, level }) => added(sum, cellCost(term, classIndex, week, offer, level)), NOTHING);
   const played = cells.map(({ offer }) => offers[offer]!);
   const { ways, share } = shareOfWays(term);
@@ -54,7 +54,7 @@ export function costOfClass(term: Term, classIndex: number, line: Plan[number]):
   return added(own, { ...NOTHING, movements: weights.movements * missing, variety: weights.variety * over });
 }
 
-export const costOf = (term: Term, plan: Plan): CostParts =>
+export const costOf = (term: Term, plan: TermPlan): CostParts =>
   plan.reduce((sum, line, classIndex) => added(sum, costOfClass(term, classIndex, line)), NOTHING);
 
-export const totalOf = ({ hardness, movements, variety, things, changes }: CostParts): number => hardness + movements + variety + things + changes;
+export const wholeCost = ({ hardness, movements, variety, things, changes }: CostParts): number => hardness + movements + variety + things + changes;

@@ -3,10 +3,10 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { drawU32, drawUnit, PURPOSE } from '../random/draw';
 import { SKILLS } from '../sheet/teaching-points';
 import { brokenBy } from './broken';
-import { costOf, costOfClass, totalOf } from './cost';
+import { costOf, costOfClass, wholeCost } from './cost';
 import { clashOf, solveTerm } from './solve';
 import { asLp, solverBy, type Solve } from './solver';
-import { mayStand, WEIGHTS, type Cell, type Must, type Offer, type Plan, type Term, type Weights } from './term';
+import { mayStand, WEIGHTS, type Cell, type Must, type PlanOffer, type TermPlan, type Term, type Weights } from './term';
 import { whyThis } from './why';
 
 let solve: Solve;
@@ -33,7 +33,7 @@ interface Size {
 /** A made-up term: skills, ways, things, what is lent and chances drawn. */
 function madeUp(seed: number, { classes, weeks, games, levels }: Size, musts: readonly Must[] = [], weights: Weights = WEIGHTS): Term {
   const { unit, below } = drawn(seed);
-  const offers = Array.from({ length: games }, (_, index): Offer => ({
+  const offers = Array.from({ length: games }, (_, index): PlanOffer => ({
     id: `g${index}`,
     title: `Game ${index}`,
     kind: 'game',
@@ -70,7 +70,7 @@ const USUAL: readonly Must[] = [
 const SMALL: Size = { classes: 2, weeks: 4, games: 5, levels: 2 };
 
 /** Every line of a class that keeps what it must, with its cost: by trying all. */
-function everyLine(term: Term, classIndex: number): { readonly line: Plan[number]; readonly cost: number }[] {
+function everyLine(term: Term, classIndex: number): { readonly line: TermPlan[number]; readonly cost: number }[] {
   const one: Term = {
     ...term,
     classes: [term.classes[classIndex]!],
@@ -87,14 +87,14 @@ function everyLine(term: Term, classIndex: number): { readonly line: Plan[number
   const lines = term.weeks.reduce<(Cell | null)[][]>((all, _, week) => all.flatMap((line) => cellsOf(week).map((cell) => [...line, cell])), [[]]);
   return lines
     .filter((line) => brokenBy(one, [line]).every(({ classIndex: of }) => of === null))
-    .map((line) => ({ line, cost: totalOf(costOfClass(one, 0, line)) }));
+    .map((line) => ({ line, cost: wholeCost(costOfClass(one, 0, line)) }));
 }
 
 /** The least that a plan of two classes can cost, by trying all pairs; null where there is none. */
 function cheapest(term: Term): number | null {
   const [first, second] = [everyLine(term, 0), everyLine(term, 1)];
   const hoops = term.musts.find((must) => must.kind === 'cupboard');
-  const lent = (line: Plan[number], week: number) => term.offers.find(({ id }) => id === line[week]?.offerId)?.lends['hoops'] ?? 0;
+  const lent = (line: TermPlan[number], week: number) => term.offers.find(({ id }) => id === line[week]?.offerId)?.lends['hoops'] ?? 0;
   let least: number | null = null;
   for (const one of first)
     for (const other of second) {
@@ -148,14 +148,14 @@ describe('the plan of a term', () => {
       const [one, whole] = [{ ...base, weights: { ...nothing, [wish]: 1 } }, base];
       const [alone, together] = [solveTerm(one, solve, { gap: 0 }), solveTerm(whole, solve, { gap: 0 })];
       if (!alone.found || !together.found) throw new Error('there is a plan');
-      expect(alone.cost, wish).toBeLessThanOrEqual(totalOf(costOf(one, together.plan)) + 1e-9);
+      expect(alone.cost, wish).toBeLessThanOrEqual(wholeCost(costOf(one, together.plan)) + 1e-9);
       if (wish === 'changes') expect(alone.plan).toEqual(accepted.plan);
     }
   });
 
   it('leaves holidays and free weeks empty, has an event where one is wanted and what was pinned where it was', () => {
     const base = madeUp(5, { classes: 2, weeks: 5, games: 8, levels: 2 });
-    const event: Offer = { ...base.offers[0]!, id: 'day', title: 'Loch day', kind: 'event', lends: {} };
+    const event: PlanOffer = { ...base.offers[0]!, id: 'day', title: 'Loch day', kind: 'event', lends: {} };
     const pinned = { offerId: 'g3', levelId: 'l1' };
     const term: Term = {
       ...base,

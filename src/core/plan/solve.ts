@@ -3,17 +3,17 @@
  * that any plan can cost. Where they borrow more than there is, one after the other takes what is left; where that costs more than the gap allows, all
  * are planned at once.
  */
-import { costOf, totalOf } from './cost';
+import { costOf, wholeCost } from './cost';
 import { brokenBy } from './broken';
-import { planIn, programOf, type ProgramOf } from './program';
+import { planIn, programOf, type ProgramOf } from './mip';
 import type { Solve } from './solver';
-import type { Plan, Term } from './term';
+import type { TermPlan, Term } from './term';
 
 const GAP = 0.01;
 
 export interface Progress {
   /** A plan that keeps everything. */
-  readonly plan: Plan;
+  readonly plan: TermPlan;
   readonly cost: number;
   /** No plan costs less. */
   readonly atLeast: number;
@@ -29,7 +29,7 @@ export interface SolveOptions {
 
 /** Solves a term. Where nothing keeps all musts it says in which class; null where only the classes together cannot have it. */
 export function solveTerm(term: Term, solve: Solve, { gap = GAP, tell }: SolveOptions = {}): Solution {
-  const alone: Plan[number][] = [];
+  const alone: TermPlan[number][] = [];
   let atLeast = 0;
   for (const [classIndex] of term.classes.entries()) {
     const program = programOf(term, { classes: [classIndex] });
@@ -38,7 +38,7 @@ export function solveTerm(term: Term, solve: Solve, { gap = GAP, tell }: SolveOp
     alone.push(planIn(term, program, answer.values)[classIndex]!);
     atLeast += answer.cost * (1 - gap / 2);
   }
-  const progressOf = (plan: Plan): Progress => ({ plan, cost: totalOf(costOf(term, plan)), atLeast });
+  const progressOf = (plan: TermPlan): Progress => ({ plan, cost: wholeCost(costOf(term, plan)), atLeast });
   const isWithin = ({ cost }: Progress) => cost <= atLeast / (1 - gap) + 1e-9;
   if (brokenBy(term, alone).length === 0) {
     const progress = progressOf(alone);
@@ -55,15 +55,15 @@ export function solveTerm(term: Term, solve: Solve, { gap = GAP, tell }: SolveOp
   const answer = solve(program, gap);
   if (!answer) return { found: false, classIndex: null };
   const plan = planIn(term, program, answer.values);
-  const progress = { plan, cost: totalOf(costOf(term, plan)), atLeast: Math.max(atLeast, answer.cost * (1 - gap)) };
+  const progress = { plan, cost: wholeCost(costOf(term, plan)), atLeast: Math.max(atLeast, answer.cost * (1 - gap)) };
   tell?.(progress);
   return { found: true, ...progress };
 }
 
 /** Each class takes what the ones before it left in the cupboard; null where one finds too little. */
-function oneAfterTheOther(term: Term, solve: Solve, gap: number): Plan | null {
+function oneAfterTheOther(term: Term, solve: Solve, gap: number): TermPlan | null {
   const taken: Record<string, number>[] = term.weeks.map(() => ({}));
-  let plan: Plan = term.classes.map(() => term.weeks.map(() => null));
+  let plan: TermPlan = term.classes.map(() => term.weeks.map(() => null));
   for (const [classIndex] of term.classes.entries()) {
     const of: ProgramOf = { classes: [classIndex], taken };
     const program = programOf(term, of);

@@ -1,13 +1,13 @@
 /** The mixed-integer solver (HiGHS), asked with a program and given back numbers. Its own package is loaded by whoever has the place for it. */
-import type { Program } from './program';
+import type { Mip } from './mip';
 
-export interface Answer {
+export interface SolvedMip {
   readonly values: readonly number[];
   readonly cost: number;
 }
 
 /** What a program is solved with; null where nothing satisfies it. */
-export type Solve = (program: Program, gap: number) => Answer | null;
+export type Solve = (program: Mip, gap: number) => SolvedMip | null;
 
 /** The part of the package that is used. */
 export interface Highs {
@@ -28,7 +28,7 @@ function sum(terms: readonly (readonly [number, number])[]): string {
 }
 
 /** The program in the LP format, which HiGHS and other solvers read. */
-export function asLp({ columns, rows }: Program): string {
+export function asLp({ columns, rows }: Mip): string {
   const costs = columns.flatMap(({ cost }, column) => (cost === 0 ? [] : [[column, cost] as const]));
   // A sum of nothing is no row of that format: the first column, times nothing, stands for it.
   const objective = costs.length > 0 ? sum(costs) : '+ 0 x0';

@@ -4,7 +4,7 @@
  */
 import type { Skill } from '../sheet/teaching-points';
 
-export interface Offer {
+export interface PlanOffer {
   readonly id: string;
   readonly title: string;
   /** An event stands in the weeks of events alone. */
@@ -36,7 +36,7 @@ export interface Cell {
 }
 
 /** By class, then by week; null for a free slot or a holiday. */
-export type Plan = readonly (readonly (Cell | null)[])[];
+export type TermPlan = readonly (readonly (Cell | null)[])[];
 
 /** What a plan must keep. `classIds` missing: every class. Weeks count from 0. */
 export type Must = { readonly id: string; readonly classIds?: readonly string[] } & (
@@ -76,7 +76,7 @@ export const WEIGHTS: Weights = { hardness: 10, movements: 8, variety: 4, things
 export interface Term {
   readonly classes: readonly { readonly id: string; readonly name: string }[];
   readonly weeks: readonly { readonly holiday: boolean }[];
-  readonly offers: readonly Offer[];
+  readonly offers: readonly PlanOffer[];
   /** By class, offer and level. */
   readonly expected: readonly (readonly (readonly Expected[])[])[];
   /** The chance that a week should have, by class and week: 0 to 1, the easy ones high. */
@@ -84,13 +84,13 @@ export interface Term {
   readonly musts: readonly Must[];
   readonly weights: Weights;
   /** The plan that was accepted; changing it costs. */
-  readonly accepted?: Plan;
+  readonly accepted?: TermPlan;
 }
 
 export const isOf = (must: Must, classId: string): boolean => must.classIds === undefined || must.classIds.includes(classId);
 
 /** Whether it may stand there at all: an event does in the weeks of events, and where it is pinned. */
-export const mayStand = (musts: readonly Must[], classId: string, week: number, { id, kind }: Offer): boolean =>
+export const mayStand = (musts: readonly Must[], classId: string, week: number, { id, kind }: PlanOffer): boolean =>
   kind === 'game' ||
   musts.some(
     (must) =>
@@ -98,7 +98,7 @@ export const mayStand = (musts: readonly Must[], classId: string, week: number, 
       ((must.kind === 'event' && must.week === week) || (must.kind === 'pinned' && must.week === week && must.cell?.offerId === id)),
   );
 
-export const practises = (offer: Offer, skill: Skill): boolean => offer.skills.includes(skill);
+export const practises = (offer: PlanOffer, skill: Skill): boolean => offer.skills.includes(skill);
 
 /** Ways of playing among the games, and the weeks that each may have before it is more than its share. */
 export function shareOfWays({ offers, weeks }: Term): { readonly ways: readonly string[]; readonly share: number } {

@@ -1,7 +1,7 @@
 /** Why something stands in a cell: what the best others would cost there with all else as it is, and what the rest would break. */
 import { brokenBy, type Broken } from './broken';
-import { costOf, totalOf, type CostParts } from './cost';
-import { mayStand, type Cell, type Plan, type Term } from './term';
+import { costOf, wholeCost, type CostParts } from './cost';
+import { mayStand, type Cell, type TermPlan, type Term } from './term';
 
 export interface Instead {
   readonly cell: Cell;
@@ -17,7 +17,7 @@ const SHOWN = 3;
 /** The three best others that break nothing, and the best that does. */
 export function whyThis(
   term: Term,
-  plan: Plan,
+  plan: TermPlan,
   classIndex: number,
   week: number,
 ): { readonly others: readonly Instead[]; readonly barred: Instead | undefined } {
@@ -39,7 +39,7 @@ export function whyThis(
       return {
         cell,
         more,
-        total: totalOf(more),
+        total: wholeCost(more),
         breaks: [
           ...new Set(
             brokenBy(term, other)

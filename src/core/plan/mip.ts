@@ -2,15 +2,15 @@
  * A term as a mixed-integer program: a binary variable for each class, week, offer and level; rows for what must be, each under the must that asks for
  * it; the wishes as costs. Classes meet only where they borrow the same things.
  */
-import { cellCost, totalOf } from './cost';
-import { isOf, mayStand, movementsOf, practises, shareOfWays, type Cell, type Must, type Offer, type Plan, type Term } from './term';
+import { cellCost, wholeCost } from './cost';
+import { isOf, mayStand, movementsOf, practises, shareOfWays, type Cell, type Must, type PlanOffer, type TermPlan, type Term } from './term';
 
-export interface Column {
+export interface Unknown {
   readonly cost: number;
   readonly isBinary: boolean;
 }
 
-export interface Row {
+export interface Condition {
   readonly terms: readonly (readonly [column: number, factor: number])[];
   readonly sense: '<=' | '>=' | '=';
   readonly rhs: number;
@@ -18,9 +18,9 @@ export interface Row {
   readonly mustId: string | null;
 }
 
-export interface Program {
-  readonly columns: readonly Column[];
-  readonly rows: readonly Row[];
+export interface Mip {
+  readonly columns: readonly Unknown[];
+  readonly rows: readonly Condition[];
 }
 
 interface Variable {
@@ -30,7 +30,7 @@ interface Variable {
   readonly level: number;
 }
 
-export interface TermProgram extends Program {
+export interface MipOfTerm extends Mip {
   /** What each column stands for; null for those that help or measure. */
   readonly variables: readonly (Variable | null)[];
 }
@@ -46,12 +46,12 @@ export interface ProgramOf {
 }
 
 /** The program of a term, or of some of its classes alone. */
-export function programOf(term: Term, { classes, without = new Set(), taken, anyPlan = false }: ProgramOf = {}): TermProgram {
+export function programOf(term: Term, { classes, without = new Set(), taken, anyPlan = false }: ProgramOf = {}): MipOfTerm {
   const chosen = classes ?? term.classes.map((_, index) => index);
   const musts = term.musts.filter(({ id }) => !without.has(id));
   const variables: (Variable | null)[] = [];
-  const columns: Column[] = [];
-  const rows: Row[] = [];
+  const columns: Unknown[] = [];
+  const rows: Condition[] = [];
   for (const classIndex of chosen) {
     const own = ofClass(term, classIndex, musts, columns.length, anyPlan);
     variables.push(...own.columns.map((_, index) => own.variables[index] ?? null));
@@ -81,15 +81,15 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       for (const [offer] of offers.entries())
         if (mayStand(own, classes[classIndex]!.id, week, offers[offer]!))
           for (const level of levelsWorthIt(term, own, { classIndex, week, offer })) variables.push({ classIndex, week, offer, level });
-  const columns: Column[] = variables.map(({ week, offer, level }) => ({
-    cost: anyPlan ? 0 : totalOf(cellCost(term, classIndex, week, offer, level)),
+  const columns: Unknown[] = variables.map(({ week, offer, level }) => ({
+    cost: anyPlan ? 0 : wholeCost(cellCost(term, classIndex, week, offer, level)),
     isBinary: true,
   }));
-  const rows: Row[] = [];
-  const put = (mustId: string | null, chosen: readonly number[], sense: Row['sense'], rhs: number) =>
+  const rows: Condition[] = [];
+  const put = (mustId: string | null, chosen: readonly number[], sense: Condition['sense'], rhs: number) =>
     rows.push({ terms: chosen.map((column) => [column, 1] as const), sense, rhs, mustId });
   /** The ones less the others. */
-  const link = (mustId: string, ones: readonly number[], less: readonly number[], sense: Row['sense'], rhs: number) => {
+  const link = (mustId: string, ones: readonly number[], less: readonly number[], sense: Condition['sense'], rhs: number) => {
     const factors = new Map<number, number>(ones.map((column) => [column, 1]));
     for (const column of less) factors.set(column, (factors.get(column) ?? 0) - 1);
     rows.push({ terms: [...factors], sense, rhs, mustId });
@@ -100,7 +100,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
   for (const [index, { week }] of variables.entries()) inWeek.set(week, [...(inWeek.get(week) ?? []), firstColumn + index]);
   for (const [, list] of inWeek) put(null, list, '=', 1);
   const weeksOf = [...inWeek.keys()];
-  const skillIn = (skill: Offer['skills'][number], week: number, main = false) =>
+  const skillIn = (skill: PlanOffer['skills'][number], week: number, main = false) =>
     (inWeek.get(week) ?? []).filter((column) => {
       const { skills } = offers[variables[column - firstColumn]!.offer]!;
       return main ? skills[0] === skill : skills.includes(skill);
@@ -227,7 +227,7 @@ const isCell = ({ offers }: Term, { offer, level }: Variable, { offerId, levelId
 function levelsWorthIt(term: Term, musts: readonly Must[], { classIndex, week, offer }: Omit<Variable, 'level'>): readonly number[] {
   const { offers, expected } = term;
   const most = Math.min(Infinity, ...musts.flatMap((must) => (must.kind === 'minutes' ? [must.most] : [])));
-  const costOf = (level: number) => totalOf(cellCost(term, classIndex, week, offer, level));
+  const costOf = (level: number) => wholeCost(cellCost(term, classIndex, week, offer, level));
   const all = offers[offer]!.levels.map((_, level) => level);
   const cheapest = (of: readonly number[]) => (of.length === 0 ? [] : [of.reduce((best, level) => (costOf(level) < costOf(best) ? level : best))]);
   const isShort = (level: number) => expected[classIndex]![offer]![level]!.minutes <= most;
@@ -238,9 +238,9 @@ function levelsWorthIt(term: Term, musts: readonly Must[], { classIndex, week, o
 }
 
 /** Movements that are missing, and ways that have more than their share. */
-function wishesOf(term: Term, classIndex: number, variables: readonly (Variable | null)[], columns: Column[], rows: Row[]): void {
+function wishesOf(term: Term, classIndex: number, variables: readonly (Variable | null)[], columns: Unknown[], rows: Condition[]): void {
   const { offers, weights } = term;
-  const where = (is: (offer: Offer) => boolean) =>
+  const where = (is: (offer: PlanOffer) => boolean) =>
     variables.flatMap((of, column) => (of?.classIndex === classIndex && is(offers[of.offer]!) ? [[column, 1] as const] : []));
   const measure = (cost: number) => columns.push({ cost, isBinary: false }) - 1;
   if (weights.movements > 0)
@@ -257,7 +257,7 @@ function wishesOf(term: Term, classIndex: number, variables: readonly (Variable 
 }
 
 /** The plan that the values of the columns say; classes that are none of the program keep the line of `before`. */
-export function planIn(term: Term, { variables }: TermProgram, values: readonly number[], before?: Plan): Plan {
+export function planIn(term: Term, { variables }: MipOfTerm, values: readonly number[], before?: TermPlan): TermPlan {
   const planned = new Set(variables.map((of) => of?.classIndex));
   const plan: (Cell | null)[][] = term.classes.map((_, index) =>
     planned.has(index) ? term.weeks.map(() => null) : [...(before?.[index] ?? term.weeks.map(() => null))],
