@@ -1,5 +1,5 @@
 /**
- * A term as a mixed-integer program: a binary variable for each class, week, offer and level; rows for what must be, each under the must that asks for
+ * A term as a mixed-integer program: a binary variable for each class, offer and block of weeks in which it may stand; rows for what must be, each under the must that asks for
  * it; the wishes as costs. Classes meet only where they borrow the same things.
  */
 import { cellCost, wholeCost } from './cost';
@@ -23,16 +23,21 @@ export interface Mip {
   readonly rows: readonly Condition[];
 }
 
-interface Variable {
+/** An offer at some weeks of a class: those that stand by each other, since a game that stands once must stand again soon. */
+interface Block {
   readonly classIndex: number;
-  readonly week: number;
   readonly offer: number;
+  readonly cells: readonly BlockCell[];
+}
+
+interface BlockCell {
+  readonly week: number;
   readonly level: number;
 }
 
 export interface MipOfTerm extends Mip {
   /** What each column stands for; null for those that help or measure. */
-  readonly variables: readonly (Variable | null)[];
+  readonly blocks: readonly (Block | null)[];
 }
 
 export interface ProgramOf {
@@ -49,119 +54,152 @@ export interface ProgramOf {
 export function programOf(term: Term, { classes, without = new Set(), taken, anyPlan = false }: ProgramOf = {}): MipOfTerm {
   const chosen = classes ?? term.classes.map((_, index) => index);
   const musts = term.musts.filter(({ id }) => !without.has(id));
-  const variables: (Variable | null)[] = [];
+  const blocks: (Block | null)[] = [];
   const columns: Unknown[] = [];
   const rows: Condition[] = [];
   for (const classIndex of chosen) {
     const own = ofClass(term, classIndex, musts, columns.length, anyPlan);
-    variables.push(...own.columns.map((_, index) => own.variables[index] ?? null));
+    blocks.push(...own.columns.map((_, index) => own.blocks[index] ?? null));
     columns.push(...own.columns);
     rows.push(...own.rows);
   }
   for (const must of musts)
     if (must.kind === 'cupboard')
       for (const [week] of term.weeks.entries()) {
-        const terms = variables.flatMap((of, column) => {
-          const lent = of?.week === week ? (term.offers[of.offer]!.lends[must.thing] ?? 0) : 0;
+        const terms = blocks.flatMap((of, column) => {
+          const lent = of?.cells.some((cell) => cell.week === week) ? (term.offers[of.offer]!.lends[must.thing] ?? 0) : 0;
           return lent > 0 ? [[column, lent] as const] : [];
         });
         if (terms.length > 0) rows.push({ terms, sense: '<=', rhs: must.there - (taken?.[week]?.[must.thing] ?? 0), mustId: must.id });
       }
-  if (!anyPlan) for (const classIndex of chosen) wishesOf(term, classIndex, variables, columns, rows);
-  return { variables, columns, rows };
+  if (!anyPlan) for (const classIndex of chosen) wishesOf(term, classIndex, blocks, columns, rows);
+  return { blocks, columns, rows };
 }
+
+/** All combinations that take one of each list. */
+const combined = <T>(lists: readonly (readonly T[])[]): T[][] =>
+  lists.reduce<T[][]>((all, list) => all.flatMap((before) => list.map((one) => [...before, one])), [[]]);
+
+/**
+ * The blocks of an offer. Any weeks of a game of which each has another near are pairs and threes of near weeks: nothing else need be tried, and a game
+ * that stands alone cannot come up. `alone` are blocks of one week.
+ */
+function blocksOf(weeks: readonly number[], within: number | null, alone: boolean): number[][] {
+  const singles = alone || within === null ? weeks.map((week) => [week]) : [];
+  if (within === null) return singles;
+  const next = (week: number) => weeks.filter((one) => one > week && one - week < within);
+  const pairs = weeks.flatMap((week) => next(week).map((other) => [week, other]));
+  return [...singles, ...pairs, ...pairs.flatMap(([week, other]) => next(other!).map((third) => [week!, other!, third]))];
+}
+
+type Terms = Condition['terms'];
 
 function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstColumn: number, anyPlan: boolean) {
   const { offers, weeks, classes, expected } = term;
   const own = musts.filter((must) => isOf(must, classes[classIndex]!.id));
   const freeWeeks = new Set(own.flatMap((must) => (must.kind === 'pinned' && must.cell === null ? [must.week] : [])));
-  const variables: Variable[] = [];
-  for (const [week, { holiday }] of weeks.entries())
-    if (!holiday && !freeWeeks.has(week))
-      for (const [offer] of offers.entries())
-        if (mayStand(own, classes[classIndex]!.id, week, offers[offer]!))
-          for (const level of levelsWorthIt(term, own, { classIndex, week, offer })) variables.push({ classIndex, week, offer, level });
-  const columns: Unknown[] = variables.map(({ week, offer, level }) => ({
-    cost: anyPlan ? 0 : wholeCost(cellCost(term, classIndex, week, offer, level)),
-    isBinary: true,
-  }));
+  const slots = weeks.flatMap(({ holiday }, week) => (holiday || freeWeeks.has(week) ? [] : [week]));
+  const within = own.flatMap((must) => (must.kind === 'twice' ? [must.within] : [])).sort((a, b) => a - b)[0] ?? null;
+  const blocks = offers.flatMap((offer, index): Block[] => {
+    const levels = new Map(
+      slots
+        .filter((week) => mayStand(own, classes[classIndex]!.id, week, offer))
+        .map((week) => [week, levelsWorthIt(term, own, { classIndex, week, offer: index }, anyPlan)] as const)
+        .filter(([, list]) => list.length > 0),
+    );
+    return blocksOf([...levels.keys()], offer.kind === 'game' ? within : null, anyPlan).flatMap((list) =>
+      combined(list.map((week) => levels.get(week)!.map((level): BlockCell => ({ week, level })))).map((cells) => ({
+        classIndex,
+        offer: index,
+        cells,
+      })),
+    );
+  });
+  const costOf = ({ offer, cells }: Block) =>
+    cells.reduce((sum, { week, level }) => sum + wholeCost(cellCost(term, classIndex, week, offer, level)), 0);
+  const columns: Unknown[] = blocks.map((block) => ({ cost: anyPlan ? 0 : costOf(block), isBinary: true }));
   const rows: Condition[] = [];
-  const put = (mustId: string | null, chosen: readonly number[], sense: Condition['sense'], rhs: number) =>
-    rows.push({ terms: chosen.map((column) => [column, 1] as const), sense, rhs, mustId });
-  /** The ones less the others. */
-  const link = (mustId: string, ones: readonly number[], less: readonly number[], sense: Condition['sense'], rhs: number) => {
-    const factors = new Map<number, number>(ones.map((column) => [column, 1]));
-    for (const column of less) factors.set(column, (factors.get(column) ?? 0) - 1);
-    rows.push({ terms: [...factors], sense, rhs, mustId });
-  };
-  const helper = (isBinary = false) => firstColumn + columns.push({ cost: 0, isBinary }) - 1;
-  const where = (is: (of: Variable) => boolean) => variables.flatMap((of, index) => (is(of) ? [firstColumn + index] : []));
-  const inWeek = new Map<number, number[]>();
-  for (const [index, { week }] of variables.entries()) inWeek.set(week, [...(inWeek.get(week) ?? []), firstColumn + index]);
-  for (const [, list] of inWeek) put(null, list, '=', 1);
-  const weeksOf = [...inWeek.keys()];
-  const skillIn = (skill: PlanOffer['skills'][number], week: number, main = false) =>
-    (inWeek.get(week) ?? []).filter((column) => {
-      const { skills } = offers[variables[column - firstColumn]!.offer]!;
-      return main ? skills[0] === skill : skills.includes(skill);
+  const put = (mustId: string | null, terms: Terms, sense: Condition['sense'], rhs: number) => rows.push({ terms, sense, rhs, mustId });
+  const helper = () => firstColumn + columns.push({ cost: 0, isBinary: false }) - 1;
+  /** How many cells of each block are so. */
+  const count = (is: (offer: PlanOffer, cell: BlockCell, index: number) => boolean): Terms =>
+    blocks.flatMap(({ offer, cells }, index) => {
+      const n = cells.filter((cell) => is(offers[offer]!, cell, offer)).length;
+      return n > 0 ? [[firstColumn + index, n] as const] : [];
     });
+  for (const slot of slots)
+    put(
+      null,
+      count((_, { week }) => week === slot),
+      '=',
+      1,
+    );
 
   for (const must of own) {
     switch (must.kind) {
       case 'skill-weeks': {
-        const list = where(({ offer }) => practises(offers[offer]!, must.skill));
-        if (must.least > 0) put(must.id, list, '>=', must.least);
-        if (must.most !== null) put(must.id, list, '<=', must.most);
+        const terms = count((offer) => practises(offer, must.skill));
+        // No block counts for more than is asked: the solver then sees sooner that half a block is not enough.
+        if (must.least > 0)
+          put(
+            must.id,
+            terms.map(([column, n]) => [column, Math.min(n, must.least)] as const),
+            '>=',
+            must.least,
+          );
+        if (must.most !== null) put(must.id, terms, '<=', must.most);
         break;
       }
       case 'order': {
         // Begun is begun: it never goes back, and what comes first has no week after it.
-        const begun = weeksOf.map(() => helper());
-        for (const [index, week] of weeksOf.entries()) {
+        const begun = slots.map(() => helper());
+        for (const [index, slot] of slots.entries()) {
           const [now, next] = [begun[index]!, begun[index + 1]];
-          link(must.id, skillIn(must.then, week), [now], '<=', 0);
+          put(must.id, [...count((offer, { week }) => week === slot && practises(offer, must.then)), [now, -1]], '<=', 0);
           if (next === undefined) continue;
-          link(must.id, [now], [next], '<=', 0);
-          put(must.id, [...skillIn(must.first, weeksOf[index + 1]!), now], '<=', 1);
+          put(
+            must.id,
+            [
+              [now, 1],
+              [next, -1],
+            ],
+            '<=',
+            0,
+          );
+          const later = slots[index + 1];
+          put(must.id, [...count((offer, { week }) => week === later && practises(offer, must.first)), [now, 1]], '<=', 1);
         }
         break;
       }
       case 'often':
         for (const [index, { kind }] of offers.entries())
-          if (kind === 'game' && weeksOf.length > must.most)
+          if (kind === 'game' && slots.length > must.most)
             put(
               must.id,
-              where(({ offer }) => offer === index),
+              count((_, _cell, of) => of === index),
               '<=',
               must.most,
             );
         break;
       case 'twice':
-        for (const [index, { kind }] of offers.entries()) {
-          if (kind !== 'game') continue;
-          const isUsed = helper(true);
-          const ever = where((of) => of.offer === index);
-          for (const week of weeksOf) {
-            const here = ever.filter((column) => variables[column - firstColumn]!.week === week);
-            const near = ever.filter((column) => {
-              const apart = Math.abs(variables[column - firstColumn]!.week - week);
-              return apart > 0 && apart < must.within;
-            });
-            link(must.id, here, near, '<=', 0);
-            // Both follow from the row above: they tell the solver of half-used games what it would find out late.
-            link(must.id, here, [isUsed], '<=', 0);
-          }
-          link(must.id, ever, [isUsed, isUsed], '>=', 0);
-        }
+        // Blocks of one week are there only where this may be dropped.
+        put(
+          must.id,
+          blocks.flatMap(({ offer, cells }, index) =>
+            cells.length === 1 && offers[offer]!.kind === 'game' ? [[firstColumn + index, 1] as const] : [],
+          ),
+          '<=',
+          0,
+        );
         break;
       case 'run':
         for (const skill of movementsOf(term))
-          for (const week of weeksOf) {
-            const span = Array.from({ length: must.most + 1 }, (_, n) => week + n);
-            if (span.every((one) => inWeek.has(one)))
+          for (const slot of slots) {
+            const span = Array.from({ length: must.most + 1 }, (_, n) => slot + n);
+            if (span.every((one) => slots.includes(one)))
               put(
                 must.id,
-                span.flatMap((one) => skillIn(skill, one, true)),
+                count((offer, { week }) => offer.skills[0] === skill && span.includes(week)),
                 '<=',
                 must.most,
               );
@@ -170,7 +208,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'minutes':
         put(
           must.id,
-          where(({ offer, level }) => expected[classIndex]![offer]![level]!.minutes > must.most),
+          count((_, { level }, index) => expected[classIndex]![index]![level]!.minutes > must.most),
           '<=',
           0,
         );
@@ -178,7 +216,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'floor':
         put(
           must.id,
-          where(({ offer }) => offers[offer]!.floorM > must.metres),
+          count((offer) => offer.floorM > must.metres),
           '<=',
           0,
         );
@@ -186,7 +224,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'never':
         put(
           must.id,
-          where(({ offer }) => offers[offer]!.id === must.offerId),
+          count((offer) => offer.id === must.offerId),
           '<=',
           0,
         );
@@ -194,7 +232,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'event':
         put(
           must.id,
-          where(({ week, offer }) => week === must.week && offers[offer]!.kind === 'event'),
+          count((offer, { week }) => week === must.week && offer.kind === 'event'),
           '>=',
           1,
         );
@@ -204,7 +242,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         if (cell)
           put(
             must.id,
-            where((of) => of.week === must.week && isCell(term, of, cell)),
+            count((offer, { week, level }) => week === must.week && offer.id === cell.offerId && offer.levels[level]!.id === cell.levelId),
             '>=',
             1,
           );
@@ -214,39 +252,48 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         break;
     }
   }
-  return { variables, columns, rows };
+  return { blocks, columns, rows };
 }
 
-const isCell = ({ offers }: Term, { offer, level }: Variable, { offerId, levelId }: Cell) =>
-  offers[offer]!.id === offerId && offers[offer]!.levels[level]!.id === levelId;
-
 /**
- * Which levels of an offer may be the best there. No must tells them apart but the minutes and a pinned cell: of those that are short enough, and of those
- * that are not, the cheapest will do.
+ * Which levels of an offer may be the best there. No must tells them apart but the minutes and a pinned cell: of those that are short enough the cheapest
+ * will do. One that is too long is only of use where the minutes may be dropped.
  */
-function levelsWorthIt(term: Term, musts: readonly Must[], { classIndex, week, offer }: Omit<Variable, 'level'>): readonly number[] {
-  const { offers, expected } = term;
+function levelsWorthIt(
+  { offers, expected, ...term }: Term,
+  musts: readonly Must[],
+  { classIndex, week, offer }: { readonly classIndex: number; readonly week: number; readonly offer: number },
+  longToo: boolean,
+): readonly number[] {
   const most = Math.min(Infinity, ...musts.flatMap((must) => (must.kind === 'minutes' ? [must.most] : [])));
-  const costOf = (level: number) => wholeCost(cellCost(term, classIndex, week, offer, level));
+  const costOf = (level: number) => wholeCost(cellCost({ offers, expected, ...term }, classIndex, week, offer, level));
   const all = offers[offer]!.levels.map((_, level) => level);
   const cheapest = (of: readonly number[]) => (of.length === 0 ? [] : [of.reduce((best, level) => (costOf(level) < costOf(best) ? level : best))]);
   const isShort = (level: number) => expected[classIndex]![offer]![level]!.minutes <= most;
-  const pinned = all.filter((level) =>
-    musts.some((must) => must.kind === 'pinned' && must.week === week && must.cell && isCell(term, { classIndex, week, offer, level }, must.cell)),
+  const pinned = musts.flatMap((must) =>
+    must.kind === 'pinned' && must.week === week && must.cell?.offerId === offers[offer]!.id
+      ? [offers[offer]!.levels.findIndex(({ id }) => id === must.cell?.levelId)]
+      : [],
   );
-  return [...new Set([...cheapest(all.filter(isShort)), ...cheapest(all.filter((level) => !isShort(level))), ...pinned])];
+  const long = longToo ? cheapest(all.filter((level) => !isShort(level))) : [];
+  return [...new Set([...cheapest(all.filter(isShort)), ...long, ...pinned.filter((level) => level >= 0 && (longToo || isShort(level)))])];
 }
 
 /** Movements that are missing, and ways that have more than their share. */
-function wishesOf(term: Term, classIndex: number, variables: readonly (Variable | null)[], columns: Unknown[], rows: Condition[]): void {
+function wishesOf(term: Term, classIndex: number, blocks: readonly (Block | null)[], columns: Unknown[], rows: Condition[]): void {
   const { offers, weights } = term;
-  const where = (is: (offer: PlanOffer) => boolean) =>
-    variables.flatMap((of, column) => (of?.classIndex === classIndex && is(offers[of.offer]!) ? [[column, 1] as const] : []));
+  const where = (is: (offer: PlanOffer) => boolean): [number, number][] =>
+    blocks.flatMap((of, column) => (of?.classIndex === classIndex && is(offers[of.offer]!) ? [[column, of.cells.length]] : []));
   const measure = (cost: number) => columns.push({ cost, isBinary: false }) - 1;
   if (weights.movements > 0)
     for (const skill of movementsOf(term)) {
       const missing = measure(weights.movements);
-      rows.push({ terms: [...where((offer) => practises(offer, skill)), [missing, 1]], sense: '>=', rhs: 1, mustId: null });
+      rows.push({
+        terms: [...where((offer) => practises(offer, skill)).map(([column]) => [column, 1] as const), [missing, 1]],
+        sense: '>=',
+        rhs: 1,
+        mustId: null,
+      });
     }
   const { ways, share } = shareOfWays(term);
   if (weights.variety > 0)
@@ -257,15 +304,15 @@ function wishesOf(term: Term, classIndex: number, variables: readonly (Variable 
 }
 
 /** The plan that the values of the columns say; classes that are none of the program keep the line of `before`. */
-export function planIn(term: Term, { variables }: MipOfTerm, values: readonly number[], before?: TermPlan): TermPlan {
-  const planned = new Set(variables.map((of) => of?.classIndex));
+export function planIn(term: Term, { blocks }: MipOfTerm, values: readonly number[], before?: TermPlan): TermPlan {
+  const planned = new Set(blocks.map((of) => of?.classIndex));
   const plan: (Cell | null)[][] = term.classes.map((_, index) =>
     planned.has(index) ? term.weeks.map(() => null) : [...(before?.[index] ?? term.weeks.map(() => null))],
   );
-  for (const [column, of] of variables.entries())
+  for (const [column, of] of blocks.entries())
     if (of && values[column]! > 0.5) {
       const { id, levels } = term.offers[of.offer]!;
-      plan[of.classIndex]![of.week] = { offerId: id, levelId: levels[of.level]!.id };
+      for (const { week, level } of of.cells) plan[of.classIndex]![week] = { offerId: id, levelId: levels[level]!.id };
     }
   return plan;
 }

@@ -109,7 +109,7 @@ function cheapest(term: Term): number | null {
 describe('the plan of a term', () => {
   it('is as good as the best of all plans of two classes, four weeks and five games, and there is none where none is found', () => {
     let found = 0;
-    for (let seed = 1; seed <= 10; seed += 1) {
+    for (let seed = 1; seed <= 8; seed += 1) {
       const musts: readonly Must[] = [...USUAL, { id: 'hoops', kind: 'cupboard', thing: 'hoops', there: seed % 4 }];
       const term = madeUp(seed, SMALL, musts);
       const best = cheapest(term);
@@ -123,7 +123,7 @@ describe('the plan of a term', () => {
     }
     // Neither all nor none: both ways were tried.
     expect(found).toBeGreaterThan(2);
-    expect(found).toBeLessThan(10);
+    expect(found).toBeLessThan(8);
   });
 
   it('keeps what it must in larger terms, is within the gap of what no plan can beat, and is the same each time', () => {
