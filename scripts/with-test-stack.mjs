@@ -14,7 +14,7 @@ const COMMANDS = {
   screenshots: typescript('scripts/screenshots.ts'),
   rebuild: typescript('tests/browser/rebuild.ts'),
   unhappy: typescript('tests/unhappy.ts'),
-  authority: typescript('tests/machines/authority.ts'),
+  authority: typescript('bench/authority.ts'),
   'drill:one': [
     join(root, 'node_modules/vitest/vitest.mjs'),
     'run',

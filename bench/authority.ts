@@ -15,10 +15,10 @@ import { closePools } from '@/server/db/servers';
 import { settings } from '@/server/settings';
 import { drawU32, PURPOSE } from '@/core/random/draw';
 import { v7 } from 'uuid';
-import { freePort } from '../../scripts/lib/processes.mjs';
-import { markdownTable, writeSection } from '../section-of-guide';
-import { startWebServer } from '../web-server';
-import { copyOf, copySchool, demoSchoolAlone } from './many-schools';
+import { freePort } from '../scripts/lib/processes.mjs';
+import { markdownTable, writeSection } from '../tests/section-of-guide';
+import { startWebServer } from '../tests/web-server';
+import { copyOf, copySchool, demoSchoolAlone } from '../tests/machines/many-schools';
 
 const WANTED = Number(process.argv[2] ?? 20_000_000);
 /** How long it may write. */
