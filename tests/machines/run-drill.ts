@@ -2,9 +2,8 @@
  * npm run drill: two minutes of families and teachers at work while machines die, and what came of it as a table in the guide. Anything lost, doubled or
  * old, or a pause over five seconds where one machine died, fails.
  */
-import { writeSection } from '../section-of-guide';
-import { BLOWS, drill, PAUSE_S, wrongIn } from './drill';
-import { reportOf } from './report-of';
+import { BLOWS, drill, PAUSE_S } from './drill';
+import { conclude, reportOf } from './report-of';
 
 const SECONDS = 150;
 const blows = [
@@ -20,9 +19,4 @@ const blows = [
 
 const drilled = await drill({ seconds: SECONDS, blows, say: (line) => process.stdout.write(`${line}\n`) });
 const text = `${reportOf(drilled, SECONDS)} A pause may last ${PAUSE_S} s where one machine dies; the whole cluster is begun again by a script.`;
-process.stdout.write(`\n${text}\n`);
-const wrong = wrongIn(drilled);
-if (wrong.length > 0) {
-  process.stdout.write(`\nWRONG: ${wrong.join('; ')}\n`);
-  process.exitCode = 1;
-} else writeSection('several-machines.md', 'drill', text);
+conclude('drill', drilled, text);

@@ -3,9 +3,8 @@
  * this one without a stop: families and teachers at work over three database nodes and two web servers. Into the guide.
  */
 import { UNDONE } from './undone';
-import { writeSection } from '../section-of-guide';
-import { BLOWS, drill, wrongIn } from './drill';
-import { reportOf } from './report-of';
+import { BLOWS, drill } from './drill';
+import { conclude, reportOf } from './report-of';
 
 const [folder] = process.argv.slice(2);
 if (!folder) throw new Error('Say in which folder the build of the version before is.');
@@ -17,9 +16,4 @@ const drilled = await drill({
   say: (line) => process.stdout.write(`${line}\n`),
 });
 const text = reportOf(drilled, SECONDS);
-process.stdout.write(`\n${text}\n`);
-const wrong = wrongIn(drilled);
-if (wrong.length > 0) {
-  process.stdout.write(`\nWRONG: ${wrong.join('; ')}\n`);
-  process.exitCode = 1;
-} else writeSection('several-machines.md', 'rolling', text);
+conclude('rolling', drilled, text);
