@@ -411,7 +411,7 @@ async function workAndBlows(
 }
 
 /** What of it is not as it must be. `all`, after which a cluster is begun again, is the one blow that may pause for longer. */
-export function wrongIn({ lost, doubled, reads, stretches, cameBack, acknowledged }: Drilled): readonly string[] {
+export function wrongIn({ lost, doubled, reads, stretches, cameBack, acknowledged }: Drilled, pauseS = PAUSE_S): readonly string[] {
   const wrong = [];
   if (acknowledged === 0) wrong.push('nothing was acknowledged');
   if (lost > 0) wrong.push(`${lost} lost`);
@@ -421,7 +421,7 @@ export function wrongIn({ lost, doubled, reads, stretches, cameBack, acknowledge
     if (old > 0) wrong.push(`${old} old of ${asked}: ${of}`);
   }
   for (const { name, longestPauseS } of stretches)
-    if (longestPauseS > PAUSE_S && name !== ALL_DIE) wrong.push(`${longestPauseS.toFixed(1)} s without an answer: ${name}`);
+    if (longestPauseS > pauseS && name !== ALL_DIE) wrong.push(`${longestPauseS.toFixed(1)} s without an answer: ${name}`);
   for (const how of cameBack) if (/a whole copy/.test(how)) wrong.push(how);
   return wrong;
 }

@@ -43,7 +43,7 @@ const MORE_OF_A_SCHOOL = [
    SELECT UNHEX(SHA2(HEX(c.id), 256)), c.id, w.term_id, w.id, 1, '2999-01-01', NOW(3) FROM children c
    JOIN enrolments e ON e.child_id = c.id JOIN weeks w ON w.class_id = e.class_id GROUP BY c.id`,
   `INSERT INTO sessions (token_hash, teacher_id, school_id, created_at, expires_at, id, seen_at, browser)
-   SELECT UNHEX(SHA2(s.seq, 256)), m.teacher_id, m.school_id, NOW(3), NOW(3) + INTERVAL 12 HOUR, ${id('s.seq')}, NOW(3), ''
+   SELECT UNHEX(SHA2(CONCAT(s.seq, HEX(m.teacher_id)), 256)), m.teacher_id, m.school_id, NOW(3), NOW(3) + INTERVAL 12 HOUR, ${id('s.seq')}, NOW(3), ''
    FROM memberships m JOIN seq_1_to_20 s`,
   `INSERT INTO recovery_codes (teacher_id, code_hash) SELECT t.id, UNHEX(SHA2(s.seq, 256)) FROM teachers t JOIN seq_1_to_10 s`,
   `INSERT INTO people_links (id, token_hash, school_id, email, name, role, made_at, ends_at)

@@ -35,7 +35,7 @@ afterAll(async () => {
   await db?.end();
   await closePools();
   await many?.stop();
-  rmSync(many.home, { recursive: true, force: true });
+  if (many?.home) rmSync(many.home, { recursive: true, force: true });
   rmSync(scratch, { recursive: true, force: true });
 });
 

@@ -8,8 +8,12 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import type mysql from 'mysql2/promise';
 import { Umzug } from 'umzug';
 import { MIGRATIONS, migrationFiles } from './migration-files';
-import { errorNumber } from './patience';
+import { errorNumber, isLost } from './patience';
 import { connectTo } from './servers';
+
+/** How often a line may break on the way. */
+const TRIES = 4;
+const PAUSE_MS = 1000;
 
 /** What MariaDB answers to a statement whose change is there already: a table, a column, a key, a constraint; or gone already. */
 const DONE_ALREADY: ReadonlySet<number> = new Set([1050, 1060, 1061, 1826, 1091]);
@@ -58,7 +62,21 @@ async function lease(connection: mysql.Connection, url: string): Promise<() => P
  * was begun is noted before, so that a statement whose change is there already is known to have been done when the note of its end is missing.
  */
 export async function migrate(url: string, upTo?: string): Promise<string[]> {
-  const connection = await connectTo(url);
+  for (let tries = TRIES; ; tries -= 1) {
+    // A server that cannot be reached is told at once; a line that breaks on the way, as when a node of a cluster goes, is taken up again.
+    const connection = await connectTo(url);
+    try {
+      return await migrateOver(connection, url, upTo);
+    } catch (error) {
+      if (tries === 1 || !isLost(error)) throw error;
+      await sleep(PAUSE_MS);
+    } finally {
+      connection.destroy();
+    }
+  }
+}
+
+async function migrateOver(connection: mysql.Connection, url: string, upTo?: string): Promise<string[]> {
   let release: (() => Promise<void>) | undefined;
   try {
     release = await lease(connection, url);
@@ -113,7 +131,7 @@ export async function migrate(url: string, upTo?: string): Promise<string[]> {
     });
     return (await umzug.up(upTo === undefined ? {} : { to: upTo })).map((migration) => migration.name);
   } finally {
-    await release?.();
-    await connection.end();
+    // A line that broke gives nothing back: the lease is over by itself, and why the line broke is what is told.
+    await release?.().catch(() => undefined);
   }
 }
