@@ -19,7 +19,6 @@ const POLL_MS = 5000;
 
 const Classes = styled.table`
   width: 100%;
-  margin-top: var(--space-6);
   border-collapse: collapse;
   table-layout: fixed;
   font-size: var(--type-2);
@@ -173,7 +172,7 @@ function Row({ of, today, mayChange }: { of: ClassToday; today: string; mayChang
   );
 }
 
-const Worry = styled(Notice)`
+const NoticeAbove = styled(Notice)`
   margin-bottom: var(--space-5);
 `;
 
@@ -198,13 +197,13 @@ export function TodayPage({
         {mayChange && today.classes.length > 0 && <ButtonLink href="/weeks/new">Build a week</ButtonLink>}
       </PageHead>
       {worries.map((worry) => (
-        <Worry key={worry} $tone="caution">
+        <NoticeAbove key={worry} $tone="caution">
           {WORRY_WORDS[worry]} <Link href="/school/server">The server</Link>
-        </Worry>
+        </NoticeAbove>
       ))}
       <NewsTold news={news} />
       {today.begin && mayChange && <FirstSteps today={today} />}
-      {today.begin && !mayChange && <Notice>Nothing has been sent yet. A teacher makes the classes and the first week.</Notice>}
+      {today.begin && !mayChange && <NoticeAbove>Nothing has been sent yet. A teacher makes the classes and the first week.</NoticeAbove>}
       {today.classes.length > 0 && (
         <Classes onKeyDown={byArrowKeys}>
           <caption>
