@@ -61,17 +61,23 @@ export async function demoSchoolAlone(more: readonly string[] = []): Promise<Dat
     fast: more.length === 0,
     more: [`general_log_file=${join(home, 'asked.log')}`, ...more],
   });
-  await closePools();
-  const before = process.env['DATABASE_URL'];
-  process.env['DATABASE_URL'] = instance.url();
-  await migrate(instance.url());
-  await demoInto(new URL(before ?? instance.url()), new URL(instance.url()));
-  for (const sql of MORE_OF_A_SCHOOL) await change(direct(), sql);
-  const found = await firstRow<{ id: Buffer }>('SELECT id FROM schools', []);
-  const schoolId = toText(found!.id);
-  const passwordHash = await hashPassword(PASSWORD);
-  await transact((db) => addTeacher(db, { schoolId, name: 'T', email: SIGNS_IN, passwordHash, role: 'lead' }, new Date()));
-  return { home, url: instance.url(), admin: instance.admin, schoolId, stop: instance.stop };
+  try {
+    await closePools();
+    const before = process.env['DATABASE_URL'];
+    process.env['DATABASE_URL'] = instance.url();
+    await migrate(instance.url());
+    await demoInto(new URL(before ?? instance.url()), new URL(instance.url()));
+    for (const sql of MORE_OF_A_SCHOOL) await change(direct(), sql);
+    const found = await firstRow<{ id: Buffer }>('SELECT id FROM schools', []);
+    const schoolId = toText(found!.id);
+    const passwordHash = await hashPassword(PASSWORD);
+    await transact((db) => addTeacher(db, { schoolId, name: 'T', email: SIGNS_IN, passwordHash, role: 'lead' }, new Date()));
+    return { home, url: instance.url(), admin: instance.admin, schoolId, stop: instance.stop };
+  } catch (error) {
+    await closePools();
+    await instance.stop();
+    throw error;
+  }
 }
 
 interface Column {
