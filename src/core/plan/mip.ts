@@ -260,13 +260,14 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
  * will do. One that is too long is only of use where the minutes may be dropped.
  */
 function levelsWorthIt(
-  { offers, expected, ...term }: Term,
+  term: Term,
   musts: readonly Must[],
   { classIndex, week, offer }: { readonly classIndex: number; readonly week: number; readonly offer: number },
   longToo: boolean,
 ): readonly number[] {
+  const { offers, expected } = term;
   const most = Math.min(Infinity, ...musts.flatMap((must) => (must.kind === 'minutes' ? [must.most] : [])));
-  const costOf = (level: number) => wholeCost(cellCost({ offers, expected, ...term }, classIndex, week, offer, level));
+  const costOf = (level: number) => wholeCost(cellCost(term, classIndex, week, offer, level));
   const all = offers[offer]!.levels.map((_, level) => level);
   const cheapest = (of: readonly number[]) => (of.length === 0 ? [] : [of.reduce((best, level) => (costOf(level) < costOf(best) ? level : best))]);
   const isShort = (level: number) => expected[classIndex]![offer]![level]!.minutes <= most;

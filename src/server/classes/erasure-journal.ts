@@ -35,20 +35,28 @@ export async function noteErasure(db: Db, erased: Erased & { readonly at: Date }
     childId ? toBytes(childId) : NO_CHILD,
     at,
   ]);
-  await writeDown(erased);
+  const path = journal();
+  if (path && !erasuresIn(path).some((one) => keyOf(one) === keyOf(erased))) await append(path, erased);
 }
 
 /** Writes into the journal of this machine what others erased. */
 export async function shareJournal(): Promise<void> {
+  const path = journal();
+  if (!path) return;
   const found = await rows<{ school_id: Buffer; child_id: Buffer; at: Date }>('SELECT school_id, child_id, at FROM erasures ORDER BY at');
-  for (const { school_id, child_id, at } of found)
-    await writeDown({ schoolId: toText(school_id), childId: child_id.equals(NO_CHILD) ? null : toText(child_id), at });
+  const known = new Set(erasuresIn(path).map(keyOf));
+  for (const { school_id, child_id, at } of found) {
+    const erased = { schoolId: toText(school_id), childId: child_id.equals(NO_CHILD) ? null : toText(child_id), at };
+    if (!known.has(keyOf(erased))) await append(path, erased);
+  }
 }
 
 /** Without a file named by the launcher nothing is written. */
-async function writeDown({ schoolId, childId, at }: Erased & { readonly at: Date }): Promise<void> {
-  const path = process.env['LOCHSIDE_ERASURES'];
-  if (!path || erasuresIn(path).some((one) => one.schoolId === schoolId && one.childId === childId)) return;
+const journal = () => process.env['LOCHSIDE_ERASURES'];
+
+const keyOf = ({ schoolId, childId }: Erased): string => `${schoolId} ${childId ?? ''}`;
+
+async function append(path: string, { schoolId, childId, at }: Erased & { readonly at: Date }): Promise<void> {
   const file = await open(path, 'a', 0o600);
   try {
     await file.appendFile(`${JSON.stringify({ schoolId, childId, at: at.toISOString() })}\n`);
