@@ -40,25 +40,30 @@ export interface MipOfTerm extends Mip {
   readonly blocks: readonly (Block | null)[];
 }
 
+/** How many of what. */
+export type Lent = Readonly<Record<string, number>>;
+
 export interface ProgramOf {
   /** The classes that are planned; all unless it is said. */
   readonly classes?: readonly number[];
   readonly without?: ReadonlySet<string>;
   /** What of the cupboard others have already, by week and thing. */
-  readonly taken?: readonly Readonly<Record<string, number>>[];
+  readonly taken?: readonly Lent[];
+  /** What each of a thing that is borrowed costs beside the wishes, by week and thing. */
+  readonly prices?: readonly Lent[];
   /** Whether any plan will do: the wishes are left out. */
   readonly anyPlan?: boolean;
 }
 
 /** The program of a term, or of some of its classes alone. */
-export function programOf(term: Term, { classes, without = new Set(), taken, anyPlan = false }: ProgramOf = {}): MipOfTerm {
+export function programOf(term: Term, { classes, without = new Set(), taken, prices, anyPlan = false }: ProgramOf = {}): MipOfTerm {
   const chosen = classes ?? term.classes.map((_, index) => index);
   const musts = term.musts.filter(({ id }) => !without.has(id));
   const blocks: (Block | null)[] = [];
   const columns: Unknown[] = [];
   const rows: Condition[] = [];
   for (const classIndex of chosen) {
-    const own = ofClass(term, classIndex, musts, columns.length, anyPlan);
+    const own = ofClass(term, classIndex, musts, columns.length, anyPlan, prices);
     blocks.push(...own.columns.map((_, index) => own.blocks[index] ?? null));
     columns.push(...own.columns);
     rows.push(...own.rows);
@@ -94,7 +99,7 @@ function blocksOf(weeks: readonly number[], within: number | null, alone: boolea
 
 type Terms = Condition['terms'];
 
-function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstColumn: number, anyPlan: boolean) {
+function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstColumn: number, anyPlan: boolean, prices?: readonly Lent[]) {
   const { offers, weeks, classes, expected } = term;
   const own = musts.filter((must) => isOf(must, classes[classIndex]!.id));
   const freeWeeks = new Set(own.flatMap((must) => (must.kind === 'pinned' && must.cell === null ? [must.week] : [])));
@@ -115,25 +120,40 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       })),
     );
   });
-  const costOf = ({ offer, cells }: Block) =>
-    cells.reduce((sum, { week, level }) => sum + wholeCost(cellCost(term, classIndex, week, offer, level)), 0);
+  const costs = new Map<string, number>();
+  const costOfCell = (offer: number, { week, level }: BlockCell) => {
+    const key = `${offer} ${week} ${level}`;
+    const priced = Object.entries(offers[offer]!.lends).reduce((sum, [thing, n]) => sum + n * (prices?.[week]?.[thing] ?? 0), 0);
+    const cost = costs.get(key) ?? wholeCost(cellCost(term, classIndex, week, offer, level)) + priced;
+    costs.set(key, cost);
+    return cost;
+  };
+  const costOf = ({ offer, cells }: Block) => cells.reduce((sum, cell) => sum + costOfCell(offer, cell), 0);
   const columns: Unknown[] = blocks.map((block) => ({ cost: anyPlan ? 0 : costOf(block), isBinary: true }));
   const rows: Condition[] = [];
   const put = (mustId: string | null, terms: Terms, sense: Condition['sense'], rhs: number) => rows.push({ terms, sense, rhs, mustId });
   const helper = () => firstColumn + columns.push({ cost: 0, isBinary: false }) - 1;
-  /** How many cells of each block are so. */
-  const count = (is: (offer: PlanOffer, cell: BlockCell, index: number) => boolean): Terms =>
-    blocks.flatMap(({ offer, cells }, index) => {
-      const n = cells.filter((cell) => is(offers[offer]!, cell, offer)).length;
-      return n > 0 ? [[firstColumn + index, n] as const] : [];
-    });
-  for (const slot of slots)
-    put(
-      null,
-      count((_, { week }) => week === slot),
-      '=',
-      1,
-    );
+  const ofOffer = offers.map((): number[] => []);
+  for (const [index, { offer }] of blocks.entries()) ofOffer[offer]!.push(index);
+  /** How many cells each block of such offers has, of those that are so. */
+  const count = (isOffer: (offer: PlanOffer, index: number) => boolean, is?: (cell: BlockCell, offerIndex: number) => boolean): Terms => {
+    const terms: [number, number][] = [];
+    for (const [offerIndex, offer] of offers.entries()) {
+      if (!isOffer(offer, offerIndex)) continue;
+      for (const index of ofOffer[offerIndex]!) {
+        let n = 0;
+        for (const cell of blocks[index]!.cells) if (!is || is(cell, offerIndex)) n += 1;
+        if (n > 0) terms.push([firstColumn + index, n]);
+      }
+    }
+    return terms;
+  };
+  const inWeek = new Map(slots.map((slot): [number, number[]] => [slot, []]));
+  for (const [index, { cells }] of blocks.entries()) for (const { week } of cells) inWeek.get(week)?.push(index);
+  /** The blocks that have a cell in a week. */
+  const countIn = (week: number | undefined, is: (offer: PlanOffer) => boolean = () => true): Terms =>
+    (inWeek.get(week ?? -1) ?? []).filter((index) => is(offers[blocks[index]!.offer]!)).map((index) => [firstColumn + index, 1] as const);
+  for (const slot of slots) put(null, countIn(slot), '=', 1);
 
   for (const must of own) {
     switch (must.kind) {
@@ -155,7 +175,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         const begun = slots.map(() => helper());
         for (const [index, slot] of slots.entries()) {
           const [now, next] = [begun[index]!, begun[index + 1]];
-          put(must.id, [...count((offer, { week }) => week === slot && practises(offer, must.then)), [now, -1]], '<=', 0);
+          put(must.id, [...countIn(slot, (offer) => practises(offer, must.then)), [now, -1]], '<=', 0);
           if (next === undefined) continue;
           put(
             must.id,
@@ -167,7 +187,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
             0,
           );
           const later = slots[index + 1];
-          put(must.id, [...count((offer, { week }) => week === later && practises(offer, must.first)), [now, 1]], '<=', 1);
+          put(must.id, [...countIn(later, (offer) => practises(offer, must.first)), [now, 1]], '<=', 1);
         }
         break;
       }
@@ -176,7 +196,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
           if (kind === 'game' && slots.length > must.most)
             put(
               must.id,
-              count((_, _cell, of) => of === index),
+              count((_, of) => of === index),
               '<=',
               must.most,
             );
@@ -199,7 +219,10 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
             if (span.every((one) => slots.includes(one)))
               put(
                 must.id,
-                count((offer, { week }) => offer.skills[0] === skill && span.includes(week)),
+                count(
+                  (offer) => offer.skills[0] === skill,
+                  ({ week }) => span.includes(week),
+                ),
                 '<=',
                 must.most,
               );
@@ -208,7 +231,10 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'minutes':
         put(
           must.id,
-          count((_, { level }, index) => expected[classIndex]![index]![level]!.minutes > must.most),
+          count(
+            (_, index) => expected[classIndex]![index]!.some(({ minutes }) => minutes > must.most),
+            ({ level }, index) => expected[classIndex]![index]![level]!.minutes > must.most,
+          ),
           '<=',
           0,
         );
@@ -232,7 +258,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'event':
         put(
           must.id,
-          count((offer, { week }) => week === must.week && offer.kind === 'event'),
+          countIn(must.week, (offer) => offer.kind === 'event'),
           '>=',
           1,
         );
@@ -242,7 +268,10 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         if (cell)
           put(
             must.id,
-            count((offer, { week, level }) => week === must.week && offer.id === cell.offerId && offer.levels[level]!.id === cell.levelId),
+            count(
+              ({ id }) => id === cell.offerId,
+              ({ week, level }, index) => week === must.week && offers[index]!.levels[level]!.id === cell.levelId,
+            ),
             '>=',
             1,
           );
@@ -269,7 +298,10 @@ function levelsWorthIt(
   const most = Math.min(Infinity, ...musts.flatMap((must) => (must.kind === 'minutes' ? [must.most] : [])));
   const costOf = (level: number) => wholeCost(cellCost(term, classIndex, week, offer, level));
   const all = offers[offer]!.levels.map((_, level) => level);
-  const cheapest = (of: readonly number[]) => (of.length === 0 ? [] : [of.reduce((best, level) => (costOf(level) < costOf(best) ? level : best))]);
+  const cheapest = (of: readonly number[]) => {
+    const costs = of.map(costOf);
+    return of.filter((_, index) => index === costs.indexOf(Math.min(...costs)));
+  };
   const isShort = (level: number) => expected[classIndex]![offer]![level]!.minutes <= most;
   const pinned = musts.flatMap((must) =>
     must.kind === 'pinned' && must.week === week && must.cell?.offerId === offers[offer]!.id
@@ -283,8 +315,13 @@ function levelsWorthIt(
 /** Movements that are missing, and ways that have more than their share. */
 function wishesOf(term: Term, classIndex: number, blocks: readonly (Block | null)[], columns: Unknown[], rows: Condition[]): void {
   const { offers, weights } = term;
-  const where = (is: (offer: PlanOffer) => boolean): [number, number][] =>
-    blocks.flatMap((of, column) => (of?.classIndex === classIndex && is(offers[of.offer]!) ? [[column, of.cells.length]] : []));
+  const where = (is: (offer: PlanOffer) => boolean): [number, number][] => {
+    const isOffer = offers.map(is);
+    const terms: [number, number][] = [];
+    for (const [column, block] of blocks.entries())
+      if (block?.classIndex === classIndex && isOffer[block.offer]) terms.push([column, block.cells.length]);
+    return terms;
+  };
   const measure = (cost: number) => columns.push({ cost, isBinary: false }) - 1;
   if (weights.movements > 0)
     for (const skill of movementsOf(term)) {

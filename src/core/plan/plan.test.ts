@@ -5,13 +5,13 @@ import { SKILLS } from '../sheet/teaching-points';
 import { brokenBy } from './broken';
 import { costOf, costOfClass, wholeCost } from './cost';
 import { clashOf, solveTerm } from './solve';
-import { asLp, solverBy, type Solve } from './solver';
+import { asLp, solverBy, type Solver } from './solver';
 import { mayStand, WEIGHTS, type Cell, type Must, type PlanOffer, type TermPlan, type Term, type Weights } from './term';
 import { whyThis } from './why';
 
-let solve: Solve;
+let solver: Solver;
 beforeAll(async () => {
-  solve = solverBy(await highsLoader());
+  solver = solverBy(await highsLoader());
 });
 
 /** Numbers that are the same each time, from a seed and a place. */
@@ -113,7 +113,7 @@ describe('the plan of a term', () => {
       const musts: readonly Must[] = [...USUAL, { id: 'hoops', kind: 'cupboard', thing: 'hoops', there: seed % 4 }];
       const term = madeUp(seed, SMALL, musts);
       const best = cheapest(term);
-      const solved = solveTerm(term, solve, { gap: 0 });
+      const solved = solveTerm(term, solver, { gap: 0 });
       expect(solved.found, `seed ${seed}`).toBe(best !== null);
       if (!solved.found || best === null) continue;
       found += 1;
@@ -129,24 +129,24 @@ describe('the plan of a term', () => {
   it('keeps what it must in larger terms, is within the gap of what no plan can beat, and is the same each time', () => {
     const term = madeUp(7, { classes: 3, weeks: 6, games: 12, levels: 3 }, [...USUAL, { id: 'hoops', kind: 'cupboard', thing: 'hoops', there: 2 }]);
     const heard: number[] = [];
-    const solved = solveTerm(term, solve, { tell: ({ plan, cost }) => (heard.push(cost), expect(brokenBy(term, plan)).toEqual([])) });
+    const solved = solveTerm(term, solver, { tell: ({ plan, cost }) => (heard.push(cost), expect(brokenBy(term, plan)).toEqual([])) });
     if (!solved.found) throw new Error('there is a plan');
     expect(heard.length).toBeGreaterThan(0);
     expect(solved.cost).toBeLessThanOrEqual(solved.atLeast / 0.99 + 1e-6);
-    expect(solveTerm(term, solve)).toEqual(solved);
+    expect(solveTerm(term, solver)).toEqual(solved);
   });
 
   it('follows each wish: with that one alone nothing else is as good in it', () => {
     const size: Size = { classes: 1, weeks: 6, games: 12, levels: 3 };
     const all = madeUp(3, size, USUAL);
-    const accepted = solveTerm({ ...all, weights: { ...WEIGHTS, changes: 0 } }, solve, { gap: 0 });
+    const accepted = solveTerm({ ...all, weights: { ...WEIGHTS, changes: 0 } }, solver, { gap: 0 });
     if (!accepted.found) throw new Error('there is a plan');
     const nothing: Weights = { hardness: 0, movements: 0, variety: 0, things: 0, changes: 0 };
     const other = madeUp(4, size, USUAL);
     for (const wish of Object.keys(WEIGHTS) as (keyof Weights)[]) {
       const base = { ...all, wanted: other.wanted, accepted: accepted.plan };
       const [one, whole] = [{ ...base, weights: { ...nothing, [wish]: 1 } }, base];
-      const [alone, together] = [solveTerm(one, solve, { gap: 0 }), solveTerm(whole, solve, { gap: 0 })];
+      const [alone, together] = [solveTerm(one, solver, { gap: 0 }), solveTerm(whole, solver, { gap: 0 })];
       if (!alone.found || !together.found) throw new Error('there is a plan');
       expect(alone.cost, wish).toBeLessThanOrEqual(wholeCost(costOf(one, together.plan)) + 1e-9);
       if (wish === 'changes') expect(alone.plan).toEqual(accepted.plan);
@@ -169,7 +169,7 @@ describe('the plan of a term', () => {
         { id: 'never', kind: 'never', offerId: 'g1', why: 'played' },
       ],
     };
-    const solved = solveTerm(term, solve);
+    const solved = solveTerm(term, solver);
     if (!solved.found) throw new Error('there is a plan');
     expect(solved.plan.map((line) => line[2])).toEqual([null, null]);
     expect(solved.plan[0]![0]).toBeNull();
@@ -188,13 +188,13 @@ describe('what cannot be had', () => {
   it('is told as the fewest wishes to drop, and as wishes that do not go together, none of which can be left out', () => {
     const [a, b] = offered as [(typeof SKILLS)[number], (typeof SKILLS)[number]];
     const musts: readonly Must[] = [{ id: 'often', kind: 'often', most: 4 }, three(a), three(b), { id: 'minutes', kind: 'minutes', most: 30 }];
-    const solved = solveTerm(term(musts), solve);
+    const solved = solveTerm(term(musts), solver);
     expect(solved).toEqual({ found: false, classIndex: 0 });
-    const { fewest, together } = clashOf(term(musts), solve, 0);
+    const { fewest, together } = clashOf(term(musts), solver, 0);
     expect(fewest).toHaveLength(1);
     expect([...together].sort()).toEqual([`three of ${a}`, `three of ${b}`].sort());
     // Without those that are to be dropped there is a plan; so there is without any one of those that clash.
-    for (const left of [...together, fewest[0]!]) expect(solveTerm(term(musts.filter(({ id }) => id !== left)), solve).found).toBe(true);
+    for (const left of [...together, fewest[0]!]) expect(solveTerm(term(musts.filter(({ id }) => id !== left)), solver).found).toBe(true);
   });
 
   it('of all classes together is what the cupboard has too little of', () => {
@@ -204,15 +204,15 @@ describe('what cannot be had', () => {
       offers: base.offers.map((offer) => ({ ...offer, lends: { hoops: 2 } })),
       musts: [{ id: 'hoops', kind: 'cupboard', thing: 'hoops', there: 5 }],
     };
-    expect(solveTerm(lending, solve)).toEqual({ found: false, classIndex: null });
-    expect(clashOf(lending, solve, null)).toEqual({ fewest: ['hoops'], together: ['hoops'] });
+    expect(solveTerm(lending, solver)).toEqual({ found: false, classIndex: null });
+    expect(clashOf(lending, solver, null)).toEqual({ fewest: ['hoops'], together: ['hoops'] });
   });
 });
 
 describe('why this?', () => {
   it('names the next best games there, each dearer than what stands, and what another would break', () => {
     const term = madeUp(11, { classes: 2, weeks: 5, games: 9, levels: 2 }, USUAL);
-    const solved = solveTerm(term, solve, { gap: 0 });
+    const solved = solveTerm(term, solver, { gap: 0 });
     if (!solved.found) throw new Error('there is a plan');
     let seen = 0;
     for (const [classIndex, line] of solved.plan.entries())
@@ -241,14 +241,14 @@ describe('the solver', () => {
         { terms: [[1, -1] as const, [3, 1] as const], sense: '<=' as const, rhs: 0, mustId: null },
       ],
     };
-    expect(solve(program, 0)).toMatchObject({ values: [1, 1, 0, 0], cost: -14 });
+    expect(solver.solve(program, 0)).toMatchObject({ values: [1, 1, 0, 0], cost: -14 });
     expect(asLp(program)).toContain('- 9 x0');
   });
 
   it('knows that nothing satisfies what nothing satisfies, a sum of nothing too', () => {
     const column = { cost: 1, isBinary: true };
-    expect(solve({ columns: [column], rows: [{ terms: [[0, 1]], sense: '>=', rhs: 2, mustId: null }] }, 0)).toBeNull();
-    expect(solve({ columns: [column], rows: [{ terms: [], sense: '>=', rhs: 1, mustId: null }] }, 0)).toBeNull();
-    expect(solve({ columns: [column], rows: [{ terms: [], sense: '<=', rhs: 1, mustId: null }] }, 0)).toMatchObject({ cost: 0 });
+    expect(solver.solve({ columns: [column], rows: [{ terms: [[0, 1]], sense: '>=', rhs: 2, mustId: null }] }, 0)).toBeNull();
+    expect(solver.solve({ columns: [column], rows: [{ terms: [], sense: '>=', rhs: 1, mustId: null }] }, 0)).toBeNull();
+    expect(solver.solve({ columns: [column], rows: [{ terms: [], sense: '<=', rhs: 1, mustId: null }] }, 0)).toMatchObject({ cost: 0 });
   });
 });

@@ -6,15 +6,32 @@ export interface SolvedMip {
   readonly cost: number;
 }
 
-/** What a program is solved with; null where nothing satisfies it. */
-export type Solve = (program: Mip, gap: number) => SolvedMip | null;
+/** A program whose choices may be halved: no whole ones cost less. */
+export interface Relaxed {
+  readonly cost: number;
+  /** By column: how much more the whole costs at least for each that is taken of it. */
+  readonly reduced: readonly number[];
+  /** By row: how much the whole would cost more with one more on its right side. */
+  readonly prices: readonly number[];
+}
+
+/** What programs are solved with; null where nothing satisfies one. */
+export interface Solver {
+  solve(program: Mip, gap: number): SolvedMip | null;
+  relax(program: Mip): Relaxed | null;
+}
 
 /** The part of the package that is used. */
 export interface Highs {
   solve(
     problem: string,
     options: Readonly<Record<string, string | number | boolean>>,
-  ): { readonly Status: string; readonly ObjectiveValue: number; readonly Columns: Readonly<Record<string, object>> };
+  ): {
+    readonly Status: string;
+    readonly ObjectiveValue: number;
+    readonly Columns: Readonly<Record<string, object>>;
+    readonly Rows: readonly object[];
+  };
 }
 
 const TERMS_A_LINE = 12;
@@ -34,7 +51,16 @@ export function asLp({ columns, rows }: Mip): string {
   const objective = costs.length > 0 ? sum(costs) : '+ 0 x0';
   const lines = rows.map(({ terms, sense, rhs }, row) => ` r${row}: ${terms.length > 0 ? sum(terms) : '+ 0 x0'} ${sense} ${rhs}`);
   const binaries = columns.flatMap(({ isBinary }, column) => (isBinary ? [`x${column}`] : []));
-  return ['Minimize', ` cost: ${objective}`, 'Subject To', ...lines, 'Binaries', ...inLines(binaries), 'End', ''].join('\n');
+  return [
+    'Minimize',
+    ` cost: ${objective}`,
+    'Subject To',
+    ...lines,
+    ...(binaries.length > 0 ? ['Binaries'] : []),
+    ...inLines(binaries),
+    'End',
+    '',
+  ].join('\n');
 }
 
 function inLines(names: readonly string[]): string[] {
@@ -43,19 +69,35 @@ function inLines(names: readonly string[]): string[] {
   return lines;
 }
 
+const OPTIONS = { random_seed: 1, parallel: 'off', output_flag: false };
+
 /** Ends by the gap and never by the time, on one thread with one seed: the same program has the same answer. */
-export const solverBy =
-  (highs: Highs): Solve =>
-  (program, gap) => {
-    // Rows of nothing are decided here: the format has no way to say them.
+export function solverBy(highs: Highs): Solver {
+  /** With rows of nothing, which the format has no way to say, decided here. */
+  const ask = (program: Mip, options: Readonly<Record<string, string | number | boolean>>) => {
     if (program.rows.some(({ terms, sense, rhs }) => terms.length === 0 && (sense === '<=' ? rhs < 0 : sense === '>=' ? rhs > 0 : rhs !== 0)))
       return null;
-    const said = { ...program, rows: program.rows.filter(({ terms }) => terms.length > 0) };
-    const found = highs.solve(asLp(said), { mip_rel_gap: gap, random_seed: 1, parallel: 'off', output_flag: false });
+    const found = highs.solve(asLp({ ...program, rows: program.rows.filter(({ terms }) => terms.length > 0) }), { ...OPTIONS, ...options });
     if (found.Status === 'Infeasible') return null;
     if (found.Status !== 'Optimal') throw new Error(`the solver ended with “${found.Status}”`);
-    return {
-      values: program.columns.map((_, column) => (found.Columns[`x${column}`] as { readonly Primal?: number } | undefined)?.Primal ?? 0),
-      cost: found.ObjectiveValue,
-    };
+    const of = (field: 'Primal' | 'Dual') =>
+      program.columns.map((_, column) => (found.Columns[`x${column}`] as Partial<Record<typeof field, number>> | undefined)?.[field] ?? 0);
+    return { found, of };
   };
+  return {
+    solve: (program, gap) => {
+      const answer = ask(program, { mip_rel_gap: gap });
+      return answer && { values: answer.of('Primal'), cost: answer.found.ObjectiveValue };
+    },
+    relax: (program) => {
+      const answer = ask({ ...program, columns: program.columns.map(({ cost }) => ({ cost, isBinary: false })) }, { presolve: 'off' });
+      if (!answer) return null;
+      const duals = answer.found.Rows.map((row) => (row as { readonly Dual?: number }).Dual ?? 0).values();
+      return {
+        cost: answer.found.ObjectiveValue,
+        reduced: answer.of('Dual'),
+        prices: program.rows.map(({ terms }) => (terms.length > 0 ? (duals.next().value ?? 0) : 0)),
+      };
+    },
+  };
+}
