@@ -37,6 +37,8 @@ export const GlobalStyle = createGlobalStyle`
   a { color: inherit; text-decoration-color: var(--gorse); text-decoration-thickness: 2px; text-underline-offset: 4px; }
   :focus-visible { outline: 3px solid var(--focus); outline-offset: 2px; border-radius: var(--radius-1); }
   button, input, select, textarea { font: inherit; color: inherit; }
+  /* A sheet that is wide is printed lying: page: lying. */
+  @page lying { size: A4 landscape; margin: 10mm; }
   [hidden] { display: none !important; }
   /* Where a device has colours of its own, what is chosen has a frame and what fills up stays filled. */
   @media (forced-colors: active) {

@@ -16,6 +16,8 @@ import { PUT as note } from '@/app/api/v1/children/[id]/note/route';
 import { PUT as credit } from '@/app/api/v1/classes/[id]/credit/route';
 import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
 import { POST as startTest } from '@/app/api/v1/classes/[id]/tests/route';
+import { POST as beginPlan } from '@/app/api/v1/plans/route';
+import { DELETE as deletePlanRoute, PUT as savePlanRoute } from '@/app/api/v1/plans/[id]/route';
 import { DELETE as removeTest } from '@/app/api/v1/class-tests/[id]/route';
 import { PUT as writeHits } from '@/app/api/v1/class-tests/[id]/hits/route';
 import { POST as addClass } from '@/app/api/v1/classes/route';
@@ -49,6 +51,8 @@ import { addIncoming } from '@/server/db/incoming';
 import { gameById } from '@/server/db/games';
 import { toBytes, toText } from '@/server/db/ids';
 import { rows, transact } from '@/server/db/pool';
+import { addPlan, planById } from '@/server/db/term-plans';
+import { begunPlan } from '@/server/plans/begin';
 import { versionBody } from '@/server/db/weeks';
 import { call, envelopeFor, makeSchool, readingOf, sendTo, useOwnSchema, weekOf, type Ask, type TestSchool } from './school';
 
@@ -70,6 +74,11 @@ const OF_SCHOOL = 'school_id = ?';
 const OF_CLASS = 'class_id IN (SELECT id FROM classes WHERE school_id = ?)';
 const OF_CHILD = 'child_id IN (SELECT id FROM children WHERE school_id = ?)';
 const OF_REPORT = `report_id IN (SELECT r.id FROM reports r JOIN assignments a ON a.id = r.assignment_id WHERE a.${OF_CHILD})`;
+
+const planIn = async ({ id }: TestSchool): Promise<Uuid> => {
+  const document = await begunPlan(id, { name: 'Spring', startsOn: '2027-01-04', endsOn: '2027-03-26' }, '2027-01-04');
+  return transact((db) => addPlan(db, id, document, new Date()));
+};
 
 const counted = async (effect: string, schoolId: Uuid) =>
   Number((await rows<{ n: number }>(`SELECT COUNT(*) AS n FROM ${effect}`, [toBytes(schoolId)]))[0]!.n);
@@ -283,6 +292,29 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
     params: { id: await testIn(school) },
     late: 404,
     effect: `audit WHERE action = 'class test removed' AND ${OF_SCHOOL}`,
+  }),
+  'POST plans': ({ cookie }) => ({
+    route: beginPlan,
+    ask: { cookie, body: { name: 'Eight', startsOn: '2027-01-04', endsOn: '2027-03-26' } },
+    effect: `term_plans WHERE name = 'Eight' AND ${OF_SCHOOL}`,
+  }),
+  'PUT plans/[id]': async ({ cookie, school }) => {
+    const id = await planIn(school);
+    const { document } = (await planById(school.id, id))!;
+    return {
+      route: savePlanRoute,
+      ask: { method: 'PUT', cookie, body: { revision: 1, document: { ...document, name: 'Changed' } } },
+      params: { id },
+      late: 409,
+      effect: `term_plans WHERE name = 'Changed' AND revision = 2 AND ${OF_SCHOOL}`,
+    };
+  },
+  'DELETE plans/[id]': async ({ cookie, school }) => ({
+    route: deletePlanRoute,
+    ask: { method: 'DELETE', cookie },
+    params: { id: await planIn(school) },
+    late: 404,
+    effect: `audit WHERE action = 'plan deleted' AND ${OF_SCHOOL}`,
   }),
   'POST games': ({ cookie }) => ({
     route: newGame,

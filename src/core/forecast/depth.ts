@@ -47,6 +47,9 @@ export interface DepthGrid {
 /** Chances that divide the five bands, deepest first. */
 const BAND_CHANCES = [0.2, 0.4, 0.6, 0.8] as const;
 
+/** The band of a chance: 1 is shallow and easy, 5 deep and hard. */
+export const bandOf = (chance: number): 1 | 2 | 3 | 4 | 5 => (1 + BAND_CHANCES.filter((limit) => chance < limit).length) as 1 | 2 | 3 | 4 | 5;
+
 const RADII = 36;
 const ANGLES = 5;
 const CELL_M = 0.1;

@@ -1,4 +1,5 @@
 /** What a plan costs by the wishes, and of which wish how much. */
+import type { Skill } from '../sheet/teaching-points';
 import { movementsOf, practises, shareOfWays, type Cell, type TermPlan, type Term, type Weights } from './term';
 
 export type CostParts = Readonly<Record<keyof Weights, number>>;
@@ -42,6 +43,12 @@ const added = (a: CostParts, b: CostParts): CostParts => ({
   changes: a.changes + b.changes,
 });
 
+/** Movements that are offered and that this line has none of. */
+export function movementsMissing(term: Term, line: TermPlan[number]): readonly Skill[] {
+  const played = line.flatMap((cell) => (cell ? [term.offers[offerAt(term, cell).offer]!] : []));
+  return movementsOf(term).filter((skill) => !played.some((offer) => practises(offer, skill)));
+}
+
 /** Of one class's line of a plan. */
 export function costOfClass(term: Term, classIndex: number, line: TermPlan[number]): CostParts {
   const { offers, weights } = term;
@@ -49,7 +56,7 @@ export function costOfClass(term: Term, classIndex: number, line: TermPlan[numbe
   const own = cells.reduce((sum, { week, offer, level }) => added(sum, cellCost(term, classIndex, week, offer, level)), NOTHING);
   const played = cells.map(({ offer }) => offers[offer]!);
   const { ways, share } = shareOfWays(term);
-  const missing = movementsOf(term).filter((skill) => !played.some((offer) => practises(offer, skill))).length;
+  const missing = movementsMissing(term, line).length;
   const over = ways.reduce((sum, way) => sum + Math.max(0, played.filter((offer) => offer.kind === 'game' && offer.way === way).length - share), 0);
   return added(own, { ...NOTHING, movements: weights.movements * missing, variety: weights.variety * over });
 }

@@ -3,7 +3,20 @@
  * it; the wishes as costs. Classes meet only where they borrow the same things.
  */
 import { cellCost, wholeCost } from './cost';
-import { isOf, mayStand, movementsOf, practises, shareOfWays, type Cell, type Must, type PlanOffer, type TermPlan, type Term } from './term';
+import {
+  isOf,
+  lentFor,
+  mayStand,
+  movementsOf,
+  practises,
+  shareOfWays,
+  type Cell,
+  type Lent,
+  type Must,
+  type PlanOffer,
+  type TermPlan,
+  type Term,
+} from './term';
 
 export interface Unknown {
   readonly cost: number;
@@ -40,9 +53,6 @@ export interface MipOfTerm extends Mip {
   readonly blocks: readonly (Block | null)[];
 }
 
-/** How many of what. */
-export type Lent = Readonly<Record<string, number>>;
-
 export interface ProgramOf {
   /** The classes that are planned; all unless it is said. */
   readonly classes?: readonly number[];
@@ -72,7 +82,7 @@ export function programOf(term: Term, { classes, without = new Set(), taken, pri
     if (must.kind === 'cupboard')
       for (const [week] of term.weeks.entries()) {
         const terms = blocks.flatMap((of, column) => {
-          const lent = of?.cells.some((cell) => cell.week === week) ? (term.offers[of.offer]!.lends[must.thing] ?? 0) : 0;
+          const lent = of?.cells.some((cell) => cell.week === week) ? lentFor(term, of.classIndex, term.offers[of.offer]!, must.thing) : 0;
           return lent > 0 ? [[column, lent] as const] : [];
         });
         if (terms.length > 0) rows.push({ terms, sense: '<=', rhs: must.there - (taken?.[week]?.[must.thing] ?? 0), mustId: must.id });
@@ -87,10 +97,10 @@ const combined = <T>(lists: readonly (readonly T[])[]): T[][] =>
 
 /**
  * The blocks of an offer. Any weeks of a game of which each has another near are pairs and threes of near weeks: nothing else need be tried, and a game
- * that stands alone cannot come up. `alone` are blocks of one week.
+ * that stands alone comes up where it may alone.
  */
-function blocksOf(weeks: readonly number[], within: number | null, alone: boolean): number[][] {
-  const singles = alone || within === null ? weeks.map((week) => [week]) : [];
+function blocksOf(weeks: readonly number[], within: number | null, alone: (week: number) => boolean): number[][] {
+  const singles = weeks.filter((week) => within === null || alone(week)).map((week) => [week]);
   if (within === null) return singles;
   const next = (week: number) => weeks.filter((one) => one > week && one - week < within);
   const pairs = weeks.flatMap((week) => next(week).map((other) => [week, other]));
@@ -102,6 +112,11 @@ type Terms = Condition['terms'];
 function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstColumn: number, anyPlan: boolean, prices?: readonly Lent[]) {
   const { offers, weeks, classes, expected } = term;
   const own = musts.filter((must) => isOf(must, classes[classIndex]!.id));
+  const pinned = new Map(own.flatMap((must) => (must.kind === 'pinned' && must.cell ? [[must.week, must.cell] as const] : [])));
+  /** How many weeks are pinned with such an offer. */
+  const pinnedOf = (is: (offer: PlanOffer) => boolean) =>
+    [...pinned.values()].filter(({ offerId }) => offers.some((offer) => offer.id === offerId && is(offer))).length;
+  const isOpen = ({ week }: BlockCell) => !pinned.has(week);
   const freeWeeks = new Set(own.flatMap((must) => (must.kind === 'pinned' && must.cell === null ? [must.week] : [])));
   const slots = weeks.flatMap(({ holiday }, week) => (holiday || freeWeeks.has(week) ? [] : [week]));
   const within = own.flatMap((must) => (must.kind === 'twice' ? [must.within] : [])).sort((a, b) => a - b)[0] ?? null;
@@ -112,18 +127,22 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         .map((week) => [week, levelsWorthIt(term, own, { classIndex, week, offer: index }, anyPlan)] as const)
         .filter(([, list]) => list.length > 0),
     );
-    return blocksOf([...levels.keys()], offer.kind === 'game' ? within : null, anyPlan).flatMap((list) =>
-      combined(list.map((week) => levels.get(week)!.map((level): BlockCell => ({ week, level })))).map((cells) => ({
-        classIndex,
-        offer: index,
-        cells,
-      })),
+    return blocksOf([...levels.keys()], offer.kind === 'game' ? within : null, (week) => anyPlan || pinned.get(week)?.offerId === offer.id).flatMap(
+      (list) =>
+        combined(list.map((week) => levels.get(week)!.map((level): BlockCell => ({ week, level })))).map((cells) => ({
+          classIndex,
+          offer: index,
+          cells,
+        })),
     );
   });
   const costs = new Map<string, number>();
   const costOfCell = (offer: number, { week, level }: BlockCell) => {
     const key = `${offer} ${week} ${level}`;
-    const priced = Object.entries(offers[offer]!.lends).reduce((sum, [thing, n]) => sum + n * (prices?.[week]?.[thing] ?? 0), 0);
+    const priced = Object.entries(prices?.[week] ?? {}).reduce(
+      (sum, [thing, price]) => sum + price * lentFor(term, classIndex, offers[offer]!, thing),
+      0,
+    );
     const cost = costs.get(key) ?? wholeCost(cellCost(term, classIndex, week, offer, level)) + priced;
     costs.set(key, cost);
     return cost;
@@ -167,10 +186,23 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
             '>=',
             must.least,
           );
-        if (must.most !== null) put(must.id, terms, '<=', must.most);
+        if (must.most !== null)
+          put(
+            must.id,
+            terms,
+            '<=',
+            Math.max(
+              must.most,
+              pinnedOf((offer) => practises(offer, must.skill)),
+            ),
+          );
         break;
       }
       case 'order': {
+        const of = [...pinned.entries()].sort(([a], [b]) => a - b).map(([, { offerId }]) => offers.find(({ id }) => id === offerId)!);
+        // What is pinned the wrong way round cannot be mended by the others.
+        const firstThen = of.findIndex((offer) => practises(offer, must.then));
+        if (firstThen >= 0 && of.slice(firstThen + 1).some((offer) => practises(offer, must.first))) break;
         // Begun is begun: it never goes back, and what comes first has no week after it.
         const begun = slots.map(() => helper());
         for (const [index, slot] of slots.entries()) {
@@ -192,13 +224,16 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         break;
       }
       case 'often':
-        for (const [index, { kind }] of offers.entries())
+        for (const [index, { id, kind }] of offers.entries())
           if (kind === 'game' && slots.length > must.most)
             put(
               must.id,
               count((_, of) => of === index),
               '<=',
-              must.most,
+              Math.max(
+                must.most,
+                pinnedOf((offer) => offer.id === id),
+              ),
             );
         break;
       case 'twice':
@@ -206,7 +241,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         put(
           must.id,
           blocks.flatMap(({ offer, cells }, index) =>
-            cells.length === 1 && offers[offer]!.kind === 'game' ? [[firstColumn + index, 1] as const] : [],
+            cells.length === 1 && isOpen(cells[0]!) && offers[offer]!.kind === 'game' ? [[firstColumn + index, 1] as const] : [],
           ),
           '<=',
           0,
@@ -216,7 +251,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         for (const skill of movementsOf(term))
           for (const slot of slots) {
             const span = Array.from({ length: must.most + 1 }, (_, n) => slot + n);
-            if (span.every((one) => slots.includes(one)))
+            if (span.every((one) => slots.includes(one)) && span.some((one) => !pinned.has(one)))
               put(
                 must.id,
                 count(
@@ -233,7 +268,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
           must.id,
           count(
             (_, index) => expected[classIndex]![index]!.some(({ minutes }) => minutes > must.most),
-            ({ level }, index) => expected[classIndex]![index]![level]!.minutes > must.most,
+            (cell, index) => isOpen(cell) && expected[classIndex]![index]![cell.level]!.minutes > must.most,
           ),
           '<=',
           0,
@@ -242,7 +277,7 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'floor':
         put(
           must.id,
-          count((offer) => offer.floorM > must.metres),
+          count((offer) => offer.floorM > must.metres, isOpen),
           '<=',
           0,
         );
@@ -250,17 +285,9 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
       case 'never':
         put(
           must.id,
-          count((offer) => offer.id === must.offerId),
+          count((offer) => offer.id === must.offerId, isOpen),
           '<=',
           0,
-        );
-        break;
-      case 'event':
-        put(
-          must.id,
-          countIn(must.week, (offer) => offer.kind === 'event'),
-          '>=',
-          1,
         );
         break;
       case 'pinned': {
@@ -309,7 +336,7 @@ function levelsWorthIt(
       : [],
   );
   const long = longToo ? cheapest(all.filter((level) => !isShort(level))) : [];
-  return [...new Set([...cheapest(all.filter(isShort)), ...long, ...pinned.filter((level) => level >= 0 && (longToo || isShort(level)))])];
+  return [...new Set([...cheapest(all.filter(isShort)), ...long, ...pinned.filter((level) => level >= 0)])];
 }
 
 /** Movements that are missing, and ways that have more than their share. */

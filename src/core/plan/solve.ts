@@ -6,9 +6,9 @@
 import { brokenBy } from './broken';
 import { beginClosely, solveClosely, type Begun } from './close';
 import { costOf, wholeCost } from './cost';
-import { planIn, programOf, type Condition, type Lent, type MipOfTerm, type ProgramOf, type Unknown } from './mip';
+import { planIn, programOf, type Condition, type MipOfTerm, type ProgramOf, type Unknown } from './mip';
 import type { Solver } from './solver';
-import type { Term, TermPlan } from './term';
+import { lentFor, type Lent, type Term, type TermPlan } from './term';
 
 const GAP = 0.01;
 /** Columns of each class that the prices are found with. */
@@ -84,7 +84,7 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
   const prices = pricesOf(term, solver);
   if (prices) {
     // Prices only make dearer: who borrows nothing that has one has the best already.
-    const dear = lines.map((line) => priceOf(term, line, prices) > SLACK);
+    const dear = lines.map((line, classIndex) => priceOf(term, classIndex, line, prices) > SLACK);
     const priced = classes.map((_, classIndex) => (dear[classIndex]! ? solveClass(classIndex, { prices }) : null));
     const paid = own.reduce((sum, one, classIndex) => sum + (priced[classIndex]?.atLeast ?? one.atLeast), 0);
     atLeast = Math.max(atLeast, paid - worthOf(term, prices));
@@ -112,19 +112,23 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
   return { found: true, ...best! };
 }
 
-const lentBy = ({ offers }: Term, line: Line, week: number): Lent => offers.find(({ id }) => id === line[week]?.offerId)?.lends ?? {};
+/** What of the cupboard a class borrows in a week. */
+function lentBy(term: Term, classIndex: number, line: Line, week: number): (readonly [thing: string, n: number])[] {
+  const offer = term.offers.find(({ id }) => id === line[week]?.offerId);
+  return offer ? Object.keys(offer.lends).map((thing) => [thing, lentFor(term, classIndex, offer, thing)] as const) : [];
+}
 
-/** What all these lines borrow, by week. */
-const lentIn = (term: Term, lines: readonly Line[]): Lent[] =>
+/** What these lines borrow together, by week. */
+const lentIn = (term: Term, lines: ReadonlyMap<number, Line>): Lent[] =>
   term.weeks.map((_, week) => {
     const sum: Record<string, number> = {};
-    for (const line of lines) for (const [thing, n] of Object.entries(lentBy(term, line, week))) sum[thing] = (sum[thing] ?? 0) + n;
+    for (const [classIndex, line] of lines) for (const [thing, n] of lentBy(term, classIndex, line, week)) sum[thing] = (sum[thing] ?? 0) + n;
     return sum;
   });
 
-const priceOf = (term: Term, line: Line, prices: readonly Lent[]): number =>
+const priceOf = (term: Term, classIndex: number, line: Line, prices: readonly Lent[]): number =>
   term.weeks.reduce(
-    (sum, _, week) => sum + Object.entries(lentBy(term, line, week)).reduce((of, [thing, n]) => of + n * (prices[week]![thing] ?? 0), 0),
+    (sum, _, week) => sum + lentBy(term, classIndex, line, week).reduce((of, [thing, n]) => of + n * (prices[week]![thing] ?? 0), 0),
     0,
   );
 
@@ -137,10 +141,11 @@ const isEnough = ({ musts, weeks }: Term, lent: readonly Lent[]): boolean =>
 /** Keeps the lines in turn as long as there is enough; the others plan again with what is left. Null where one finds too little. */
 function inWhatIsThere(term: Term, lines: readonly Line[], again: (classIndex: number, taken: readonly Lent[]) => Line | null): TermPlan | null {
   const kept = new Map<number, Line>();
-  for (const [classIndex, line] of lines.entries()) if (isEnough(term, lentIn(term, [...kept.values(), line]))) kept.set(classIndex, line);
+  for (const [classIndex, line] of lines.entries())
+    if (isEnough(term, lentIn(term, new Map([...kept, [classIndex, line]])))) kept.set(classIndex, line);
   for (const [classIndex] of lines.entries()) {
     if (kept.has(classIndex)) continue;
-    const line = again(classIndex, lentIn(term, [...kept.values()]));
+    const line = again(classIndex, lentIn(term, kept));
     if (!line) return null;
     kept.set(classIndex, line);
   }
@@ -149,12 +154,12 @@ function inWhatIsThere(term: Term, lines: readonly Line[], again: (classIndex: n
 
 /** Each class plans once more with what all the others leave. */
 function eachAgain(term: Term, plan: TermPlan, again: (classIndex: number, taken: readonly Lent[]) => Line | null): TermPlan {
-  const lines = [...plan];
-  for (const [classIndex] of plan.entries()) {
-    const others = lines.filter((_, index) => index !== classIndex);
-    lines[classIndex] = again(classIndex, lentIn(term, others)) ?? lines[classIndex]!;
+  const lines = new Map(plan.entries());
+  for (const [classIndex, line] of plan.entries()) {
+    lines.delete(classIndex);
+    lines.set(classIndex, again(classIndex, lentIn(term, lines)) ?? line);
   }
-  return lines;
+  return plan.map((_, classIndex) => lines.get(classIndex)!);
 }
 
 /** Prices of what is lent, by week: of a program of the most promising columns of each class, its choices halved. Null where these hold no plan. */
@@ -174,7 +179,7 @@ function pricesOf(term: Term, solver: Solver): Lent[] | null {
       place.set(column, columns.length);
       for (const { week } of block?.cells ?? [])
         for (const must of term.musts) {
-          const n = must.kind === 'cupboard' ? (term.offers[block!.offer]!.lends[must.thing] ?? 0) : 0;
+          const n = must.kind === 'cupboard' ? lentFor(term, classIndex, term.offers[block!.offer]!, must.thing) : 0;
           if (must.kind !== 'cupboard' || n === 0) continue;
           const key = `${week} ${must.thing}`;
           const row = shared.get(key) ?? { week, thing: must.thing, there: must.there, terms: [] };

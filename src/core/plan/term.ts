@@ -4,10 +4,13 @@
  */
 import type { Skill } from '../sheet/teaching-points';
 
+/** How many of what. */
+export type Lent = Readonly<Record<string, number>>;
+
 export interface PlanOffer {
   readonly id: string;
   readonly title: string;
-  /** An event stands in the weeks of events alone. */
+  /** An event stands where it is pinned alone. */
   readonly kind: 'game' | 'event';
   /** What is practised, the main movement first. */
   readonly skills: readonly Skill[];
@@ -17,8 +20,8 @@ export interface PlanOffer {
   readonly levels: readonly { readonly id: string; readonly name: string }[];
   /** What each home has to find. */
   readonly things: readonly string[];
-  /** What a class borrows from the school for it: how many of what. */
-  readonly lends: Readonly<Record<string, number>>;
+  /** What each child borrows from the school for it: how many of what. */
+  readonly lends: Lent;
   /** The clear line that it takes, metres. */
   readonly floorM: number;
 }
@@ -38,7 +41,10 @@ export interface Cell {
 /** By class, then by week; null for a free slot or a holiday. */
 export type TermPlan = readonly (readonly (Cell | null)[])[];
 
-/** What a plan must keep. `classIds` missing: every class. Weeks count from 0. */
+/**
+ * What a plan must keep. `classIds` missing: every class. Weeks count from 0. What is pinned stands: no other must bars it, and those that count are
+ * kept by what can still be chosen.
+ */
 export type Must = { readonly id: string; readonly classIds?: readonly string[] } & (
   | { readonly kind: 'skill-weeks'; readonly skill: Skill; readonly least: number; readonly most: number | null }
   /** The first week of `then` is not before the last of `first`. */
@@ -52,7 +58,6 @@ export type Must = { readonly id: string; readonly classIds?: readonly string[] 
   | { readonly kind: 'cupboard'; readonly thing: string; readonly there: number }
   | { readonly kind: 'pinned'; readonly week: number; readonly cell: Cell | null }
   | { readonly kind: 'never'; readonly offerId: string; readonly why: 'played' | 'unwanted' }
-  | { readonly kind: 'event'; readonly week: number }
 );
 
 export type MustKind = Must['kind'];
@@ -74,7 +79,8 @@ export interface Weights {
 export const WEIGHTS: Weights = { hardness: 10, movements: 8, variety: 4, things: 1, changes: 6 };
 
 export interface Term {
-  readonly classes: readonly { readonly id: string; readonly name: string }[];
+  /** `borrowers`: its children, who borrow each for itself. */
+  readonly classes: readonly { readonly id: string; readonly name: string; readonly borrowers: number }[];
   readonly weeks: readonly { readonly holiday: boolean }[];
   readonly offers: readonly PlanOffer[];
   /** By class, offer and level. */
@@ -87,16 +93,15 @@ export interface Term {
   readonly accepted?: TermPlan;
 }
 
+/** How many of a thing a class borrows for an offer. */
+export const lentFor = ({ classes }: Term, classIndex: number, { lends }: PlanOffer, thing: string): number =>
+  (lends[thing] ?? 0) * classes[classIndex]!.borrowers;
+
 export const isOf = (must: Must, classId: string): boolean => must.classIds === undefined || must.classIds.includes(classId);
 
-/** Whether it may stand there at all: an event does in the weeks of events, and where it is pinned. */
+/** Whether it may stand there at all: an event does where it is pinned alone. */
 export const mayStand = (musts: readonly Must[], classId: string, week: number, { id, kind }: PlanOffer): boolean =>
-  kind === 'game' ||
-  musts.some(
-    (must) =>
-      isOf(must, classId) &&
-      ((must.kind === 'event' && must.week === week) || (must.kind === 'pinned' && must.week === week && must.cell?.offerId === id)),
-  );
+  kind === 'game' || musts.some((must) => isOf(must, classId) && must.kind === 'pinned' && must.week === week && must.cell?.offerId === id);
 
 export const practises = (offer: PlanOffer, skill: Skill): boolean => offer.skills.includes(skill);
 

@@ -20,6 +20,19 @@ export const SKILL_NAMES: Readonly<Record<Skill, string>> = {
   move: 'running and turning',
 };
 
+/** The same in a word, where there is little room. */
+export const SKILL_WORDS: Readonly<Record<Skill, string>> = {
+  underarm: 'underarm',
+  overarm: 'overarm',
+  'set-shot': 'set shot',
+  roll: 'roll',
+  kick: 'kick',
+  lift: 'lift',
+  'strike-up': 'keep up',
+  gather: 'gather',
+  move: 'run',
+};
+
 /** Which foot stands in front: the one across from the hand (or the kicking foot), the same one, both level. */
 type Front = 'other' | 'same' | 'both' | null;
 

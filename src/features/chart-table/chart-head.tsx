@@ -10,8 +10,7 @@ import { aboutGame } from '../games/about-game';
 import { Head, Saved, ShownFor } from './chart-table-style';
 import type { DraftAction, DraftHistory } from './draft';
 import type { ClassChoice } from './send-dialog';
-import { savedWords } from './table-model';
-import type { SaveState } from './use-autosave';
+import { savedWords, type SaveState } from '@/ui/use-autosave';
 
 const AGES = ['4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 

@@ -19,7 +19,7 @@ import { Misfits } from './misfit-list';
 import { LuckRemark, PinsRemark, TimeRemark } from './remarks';
 import { RulesPanel } from './rules-panel';
 import { SkillLeaf } from './skill-leaf';
-import type { SaveState } from './use-autosave';
+import type { SaveState } from '@/ui/use-autosave';
 import type { Racks } from './use-racks';
 import { VersionsLeaf } from './versions-leaf';
 

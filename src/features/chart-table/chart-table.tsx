@@ -32,7 +32,7 @@ import { SendDialog, type ClassChoice } from './send-dialog';
 import { asMine, firstPicked, firstShown, keyMeans, levelAt, saidOf, shownOf, withToBeat } from './table-model';
 import { TryIt } from './try-it';
 import { Players } from './watch';
-import { useAutosave } from './use-autosave';
+import { useAutosave } from '@/ui/use-autosave';
 import { useForecast } from './use-forecast';
 import { keptHistory, useKeptHistory } from './use-kept-history';
 import { useRacks } from './use-racks';
@@ -79,7 +79,12 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
   const [looked, setLooked] = useState<Misfit | null>(null);
   const [problem, setProblem] = useState('');
   const chart = useRef<HTMLDivElement>(null);
-  const { state, saveNow } = useAutosave(id, game, ageYears, revision);
+  const { state, saveNow } = useAutosave({
+    url: `/api/v1/games/${id}`,
+    what: 'game',
+    value: useMemo(() => ({ game, ageYears }), [game, ageYears]),
+    revision,
+  });
   useKeptHistory(id, history, state);
   useEffect(() => {
     const kept = keptHistory(id, firstGame);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { resolveLevel } from '@/core/rules/format/level';
 import { starter } from '../../../tests/examples/starters';
-import { asMine, firstPicked, firstShown, keyMeans, levelAt, savedWords, saidOf, shownOf, withToBeat } from './table-model';
+import { asMine, firstPicked, firstShown, keyMeans, levelAt, saidOf, shownOf, withToBeat } from './table-model';
+import { savedWords } from '@/ui/use-autosave';
 
 const lamps = starter('harbour-lamps');
 const free = { ctrl: false, shift: false, alt: false };

@@ -5,7 +5,6 @@ import { toBeatOf } from '@/core/levels/to-beat';
 import type { Game } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
 import type { Picked } from './chart';
-import type { SaveState } from './use-autosave';
 
 /** The mark that is taken hold of at first: the middle one of the first group. */
 export function firstPicked(level: Game): Picked {
@@ -75,18 +74,3 @@ export const withToBeat = (game: Game, level: number, score: { readonly value: n
     index === level ? { ...one, toBeat: toBeatOf(resolveLevel(game, level), score.value, score.unit, by, on) } : one,
   ),
 });
-
-/** Whether the game is saved; `clock` writes a time of the day. */
-export function savedWords(state: SaveState, clock: (at: string) => string): string {
-  switch (state.kind) {
-    case 'changed':
-    case 'saving':
-      return 'saving …';
-    case 'waiting':
-      return `not saved yet: ${state.problem}`;
-    case 'conflict':
-      return 'not saved';
-    case 'saved':
-      return state.at ? `saved ${clock(state.at)}` : 'saved';
-  }
-}

@@ -3,7 +3,7 @@ import { renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
 import { beginDraft, changeDraft, type DraftHistory } from './draft';
-import type { SaveState } from './use-autosave';
+import type { SaveState } from '@/ui/use-autosave';
 import { keptHistory, useKeptHistory } from './use-kept-history';
 
 beforeEach(() => {

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect } from 'react';
 import type { DraftHistory } from './draft';
-import type { SaveState } from './use-autosave';
+import type { SaveState } from '@/ui/use-autosave';
 
 const MOST_KEPT = 60;
 const WAIT_MS = 900;

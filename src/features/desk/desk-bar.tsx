@@ -56,6 +56,7 @@ const Bar = styled.header`
 const ROOMS = [
   { href: '/today', name: 'Today' },
   { href: '/games', name: 'Games' },
+  { href: '/plan', name: 'Plan' },
   { href: '/weeks', name: 'Weeks' },
   { href: '/scores', name: 'Scores' },
   { href: '/classes', name: 'Classes' },

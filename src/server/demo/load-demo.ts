@@ -2,7 +2,7 @@
  * The demo school: Strathfinlas Primary with three classes, five collected weeks and a sixth coming in, with every kind of trouble in one class. Scores are played by simulated
  * children through the product's own engine, seeded, so that every install has the same ones; today lies in the last week.
  */
-import type { Uuid } from '@/contract/ids';
+import { newUuid, type Uuid } from '@/contract/ids';
 import { childTables } from '@/core/forecast/attempts';
 import { shippedRacks } from '@/core/forecast/shipped-racks';
 import { simulateGo } from '@/core/forecast/simulate';
@@ -43,6 +43,7 @@ import { starters } from '../starters';
 import { DEMO_CHILDREN } from './names';
 import { addTroubles, TROUBLES } from './troubles';
 import { demoGames } from './demo-games';
+import { addDemoPlan, type DemoPlanned } from './demo-plan';
 
 const SEED = 20270301;
 const ZONE = 'Europe/London';
@@ -56,9 +57,27 @@ export interface DemoSignIn {
 }
 
 const CLASSES = [
-  { name: 'P2 Wagtails', ageYears: 6, children: 24, games: ['pebble', 'gull', 'pebble', 'gull', 'pebble', 'gull'] },
-  { name: 'P4 Dippers', ageYears: 8, children: 26, games: ['kelp', 'lantern', 'heron', 'lantern', 'lantern', 'lantern'] },
-  { name: 'P6 Ospreys', ageYears: 10, children: 26, games: ['heron', 'lantern', 'lantern', 'lantern', 'lantern', 'event'] },
+  {
+    name: 'P2 Wagtails',
+    ageYears: 6,
+    children: 24,
+    games: ['pebble', 'gull', 'pebble', 'gull', 'pebble', 'gull'],
+    toCome: ['kelp', 'kelp', null, 'loch-frames', 'loch-frames', 'pebble'],
+  },
+  {
+    name: 'P4 Dippers',
+    ageYears: 8,
+    children: 26,
+    games: ['kelp', 'lantern', 'heron', 'lantern', 'lantern', 'lantern'],
+    toCome: ['heron', 'heron', null, 'loch-frames', 'loch-frames', 'kelp'],
+  },
+  {
+    name: 'P6 Ospreys',
+    ageYears: 10,
+    children: 26,
+    games: ['heron', 'lantern', 'lantern', 'lantern', 'lantern', 'event'],
+    toCome: ['gull', 'gull', null, 'loch-frames', 'loch-frames', 'heron'],
+  },
 ] as const;
 
 /** The sixth week of the oldest: four games with one card, the two last from the starters. */
@@ -95,6 +114,7 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
     games.set(id, await transact((db) => addGame(db, schoolId, game, 8, new Date(now.getTime() - 25 * DAY_MS), teacherId)));
   await keptBefore(schoolId, teacherId, games.get('lantern')!, new Date(now.getTime() - 25 * DAY_MS));
   let nextName = 0;
+  const inPlan: DemoPlanned[] = [];
   for (const planned of CLASSES) {
     const classId = await transact(async (db) => {
       const year = await yearAt(db, schoolId, today);
@@ -106,16 +126,22 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
       return id;
     });
     const weeks: Uuid[] = [];
+    const planSent: DemoPlanned['sent'][number][] = [];
     for (const [week, key] of planned.games.entries()) {
       const day = dayPlus(lastMonday(today), -7 * (planned.games.length - 1 - week));
       const sentAt = timeOfDay(day, 8.5);
+      const sentAs = newUuid();
+      const gameIds = (key === 'event' ? EVENT.games : [key]).map((one) => games.get(one)!);
+      const levelId = `level-${week === 0 ? 1 : 2}`;
+      planSent.push({ sentAs, gameIds, levelId });
       const sent = await sendWeek(
         {
+          sentAs,
           schoolId,
           teacherId,
           classId,
           title: key === 'event' ? EVENT.title : '',
-          games: (key === 'event' ? EVENT.games : [key]).map((one) => ({ gameId: games.get(one)!, levelId: `level-${week === 0 ? 1 : 2}` })),
+          games: gameIds.map((gameId) => ({ gameId, levelId })),
           kit: [],
           dueOn: dayPlus(day, 7),
           warmUp: 'Five minutes: walk on the spot, big arm circles, ten slow squats, shake everything out.',
@@ -148,7 +174,9 @@ export async function loadDemo(signIns: readonly DemoSignIn[], serverKey: string
     }
     await decideEarlier(classId, weeks.slice(0, -1), { schoolId, teacherId }, now);
     if (planned === CLASSES[1]) await inventionsOf(classId, today, now);
+    inPlan.push({ classId, sent: planSent, toCome: planned.toCome.map((key) => (key === null ? null : games.get(key)!)) });
   }
+  await addDemoPlan(schoolId, dayPlus(lastMonday(today), -7 * LAST_WEEK), EVENT, inPlan, now);
   await transact((db) => audit(db, { schoolId, teacherId: null, action: LOADED }, now));
 }
 

@@ -10,7 +10,7 @@ import { tells } from '../progress/fit-of-class';
 import { weekNumber } from '../progress/week-number';
 import { groupedBy } from '../db/grouped';
 import { fenced } from '../files/fenced';
-import type { SheetToWrite } from '../files/sheet-to-write';
+import { safeText, type SheetToWrite } from '../files/sheet-to-write';
 import { bodiesOf } from '../db/reports';
 import { playsOfClass } from '../reports/plays';
 
@@ -125,10 +125,7 @@ const COLUMNS = [
   'decided',
 ] as const satisfies readonly (keyof ExportedGo)[];
 
-/** What a spreadsheet would run begins with one of these; an apostrophe before it makes it text. */
-const safe = (value: string | number | boolean | null) => (typeof value === 'string' && /^[=+\-@\t\r]/.test(value) ? `'${value}` : value);
-
-const rowOf = (go: ExportedGo) => COLUMNS.map((column) => safe(go[column]));
+const rowOf = (go: ExportedGo) => COLUMNS.map((column) => safeText(go[column]));
 
 /** RFC 4180. */
 export function asCsv(goes: readonly ExportedGo[]): string {

@@ -32,6 +32,7 @@ const LINES: readonly Line[] = [
     href: '/me',
   },
   { from: '0085', words: 'A colleague who has an account at another school can be invited to yours.', href: '/school', forLeads: true },
+  { from: '0086', words: 'A term can be planned for every class: say what it is for, and the plan that fits best is worked out.', href: '/plan' },
 ];
 
 const ALL: readonly (News & Line)[] = LINES.map((line, index) => ({ ...line, number: index + 1 }));

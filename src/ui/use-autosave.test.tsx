@@ -2,7 +2,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { Game } from '@/core/rules/format/game';
-import { starter } from '../../../tests/examples/starters';
+import { starter } from '../../tests/examples/starters';
 import { useAutosave } from './use-autosave';
 
 const sent: unknown[] = [];
@@ -20,7 +20,10 @@ afterEach(() => {
 });
 
 const first = starter('harbour-lamps');
-const open = () => renderHook(({ game }: { game: Game }) => useAutosave('game', game, 8, 1), { initialProps: { game: first } });
+const open = () =>
+  renderHook(({ game }: { game: Game }) => useAutosave({ url: '/api/v1/games/game', what: 'game', value: { game, ageYears: 8 }, revision: 1 }), {
+    initialProps: { game: first },
+  });
 const wait = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 
 it('says that a change is not saved yet at once, and saves it a moment later', async () => {

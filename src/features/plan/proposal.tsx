@@ -1,0 +1,94 @@
+'use client';
+/** A plan that was worked out anew, as what it changes: each change with its reason, accepted or left as it was. Nothing changes by itself. */
+import type { CellChange, PlanFacts } from '@/core/plan/document';
+import { instead, worseBecause } from '@/core/plan/why';
+import { offerAt } from '@/core/plan/cost';
+import type { Cell, Term } from '@/core/plan/term';
+import { Button, QuietButton } from '@/ui/button';
+import { SoftLine } from '@/ui/page';
+import { Acts } from './plan-style';
+import type { Found } from './use-plan-solver';
+
+export interface ProposedChange extends CellChange {
+  readonly words: string;
+  readonly because: string;
+}
+
+const nameOf = (term: Term, cell: Cell | null): string => {
+  if (!cell) return 'nothing';
+  const offer = term.offers.find(({ id }) => id === cell.offerId);
+  return offer ? `${offer.title}, ${offer.levels.find(({ id }) => id === cell.levelId)?.name ?? ''}` : 'a game that is gone';
+};
+
+const isOffered = (term: Term, { offerId, levelId }: Cell): boolean =>
+  term.offers.some(({ id, levels }) => id === offerId && levels.some((level) => level.id === levelId));
+
+/** Each change in words: "P4, week 7: Wade → Swim", and because of what. */
+export function proposed(
+  { term, plan }: Pick<Found, 'term' | 'plan'>,
+  changes: readonly CellChange[],
+  facts: PlanFacts,
+  wordsOfMust: (id: string) => string,
+): ProposedChange[] {
+  return changes.map((change) => {
+    const classIndex = term.classes.findIndex(({ id }) => id === change.classId);
+    const { name } = term.classes[classIndex]!;
+    const words = `${name}, week ${change.week + 1}: ${nameOf(term, change.from)} → ${nameOf(term, change.to)}`;
+    return { ...change, words, because: becauseOf(classIndex, change) };
+  });
+
+  function becauseOf(classIndex: number, { week, from }: CellChange): string {
+    if (!from) return 'nothing stood there';
+    if (!isOffered(term, from)) return 'it is no longer on the shelf';
+    const other = instead(term, plan, classIndex, week, from);
+    const said = worseBecause(term, plan, { classIndex, week }, other, wordsOfMust).slice(0, 2);
+    const tries = facts.classes.find(({ id }) => id === term.classes[classIndex]!.id)?.tries ?? 0;
+    const { offer, level } = offerAt(term, from);
+    const aimed = term.expected[classIndex]![offer]![level]!.chance !== null;
+    const by = tries > 0 && aimed && other.more.hardness > 0 ? `, by ${tries} tries of its own` : '';
+    // What is as good by itself makes room for another change.
+    return said.length > 0 ? `before: ${said.join('; ')}${by}` : 'it makes room for another change';
+  }
+}
+
+export function Proposal({
+  changes,
+  onAccept,
+  onKeep,
+}: {
+  changes: readonly ProposedChange[];
+  onAccept: (changes: readonly CellChange[]) => void;
+  onKeep: (changes: readonly CellChange[]) => void;
+}) {
+  return (
+    <section aria-labelledby="changes">
+      <h2 id="changes">
+        {changes.length} {changes.length === 1 ? 'change' : 'changes'} to the plan
+      </h2>
+      <SoftLine $small>Nothing has been changed yet. Take what is right, leave the rest as it was.</SoftLine>
+      <Acts>
+        <Button $strong onPress={() => onAccept(changes)}>
+          Accept all
+        </Button>
+        <Button onPress={() => onKeep(changes)}>Keep all as it was</Button>
+      </Acts>
+      <ul>
+        {changes.map((change) => (
+          <li key={`${change.classId} ${change.week}`} style={{ gridTemplateColumns: '1fr' }}>
+            <span>
+              <b>{change.words}</b> <SoftLine $small>{change.because}</SoftLine>
+              <Acts>
+                <QuietButton aria-label={`Accept ${change.words}`} onPress={() => onAccept([change])}>
+                  Accept
+                </QuietButton>
+                <QuietButton aria-label={`Keep as it was: ${change.words}`} onPress={() => onKeep([change])}>
+                  Keep
+                </QuietButton>
+              </Acts>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
