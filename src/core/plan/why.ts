@@ -54,14 +54,20 @@ const inTen = (chance: number) => `${Math.round(TENTHS * chance)} in 10`;
 /** Less than this of a cost is no reason. */
 const LITTLE = 0.05;
 
-/** Why another cell would be worse there, the weightiest first: sentences without a full stop. Empty where it would not be. */
+export interface Against {
+  readonly what: keyof Weights | 'must';
+  /** Without a full stop. */
+  readonly words: string;
+}
+
+/** Why another cell would be worse there, the weightiest first. Empty where it would not be. */
 export function worseBecause(
   term: Term,
   plan: TermPlan,
   { classIndex, week }: { readonly classIndex: number; readonly week: number },
   { cell, more, breaks }: Instead,
   wordsOfMust: (id: string) => string,
-): string[] {
+): Against[] {
   const { offer, level } = offerAt(term, cell);
   const { chance } = term.expected[classIndex]![offer]![level]!;
   const wanted = term.wanted[classIndex]![week]!;
@@ -77,5 +83,8 @@ export function worseBecause(
     changes: () => 'it is not what was planned before',
   };
   const parts = (Object.keys(said) as (keyof Weights)[]).filter((part) => more[part] > LITTLE).sort((a, b) => more[b] - more[a]);
-  return [...breaks.map((id) => `against “${wordsOfMust(id)}”`), ...parts.map((part) => said[part]())];
+  return [
+    ...breaks.map((id): Against => ({ what: 'must', words: `against “${wordsOfMust(id)}”` })),
+    ...parts.map((part): Against => ({ what: part, words: said[part]() })),
+  ];
 }

@@ -121,7 +121,9 @@ function easiestRight({ document, facts }: PlanOnScreen, classId: string, week: 
 function Why({ screen, cell, fixed, onChoose }: Pick<CellDialogProps, 'screen' | 'cell' | 'fixed'> & { onChoose?: (cell: Cell) => void }) {
   const { document, facts } = screen;
   const told = useMemo(() => {
-    const term = termOf(document, facts, fixed);
+    const whole = termOf(document, facts, fixed);
+    // Of what stands there now everything else would be a change: that says nothing of why.
+    const term = { ...whole, weights: { ...whole.weights, changes: 0 } };
     const classIndex = term.classes.findIndex(({ id }) => id === cell.classId);
     if (classIndex < 0 || !term.offers.some(({ id }) => id === cell.offer?.id)) return [];
     const known = knownPlan(document, term);
@@ -146,7 +148,7 @@ function Why({ screen, cell, fixed, onChoose }: Pick<CellDialogProps, 'screen' |
               <b>
                 {offer?.title}, {level?.name}
               </b>
-              : {words.length > 0 ? words.join('; ') : 'just as good here'}.{' '}
+              : {words.length > 0 ? words.map((against) => against.words).join('; ') : 'just as good here'}.{' '}
               {onChoose && other.breaks.length === 0 && <QuietButton onPress={() => onChoose(other.cell)}>Take it</QuietButton>}
             </li>
           );

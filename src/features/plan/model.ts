@@ -233,16 +233,11 @@ export const titleOf = ({ offer, level, kind }: Pick<CellView, 'offer' | 'level'
   return kind === 'free' ? 'kept free' : kind === 'gone' ? 'a game that is no longer on the shelf' : 'nothing yet';
 };
 
-/** What a screen reader hears of a cell. */
-export function cellWords(cell: CellView, dayWords: (day: string) => string): string {
-  const place = `${cell.className}, week ${cell.week + 1}, ${dayWords(cell.on)}`;
-  if (cell.kind === 'land') return `${place}: ${cell.land || 'outside the term'}`;
-  const facts = [
-    cell.chance === null ? null : `about ${Math.round(10 * cell.chance)} in 10`,
-    cell.par && `par ${cell.par}`,
-    cell.minutes !== null && `${cell.minutes} minutes`,
-    cell.pinned && 'pinned',
-    cell.sent && 'sent',
-  ].filter(Boolean);
-  return `${place}: ${[titleOf(cell), ...facts].join(', ')}`;
-}
+/** What a screen reader hears of a cell before and after what is seen in it. */
+export const cellWords = (
+  { className, week, on, chance, pinned, sent }: CellView,
+  dayWords: (day: string) => string,
+): readonly [before: string, after: string] => [
+  `${className}, week ${week + 1}, ${dayWords(on)}:`,
+  [chance === null ? null : `about ${Math.round(10 * chance)} in 10`, pinned && 'pinned', sent && 'sent'].filter(Boolean).join(', '),
+];

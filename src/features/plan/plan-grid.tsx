@@ -8,6 +8,7 @@ import { MOVEMENTS } from '@/core/sheet/movements';
 import { SKILL_WORDS, type Skill } from '@/core/sheet/teaching-points';
 import { useAlive } from '@/ui/use-alive';
 import { QuietButton } from '@/ui/button';
+import { Spoken } from '@/ui/notice';
 import { Figure, FIGURE_H } from '../drawing/figure';
 import { cellWords, mayChangeCell, type CellView, type ClassLine } from './model';
 import { CellButton, Grid, Sheet } from './plan-style';
@@ -34,8 +35,8 @@ export interface At {
 export interface PlanGridProps {
   readonly lines: readonly ClassLine[];
   readonly mondays: readonly string[];
-  /** Cells that a plan which waits to be accepted has otherwise, as "class week". */
-  readonly changed: ReadonlySet<string>;
+  /** What a plan that waits to be accepted has in a cell instead, by "class week". */
+  readonly changed: ReadonlyMap<string, string>;
   readonly mayChange: boolean;
   readonly onOpen: (cell: CellView) => void;
   readonly onSend: (week: number) => void;
@@ -124,7 +125,7 @@ export function PlanGrid(props: PlanGridProps) {
         onSaid(`${from.offer?.title ?? 'The cell'} stands in week ${target.week + 1} of ${target.className} now.`);
       }
     },
-    { filterTaps: true, enabled: mayChange, pointer: { capture: false } },
+    { filterTaps: true, enabled: mayChange, pointer: { capture: false, keys: false } },
   );
 
   return (
@@ -175,7 +176,7 @@ export function PlanGrid(props: PlanGridProps) {
                           ? 0
                           : -1
                       }
-                      isNew={changed.has(keyOf(cell))}
+                      proposed={changed.get(keyOf(cell))}
                       isCut={held?.isCut === true && keyOf(held.cell) === keyOf(cell)}
                       isOver={over === keyOf(cell)}
                       bind={drag(cell)}
@@ -197,7 +198,7 @@ export function PlanGrid(props: PlanGridProps) {
 interface OneCellProps {
   readonly cell: CellView;
   readonly tabIndex: 0 | -1;
-  readonly isNew: boolean;
+  readonly proposed: string | undefined;
   readonly isCut: boolean;
   readonly isOver: boolean;
   readonly bind: object;
@@ -206,9 +207,10 @@ interface OneCellProps {
   readonly onPress: () => void;
 }
 
-function OneCell({ cell, tabIndex, isNew, isCut, isOver, bind, onFocus, onKeyDown, onPress }: OneCellProps) {
+function OneCell({ cell, tabIndex, proposed, isCut, isOver, bind, onFocus, onKeyDown, onPress }: OneCellProps) {
   const { skill, offer, level, par, minutes, kind } = cell;
   const alive = useAlive();
+  const [before, after] = cellWords(cell, dayShort);
   return (
     <CellButton
       type="button"
@@ -218,17 +220,17 @@ function OneCell({ cell, tabIndex, isNew, isCut, isOver, bind, onFocus, onKeyDow
       data-cell={keyOf(cell)}
       data-past={cell.isPast || undefined}
       data-sent={cell.sent ? true : undefined}
-      data-new={isNew || undefined}
+      data-new={proposed !== undefined || undefined}
       data-cut={isCut || undefined}
       data-over={isOver || undefined}
       data-empty={kind !== 'planned' || undefined}
-      aria-label={cellWords(cell, dayShort)}
       title={kind === 'planned' ? `${offer!.title}, ${level!.name}` : undefined}
       {...bind}
       onFocus={onFocus}
       onKeyDown={onKeyDown}
       onClick={onPress}
     >
+      <Spoken>{before} </Spoken>
       {kind === 'planned' ? (
         <>
           <span className="skill">
@@ -240,15 +242,22 @@ function OneCell({ cell, tabIndex, isNew, isCut, isOver, bind, onFocus, onKeyDow
             </span>
           </span>
           <b>{offer!.title}</b>
-          <span className="figures">
-            {level!.name}
-            <br />
-            {[par && `par ${par.split(' ')[0]}`, minutes !== null && `${minutes}′`].filter(Boolean).join(' · ')}
+          <span className={proposed ? 'instead' : 'figures'}>
+            {proposed ? (
+              `→ ${proposed}`
+            ) : (
+              <>
+                {level!.name}
+                <br />
+                {[par && `par ${par.split(' ')[0]}`, minutes !== null && `${minutes}′`].filter(Boolean).join(' · ')}
+              </>
+            )}
           </span>
         </>
       ) : (
         <span>{kind === 'free' ? 'kept free' : kind === 'gone' ? 'no longer on the shelf' : '–'}</span>
       )}
+      <Spoken> {after}</Spoken>
     </CellButton>
   );
 }

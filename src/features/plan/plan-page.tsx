@@ -15,7 +15,7 @@ import { dayShort } from '@/core/measure/days';
 import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';
 import { Notice } from '@/ui/notice';
-import { Page, PageHead, SoftLine } from '@/ui/page';
+import { PageHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
 import { useRead } from '@/ui/reads';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
@@ -42,8 +42,8 @@ import {
   type PlanOnScreen,
 } from './model';
 import { PlanGrid } from './plan-grid';
-import { Aside, Board } from './plan-style';
-import { proposed, Proposal } from './proposal';
+import { Aside, Board, PlanFrame } from './plan-style';
+import { nameOf, proposed, Proposal } from './proposal';
 import { SendPlanDialog } from './send-dialog';
 import { usePlanSolver, type Found, type Solving } from './use-plan-solver';
 import { WishList } from './wish-list';
@@ -150,7 +150,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         if (found.term.accepted) {
           setProposal({ ...found, changes });
           setSaid(changes.length === 0 ? `The plan stands as it is: ${offWords(found.off)}.` : `${changes.length} changes are proposed.`);
-          if (changes.length > 0) setWishesShown(true);
+          if (changes.length > 0) setWishesShown(false);
         } else {
           setHistory((before) => stepped(before, withChanges(before.now, changes, newUuid)));
           setSaid(`The term is planned: ${offWords(found.off)}.`);
@@ -182,7 +182,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         : [];
   const choose = (cell: Pick<CellView, 'classId' | 'week'>, to: Cell | null) => changeCells(withChosen(document, cell, to));
   const working = solving.kind === 'working' || solving.kind === 'clashing';
-  const changed = new Set(proposal?.changes.map(({ classId, week }) => `${classId} ${week}`));
+  const changed = new Map(proposal?.changes.map(({ classId, week, to }) => [`${classId} ${week}`, nameOf(proposal.term, to)]));
   const shownChanges = useMemo(
     () => (proposal ? proposed(proposal, proposal.changes, facts, (id) => mustWords(id, { document, facts })) : []),
     [proposal, facts, document],
@@ -190,7 +190,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
   const showsAside = wishesShown || shownChanges.length > 0;
 
   return (
-    <Page $width={1800}>
+    <PlanFrame $width={1800}>
       <PageHead>
         <h1>{document.name}</h1>
         <span className="about">
@@ -301,7 +301,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
             />
           )}
           {broken.length > 0 && !proposal && (
-            <Notice $tone="caution">
+            <Notice $tone="caution" className="remarks">
               <b>What this plan does not keep:</b>{' '}
               {broken
                 .map(({ mustId, classIndex }) => `${mustWords(mustId, screen)}${classIndex === null ? '' : ` (${term.classes[classIndex]!.name})`}`)
@@ -361,7 +361,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
       {(asked?.kind === 'copy' || asked?.kind === 'new') && (
         <BeginPlan today={today} {...(asked.kind === 'copy' && { copyOf: { id: plan.id, name: document.name } })} onClose={() => setAsked(null)} />
       )}
-    </Page>
+    </PlanFrame>
   );
 }
 

@@ -1,5 +1,18 @@
 'use client';
 import styled from 'styled-components';
+import { Page } from '@/ui/page';
+
+/** Wide on the screen, and one lying page of paper. */
+export const PlanFrame = styled(Page)`
+  @media print {
+    page: lying;
+    padding: 0;
+    & [role='status'],
+    & .remarks {
+      display: none;
+    }
+  }
+`;
 
 export const Board = styled.div<{ $wide: boolean }>`
   display: grid;
@@ -7,7 +20,6 @@ export const Board = styled.div<{ $wide: boolean }>`
   gap: var(--space-7);
   align-items: start;
   @media print {
-    page: lying;
     grid-template-columns: minmax(0, 1fr);
     & > aside {
       display: none;
@@ -33,7 +45,7 @@ export const Grid = styled.table`
     padding: var(--space-2) var(--space-3);
     text-align: left;
     font-weight: 400;
-    vertical-align: bottom;
+    vertical-align: top;
     color: var(--ink-soft);
     border-bottom: 1px solid var(--ink);
     white-space: nowrap;
@@ -66,7 +78,7 @@ export const Grid = styled.table`
     vertical-align: top;
   }
   & td.land {
-    background: repeating-linear-gradient(135deg, var(--pale) 0 6px, transparent 6px 12px);
+    background: repeating-linear-gradient(135deg, color-mix(in srgb, var(--gorse) 18%, transparent) 0 6px, transparent 6px 12px);
     color: var(--ink-soft);
     padding: var(--space-4);
   }
@@ -99,6 +111,7 @@ export const CellButton = styled.button<{ $band: number | null }>`
   border-radius: 0;
   text-align: left;
   cursor: pointer;
+  position: relative;
   touch-action: none;
   color: ${({ $band }) => ($band !== null && $band > 4 ? 'var(--on-deep)' : 'var(--ink)')};
   background: ${({ $band }) => ($band === null ? 'var(--sheet)' : `var(--band-${$band})`)};
@@ -125,13 +138,18 @@ export const CellButton = styled.button<{ $band: number | null }>`
     overflow-wrap: anywhere;
     font-weight: 600;
   }
+  & .instead {
+    font-weight: 600;
+    line-height: 1.15;
+  }
   & .figures {
     white-space: nowrap;
     overflow: hidden;
     text-overflow: ellipsis;
   }
   &[data-past] {
-    opacity: 0.62;
+    color: var(--ink-soft);
+    background: color-mix(in srgb, ${({ $band }) => ($band === null ? 'var(--sheet)' : `var(--band-${$band})`)} 35%, var(--paper));
   }
   &[data-sent] {
     box-shadow: inset 0 3px 0 var(--tide);

@@ -2,7 +2,6 @@
 /** A plan that was worked out anew, as what it changes: each change with its reason, accepted or left as it was. Nothing changes by itself. */
 import type { CellChange, PlanFacts } from '@/core/plan/document';
 import { instead, worseBecause } from '@/core/plan/why';
-import { offerAt } from '@/core/plan/cost';
 import type { Cell, Term } from '@/core/plan/term';
 import { Button, QuietButton } from '@/ui/button';
 import { SoftLine } from '@/ui/page';
@@ -14,7 +13,7 @@ export interface ProposedChange extends CellChange {
   readonly because: string;
 }
 
-const nameOf = (term: Term, cell: Cell | null): string => {
+export const nameOf = (term: Term, cell: Cell | null): string => {
   if (!cell) return 'nothing';
   const offer = term.offers.find(({ id }) => id === cell.offerId);
   return offer ? `${offer.title}, ${offer.levels.find(({ id }) => id === cell.levelId)?.name ?? ''}` : 'a game that is gone';
@@ -40,14 +39,12 @@ export function proposed(
   function becauseOf(classIndex: number, { week, from }: CellChange): string {
     if (!from) return 'nothing stood there';
     if (!isOffered(term, from)) return 'it is no longer on the shelf';
-    const other = instead(term, plan, classIndex, week, from);
-    const said = worseBecause(term, plan, { classIndex, week }, other, wordsOfMust).slice(0, 2);
-    const tries = facts.classes.find(({ id }) => id === term.classes[classIndex]!.id)?.tries ?? 0;
-    const { offer, level } = offerAt(term, from);
-    const aimed = term.expected[classIndex]![offer]![level]!.chance !== null;
-    const by = tries > 0 && aimed && other.more.hardness > 0 ? `, by ${tries} tries of its own` : '';
+    const said = worseBecause(term, plan, { classIndex, week }, instead(term, plan, classIndex, week, from), wordsOfMust).slice(0, 2);
     // What is as good by itself makes room for another change.
-    return said.length > 0 ? `before: ${said.join('; ')}${by}` : 'it makes room for another change';
+    if (said.length === 0) return 'it makes room for another change';
+    const tries = facts.classes.find(({ id }) => id === term.classes[classIndex]!.id)?.tries ?? 0;
+    const by = tries > 0 && said.some(({ what }) => what === 'hardness') ? `, by ${tries} tries of its own` : '';
+    return `before: ${said.map(({ words }) => words).join('; ')}${by}`;
   }
 }
 
