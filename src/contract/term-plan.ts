@@ -1,9 +1,9 @@
 /** The plan of a term as it is kept, and what is told with it. */
 import Joi from 'joi';
-import { daysBetween } from '@/core/measure/days';
+import { daysBetween, mondayOf } from '@/core/measure/days';
 import type { PlanFacts, TermDocument } from '@/core/plan/document';
 import { WEIGHTS } from '@/core/plan/term';
-import { mondayOf, MOST_WEEKS } from '@/core/plan/calendar';
+import { MOST_WEEKS } from '@/core/plan/calendar';
 import { HARDNESS, IMPORTANCE, type Wish } from '@/core/plan/wishes';
 import { SKILLS } from '@/core/sheet/teaching-points';
 import { count, list, madeId, realDay, record, textField, uuid } from './fields';
@@ -143,6 +143,11 @@ export interface TermPlanToRead extends KeptTermPlan {
   readonly facts: PlanFacts;
   readonly sent: readonly SentCell[];
 }
+
+/** Checked as far as what is solved would go wrong with it: lists that belong together. */
+export const factsOfPlanSchema = record<{ readonly facts: PlanFacts }>({
+  facts: record({ classes: list(Joi.object()), offers: list(Joi.object()), expected: Joi.object(), played: Joi.object() }),
+});
 
 /** Par of each cell that holds a game: what a class is expected to score, with the unit. */
 export interface ParOfCell {

@@ -51,6 +51,9 @@ export function useRead<T>(
   return useSWR<T, Error>(key, (asked: string | readonly [string, string]) => read(asked, schema), config);
 }
 
+/** The same once, when somebody asks for it; throws a sentence for the person. */
+export const readOnce = <T>(url: string, schema: Joi.Schema<T>): Promise<T> => read(url, schema);
+
 async function read<T>(asked: string | readonly [string, string], schema: Joi.Schema<T>): Promise<T> {
   const response = await answerTo(asked);
   const before = typeof asked === 'string' ? kept.get(asked) : undefined;

@@ -9,6 +9,9 @@ export function dayPlus(day: string, days: number): string {
 /** So many days from the one to the other; below zero where the other is earlier. */
 export const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 86_400_000;
 
+/** The Monday of the week of a day. */
+export const mondayOf = (day: string): string => dayPlus(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
+
 /** Whether there is such a day: “2027-02-30” is written like one and is none. */
 export const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && dayPlus(text, 0) === text;
 

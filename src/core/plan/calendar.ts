@@ -1,5 +1,5 @@
 /** The weeks of a term: from its dates, its holidays and the day of the week on which a class has its lesson. */
-import { dayPlus, daysBetween } from '../measure/days';
+import { dayPlus, daysBetween, mondayOf } from '../measure/days';
 
 export interface Holiday {
   readonly from: string;
@@ -17,9 +17,6 @@ export interface TermDates {
 const WEEK = 7;
 /** A plan has no more weeks than a page shows. */
 export const MOST_WEEKS = 20;
-
-/** The Monday of the week of a day. */
-export const mondayOf = (day: string): string => dayPlus(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % WEEK));
 
 /** The Mondays of its weeks, from the week of the first day to that of the last. */
 export function weeksOfTerm({ startsOn, endsOn }: Pick<TermDates, 'startsOn' | 'endsOn'>): string[] {

@@ -40,7 +40,7 @@ const CURVE_FROM_M = 0.5;
 const BEYOND_M = 0.8;
 
 /** The chance at a distance for a fitted skill, with its interval: a steadier child hits more often. */
-function chanceWith(aim: AimedTry, distanceM: number, fitted: Fitted): ChanceAt {
+export function chanceWith(aim: AimedTry, distanceM: number, fitted: Fitted): ChanceAt {
   const { skill, low, high } = forFamily(fitted, movementOf(aim.technique));
   const at = (one: number) => toldBy(fitted, chanceOf({ ...aim, distanceM, skill: one }));
   return { distanceM, chance: at(skill), low: at(high), high: at(low) };

@@ -5,10 +5,20 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { newUuid } from '@/contract/ids';
-import { parsOfPlanSchema, type TermPlanToRead } from '@/contract/term-plan';
+import { factsOfPlanSchema, parsOfPlanSchema, type TermPlanToRead } from '@/contract/term-plan';
 import { brokenBy } from '@/core/plan/broken';
 import { weeksOfTerm } from '@/core/plan/calendar';
-import { changesTo, knownPlan, planOf, termOf, withCell, withChanges, type CellChange, type TermDocument } from '@/core/plan/document';
+import {
+  changesTo,
+  knownPlan,
+  planOf,
+  termOf,
+  withCell,
+  withChanges,
+  type CellChange,
+  type PlanFacts,
+  type TermDocument,
+} from '@/core/plan/document';
 import type { Clash } from '@/core/plan/solve';
 import type { Cell } from '@/core/plan/term';
 import { dayShort } from '@/core/measure/days';
@@ -17,7 +27,7 @@ import { Menu } from '@/ui/menu';
 import { Notice } from '@/ui/notice';
 import { PageHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
-import { useRead } from '@/ui/reads';
+import { readOnce, useRead } from '@/ui/reads';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { savedWords, useAutosave } from '@/ui/use-autosave';
 import type { ShelfGame } from '../games/shelf-game';
@@ -106,7 +116,10 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     value: useMemo(() => ({ document }), [document]),
     revision: plan.revision,
   });
-  const { facts, sent } = plan;
+  const [newer, setNewer] = useState<{ readonly of: TermPlanToRead; readonly facts: PlanFacts } | null>(null);
+  const { sent } = plan;
+  // What was read since the page was served, until it is served anew.
+  const facts = newer?.of === plan ? newer.facts : plan.facts;
   const pars = useRead(`/api/v1/plans/${plan.id}/pars?of=${state.kind === 'saved' ? (state.at ?? plan.revision) : plan.revision}`, parsOfPlanSchema);
   const known = pars.data?.pars;
   const screen = useMemo<PlanOnScreen>(() => ({ document, facts, sent, pars: known ?? [], today }), [document, facts, sent, known, today]);
@@ -118,6 +131,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
   const [said, setSaid] = useState('');
   const [proposal, setProposal] = useState<(Found & { readonly changes: readonly CellChange[] }) | null>(null);
   const [clash, setClash] = useState<{ readonly clash: Clash; readonly classIndex: number | null } | null>(null);
+  const [reading, setReading] = useState(false);
   const { solving, solve, stop } = usePlanSolver();
 
   const fixed = useCallback(
@@ -140,11 +154,17 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     setProposal(null);
     change(next);
   };
-  const workOut = () => {
+  /** By what has come in until now. */
+  const workOut = async () => {
     setProposal(null);
     setClash(null);
+    setReading(true);
+    const newest = await readOnce(`/api/v1/plans/${plan.id}/facts`, factsOfPlanSchema).catch((error: Error) => error.message);
+    setReading(false);
+    if (typeof newest === 'string') return setSaid(newest);
+    setNewer({ of: plan, facts: newest.facts });
     solve(
-      term,
+      termOf(document, newest.facts, fixed),
       (found) => {
         const changes = changesTo(found.term, planOf(document, found.term), found.plan);
         if (found.term.accepted) {
@@ -181,7 +201,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         ? [open]
         : [];
   const choose = (cell: Pick<CellView, 'classId' | 'week'>, to: Cell | null) => changeCells(withChosen(document, cell, to));
-  const working = solving.kind === 'working' || solving.kind === 'clashing';
+  const working = reading || solving.kind === 'working' || solving.kind === 'clashing';
   const changed = new Map(proposal?.changes.map(({ classId, week, to }) => [`${classId} ${week}`, nameOf(proposal.term, to)]));
   const shownChanges = useMemo(
     () => (proposal ? proposed(proposal, proposal.changes, facts, (id) => mustWords(id, { document, facts })) : []),
@@ -260,13 +280,13 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
             Stop
           </Button>
         ) : (
-          <Button $strong isDisabled={!mayChange || lines.length === 0 || mondays.length === 0} onPress={workOut}>
+          <Button $strong isDisabled={!mayChange || lines.length === 0 || mondays.length === 0} onPress={() => void workOut()}>
             {term.accepted ? 'Work it out again' : 'Work out the plan'}
           </Button>
         )}
       </PageHead>
       <p role="status">
-        {solvingWords(solving)} {!working && said}
+        {reading ? 'reading what has come in …' : solvingWords(solving)} {!working && said}
       </p>
       {state.kind === 'conflict' && (
         <Notice $tone="caution" role="alert">

@@ -83,11 +83,19 @@ export const Grid = styled.table`
     padding: var(--space-4);
   }
   @media print {
-    font-size: 8pt;
+    width: 100%;
+    table-layout: fixed;
+    font-size: 7pt;
+    line-height: 1.15;
+    & thead th:first-child {
+      width: 11%;
+    }
     & td {
       min-width: 0;
       height: auto;
-      width: 6%;
+    }
+    & .skill svg {
+      display: none;
     }
     & th button {
       display: none;

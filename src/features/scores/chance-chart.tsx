@@ -5,16 +5,9 @@ import { AriaComponent, GridComponent, TooltipComponent } from 'echarts/componen
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import type { AimCurve } from '@/core/progress/chance-by-distance';
-import { useChart, type ChartLook } from './use-chart';
+import { percent, spanMark, useChart, type ChartLook } from './use-chart';
 
 register([CustomChart, LineChart, ScatterChart, GridComponent, TooltipComponent, AriaComponent, CanvasRenderer]);
-
-const percent = (share: number) => Math.round(100 * share);
-
-interface Drawing {
-  value: (dimension: number) => number;
-  coord: (point: readonly [number, number]) => [number, number];
-}
 
 /** What the chart shows. */
 function optionsOf(aim: AimCurve, { colour, text }: ChartLook) {
@@ -69,17 +62,10 @@ function optionsOf(aim: AimCurve, { colour, text }: ChartLook) {
         z: 2,
         lineStyle: { color: colour('--ink'), width: 2 },
       },
-      {
-        type: 'custom',
-        silent: true,
-        z: 3,
-        data: from.map(({ distanceM, low, high }) => [distanceM, percent(low), percent(high)]),
-        renderItem: (_: unknown, api: Drawing) => {
-          const [x, bottom] = api.coord([api.value(0), api.value(1)]);
-          const [, top] = api.coord([api.value(0), api.value(2)]);
-          return { type: 'line', shape: { x1: x, y1: bottom, x2: x, y2: top }, style: { stroke: colour('--ink'), lineWidth: 1.5 } };
-        },
-      },
+      spanMark(
+        from.map(({ distanceM, low, high }) => [distanceM, percent(low), percent(high)]),
+        colour('--ink'),
+      ),
       {
         type: 'scatter',
         z: 4,

@@ -16,6 +16,8 @@ const VIEWS = [
   { href: '/scores/typing', name: 'Type in sheets' },
   { href: '/scores/bring-in', name: 'Files and messages' },
   { href: '/scores/weeks', name: 'Over the weeks' },
+  { href: '/scores/progress', name: 'Progress' },
+  { href: '/scores/evening', name: 'Parents’ evening' },
 ] as const;
 
 export interface ScoresNavProps {

@@ -29,3 +29,23 @@ export function useChart<Figures>(
   }, [figures, optionsOf]);
   return place;
 }
+
+export const percent = (share: number): number => Math.round(100 * share);
+
+interface Drawing {
+  value: (dimension: number) => number;
+  coord: (point: readonly [number, number]) => [number, number];
+}
+
+/** What a figure may well be, as an upright line: by x, from low to high. */
+export const spanMark = (data: readonly (readonly [x: number, low: number, high: number])[], stroke: string) => ({
+  type: 'custom' as const,
+  silent: true,
+  z: 3,
+  data: data.map((point) => [...point]),
+  renderItem: (_: unknown, api: Drawing) => {
+    const [x, bottom] = api.coord([api.value(0), api.value(1)]);
+    const [, top] = api.coord([api.value(0), api.value(2)]);
+    return { type: 'line', shape: { x1: x, y1: bottom, x2: x, y2: top }, style: { stroke, lineWidth: 1.5 } };
+  },
+});

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import type { TermPlanToRead } from '@/contract/term-plan';
 import type { Uuid } from '@/contract/ids';
+import { dayPlus } from '@/core/measure/days';
 import { isAimed, levelChance } from '@/core/levels/solve';
 import type { PlanFacts, TermDocument } from '@/core/plan/document';
 import { offerOf } from '@/core/plan/offer';
@@ -16,6 +17,7 @@ import { gamesOf } from '../db/games';
 import { planById, sentToClasses } from '../db/term-plans';
 import { expectationsOf } from '../games/expectations';
 import { breath } from '../progress/breath';
+import { fitOfClass, forForecast } from '../progress/fit-of-class';
 
 const SECONDS = 60;
 
@@ -35,8 +37,10 @@ async function factsFor(
   schoolId: Uuid,
   document: Pick<TermDocument, 'cells'>,
   today: string,
+  isFresh: boolean,
 ): Promise<Pick<TermPlanToRead, 'facts' | 'sent'>> {
-  const [classes, games, fits] = await Promise.all([classesOf(schoolId, today), gamesOf(schoolId), lastFits(schoolId)]);
+  const [classes, games] = await Promise.all([classesOf(schoolId, today), gamesOf(schoolId)]);
+  const fits = isFresh ? await newestFits(classes, today) : await lastFits(schoolId);
   const sent = await sentToClasses(classes.map(({ id }) => id));
   const shelf = games.filter(({ putAway }) => !putAway).map(({ id, game, ageYears }) => ({ id, game, ageYears, key: keyOf(game) }));
   const minutes = await Promise.all(
@@ -70,8 +74,19 @@ async function factsFor(
 
 const keyOf = (game: Game): string => createHash('sha256').update(JSON.stringify(game)).digest('base64url');
 
-/** A plan with everything that its screen shows; undefined for none of this school. */
-export async function planToRead(schoolId: Uuid, planId: Uuid, today: string): Promise<TermPlanToRead | undefined> {
+/** What each class can do by all that has come in, with its trend as far as next week. */
+async function newestFits(classes: readonly { readonly id: Uuid }[], today: string): Promise<ReadonlyMap<Uuid, Fitted>> {
+  const next = new Date(`${dayPlus(today, 7)}T12:00:00Z`);
+  const fits = new Map<Uuid, Fitted>();
+  for (const { id } of classes) {
+    const fitted = forForecast(await fitOfClass(id), next);
+    if (fitted) fits.set(id, fitted);
+  }
+  return fits;
+}
+
+/** A plan with everything that its screen shows; undefined for none of this school. With `isFresh` each class is fitted to what has come in since. */
+export async function planToRead(schoolId: Uuid, planId: Uuid, today: string, isFresh = false): Promise<TermPlanToRead | undefined> {
   const plan = await planById(schoolId, planId);
-  return plan && { ...plan, ...(await factsFor(schoolId, plan.document, today)) };
+  return plan && { ...plan, ...(await factsFor(schoolId, plan.document, today, isFresh)) };
 }
