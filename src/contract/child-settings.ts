@@ -13,6 +13,9 @@ const initial = Joi.string()
   .pattern(/^\p{L}\p{M}*\.$/u)
   .max(4)
   .allow('');
+/** The name of a child as it may be sent. */
+export const childNameFields = { firstName: firstName.required(), initial: initial.required() };
+
 const hand = Joi.string().valid('right', 'left', null);
 
 export interface ChildSettingsForm {
@@ -41,7 +44,7 @@ export type ChildChange =
 
 export const childChangeSchema = Joi.alternatives<ChildChange>(
   Joi.object({ change: Joi.string().valid('settings').required(), settings: Joi.object(settings).required() }),
-  Joi.object({ change: Joi.string().valid('name').required(), firstName: firstName.required(), initial: initial.required() }),
+  Joi.object({ change: Joi.string().valid('name').required(), ...childNameFields }),
   Joi.object({ change: Joi.string().valid('move').required(), classId: Joi.string().max(36).required() }),
   Joi.object({ change: Joi.string().valid('leave').required() }),
 ).match('one');
@@ -65,9 +68,7 @@ export const childFormSchema = Joi.object<ChildForm>({
 
 export const rosterSchema = Joi.object<{ children: RosterChild[] }>({
   children: Joi.array()
-    .items(
-      Joi.object({ firstName: firstName.required(), initial: initial.required(), hand: hand.required(), ageYears: ageYears.allow(null).required() }),
-    )
+    .items(Joi.object({ ...childNameFields, hand: hand.required(), ageYears: ageYears.allow(null).required() }))
     .min(1)
     .max(MOST_IN_A_CLASS)
     .required(),

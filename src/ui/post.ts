@@ -32,6 +32,19 @@ export function problemIn(answer: unknown): string {
 /** Deeds whose answer did not come yet, or never, by what they ask for: asked for again, they are the same. */
 const unanswered = new Map<string, Uuid>();
 
+/** Sends a file as it is; the answer, or what is wrong with it in words. */
+export async function sendFile<T>(url: string, file: Blob): Promise<PostAnswer<T>> {
+  try {
+    const response = await deskFetch(url, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file });
+    const value = (await response.json().catch(() => null)) as (T & ProblemAnswer) | null;
+    return response.ok
+      ? { ok: true, status: response.status, value, problem: '' }
+      : { ok: false, status: response.status, value: null, problem: problemIn(value) };
+  } catch {
+    return { ok: false, status: 0, value: null, problem: 'There is no connection. Try again when it is back.' };
+  }
+}
+
 export async function send<T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<PostAnswer<T>> {
   const text = body === undefined ? {} : { body: JSON.stringify(body) };
   const asked = `${method} ${url} ${text.body}`;

@@ -2,6 +2,10 @@
 import type { Undone } from './drill';
 
 export const UNDONE: Undone = {
-  names: ['0085-erasures.sql', '0084-schools-touched.sql', '0083-leases.sql', '0082-commits.sql'],
-  statements: ['DROP TABLE erasures', 'ALTER TABLE schools DROP COLUMN touched', 'DROP TABLE leases', 'DROP TABLE commits'],
+  names: ['0088-roster-keys-of-classes.sql', '0087-roster-keys.sql', '0086-term-plans.sql'],
+  statements: [
+    'ALTER TABLE classes DROP KEY classes_roster, DROP COLUMN roster_key',
+    'ALTER TABLE children DROP KEY children_roster, DROP COLUMN roster_key',
+    'DROP TABLE term_plans',
+  ],
 };

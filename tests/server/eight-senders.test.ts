@@ -16,6 +16,7 @@ import { PUT as note } from '@/app/api/v1/children/[id]/note/route';
 import { PUT as credit } from '@/app/api/v1/classes/[id]/credit/route';
 import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
 import { POST as startTest } from '@/app/api/v1/classes/[id]/tests/route';
+import { POST as takeRosterRoute } from '@/app/api/v1/school-roster/route';
 import { POST as beginPlan } from '@/app/api/v1/plans/route';
 import { DELETE as deletePlanRoute, PUT as savePlanRoute } from '@/app/api/v1/plans/[id]/route';
 import { DELETE as removeTest } from '@/app/api/v1/class-tests/[id]/route';
@@ -293,6 +294,18 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
     late: 404,
     effect: `audit WHERE action = 'class test removed' AND ${OF_SCHOOL}`,
   }),
+  'POST school-roster': ({ cookie }) => ({
+    route: takeRosterRoute,
+    ask: {
+      cookie,
+      body: {
+        classes: [{ key: 'c', name: 'P7 Eight', ageYears: 11, children: [{ key: 'k', firstName: 'Eilidh', initial: 'R.' }] }],
+        apply: true,
+        leavers: [],
+      },
+    },
+    effect: `children WHERE first_name = 'Eilidh' AND ${OF_SCHOOL}`,
+  }),
   'POST plans': ({ cookie }) => ({
     route: beginPlan,
     ask: { cookie, body: { name: 'Eight', startsOn: '2027-01-04', endsOn: '2027-03-26' } },
@@ -426,6 +439,7 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
 const ELSEWHERE: Readonly<Record<string, string>> = {
   'POST scores/slip': 'looks a code up',
   'POST home/codes': 'looks a code up; short-codes.test.ts',
+  'POST classes/list-file': 'reads a file, writes nothing',
   'POST weeks/preview': 'works out, writes nothing',
   'POST weeks/preview/paper': 'works out, writes nothing',
   'POST weeks/[id]/paper': 'makes a file, writes nothing',

@@ -31,6 +31,10 @@ function wordsOf(written: string): string[] {
     .filter((word) => /\p{L}/u.test(word));
 }
 
+/** Of a given and a family name as they are written. Null when there is no letter in the given one. */
+export const nameFromParts = (given: string, family: string): { firstName: string; initial: string } | null =>
+  nameFrom(wordsOf(given), wordsOf(family));
+
 function nameFrom(firstNames: readonly string[], lastNames: readonly string[]): { firstName: string; initial: string } | null {
   const first = firstNames[0]?.replace(/\.$/, '');
   if (!first) return null;
@@ -75,7 +79,7 @@ export function readRoster(text: string): Roster {
     const line = index + 1 + (hasHeading ? 1 : 0);
     const cell = (column: Column) => cells[columns.indexOf(column)]?.trim() ?? '';
     const name = columns.includes('last')
-      ? nameFrom(wordsOf(cell(columns.includes('first') ? 'first' : 'name')), wordsOf(cell('last')))
+      ? nameFromParts(cell(columns.includes('first') ? 'first' : 'name'), cell('last'))
       : childName(cell(columns.includes('first') ? 'first' : 'name'));
     if (!name) return problems.push({ place: `line ${line}`, reason: 'has no name in it', fix: 'Write a first name, or delete the line.' });
     const hand = /^l/i.test(cell('hand')) ? 'left' : /^r/i.test(cell('hand')) ? 'right' : null;

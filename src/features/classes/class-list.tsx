@@ -12,6 +12,7 @@ import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { send } from '@/ui/post';
+import { TakeRoster } from './take-roster';
 
 const Below = styled.p`
   margin-top: var(--space-7);
@@ -85,13 +86,14 @@ export function ClassList({
   /** A new one was asked for. */
   adding?: boolean;
 }) {
-  const [open, setOpen] = useState<'add' | 'year' | null>(adding ? 'add' : null);
+  const [open, setOpen] = useState<'add' | 'year' | 'list' | null>(adding ? 'add' : null);
   const close = () => setOpen(null);
   return (
     <Page $width={900}>
       <PageHead>
         <h1>Classes</h1>
         <span className="about">school year {yearName}</span>
+        {mayChange && <Button onPress={() => setOpen('list')}>Read the school’s list</Button>}
         {mayChange && classes.length > 0 && <Button onPress={() => setOpen('year')}>Start {nextYearName}</Button>}
         {mayChange && (
           <Button $strong onPress={() => setOpen('add')}>
@@ -119,6 +121,7 @@ export function ClassList({
         </Left>
       )}
       {open === 'add' && <AddClass onClose={close} />}
+      {open === 'list' && <TakeRoster onClose={close} />}
       {open === 'year' && <StartYear yearName={nextYearName} classes={classes} onClose={close} />}
       {classes.length > 0 && (
         <Below>

@@ -6,14 +6,14 @@ import { useMemo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import styled from 'styled-components';
 import { childFormSchema, type ChildSettingsForm } from '@/contract/child-settings';
-import { childName, readRoster } from '@/core/roster/read-roster';
+import { childName, readRoster, type RosterChild } from '@/core/roster/read-roster';
 import { Button, ButtonLink, QuietButton } from '@/ui/button';
 import { Dialog, DialogActions } from '@/ui/dialog';
 import { FormNumber, FormPick, FormProblem, FormSelect, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Notice } from '@/ui/notice';
 import { Empty, Figures, Page, PageHead } from '@/ui/page';
-import { send, type PostAnswer } from '@/ui/post';
+import { send, sendFile, type PostAnswer } from '@/ui/post';
 import { Inventions, type ListedInvention } from './inventions';
 
 export interface ListedChild extends ChildSettingsForm {
@@ -149,6 +149,14 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inve
   );
 }
 
+/** The names of a workbook, as a table that is read like a pasted one; what is wrong with it in a line that says so. */
+async function listIn(file: File): Promise<string> {
+  const answer = await sendFile<{ children: readonly RosterChild[] }>('/api/v1/classes/list-file', file);
+  if (!answer.ok || !answer.value) return answer.problem;
+  const cells = answer.value.children.map(({ firstName, initial, hand, ageYears }) => [firstName, initial, hand ?? '', ageYears ?? ''].join(','));
+  return ['first name,initial,hand,age', ...cells].join('\n');
+}
+
 /** Only what is read out of it is sent. */
 const rosterSchema = Joi.object<{ text: string }>({ text: Joi.string().allow('').max(20_000) });
 
@@ -174,11 +182,14 @@ function AddChildren({ classId, isOpen, onClose }: { classId: string; isOpen: bo
         description="Only the first name and an initial leave this page."
       />
       <File>
-        Or read a CSV file
+        Or read a list: CSV, XLSX or ODS
         <input
           type="file"
-          accept=".csv,.txt,text/csv,text/plain"
-          onChange={(event) => void event.target.files?.[0]?.text().then((read) => form.setValue('text', read))}
+          accept=".csv,.txt,.xlsx,.ods,text/csv,text/plain"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file) void (/\.(xlsx|ods)$/i.test(file.name) ? listIn(file) : file.text()).then((read) => form.setValue('text', read));
+          }}
         />
       </File>
       {roster.children.length > 0 && (

@@ -1,6 +1,7 @@
-/** What is in a dropped file: a table (CSV, XLSX) or messages (.eml, .mbox). Told by its first bytes, never by its name alone. */
+/** What is in a dropped file: a table (CSV, XLSX, ODS) or messages (.eml, .mbox). Told by its first bytes, never by its name alone. */
 import iconv from 'iconv-lite';
 import ExcelJS from 'exceljs';
+import { XMLParser } from 'fast-xml-parser';
 import Papa from 'papaparse';
 import PostalMime from 'postal-mime';
 import yauzl from 'yauzl';
@@ -108,8 +109,10 @@ function unpackedSize(bytes: Buffer): Promise<{ bytes: number; parts: number; na
 
 async function readWorkbook(bytes: Buffer): Promise<Dropped> {
   const packed = await unpackedSize(bytes);
+  if (packed.bytes <= MOST_UNPACKED && packed.parts <= MOST_PARTS && packed.names.includes('mimetype') && packed.names.includes(ODS_CONTENT))
+    return readOpenDocument(await partOf(bytes, ODS_CONTENT));
   if (packed.names.includes('mimetype') || !packed.names.some((name) => name.startsWith('xl/')))
-    return problem('This packed file is no .xlsx workbook.', 'Save it as .xlsx or as CSV.');
+    return problem('This packed file is no workbook.', 'Save it as .xlsx, .ods or CSV.');
   if (packed.bytes > MOST_UNPACKED || packed.parts > MOST_PARTS)
     return problem('This workbook is far too large when it is unpacked.', 'Copy the scores into a new workbook and save that.');
   const book = new ExcelJS.Workbook();
@@ -126,6 +129,83 @@ async function readWorkbook(bytes: Buffer): Promise<Dropped> {
     rows.push(cells);
   });
   return tableOf(sheet.name, rows, '');
+}
+
+const ODS_CONTENT = 'content.xml';
+
+/** One part of a packed file, unpacked. */
+function partOf(bytes: Buffer, name: string): Promise<string> {
+  return new Promise((resolve, reject) => {
+    yauzl.fromBuffer(bytes, { lazyEntries: true }, (error, zip) => {
+      if (error) return reject(error);
+      zip.on('entry', (entry: yauzl.Entry) => {
+        if (entry.fileName !== name) return zip.readEntry();
+        zip.openReadStream(entry, (failed, stream) => {
+          if (failed) return reject(failed);
+          const parts: Buffer[] = [];
+          stream.on('data', (part: Buffer) => parts.push(part));
+          stream.on('error', reject);
+          stream.on('end', () => resolve(Buffer.concat(parts).toString('utf8')));
+        });
+      });
+      zip.on('error', reject);
+      zip.on('end', () => reject(new Error(`there is no ${name} in it`)));
+      zip.readEntry();
+    });
+  });
+}
+
+type Node = Readonly<Record<string, unknown>>;
+
+const nodesIn = (node: unknown, name: string): readonly Node[] => ((node as Node | undefined)?.[name] as readonly Node[] | undefined) ?? [];
+const repeatedColumns = (node: Node) => Number(node['@table:number-columns-repeated'] ?? 1);
+type Ordered = readonly Readonly<Record<string, unknown>>[];
+
+const inOrder = new XMLParser({ preserveOrder: true, trimValues: false, parseTagValue: false });
+
+/** The text of what was parsed in its order, with all that is marked in it. */
+const textOf = (parts: Ordered): string =>
+  parts
+    .map((part) =>
+      typeof part['#text'] === 'string'
+        ? part['#text']
+        : Object.values(part)
+            .flatMap((one) => (Array.isArray(one) ? textOf(one as Ordered) : []))
+            .join(''),
+    )
+    .join('');
+
+const textIn = (paragraph: unknown): string => textOf(inOrder.parse(`<p>${paragraph as string}</p>`) as Ordered);
+
+/** The first sheet with more than a heading (OASIS OpenDocument 1.3, part 3, tables). Empty rows and cells that are said to repeat are left out. */
+function readOpenDocument(xml: string): Dropped {
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    attributeNamePrefix: '@',
+    parseTagValue: false,
+    trimValues: false,
+    // A paragraph holds text and marks in an order that matters.
+    stopNodes: ['*.text:p'],
+    isArray: (name) => ['table:table', 'table:table-row', 'table:table-cell', 'text:p'].includes(name),
+  });
+  const document = parser.parse(xml) as Record<string, Record<string, Record<string, unknown>> | undefined>;
+  const sheets = nodesIn(document['office:document-content']?.['office:body']?.['office:spreadsheet'], 'table:table');
+  const tables = sheets.map((sheet) => ({
+    name: `${(sheet['@table:name'] as string | undefined) ?? ''}`,
+    rows: nodesIn(sheet, 'table:table-row')
+      .map((row) =>
+        nodesIn(row, 'table:table-cell').flatMap((one) => {
+          const text = nodesIn(one, 'text:p').map(textIn).join(' ');
+          return Array.from({ length: Math.min(repeatedColumns(one), text === '' ? MOST_COLUMNS : 1_000) }, () => text);
+        }),
+      )
+      .filter((cells) => cells.some((text) => text !== ''))
+      // What stands to the right of the last word is a whole sheet of nothing.
+      .map((cells) => cells.slice(0, cells.findLastIndex((text) => text !== '') + 1)),
+  }));
+  const table = tables.find(({ rows }) => rows.length > 1) ?? tables[0];
+  if (!table) return problem('The workbook has no sheet.', 'Save it again with the scores on the first sheet.');
+  return tableOf(table.name, table.rows, '');
 }
 
 /** What a cell shows: of a formula its result, of a date the day. */

@@ -28,7 +28,7 @@ const LEFT_OUT = new Set([
   'school_keys',
   'class_fits',
 ]);
-const SECRET = /_hash$|^second_factor(?!_asked)|^password|^digest$/;
+const SECRET = /_hash$|^second_factor(?!_asked)|^password|^digest$|^roster_key$/;
 
 const AT_A_TIME = 500;
 
