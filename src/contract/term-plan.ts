@@ -146,7 +146,7 @@ export interface TermPlanToRead extends KeptTermPlan {
 
 /** Checked as far as what is solved would go wrong with it: lists that belong together. */
 export const factsOfPlanSchema = record<{ readonly facts: PlanFacts }>({
-  facts: record({ classes: list(Joi.object()), offers: list(Joi.object()), expected: Joi.object(), played: Joi.object() }),
+  facts: record({ classes: list(Joi.object()), offers: list(Joi.object()), expected: Joi.object(), cupboard: Joi.object(), played: Joi.object() }),
 });
 
 /** Par of each cell that holds a game: what a class is expected to score, with the unit. */

@@ -33,7 +33,7 @@ export function savedWords(state: SaveState, clock: (at: string) => string): str
 const isSame = (one: object, other: object): boolean =>
   Object.keys(one).every((key) => (one as Record<string, unknown>)[key] === (other as Record<string, unknown>)[key]);
 
-export interface Kept<T> {
+export interface Autosaved<T> {
   /** Where it is kept: asked for its revision, sent to with the revision that this window began with. */
   readonly url: string;
   /** "game": what the person is told was changed elsewhere. */
@@ -48,7 +48,7 @@ export function useAutosave<T extends object>({
   what,
   value,
   revision: firstRevision,
-}: Kept<T>): {
+}: Autosaved<T>): {
   state: SaveState;
   saveNow: () => Promise<boolean>;
 } {

@@ -87,6 +87,7 @@ export async function looksAt(schoolId: Uuid, serverKey: string): Promise<readon
       '(desk)/games/[id]/page.tsx': `/games/${id.game}`,
       '(desk)/games/[id]/show/page.tsx': `/games/${id.game}/show`,
       '(desk)/plan/page.tsx': `/plan?plan=${id.plan}`,
+      '(desk)/plan/cupboard/page.tsx': '/plan/cupboard',
       '(desk)/weeks/page.tsx': '/weeks',
       '(desk)/weeks/new/page.tsx': `/weeks/new?${group}`,
       '(desk)/weeks/[id]/page.tsx': `/weeks/${id.week}`,

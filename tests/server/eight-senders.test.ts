@@ -16,6 +16,9 @@ import { PUT as note } from '@/app/api/v1/children/[id]/note/route';
 import { PUT as credit } from '@/app/api/v1/classes/[id]/credit/route';
 import { POST as addChildren } from '@/app/api/v1/classes/[id]/children/route';
 import { POST as startTest } from '@/app/api/v1/classes/[id]/tests/route';
+import { PATCH as loanBack } from '@/app/api/v1/cupboard/loans/[id]/route';
+import { POST as lend } from '@/app/api/v1/cupboard/loans/route';
+import { PUT as keepThingRoute } from '@/app/api/v1/cupboard/things/route';
 import { POST as takeRosterRoute } from '@/app/api/v1/school-roster/route';
 import { POST as beginPlan } from '@/app/api/v1/plans/route';
 import { DELETE as deletePlanRoute, PUT as savePlanRoute } from '@/app/api/v1/plans/[id]/route';
@@ -52,6 +55,7 @@ import { addIncoming } from '@/server/db/incoming';
 import { gameById } from '@/server/db/games';
 import { toBytes, toText } from '@/server/db/ids';
 import { rows, transact } from '@/server/db/pool';
+import { addLoan, keepThing, thingsOfSchool } from '@/server/db/cupboard';
 import { addPlan, planById } from '@/server/db/term-plans';
 import { begunPlan } from '@/server/plans/begin';
 import { versionBody } from '@/server/db/weeks';
@@ -75,6 +79,11 @@ const OF_SCHOOL = 'school_id = ?';
 const OF_CLASS = 'class_id IN (SELECT id FROM classes WHERE school_id = ?)';
 const OF_CHILD = 'child_id IN (SELECT id FROM children WHERE school_id = ?)';
 const OF_REPORT = `report_id IN (SELECT r.id FROM reports r JOIN assignments a ON a.id = r.assignment_id WHERE a.${OF_CHILD})`;
+
+const thingIn = async ({ id }: TestSchool): Promise<Uuid> => {
+  await transact((db) => keepThing(db, id, { name: 'hoop', n: 12 }));
+  return (await thingsOfSchool(id))[0]!.id;
+};
 
 const planIn = async ({ id }: TestSchool): Promise<Uuid> => {
   const document = await begunPlan(id, { name: 'Spring', startsOn: '2027-01-04', endsOn: '2027-03-26' }, '2027-01-04');
@@ -306,6 +315,26 @@ const DEEDS: Readonly<Record<string, (of: Played) => Deed | Promise<Deed>>> = {
     },
     effect: `children WHERE first_name = 'Eilidh' AND ${OF_SCHOOL}`,
   }),
+  'PUT cupboard/things': ({ cookie }) => ({
+    route: keepThingRoute,
+    ask: { method: 'PUT', cookie, body: { name: 'soft ball', n: 30 } },
+    effect: `school_things WHERE n = 30 AND ${OF_SCHOOL}`,
+  }),
+  'POST cupboard/loans': async ({ cookie, school }) => ({
+    route: lend,
+    ask: { cookie, body: { classId: school.classId, dueOn: '2099-01-01', things: [{ thingId: await thingIn(school), n: 5 }] } },
+    effect: `loans WHERE n = 5 AND ${OF_SCHOOL}`,
+  }),
+  'PATCH cupboard/loans/[id]': async ({ cookie, school }) => {
+    const thingId = await thingIn(school);
+    const id = await transact((db) => addLoan(db, school.id, { thingId, classId: school.classId, n: 5, lentOn: '2027-01-04', dueOn: '2027-01-10' }));
+    return {
+      route: loanBack,
+      ask: { method: 'PATCH', cookie, body: { returned: 4 } },
+      params: { id },
+      effect: `loans WHERE returned = 4 AND ${OF_SCHOOL}`,
+    };
+  },
   'POST plans': ({ cookie }) => ({
     route: beginPlan,
     ask: { cookie, body: { name: 'Eight', startsOn: '2027-01-04', endsOn: '2027-03-26' } },

@@ -44,13 +44,13 @@ function solveWith(program: Mip, solver: Solver, gap: number, isKept: (column: n
   return { values, cost: answer.cost };
 }
 
-export interface Begun extends Closely {
+export interface BegunProgram extends Closely {
   /** Goes on to within the gap of the best. */
   readonly finish: () => Closely;
 }
 
 /** A good answer, soon: of the columns that cost least with choices halved. Null where nothing satisfies the program. */
-export function beginClosely(program: Mip, solver: Solver, gap: number): Begun | null {
+export function beginClosely(program: Mip, solver: Solver, gap: number): BegunProgram | null {
   const relaxed = solver.relax(program);
   if (!relaxed) return null;
   const { columns } = program;

@@ -50,6 +50,8 @@ export interface PlanFacts {
   readonly offers: readonly PlanOffer[];
   /** By class; then by offer and level. */
   readonly expected: Readonly<Record<string, readonly (readonly Expected[])[]>>;
+  /** What the school lends: how many of what. */
+  readonly cupboard: Readonly<Record<string, number>>;
   /** Games that a class has had this school year, outside this plan. */
   readonly played: Readonly<Record<string, readonly string[]>>;
 }
@@ -107,7 +109,7 @@ export const pinId = (classId: string, week: number): string => `pin ${classId} 
  * What is solved. `isFixed` says of a cell that it is as it is: sent, or of a week that is over. Cells of games that are no longer on the shelf are
  * kept out: where they are fixed the week is, else something else is found for it.
  */
-export function termOf(document: TermDocument, facts: PlanFacts, isFixed: (classId: string, week: number) => boolean): Term {
+export function termToSolve(document: TermDocument, facts: PlanFacts, isFixed: (classId: string, week: number) => boolean): Term {
   const classes = classesOfPlan(document, facts);
   const mondays = weeksOfTerm(document);
   const events = document.events.flatMap((event) => {

@@ -4,7 +4,7 @@
  * cost at these prices is the least that any plan can cost (Lagrangian relaxation), and who asks for what is gone plans again with what is left.
  */
 import { brokenBy } from './broken';
-import { beginClosely, solveClosely, type Begun } from './close';
+import { beginClosely, solveClosely, type BegunProgram } from './close';
 import { costOf, wholeCost } from './cost';
 import { planIn, programOf, type Condition, type MipOfTerm, type ProgramOf, type Unknown } from './mip';
 import type { Solver } from './solver';
@@ -58,7 +58,7 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
     return answer && { line: planIn(term, program, answer.values)[classIndex]!, atLeast: answer.atLeast };
   };
 
-  const begun: { readonly answer: Begun; readonly program: MipOfTerm; readonly line: Line }[] = [];
+  const begun: { readonly answer: BegunProgram; readonly program: MipOfTerm; readonly line: Line }[] = [];
   for (const [classIndex] of classes.entries()) {
     const program = programOf(term, { classes: [classIndex] });
     const answer = beginClosely(program, solver, gap / 2);

@@ -21,7 +21,7 @@ export const SKILL_NAMES: Readonly<Record<Skill, string>> = {
 };
 
 /** The same in a word, where there is little room. */
-export const SKILL_WORDS: Readonly<Record<Skill, string>> = {
+export const SKILL_SHORT: Readonly<Record<Skill, string>> = {
   underarm: 'underarm',
   overarm: 'overarm',
   'set-shot': 'set shot',

@@ -8,11 +8,13 @@ import { FormDay, FormProblem, FormText } from '@/ui/form/fields';
 import { tookIt, useSchemaForm } from '@/ui/form/schema-form';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { send } from '@/ui/post';
+import { RoomNav } from '@/ui/room-nav';
+import { PLAN_VIEWS } from './cupboard-page';
 import { useState } from 'react';
 
 const USUAL_DAYS = 7 * 12 - 3;
 
-/** A plan is begun: its name and its dates; of a copy, those of the other term. */
+/** A plan is noSteps: its name and its dates; of a copy, those of the other term. */
 export function BeginPlan({
   today,
   copyOf,
@@ -53,6 +55,7 @@ export function NoPlan({ today, mayChange }: { today: string; mayChange: boolean
   const [asking, setAsking] = useState(false);
   return (
     <Page $width={1080}>
+      <RoomNav label="Plan" views={PLAN_VIEWS} />
       <PageHead>
         <h1>Plan</h1>
         <span className="about">a term for each class: which skills when, how hard, with what is in the cupboard</span>

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { dayWords } from '@/core/measure/days';
-import { knownPlan, termOf } from '@/core/plan/document';
+import { knownPlan, termToSolve } from '@/core/plan/document';
 import type { Cell } from '@/core/plan/term';
 import { whyThis, worseBecause } from '@/core/plan/why';
 import { Button, QuietButton } from '@/ui/button';
@@ -107,7 +107,7 @@ export function CellDialog({ screen, cell, shelf, mayChange, fixed, onChoose, on
 
 /** The level of a game that is nearest to what the week wants for the class. */
 function easiestRight({ document, facts }: PlanOnScreen, classId: string, week: number, offerId: string): string | null {
-  const term = termOf(document, facts, () => false);
+  const term = termToSolve(document, facts, () => false);
   const classIndex = term.classes.findIndex(({ id }) => id === classId);
   const offer = term.offers.findIndex(({ id }) => id === offerId);
   const wanted = term.wanted[classIndex]?.[week];
@@ -121,7 +121,7 @@ function easiestRight({ document, facts }: PlanOnScreen, classId: string, week: 
 function Why({ screen, cell, fixed, onChoose }: Pick<CellDialogProps, 'screen' | 'cell' | 'fixed'> & { onChoose?: (cell: Cell) => void }) {
   const { document, facts } = screen;
   const told = useMemo(() => {
-    const whole = termOf(document, facts, fixed);
+    const whole = termToSolve(document, facts, fixed);
     // Of what stands there now everything else would be a change: that says nothing of why.
     const term = { ...whole, weights: { ...whole.weights, changes: 0 } };
     const classIndex = term.classes.findIndex(({ id }) => id === cell.classId);

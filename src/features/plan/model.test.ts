@@ -4,20 +4,20 @@ import type { SentCell } from '@/contract/term-plan';
 import { weekSchema } from '@/contract/week';
 import { WEIGHTS, type PlanOffer } from '@/core/plan/term';
 import { brokenBy } from '@/core/plan/broken';
-import { changesTo, knownPlan, planOf, termOf, withCell, withChanges, type PlanFacts, type TermDocument } from '@/core/plan/document';
+import { changesTo, knownPlan, planOf, termToSolve, withCell, withChanges, type PlanFacts, type TermDocument } from '@/core/plan/document';
 import { EVENT_LEVEL, USUAL_WISHES } from '@/core/plan/wishes';
 import {
-  begun,
+  noSteps,
   cellWords,
   isFixed,
   linesOf,
   mayChangeCell,
   mustWords,
   newWish,
-  redone,
-  stepped,
-  undone,
-  weekOf,
+  stepForward,
+  withStep,
+  stepBack,
+  weekToSend,
   withChosen,
   withLevelBy,
   withPinned,
@@ -46,6 +46,7 @@ const facts: PlanFacts = {
   ],
   offers: [kelp, pins],
   expected: Object.fromEntries([P2, P4].map((id) => [id, [kelp, pins].map(() => [0.7, 0.5, 0.1].map((chance) => ({ chance, minutes: 3 })))])),
+  cupboard: {},
   played: {},
 };
 /** Monday 5 October 2026 to Friday 6 November, the third week off; P2 on Mondays, P4 on Thursdays. */
@@ -98,7 +99,7 @@ describe('a plan on its screen', () => {
     expect(isFixed(cell(document, 0, 0, [], '2026-10-12'))).toBe(true);
     expect(mayChangeCell(cell(document, 0, 2))).toBe(false);
     expect(withSwapped(document, cell(document, 0, 1, sent), cell(document, 1, 1))).toBe(document);
-    const term = termOf(document, facts, (classId, week) => classId === P2 && week === 1);
+    const term = termToSolve(document, facts, (classId, week) => classId === P2 && week === 1);
     expect(term.musts.filter(({ kind }) => kind === 'pinned').map((must) => must.id)).toContain(`pin ${P2} 1`);
   });
 
@@ -111,19 +112,19 @@ describe('a plan on its screen', () => {
     expect(copied.cells[P4]![0]!.sentAs).not.toBe(document.cells[P2]![0]!.sentAs);
   });
 
-  it('is made easier and harder by a level as far as there is one, pinned and let go, undone and done again', () => {
+  it('is made easier and harder by a level as far as there is one, pinned and let go, stepBack and done again', () => {
     const document = put(empty, P2, 0);
     expect(cell(withLevelBy(document, cell(document, 0, 0), -1), 0, 0).level!.name).toBe('Paddle');
     const hardest = withLevelBy(document, cell(document, 0, 0), 1);
     expect(withLevelBy(hardest, cell(hardest, 0, 0), 1)).toBe(hardest);
     expect(cell(withPinned(document, at(P2, 0), false), 0, 0).pinned).toBe(false);
-    const steps = stepped(stepped(begun(empty), document), hardest);
-    expect([undone(steps).now, redone(undone(steps)).now, undone(undone(undone(steps))).now]).toEqual([document, hardest, empty]);
+    const steps = withStep(withStep(noSteps(empty), document), hardest);
+    expect([stepBack(steps).now, stepForward(stepBack(steps)).now, stepBack(stepBack(stepBack(steps))).now]).toEqual([document, hardest, empty]);
   });
 
   it('becomes weeks to send with everything filled: due the day before the next lesson, an event with its games and things', () => {
     const document = put({ ...empty, wishes: [...empty.wishes, { id: 'lent', kind: 'cupboard', thing: 'bottle', there: 60 }] }, P4, 1, pins);
-    const week = weekOf(screen(document), cell(document, 1, 1))!;
+    const week = weekToSend(screen(document), cell(document, 1, 1))!;
     expect(weekSchema.validate(week).error).toBeUndefined();
     expect(week).toMatchObject({
       sentAs: document.cells[P4]![1]!.sentAs,
@@ -136,10 +137,10 @@ describe('a plan on its screen', () => {
       { name: 'bottle', n: 2, from: 'school' },
     ]);
     const day = withChosen(empty, at(P2, 0), { offerId: event.id, levelId: EVENT_LEVEL });
-    const sent = weekOf(screen(day), cell(day, 0, 0))!;
+    const sent = weekToSend(screen(day), cell(day, 0, 0))!;
     expect(weekSchema.validate(sent).error).toBeUndefined();
     expect(sent).toMatchObject({ title: 'Loch day', games: event.games });
-    expect(weekOf(screen(empty), cell(empty, 0, 0))).toBeNull();
+    expect(weekToSend(screen(empty), cell(empty, 0, 0))).toBeNull();
   });
 });
 
@@ -148,7 +149,7 @@ describe('what is solved', () => {
     const wishes = [...USUAL_WISHES, { id: 'day', kind: 'event' as const, eventId: event.id, week: 1 }];
     const gone = { sentAs: newUuid(), offerId: newUuid(), levelId: 'level-1', pinned: false };
     const document = withCell(put({ ...empty, wishes }, P2, 1), P4, 0, gone);
-    const term = termOf(document, facts, () => false);
+    const term = termToSolve(document, facts, () => false);
     expect(term.offers.map(({ title }) => title)).toEqual(['Kelp Kettle', 'Loch Frames', 'Loch day']);
     expect(term.musts.filter(({ id }) => id === 'day')).toMatchObject([{ classIds: [P4], week: 1 }]);
     expect(term.musts.filter(({ id }) => id === 'off')).toMatchObject([{ classIds: [P2], week: 2, cell: null }]);
@@ -161,7 +162,7 @@ describe('what is solved', () => {
 
   it('changes a document cell by cell, each under an id of its own', () => {
     const document = put(put(empty, P2, 0), P2, 1);
-    const term = termOf(document, facts, () => false);
+    const term = termToSolve(document, facts, () => false);
     const before = planOf(document, term);
     const after = before.map((line, index) =>
       index === 0 ? line.map((one, week) => (week === 1 ? { offerId: pins.id, levelId: 'level-1' } : one)) : line,

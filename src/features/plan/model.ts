@@ -135,17 +135,19 @@ export interface Undoable<T> {
 
 const MOST_STEPS = 100;
 
-export const begun = <T>(now: T): Undoable<T> => ({ past: [], now, future: [] });
-export const stepped = <T>({ past, now }: Undoable<T>, next: T): Undoable<T> => ({ past: [...past, now].slice(-MOST_STEPS), now: next, future: [] });
-export const undone = <T>(of: Undoable<T>): Undoable<T> =>
+export const noSteps = <T>(now: T): Undoable<T> => ({ past: [], now, future: [] });
+export const withStep = <T>({ past, now }: Undoable<T>, next: T): Undoable<T> => ({ past: [...past, now].slice(-MOST_STEPS), now: next, future: [] });
+export const stepBack = <T>(of: Undoable<T>): Undoable<T> =>
   of.past.length === 0 ? of : { past: of.past.slice(0, -1), now: of.past.at(-1)!, future: [of.now, ...of.future] };
-export const redone = <T>(of: Undoable<T>): Undoable<T> =>
+export const stepForward = <T>(of: Undoable<T>): Undoable<T> =>
   of.future.length === 0 ? of : { past: [...of.past, of.now], now: of.future[0]!, future: of.future.slice(1) };
 
 /** A new sentence, to be filled. */
 export function newWish(kind: WishKind, { document, facts }: Pick<PlanOnScreen, 'document' | 'facts'>): Wish | null {
   const id = newUuid();
   const thing = [...new Set(facts.offers.flatMap(({ things }) => things))].sort()[0];
+  // What is in the cupboard and not asked for yet.
+  const lent = Object.entries(facts.cupboard).find(([name]) => !document.wishes.some((wish) => wish.kind === 'cupboard' && wish.thing === name));
   switch (kind) {
     case 'weeks':
       return { id, kind, skill: 'underarm', least: 2, most: null };
@@ -164,7 +166,7 @@ export function newWish(kind: WishKind, { document, facts }: Pick<PlanOnScreen, 
     case 'without':
       return thing === undefined ? null : { id, kind, thing };
     case 'cupboard':
-      return thing === undefined ? null : { id, kind, thing, there: 30 };
+      return lent !== undefined ? { id, kind, thing: lent[0], there: lent[1] } : thing === undefined ? null : { id, kind, thing, there: 30 };
     case 'event': {
       const [event] = document.events;
       return event ? { id, kind, eventId: event.id, week: weeksOfTerm(document).length - 1 } : null;
@@ -206,7 +208,7 @@ function kitOf({ document }: Pick<PlanOnScreen, 'document'>, { offer }: CellView
 }
 
 /** A cell as a week to send, everything filled; null where there is nothing to send. It is due the day before the next lesson. */
-export function weekOf(screen: Pick<PlanOnScreen, 'document'>, cell: CellView): WeekBody | null {
+export function weekToSend(screen: Pick<PlanOnScreen, 'document'>, cell: CellView): WeekBody | null {
   const sentAs = cellAt(screen.document, cell.classId, cell.week)?.sentAs;
   const games = gamesIn(screen, cell);
   if (!sentAs || games.length === 0 || cell.kind !== 'planned') return null;

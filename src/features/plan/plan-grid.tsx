@@ -5,13 +5,13 @@ import { Check, Pin } from 'lucide-react';
 import { memo, useRef, useState, type KeyboardEvent } from 'react';
 import { dayShort } from '@/core/measure/days';
 import { MOVEMENTS } from '@/core/sheet/movements';
-import { SKILL_WORDS, type Skill } from '@/core/sheet/teaching-points';
+import { SKILL_SHORT, type Skill } from '@/core/sheet/teaching-points';
 import { useAlive } from '@/ui/use-alive';
 import { QuietButton } from '@/ui/button';
 import { Spoken } from '@/ui/notice';
 import { Figure, FIGURE_H } from '../drawing/figure';
 import { cellWords, mayChangeCell, type CellView, type ClassLine } from './model';
-import { CellButton, Grid, Sheet } from './plan-style';
+import { CellButton, Grid, GridSheet } from './plan-style';
 
 /** The frame of a movement that says it best: the swing. */
 const TOLD_FRAME = 2;
@@ -129,7 +129,7 @@ export function PlanGrid(props: PlanGridProps) {
   );
 
   return (
-    <Sheet>
+    <GridSheet>
       <Grid ref={sheet} aria-label="The plan: classes down, weeks across">
         <thead>
           <tr>
@@ -191,7 +191,7 @@ export function PlanGrid(props: PlanGridProps) {
           ))}
         </tbody>
       </Grid>
-    </Sheet>
+    </GridSheet>
   );
 }
 
@@ -235,7 +235,7 @@ function OneCell({ cell, tabIndex, proposed, isCut, isOver, bind, onFocus, onKey
         <>
           <span className="skill">
             {skill && <SkillFigure skill={skill} />}
-            {offer!.kind === 'event' ? 'event' : skill && SKILL_WORDS[skill]}
+            {offer!.kind === 'event' ? 'event' : skill && SKILL_SHORT[skill]}
             <span className="marks">
               {cell.pinned && <Pin size={13} aria-hidden />}
               {cell.sent && <Check size={14} aria-hidden />}

@@ -12,7 +12,7 @@ import {
   changesTo,
   knownPlan,
   planOf,
-  termOf,
+  termToSolve,
   withCell,
   withChanges,
   type CellChange,
@@ -28,22 +28,24 @@ import { Notice } from '@/ui/notice';
 import { PageHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
 import { readOnce, useRead } from '@/ui/reads';
+import { RoomNav } from '@/ui/room-nav';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
 import { savedWords, useAutosave } from '@/ui/use-autosave';
 import type { ShelfGame } from '../games/shelf-game';
 import { BeginPlan } from './begin-plan';
 import { CellDialog } from './cell-dialog';
+import { PLAN_VIEWS } from './cupboard-page';
 import { DatesDialog } from './dates-dialog';
 import { EventsDialog } from './events-dialog';
 import {
-  begun,
+  noSteps,
   isFixed,
   linesOf,
   mustWords,
-  redone,
-  stepped,
+  stepForward,
+  withStep,
   titleOf,
-  undone,
+  stepBack,
   withChosen,
   withLevelBy,
   withPinned,
@@ -52,8 +54,8 @@ import {
   type PlanOnScreen,
 } from './model';
 import { PlanGrid } from './plan-grid';
-import { Aside, Board, PlanFrame } from './plan-style';
-import { nameOf, proposed, Proposal } from './proposal';
+import { Aside, PlanBoard, PlanFrame } from './plan-style';
+import { cellName, proposed, Proposal } from './proposal';
 import { SendPlanDialog } from './send-dialog';
 import { usePlanSolver, type Found, type Solving } from './use-plan-solver';
 import { WishList } from './wish-list';
@@ -108,7 +110,7 @@ function solvingWords(solving: Solving): string {
 
 export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps) {
   const router = useRouter();
-  const [history, setHistory] = useState(() => begun(plan.document));
+  const [history, setHistory] = useState(() => noSteps(plan.document));
   const document = history.now;
   const { state, saveNow } = useAutosave({
     url: `/api/v1/plans/${plan.id}`,
@@ -138,7 +140,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     (classId: string, week: number) => lines.some(({ id, cells }) => id === classId && cells[week] && isFixed(cells[week])),
     [lines],
   );
-  const term = useMemo(() => termOf(document, facts, fixed), [document, facts, fixed]);
+  const term = useMemo(() => termToSolve(document, facts, fixed), [document, facts, fixed]);
   const broken = useMemo(() => {
     const now = knownPlan(document, term);
     return now.flat().some((cell) => cell !== null) ? brokenBy(term, now) : [];
@@ -146,7 +148,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
 
   const change = (next: TermDocument) => {
     if (!mayChange || next === document) return;
-    setHistory((before) => stepped(before, next));
+    setHistory((before) => withStep(before, next));
     setClash(null);
   };
   /** What waits to be accepted was worked out for the plan as it was. */
@@ -164,7 +166,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     if (typeof newest === 'string') return setSaid(newest);
     setNewer({ of: plan, facts: newest.facts });
     solve(
-      termOf(document, newest.facts, fixed),
+      termToSolve(document, newest.facts, fixed),
       (found) => {
         const changes = changesTo(found.term, planOf(document, found.term), found.plan);
         if (found.term.accepted) {
@@ -172,7 +174,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
           setSaid(changes.length === 0 ? `The plan stands as it is: ${offWords(found.off)}.` : `${changes.length} changes are proposed.`);
           if (changes.length > 0) setWishesShown(false);
         } else {
-          setHistory((before) => stepped(before, withChanges(before.now, changes, newUuid)));
+          setHistory((before) => withStep(before, withChanges(before.now, changes, newUuid)));
           setSaid(`The term is planned: ${offWords(found.off)}.`);
         }
       },
@@ -183,7 +185,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     );
   };
   const accept = (changes: readonly CellChange[]) => {
-    setHistory((before) => stepped(before, withChanges(before.now, changes, newUuid)));
+    setHistory((before) => withStep(before, withChanges(before.now, changes, newUuid)));
     leave(changes);
   };
   const leave = (changes: readonly CellChange[]) =>
@@ -202,7 +204,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         : [];
   const choose = (cell: Pick<CellView, 'classId' | 'week'>, to: Cell | null) => changeCells(withChosen(document, cell, to));
   const working = reading || solving.kind === 'working' || solving.kind === 'clashing';
-  const changed = new Map(proposal?.changes.map(({ classId, week, to }) => [`${classId} ${week}`, nameOf(proposal.term, to)]));
+  const changed = new Map(proposal?.changes.map(({ classId, week, to }) => [`${classId} ${week}`, cellName(proposal.term, to)]));
   const shownChanges = useMemo(
     () => (proposal ? proposed(proposal, proposal.changes, facts, (id) => mustWords(id, { document, facts })) : []),
     [proposal, facts, document],
@@ -211,16 +213,17 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
 
   return (
     <PlanFrame $width={1800}>
+      <RoomNav label="Plan" views={PLAN_VIEWS} />
       <PageHead>
         <h1>{document.name}</h1>
         <span className="about">
           {dayShort(document.startsOn)} to {dayShort(document.endsOn)} {document.endsOn.slice(0, 4)} · {mondays.length} weeks, {lines.length} classes
           · <span role="status">{mayChange ? savedWords(state, (at) => format(new Date(at), 'HH:mm')) : 'to look at'}</span>
         </span>
-        <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => setHistory(undone)}>
+        <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => setHistory(stepBack)}>
           <Undo2 size={17} aria-hidden />
         </Button>
-        <Button aria-label="Redo" isDisabled={history.future.length === 0} onPress={() => setHistory(redone)}>
+        <Button aria-label="Redo" isDisabled={history.future.length === 0} onPress={() => setHistory(stepForward)}>
           <Redo2 size={17} aria-hidden />
         </Button>
         <Button isDisabled={!mayChange} onPress={() => setAsked({ kind: 'dates' })}>
@@ -293,7 +296,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
           {state.problem} <Link href={`/plan?plan=${plan.id}`}>Open it again</Link> to go on from the newest form.
         </Notice>
       )}
-      <Board $wide={!showsAside}>
+      <PlanBoard $wide={!showsAside}>
         <div>
           {lines.length === 0 || mondays.length === 0 ? (
             <SoftLine>Choose the dates and the classes first.</SoftLine>
@@ -345,7 +348,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
             )}
           </Aside>
         )}
-      </Board>
+      </PlanBoard>
       {asked?.kind === 'cell' && open && (
         <CellDialog
           screen={screen}

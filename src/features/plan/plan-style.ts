@@ -14,7 +14,7 @@ export const PlanFrame = styled(Page)`
   }
 `;
 
-export const Board = styled.div<{ $wide: boolean }>`
+export const PlanBoard = styled.div<{ $wide: boolean }>`
   display: grid;
   grid-template-columns: ${({ $wide }) => ($wide ? 'minmax(0, 1fr)' : 'minmax(0, 1fr) 340px')};
   gap: var(--space-7);
@@ -27,7 +27,7 @@ export const Board = styled.div<{ $wide: boolean }>`
   }
 `;
 
-export const Sheet = styled.div`
+export const GridSheet = styled.div`
   overflow-x: auto;
   padding-bottom: var(--space-4);
   @media print {

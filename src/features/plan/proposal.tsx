@@ -13,7 +13,7 @@ export interface ProposedChange extends CellChange {
   readonly because: string;
 }
 
-export const nameOf = (term: Term, cell: Cell | null): string => {
+export const cellName = (term: Term, cell: Cell | null): string => {
   if (!cell) return 'nothing';
   const offer = term.offers.find(({ id }) => id === cell.offerId);
   return offer ? `${offer.title}, ${offer.levels.find(({ id }) => id === cell.levelId)?.name ?? ''}` : 'a game that is gone';
@@ -32,7 +32,7 @@ export function proposed(
   return changes.map((change) => {
     const classIndex = term.classes.findIndex(({ id }) => id === change.classId);
     const { name } = term.classes[classIndex]!;
-    const words = `${name}, week ${change.week + 1}: ${nameOf(term, change.from)} → ${nameOf(term, change.to)}`;
+    const words = `${name}, week ${change.week + 1}: ${cellName(term, change.from)} → ${cellName(term, change.to)}`;
     return { ...change, words, because: becauseOf(classIndex, change) };
   });
 

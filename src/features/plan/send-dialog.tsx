@@ -7,7 +7,7 @@ import { Ticked } from '@/ui/form/fields';
 import { Notice } from '@/ui/notice';
 import { Figures } from '@/ui/page';
 import { send } from '@/ui/post';
-import { titleOf, weekOf, type CellView, type PlanOnScreen } from './model';
+import { titleOf, weekToSend, type CellView, type PlanOnScreen } from './model';
 
 type Outcome =
   { readonly kind: 'on its way' } | { readonly kind: 'sent'; readonly children: number } | { readonly kind: 'refused'; readonly why: string };
@@ -47,7 +47,7 @@ export function SendPlanDialog({
     if (!(await onSave())) setProblem('The plan itself could not be kept yet; nothing was sent. Try again in a moment.');
     else
       for (const cell of open) {
-        const week = weekOf(screen, cell);
+        const week = weekToSend(screen, cell);
         if (!week) continue;
         tell(cell.classId, { kind: 'on its way' });
         const answer = await send<{ children: number }>('POST', '/api/v1/weeks', week);
@@ -87,7 +87,7 @@ export function SendPlanDialog({
                 />
               </td>
               <td>{titleOf(cell)}</td>
-              <td>{dayWords(weekOf(screen, cell)!.dueOn)}</td>
+              <td>{dayWords(weekToSend(screen, cell)!.dueOn)}</td>
               <td role="status">{outcomeWords(outcomes[cell.classId])}</td>
             </tr>
           ))}

@@ -39,6 +39,7 @@ export const SCHOOL_TABLES: readonly SchoolTable[] = [
   ...of(`child_id IN ${CHILDREN}`, 'child_settings', 'enrolments'),
   ...of('school_id = ?', 'children'),
   ...of(`class_id IN ${CLASSES}`, 'class_fits'),
+  ...of('school_id = ?', 'loans', 'school_things'),
   ...of('school_id = ?', 'classes', 'terms', 'school_years', 'sessions', 'deeds', 'school_keys', 'term_plans'),
   // Whoever is of another school too stays there: found before the memberships go.
   ...of(`id IN ${ONLY_HERE}`, 'teachers'),

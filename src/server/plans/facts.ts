@@ -13,6 +13,7 @@ import type { Game } from '@/core/rules/format/game';
 import { cache, keptOr } from '../caches';
 import { lastFits } from '../db/class-fits';
 import { classesOf } from '../db/classes';
+import { thingsOfSchool } from '../db/cupboard';
 import { gamesOf } from '../db/games';
 import { planById, sentToClasses } from '../db/term-plans';
 import { expectationsOf } from '../games/expectations';
@@ -62,6 +63,7 @@ async function factsFor(
     classes: classes.map(({ id, name, ageYears, children }) => ({ id, name, ageYears, children, tries: fits.get(id)?.attempts ?? 0 })),
     offers: shelf.map(({ id, game }) => offerOf(id, game)),
     expected,
+    cupboard: Object.fromEntries((await thingsOfSchool(schoolId)).map(({ name, n }) => [name, n])),
     played: Object.fromEntries(
       classes.map(({ id }) => [
         id,

@@ -33,6 +33,8 @@ const LINES: readonly Line[] = [
   },
   { from: '0085', words: 'A colleague who has an account at another school can be invited to yours.', href: '/school', forLeads: true },
   { from: '0086', words: 'A term can be planned for every class: say what it is for, and the plan that fits best is worked out.', href: '/plan' },
+  { from: '0088', words: 'The list of the school’s own system (OneRoster) can be read, and again next year.', href: '/classes' },
+  { from: '0090', words: 'The cupboard of the school: what is lent, who has it, packing lists for a week.', href: '/plan/cupboard' },
 ];
 
 const ALL: readonly (News & Line)[] = LINES.map((line, index) => ({ ...line, number: index + 1 }));
