@@ -1,6 +1,7 @@
 'use client';
 import type { Uuid } from '@/contract/ids';
 import dynamic from 'next/dynamic';
+import type { KnownThing } from '@/core/course/own-things';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import type { Added } from '@/core/course/change';
 import { runPastFrom } from '@/core/course/flights';
@@ -51,6 +52,8 @@ export interface ChartTableProps {
   readonly today: string;
   /** The name of who is signed in: who made a score to beat. */
   readonly teacher: string;
+  /** Things of the teacher's own in the school's games. */
+  readonly ownThings?: readonly KnownThing[];
   /** A level that was too easy or too hard for a class, to be mended. */
   readonly mend?: LevelToMend | null;
 }
@@ -58,7 +61,18 @@ export interface ChartTableProps {
 const NOTHING_ASKED: readonly number[] = [];
 
 /** The chart table: one game on its floor, its rules in sentences, its levels with what will likely happen. */
-export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, classes, readOnly, today, teacher, mend = null }: ChartTableProps) {
+export function ChartTable({
+  id,
+  game: firstGame,
+  ageYears: firstAge,
+  revision,
+  classes,
+  readOnly,
+  today,
+  teacher,
+  ownThings = [],
+  mend = null,
+}: ChartTableProps) {
   const [history, dispatch] = useReducer(changeDraft, null, () => beginDraft(firstGame, firstAge));
   const { game, ageYears } = history.now;
   const [classId, setClassId] = useState<string | null>(mend?.classId ?? null);
@@ -330,6 +344,7 @@ export function ChartTable({ id, game: firstGame, ageYears: firstAge, revision, 
       )}
       {open === 'cupboard' && (
         <Cupboard
+          ownThings={ownThings}
           game={game}
           level={level}
           ageYears={ageYears}

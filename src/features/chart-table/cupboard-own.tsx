@@ -2,8 +2,9 @@
 import Joi from 'joi';
 import { useWatch } from 'react-hook-form';
 import type { Addition } from '@/core/course/change';
+import { ownThingsIn, type KnownThing } from '@/core/course/own-things';
 import { AIMED, type AimedId, type AimedShape } from '@/core/objects/catalogue';
-import type { Game, PlacedTarget, Spot } from '@/core/rules/format/game';
+import type { Game, Spot } from '@/core/rules/format/game';
 import { Button } from '@/ui/button';
 import { FormSelect, FormText } from '@/ui/form/fields';
 import { useSchemaForm } from '@/ui/form/schema-form';
@@ -47,8 +48,20 @@ const ownSchema = Joi.object<OwnForm>({
 });
 
 /** A thing of the teacher's own, by its size. */
-export function Own({ game, add, free }: { game: Game; add: (addition: Addition) => void; free: Spot }) {
-  const known = knownThings(game);
+export function Own({
+  game,
+  ofSchool,
+  add,
+  free,
+}: {
+  game: Game;
+  /** Those of the school's other games. */
+  ofSchool: readonly KnownThing[];
+  add: (addition: Addition) => void;
+  free: Spot;
+}) {
+  const known = ownThingsIn([game]);
+  const others = ofSchool.filter(({ thing }) => !known.some((one) => one.thing.own.name === thing.own.name));
   const form = useSchemaForm(ownSchema, { name: '', kind: 'round', across: 40, along: 30, high: 30 });
   const { kind, ...sides } = useWatch({ control: form.control }) as OwnForm;
   const like = OWN_KINDS.find((one) => one.value === kind)!.like;
@@ -92,35 +105,27 @@ export function Own({ game, add, free }: { game: Game; add: (addition: Addition)
         <div className="views">
           <Views object={like} width={250} height={110} scale={120} shape={shape} />
         </div>
-        {known.length > 0 && (
-          <>
-            <h3>In this game already</h3>
-            <Board>
-              {known.map(({ thing, kind: how }) => (
-                <ShelfCard
-                  key={thing.own!.name}
-                  type="button"
-                  onClick={() => add({ kind: how, object: thing.object, own: thing.own!, spots: [free] })}
-                >
-                  <Views object={thing.object} width={118} height={64} scale={70} shape={thing.own!.shape} />
-                  {thing.own!.name}
-                </ShelfCard>
-              ))}
-            </Board>
-          </>
-        )}
+        <Ready title="In this game already" things={known} add={add} free={free} />
+        <Ready title="In other games of the school" things={others} add={add} free={free} />
       </About>
     </Shelves>
   );
 }
 
-/** Things of the teacher's own that stand on the floor of a game, each once. */
-function knownThings(game: Game): readonly { readonly thing: PlacedTarget; readonly kind: 'target' | 'obstacle' }[] {
-  const all = [
-    ...Object.values(game.course.targets)
-      .flat()
-      .map((thing) => ({ thing, kind: 'target' as const })),
-    ...(game.course.obstacles ?? []).map((thing) => ({ thing, kind: 'obstacle' as const })),
-  ];
-  return all.filter(({ thing }, index) => thing.own && all.findIndex((other) => other.thing.own?.name === thing.own?.name) === index);
+/** Things that were made before, to be put down as they are. */
+function Ready({ title, things, add, free }: { title: string; things: readonly KnownThing[]; add: (addition: Addition) => void; free: Spot }) {
+  if (things.length === 0) return null;
+  return (
+    <>
+      <h3>{title}</h3>
+      <Board>
+        {things.map(({ thing, kind }) => (
+          <ShelfCard key={thing.own.name} type="button" onClick={() => add({ kind, object: thing.object, own: thing.own, spots: [free] })}>
+            <Views object={thing.object} width={118} height={64} scale={70} shape={thing.own.shape} />
+            {thing.own.name}
+          </ShelfCard>
+        ))}
+      </Board>
+    </>
+  );
 }

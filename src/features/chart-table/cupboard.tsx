@@ -4,6 +4,7 @@ import { MakingPictures } from '../drawing/making';
 import { useMemo, useState } from 'react';
 import { ARRANGEMENT_WORDS, ARRANGEMENTS, withArrangement } from '@/core/course/arrangements';
 import { withAdded, type Added, type Addition } from '@/core/course/change';
+import type { KnownThing } from '@/core/course/own-things';
 import { insideFloor } from '@/core/course/geometry';
 import { thingWords } from '@/core/course/thing-words';
 import { countsOf, PATTERN_WORDS, patternSpots, type PatternKind } from '@/core/course/patterns';
@@ -51,6 +52,8 @@ export interface CupboardProps {
   readonly game: Game;
   readonly level: Game;
   readonly ageYears: number;
+  /** Things of the teacher's own in the school's games. */
+  readonly ownThings: readonly KnownThing[];
   readonly onAdd: (added: Added) => void;
   readonly onBall: (ball: ImplementId) => void;
   readonly onMarker: (marker: string) => void;
@@ -58,7 +61,7 @@ export interface CupboardProps {
 }
 
 /** What is in a house, drawn to scale, to be put on the floor: one, several in a pattern, or a whole arrangement. */
-export function Cupboard({ game, level, ageYears, onAdd, onBall, onMarker, onClose }: CupboardProps) {
+export function Cupboard({ game, level, ageYears, ownThings, onAdd, onBall, onMarker, onClose }: CupboardProps) {
   const [shelf, setShelf] = useState<Shelf>('aim');
   const add = (addition: Addition) => onAdd(withAdded(game, addition));
   const free = freeSpot(level);
@@ -79,7 +82,7 @@ export function Cupboard({ game, level, ageYears, onAdd, onBall, onMarker, onClo
             children: <Together game={game} ageYears={ageYears} onAdd={onAdd} />,
           },
           { id: 'ball', title: 'To play with', children: <Balls game={game} onBall={onBall} /> },
-          { id: 'own', title: 'A thing of your own', children: <Own game={game} add={add} free={free} /> },
+          { id: 'own', title: 'A thing of your own', children: <Own game={game} ofSchool={ownThings} add={add} free={free} /> },
         ]}
       />
       <DialogActions>

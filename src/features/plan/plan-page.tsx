@@ -288,9 +288,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
           </Button>
         )}
       </PageHead>
-      <p role="status">
-        {reading ? 'reading what has come in …' : solvingWords(solving)} {!working && said}
-      </p>
+      <p role="status">{working ? (reading ? 'reading what has come in …' : solvingWords(solving)) : said || solvingWords(solving)}</p>
       {state.kind === 'conflict' && (
         <Notice $tone="caution" role="alert">
           {state.problem} <Link href={`/plan?plan=${plan.id}`}>Open it again</Link> to go on from the newest form.

@@ -99,7 +99,10 @@ export function SendPlanDialog({
         </Notice>
       )}
       <DialogActions>
-        <Button onPress={() => onClose(sent)}>{sent ? 'Close' : 'Not now'}</Button>
+        {/* What was pressed is gone when all is sent: the focus goes on to what closes. */}
+        <Button key={sent && !busy ? 'sent' : 'before'} autoFocus={sent && !busy} onPress={() => onClose(sent)}>
+          {sent ? 'Close' : 'Not now'}
+        </Button>
         {(open.length > 0 || !sent) && (
           <Button $strong autoFocus isDisabled={busy || open.length === 0} onPress={() => void sendAll()}>
             {open.length === 1 ? `Send to ${open[0]!.className}` : `Send to ${open.length} classes`}

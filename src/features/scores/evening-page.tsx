@@ -41,16 +41,17 @@ const Sheet = styled.section`
     margin: var(--space-3) 0 0;
     font-size: var(--type-3);
   }
-  & .lines {
-    height: 7rem;
+  & .line {
+    height: 2.2rem;
     border-bottom: 1px solid var(--line-strong);
-    background: repeating-linear-gradient(transparent 0 2.2rem, var(--line-strong) 2.2rem calc(2.2rem + 1px));
   }
   @media print {
     max-width: none;
     border: 0;
-    break-after: page;
     font-size: 12pt;
+  }
+  & + & {
+    break-before: page;
   }
 `;
 
@@ -63,6 +64,8 @@ interface EveningPageProps extends Pick<ScoresNavProps, 'classes' | 'classId'> {
 }
 
 const MOST_BESTS = 8;
+/** To write on. */
+const LINES = [1, 2, 3, 4];
 
 export function EveningPage({ schoolName, today, progress, weeks, pupils, ...nav }: EveningPageProps) {
   const name = nav.classes.find(({ id }) => id === nav.classId)!.name;
@@ -143,7 +146,9 @@ function OneChild({ child, className, weeks, today }: { child: ChildOfEvening; c
       )}
       {movedDays > 0 && <p>The movement diary has {movedDays === 1 ? 'one line' : `${movedDays} lines`}.</p>}
       <h3>What we agree on</h3>
-      <div className="lines" aria-hidden />
+      {LINES.map((line) => (
+        <div key={line} className="line" aria-hidden />
+      ))}
     </Sheet>
   );
 }

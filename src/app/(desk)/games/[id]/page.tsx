@@ -2,10 +2,11 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { ChartTable } from '@/features/chart-table/chart-table';
 import { requireSignedIn } from '@/server/auth/current';
+import { ownThingsIn } from '@/core/course/own-things';
 import { CALIBRATED_FROM } from '@/core/progress/calibrated';
 import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
-import { gameById } from '@/server/db/games';
+import { gameById, gamesOf } from '@/server/db/games';
 import { isUuid } from '@/contract/ids';
 import { schoolDay } from '@/server/school-day';
 
@@ -23,7 +24,12 @@ export default async function ChartTablePage({ params, searchParams }: { params:
   const shelved = isUuid(id) ? await gameById(who.schoolId, id) : undefined;
   if (!shelved) notFound();
   const today = schoolDay(new Date(), who.timeZone);
-  const [classes, fits, asked] = await Promise.all([classesOf(who.schoolId, today), lastFits(who.schoolId), searchParams]);
+  const [classes, fits, asked, games] = await Promise.all([
+    classesOf(who.schoolId, today),
+    lastFits(who.schoolId),
+    searchParams,
+    gamesOf(who.schoolId),
+  ]);
   return (
     <ChartTable
       key={shelved.id}
@@ -43,6 +49,7 @@ export default async function ChartTablePage({ params, searchParams }: { params:
       readOnly={who.role !== 'teacher'}
       today={today}
       teacher={who.name}
+      ownThings={ownThingsIn(games.map(({ game }) => game))}
     />
   );
 }
