@@ -53,10 +53,6 @@ await withDemo(async (browser, address) => {
   await desk.getByRole('link', { name: /Lantern Quay/ }).click();
   await forecast();
   await shoot(desk, 'chart-table');
-  await desk.getByRole('button', { name: 'Cupboard' }).click();
-  await desk.getByRole('dialog').waitFor();
-  await shoot(desk, 'cupboard');
-  await desk.keyboard.press('Escape');
   await desk.goto('/games');
   await desk.getByRole('button', { name: /^Starter games/ }).click();
   await desk.getByRole('button', { name: 'Put Loch Frames on the shelf' }).click();
@@ -84,6 +80,12 @@ await withDemo(async (browser, address) => {
   await desk.locator('section').getByText(/^In$/).waitFor({ timeout: 60_000 });
   await desk.getByRole('button', { name: 'Hold' }).click();
   await shoot(desk, 'show-me');
+  await desk.goto('/plan');
+  await desk
+    .getByText(/par \d+/)
+    .nth(30)
+    .waitFor();
+  await shoot(desk, 'plan');
   await desk.goto('/weeks');
   await desk.getByRole('link', { name: 'Week and paper' }).nth(1).click();
   await desk.getByRole('button', { name: 'Write a reminder' }).click();

@@ -16,6 +16,7 @@ const DATABASES = [
   'lochside_again',
   'lochside_demo',
   'lochside_backup',
+  'lochside_sets',
 ];
 
 export async function testStack() {

@@ -1,4 +1,5 @@
 /** What docs/format holds: schemas emitted from the Joi schemas, and one example of each format that the engine itself played. */
+import { createHash } from 'node:crypto';
 import type Joi from 'joi';
 import { sensibleStart } from '@/core/course/sensible-start';
 import { childTables } from '@/core/forecast/attempts';
@@ -7,7 +8,8 @@ import { distancesOf } from '@/core/course/geometry';
 import { reportSchema, type Report } from '@/core/reports/report';
 import { compile } from '@/core/rules/playing/compile';
 import { start } from '@/core/rules/playing/engine';
-import { EVENT_FORMAT, PLAY_FORMAT, REPORT_FORMAT } from '@/core/rules/format/formats';
+import { canonicalText, evidenceSchema, setSchema, type GameSet } from '@/core/rules/format/evidence-file';
+import { EVENT_FORMAT, EVIDENCE_FORMAT, PLAY_FORMAT, REPORT_FORMAT, SET_FORMAT } from '@/core/rules/format/formats';
 import { eventSchema, type GameEvent } from '@/core/rules/format/event';
 import { gameSchema } from '@/core/rules/format/game';
 import { resolveLevel } from '@/core/rules/format/level';
@@ -68,8 +70,25 @@ export function formatFiles(): Readonly<Record<string, string>> {
     ],
     card: { combine: 'sum', better: 'high' },
   };
+  const set: GameSet = {
+    format: SET_FORMAT,
+    title: 'By the water',
+    games: [game],
+    evidence: [
+      {
+        format: EVIDENCE_FORMAT,
+        game: createHash('sha256').update(canonicalText(game)).digest('hex'),
+        rows: [
+          { level: 'level-1', distanceM: 1.6, object: 'bucket', implement: 'sock-ball', ageYears: 8, children: 24, tries: 288, hits: 173, weeks: 2 },
+        ],
+      },
+    ],
+  };
   const text = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
   return {
+    'evidence.schema.json': schemaText('What was measured with a Lochside game, format 1', evidenceSchema),
+    'set.schema.json': schemaText('A set of Lochside games, format 1', setSchema),
+    'example.set.json': text(set),
     'event.schema.json': schemaText('A Lochside event, format 1', eventSchema),
     'example.event.json': text(event),
     'game.schema.json': schemaText('A Lochside game, format 2', gameSchema),

@@ -128,6 +128,7 @@ export async function looksAt(schoolId: Uuid, serverKey: string): Promise<readon
       'api/v1/plans/[id]/pars/route.ts': `/api/v1/plans/${id.plan}/pars`,
       'api/v1/plans/[id]/files/route.ts': `/api/v1/plans/${id.plan}/files?as=csv`,
       'api/v1/games/[id]/route.ts': `/api/v1/games/${id.game}`,
+      'api/v1/games/set/route.ts': `/api/v1/games/set?game=${id.game}&measured=yes`,
       'api/v1/games/[id]/file/route.ts': `/api/v1/games/${id.game}/file`,
       'api/v1/games/[id]/versions/route.ts': `/api/v1/games/${id.game}/versions`,
       'api/v1/weeks/[id]/calendar/route.ts': `/api/v1/weeks/${id.week}/calendar`,

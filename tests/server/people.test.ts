@@ -351,7 +351,7 @@ describe('what was changed in Lochside', () => {
     expect(newsSince('')).toEqual([]);
     expect(newsSince('0069-short-codes.sql')).toHaveLength(NEWEST_NEWS);
     expect(newsSince('0080-schools-keeping.sql').length).toBeLessThan(NEWEST_NEWS);
-    expect(newsSince('0090-loans.sql')).toEqual([]);
+    expect(newsSince('0091-game-evidence.sql')).toEqual([]);
   });
 });
 

@@ -40,7 +40,7 @@ export async function useOwnSchema(): Promise<void> {
  * Points this worker at the demo school in a database that no other file uses: a copy of the one that the whole run has loaded, or where there is none
  * (a single file run by hand) loaded here.
  */
-export async function useDemoSchool(database: 'lochside_demo' | 'lochside_backup'): Promise<void> {
+export async function useDemoSchool(database: 'lochside_demo' | 'lochside_backup' | 'lochside_sets'): Promise<void> {
   const of = new URL(process.env['DATABASE_URL']!);
   const own = new URL(of);
   own.pathname = `/${database}`;

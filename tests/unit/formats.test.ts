@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -8,6 +9,8 @@ import { afterAll, describe, expect, it, vi } from 'vitest';
 import { formatFiles } from '@/cli/format-files';
 import { lochside as run } from '@/cli/lochside';
 import { readReport } from '@/core/reports/read-report';
+import { canonicalText, evidenceSchema, readSet, type EvidenceRow, type GameSet } from '@/core/rules/format/evidence-file';
+import type { Game } from '@/core/rules/format/game';
 import { readGame } from '@/core/rules/format/read-game';
 import { readPlay } from '@/core/rules/format/read-play';
 import { framesGame } from '../examples/frames-game';
@@ -21,7 +24,7 @@ describe('the published formats', () => {
   it('are what the code says: run npm run format:docs after a change', () => {
     for (const [name, written] of Object.entries(formatFiles())) expect(text(name), name).toBe(written);
   });
-  it.each(['game', 'play', 'report'])('the example of a %s fits its JSON Schema', (kind) => {
+  it.each(['game', 'play', 'report', 'set'])('the example of a %s fits its JSON Schema', (kind) => {
     const validate = ajv.compile(json(`${kind}.schema.json`) as object);
     expect(validate(json(`example.${kind}.json`)), JSON.stringify(validate.errors)).toBe(true);
   });
@@ -29,6 +32,7 @@ describe('the published formats', () => {
     expect(readGame(json('example.game.json')).ok).toBe(true);
     expect(readPlay(json('example.play.json')).ok).toBe(true);
     expect(readReport(json('example.report.json')).ok).toBe(true);
+    expect(readSet(json('example.set.json')).ok).toBe(true);
   });
   it('hold a frames game too, which the schema admits', () => {
     const validate = ajv.compile(json('game.schema.json') as object);
@@ -49,6 +53,48 @@ describe('the published formats', () => {
       ),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('what goes from school to school', () => {
+  const set = () => json('example.set.json') as GameSet;
+  const [evidence] = set().evidence!;
+
+  it('JSON Schema and Joi agree on evidence with one figure broken; a row of few children or tries is refused', () => {
+    const validate = ajv.compile(json('evidence.schema.json') as object);
+    const [row] = evidence!.rows;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(Object.keys(row!) as (keyof EvidenceRow)[])),
+        fc.oneof(fc.string(), fc.integer({ min: -5, max: 300 }), fc.double({ min: 0, max: 40, noNaN: true }), fc.constant(null)),
+        (key, value) => {
+          const broken = { ...evidence!, rows: [{ ...row!, [key]: value }] };
+          expect(validate(JSON.parse(JSON.stringify(broken)))).toBe(evidenceSchema.validate(broken, { convert: false }).error === undefined);
+        },
+      ),
+      { numRuns: 200 },
+    );
+    for (const few of [{ children: 9 }, { tries: 59, hits: 1 }])
+      expect(readSet({ ...set(), evidence: [{ ...evidence!, rows: [{ ...row!, ...few }] }] })).toMatchObject({ ok: false });
+    expect(readSet({ ...set(), evidence: [{ ...evidence!, rows: [{ ...row!, hits: row!.tries + 1 }] }] })).toMatchObject({
+      ok: false,
+      problems: [{ place: '/evidence/0/rows/0' }],
+    });
+  });
+
+  it('a game that cannot be played is named by its place in the set', () => {
+    expect(readSet({ ...set(), games: [...set().games, { format: 'lochside.game/2', title: 'Broken' }] })).toMatchObject({
+      ok: false,
+      problems: expect.arrayContaining([expect.objectContaining({ place: expect.stringMatching(/^\/games\/1/) as string })]) as unknown,
+    });
+  });
+
+  it('a game is the same by its content, in whatever order its fields stand and for whatever age it is shown', () => {
+    const [game] = set().games;
+    const turned = Object.fromEntries(Object.entries(game!).reverse()) as unknown as Game;
+    expect(canonicalText({ ...turned, ageYears: 11 })).toBe(canonicalText(game!));
+    expect(canonicalText({ ...turned, title: 'Other' })).not.toBe(canonicalText(game!));
+    expect(createHash('sha256').update(canonicalText(game!)).digest('hex')).toBe(evidence!.game);
   });
 });
 

@@ -110,21 +110,44 @@ export function GameShelf({
   const [shelf, setShelf] = useState<'own' | 'away' | 'starters'>('own');
   const showAway = shelf === 'away';
   const file = useRef<HTMLInputElement>(null);
+  const folder = useRef<HTMLInputElement>(null);
   const [problems, setProblems] = useState<readonly PlacedProblem[]>([]);
   const bringIn = async (body: unknown) => {
-    const answer = await send<{ id: string }>('POST', '/api/v1/games/import', body);
+    const answer = await send<{ id: string; games?: number }>('POST', '/api/v1/games/import', body);
     setProblems(answer.problems ?? []);
     setProblem(answer.problems?.length ? '' : answer.problem);
-    if (answer.ok && answer.value) router.push(`/games/${answer.value.id}`);
+    if (!answer.ok || !answer.value) return;
+    if ((answer.value.games ?? 1) > 1) router.refresh();
+    else router.push(`/games/${answer.value.id}`);
   };
-  const readFile = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    try {
-      await bringIn({ game: JSON.parse(await chosen.text()) as unknown, ageYears: ages[0]?.ageYears ?? 8 });
-    } catch {
-      setProblems([]);
-      setProblem(`“${chosen.name}” is no game file: it cannot be read as JSON. Nothing was changed.`);
+  /** One file opens what it brought; of several it is said which were taken, and what is wrong with the others. */
+  const readFiles = async (files: readonly File[]) => {
+    const chosen = files.filter(({ name }) => files.length === 1 || name.endsWith('.json'));
+    const refused: string[] = [];
+    setProblems([]);
+    setProblem(chosen.length === 0 && files.length > 0 ? 'There is no game file (.json) in that folder. Nothing was changed.' : '');
+    for (const one_ of chosen) {
+      const game = await one_
+        .text()
+        .then(
+          (text) => JSON.parse(text) as unknown,
+          () => undefined,
+        )
+        .catch(() => undefined);
+      if (game === undefined) {
+        refused.push(`“${one_.name}” is no game file: it cannot be read as JSON.`);
+        continue;
+      }
+      const body = { game, ageYears: ages[0]?.ageYears ?? 8 };
+      if (chosen.length === 1) return bringIn(body);
+      const answer = await send('POST', '/api/v1/games/import', body);
+      if (!answer.ok) refused.push(`“${one_.name}”: ${answer.problem}`);
     }
+    if (refused.length > 0)
+      setProblem(
+        `${refused.slice(0, 5).join(' ')}${chosen.length === 1 ? ' Nothing was changed.' : ` ${chosen.length - refused.length} of ${chosen.length} files were taken.`}`,
+      );
+    if (chosen.length > refused.length) router.refresh();
   };
   const [problem, setProblem] = useState('');
   const putIn = async (id: string, folder: string) => {
@@ -150,6 +173,10 @@ export function GameShelf({
           {shelf === 'own' && mayChange && <QuietButton onPress={() => setShelf('starters')}>Starter games: {starters.length}</QuietButton>}
           {shelf === 'own' && away > 0 && <QuietButton onPress={() => setShelf('away')}>Put away: {away}</QuietButton>}
           {mayChange && <QuietButton onPress={() => file.current?.click()}>Bring in a file</QuietButton>}
+          {mayChange && <QuietButton onPress={() => folder.current?.click()}>Bring in a folder</QuietButton>}
+          {shelf === 'own' && games.length > 0 && (
+            <QuietButton onPress={() => window.location.assign('/api/v1/games/set?measured=yes')}>All as one file</QuietButton>
+          )}
           <input
             ref={file}
             type="file"
@@ -157,7 +184,19 @@ export function GameShelf({
             accept=".json,application/json"
             aria-label="A game file"
             onChange={(event) => {
-              void readFile(event.target.files?.[0]);
+              void readFiles([...(event.target.files ?? [])]);
+              event.target.value = '';
+            }}
+          />
+          <input
+            ref={folder}
+            type="file"
+            hidden
+            multiple
+            {...{ webkitdirectory: '' }}
+            aria-label="A folder of game files"
+            onChange={(event) => {
+              void readFiles([...(event.target.files ?? [])]);
               event.target.value = '';
             }}
           />

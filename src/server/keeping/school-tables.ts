@@ -34,7 +34,7 @@ export const SCHOOL_TABLES: readonly SchoolTable[] = [
   ...of(`week_item_id IN (SELECT id FROM week_items WHERE week_id IN ${WEEKS})`, 'home_forms'),
   ...of(`week_id IN ${WEEKS}`, 'week_items'),
   ...of(`class_id IN ${CLASSES}`, 'weeks'),
-  ...of('game_id IN (SELECT id FROM games WHERE school_id = ?)', 'game_versions'),
+  ...of('game_id IN (SELECT id FROM games WHERE school_id = ?)', 'game_versions', 'game_evidence'),
   ...of('school_id = ?', 'games'),
   ...of(`child_id IN ${CHILDREN}`, 'child_settings', 'enrolments'),
   ...of('school_id = ?', 'children'),

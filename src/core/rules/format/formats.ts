@@ -6,6 +6,8 @@ export const PLAY_FORMAT = 'lochside.play/1';
 export const EVENT_FORMAT = 'lochside.event/1';
 export const REPORT_FORMAT = 'lochside.report/1';
 export const CLASS_FORMAT = 'lochside.class/1';
+export const EVIDENCE_FORMAT = 'lochside.evidence/1';
+export const SET_FORMAT = 'lochside.set/1';
 
 /** Whether something says of itself that it is a file of this format. */
 export const saysItIs = (format: string, file: unknown): boolean =>

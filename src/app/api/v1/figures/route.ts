@@ -4,6 +4,7 @@ import { resolveLevel } from '@/core/rules/format/level';
 import { lastFits } from '@/server/db/class-fits';
 import { classById } from '@/server/db/classes';
 import { gameById } from '@/server/db/games';
+import { linesOfOthers } from '@/server/games/measured';
 import { json, notFound } from '@/server/http/answer';
 import { teacherRoute } from '@/server/http/route';
 import { schoolDay } from '@/server/school-day';
@@ -21,5 +22,7 @@ export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ reque
   const named = game.levels.findIndex(({ id }) => id === asked.get('level'));
   const level = resolveLevel(game, named >= 0 ? named : Math.min(1, game.levels.length - 1));
   const fitted = played ? ((await lastFits(who.schoolId)).get(played.id) ?? null) : null;
-  return json({ lines: whereFrom(level, played?.ageYears ?? of.ageYears, fitted) });
+  const levelId = game.levels[named >= 0 ? named : Math.min(1, game.levels.length - 1)]!.id;
+  const others = isUuid(of.id) ? await linesOfOthers(who.schoolId, { id: of.id, game }, levelId) : [];
+  return json({ lines: [...whereFrom(level, played?.ageYears ?? of.ageYears, fitted), ...others] });
 });

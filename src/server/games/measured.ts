@@ -1,0 +1,88 @@
+/** What a school measured with a game as it is now, and what others did. */
+import { createHash } from 'node:crypto';
+import type { Uuid } from '@/contract/ids';
+import type { FigureLine } from '@/core/forecast/where-from';
+import { chanceOf } from '@/core/forecast/chances';
+import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
+import { aimedTasks } from '@/core/course/geometry';
+import { AIMED_TECHNIQUES } from '@/core/progress/evidence';
+import { measuredRows, withOthers, type MeasuredGo } from '@/core/progress/measured';
+import { canonicalText, type EvidenceRow, type GameEvidence, type GameSet } from '@/core/rules/format/evidence-file';
+import { EVIDENCE_FORMAT, SET_FORMAT } from '@/core/rules/format/formats';
+import type { Game } from '@/core/rules/format/game';
+import { levelById } from '@/core/rules/format/level';
+import type { ShelvedGame } from '@/contract/game';
+import { classesOf } from '../db/classes';
+import { evidenceOfGame } from '../db/game-evidence';
+import { versionsOfGame } from '../db/games';
+import { breath } from '../progress/breath';
+import { triedPlays } from '../progress/curves';
+import { weekNumber } from '../progress/week-number';
+import { playsOfClass } from '../reports/plays';
+
+export const gameHash = (game: Game): string => createHash('sha256').update(canonicalText(game)).digest('hex');
+
+/** By the classes of this year, with the game exactly as it is; null where nothing is enough to be told. */
+async function measuredWith(schoolId: Uuid, { id, game }: Pick<ShelvedGame, 'id' | 'game'>, today: string): Promise<GameEvidence | null> {
+  const own = gameHash(game);
+  const versions = new Set((await versionsOfGame(schoolId, id)).filter((version) => gameHash(version.game) === own).map((version) => version.id));
+  const goes: MeasuredGo[] = [];
+  for (const of of versions.size > 0 ? await classesOf(schoolId, today) : []) {
+    const plays = (await playsOfClass(of.id)).filter(({ versionId, asAsked }) => asAsked && versions.has(versionId));
+    for (const { play, tries } of await triedPlays(plays))
+      goes.push({ child: play.childId, week: weekNumber(play.receivedAt), level: play.levelId, tries });
+    await breath();
+  }
+  const rows = measuredRows(goes);
+  return rows.length > 0 ? { format: EVIDENCE_FORMAT, game: own, rows } : null;
+}
+
+/** Games as one file, with what was measured if that is wished. */
+export async function setOf(schoolId: Uuid, title: string, games: readonly ShelvedGame[], withMeasured: boolean, today: string): Promise<GameSet> {
+  const evidence: GameEvidence[] = [];
+  for (const one of withMeasured ? games : []) {
+    const found = await measuredWith(schoolId, one, today);
+    if (found) evidence.push(found);
+  }
+  return { format: SET_FORMAT, title, games: games.map(({ game, ageYears }) => ({ ...game, ageYears })), ...(withMeasured && { evidence }) };
+}
+
+const inTen = (share: number) => `${Math.round(10 * share)} in 10`;
+
+/** What others measured at a level, named as theirs, and the chance with a third of its weight; nothing where the game is no longer the same. */
+export async function linesOfOthers(schoolId: Uuid, { id, game }: Pick<ShelvedGame, 'id' | 'game'>, levelId: string): Promise<FigureLine[]> {
+  const own = gameHash(game);
+  const rows = (await evidenceOfGame(schoolId, id)).filter((evidence) => evidence.game === own).flatMap((evidence) => evidence.rows);
+  const technique = aimedTasks(levelById(game, levelId))
+    .map(({ task }) => AIMED_TECHNIQUES.find((one) => one === task.technique))
+    .find((one) => one !== undefined);
+  return rows
+    .filter((row) => row.level === levelId)
+    .flatMap((row): FigureLine[] => {
+      const chance = technique && modelOf(row, technique);
+      if (chance === undefined) return [];
+      return [
+        {
+          what: `others: ${row.hits} of ${row.tries} from ${row.distanceM} m, ${row.children} children of about ${row.ageYears}`,
+          value: `${inTen(row.hits / row.tries)}; here ${inTen(withOthers(chance, [{ ...row, chance }]))} instead of ${inTen(chance)}`,
+          source: 'measured by another school, weighed by a third beside the model',
+          replacedBy: 'what your own classes report',
+        },
+      ];
+    });
+}
+
+/** The model's chance for such a row; undefined for things that are not of this catalogue. */
+function modelOf({ object, implement, distanceM, ageYears }: EvidenceRow, technique: (typeof AIMED_TECHNIQUES)[number]): number | undefined {
+  if (!(object in AIMED) || !(implement in IMPLEMENTS)) return undefined;
+  return chanceOf({
+    technique,
+    target: object as AimedId,
+    implement: implement as ImplementId,
+    form: 'standing',
+    otherHand: false,
+    distanceM,
+    ageYears,
+    skill: 1,
+  });
+}
