@@ -24,6 +24,7 @@ import { CHROMIUM, startWebServer } from '../tests/web-server';
 import { benchCollect, benchFlood, benchToday } from './collect';
 import { benchHome, withEmptyPage } from './home';
 import { benchRules } from './rules';
+import { benchPlan } from './plan';
 
 const port = process.env['LOCHSIDE_TEST_PORT']!;
 const address = `http://127.0.0.1:${port}`;
@@ -235,6 +236,7 @@ const only = process.argv[2];
 const asked = (part: string) => only === undefined || only === part;
 if (asked('core')) await benchCore();
 if (asked('core')) await benchRules(say);
+if (asked('plan')) await benchPlan(say);
 const web = await startWebServer(port, { LOCHSIDE_LIMITS: 'off' });
 try {
   if (asked('home')) await benchHome(address, say);

@@ -137,6 +137,8 @@ export interface SentCell {
   readonly weekId: Uuid;
   readonly number: number;
   readonly dueOn: string;
+  /** Taken off the cards again: sent once more it is another week. */
+  readonly takenBack: boolean;
 }
 
 export interface TermPlanToRead extends KeptTermPlan {

@@ -3,6 +3,7 @@ import { POST as begin } from '@/app/api/v1/plans/route';
 import { DELETE as remove, GET as look, PUT as save } from '@/app/api/v1/plans/[id]/route';
 import { GET as filesOf } from '@/app/api/v1/plans/[id]/files/route';
 import { GET as parsOf } from '@/app/api/v1/plans/[id]/pars/route';
+import { PATCH as changeWeek } from '@/app/api/v1/weeks/[id]/route';
 import { POST as sendRoute } from '@/app/api/v1/weeks/route';
 import { newUuid, type Uuid } from '@/contract/ids';
 import { parsOfPlanSchema, termDocumentSchema } from '@/contract/term-plan';
@@ -119,6 +120,13 @@ describe('the plan of a term', () => {
     expect([(await send()).status, (await send()).status]).toEqual([201, 201]);
     const after = (await planToRead(school.id, id, today))!;
     expect(after.sent).toMatchObject([{ sentAs, number: 1, dueOn: dayPlus(today, 6) }]);
+    await call(
+      changeWeek,
+      '/',
+      { method: 'PATCH', cookie: await school.cookie('teacher'), body: { takenBack: true } },
+      { id: after.sent[0]!.weekId },
+    );
+    expect((await planToRead(school.id, id, today))!.sent).toMatchObject([{ sentAs, takenBack: true }]);
     // What the plan itself sent does not count as played before it.
     expect(after.facts.played[school.classId]).toEqual([]);
   });

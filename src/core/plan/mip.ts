@@ -63,17 +63,19 @@ export interface ProgramOf {
   readonly prices?: readonly Lent[];
   /** Whether any plan will do: the wishes are left out. */
   readonly anyPlan?: boolean;
+  /** Only weeks that follow each other in threes, and none alone: fewer columns, soon solved, nearly as good. */
+  readonly soon?: boolean;
 }
 
 /** The program of a term, or of some of its classes alone. */
-export function programOf(term: Term, { classes, without = new Set(), taken, prices, anyPlan = false }: ProgramOf = {}): MipOfTerm {
+export function programOf(term: Term, { classes, without = new Set(), taken, prices, anyPlan = false, soon = false }: ProgramOf = {}): MipOfTerm {
   const chosen = classes ?? term.classes.map((_, index) => index);
   const musts = term.musts.filter(({ id }) => !without.has(id));
   const blocks: (Block | null)[] = [];
   const columns: Unknown[] = [];
   const rows: Condition[] = [];
   for (const classIndex of chosen) {
-    const own = ofClass(term, classIndex, musts, columns.length, anyPlan, prices);
+    const own = ofClass(term, classIndex, musts, columns.length, { anyPlan, soon, ...(prices && { prices }) });
     blocks.push(...own.columns.map((_, index) => own.blocks[index] ?? null));
     columns.push(...own.columns);
     rows.push(...own.rows);
@@ -99,17 +101,24 @@ const combined = <T>(lists: readonly (readonly T[])[]): T[][] =>
  * The blocks of an offer. Any weeks of a game of which each has another near are pairs and threes of near weeks: nothing else need be tried, and a game
  * that stands alone comes up where it may alone.
  */
-function blocksOf(weeks: readonly number[], within: number | null, alone: (week: number) => boolean): number[][] {
+function blocksOf(weeks: readonly number[], within: number | null, soon: boolean, alone: (week: number) => boolean): number[][] {
   const singles = weeks.filter((week) => within === null || alone(week)).map((week) => [week]);
   if (within === null) return singles;
   const next = (week: number) => weeks.filter((one) => one > week && one - week < within);
   const pairs = weeks.flatMap((week) => next(week).map((other) => [week, other]));
-  return [...singles, ...pairs, ...pairs.flatMap(([week, other]) => next(other!).map((third) => [week!, other!, third]))];
+  const threes = pairs.flatMap(([week, other]) => next(other!).map((third) => [week!, other!, third]));
+  return [...singles, ...pairs, ...threes.filter(([first, , third]) => !soon || third! - first! === 2)];
 }
 
 type Terms = Condition['terms'];
 
-function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstColumn: number, anyPlan: boolean, prices?: readonly Lent[]) {
+function ofClass(
+  term: Term,
+  classIndex: number,
+  musts: readonly Must[],
+  firstColumn: number,
+  { anyPlan = false, soon = false, prices }: Pick<ProgramOf, 'anyPlan' | 'soon' | 'prices'>,
+) {
   const { offers, weeks, classes, expected } = term;
   const own = musts.filter((must) => isOf(must, classes[classIndex]!.id));
   const pinned = new Map(own.flatMap((must) => (must.kind === 'pinned' && must.cell ? [[must.week, must.cell] as const] : [])));
@@ -127,13 +136,17 @@ function ofClass(term: Term, classIndex: number, musts: readonly Must[], firstCo
         .map((week) => [week, levelsWorthIt(term, own, { classIndex, week, offer: index }, anyPlan)] as const)
         .filter(([, list]) => list.length > 0),
     );
-    return blocksOf([...levels.keys()], offer.kind === 'game' ? within : null, (week) => anyPlan || pinned.get(week)?.offerId === offer.id).flatMap(
-      (list) =>
-        combined(list.map((week) => levels.get(week)!.map((level): BlockCell => ({ week, level })))).map((cells) => ({
-          classIndex,
-          offer: index,
-          cells,
-        })),
+    return blocksOf(
+      [...levels.keys()],
+      offer.kind === 'game' ? within : null,
+      soon,
+      (week) => anyPlan || pinned.get(week)?.offerId === offer.id,
+    ).flatMap((list) =>
+      combined(list.map((week) => levels.get(week)!.map((level): BlockCell => ({ week, level })))).map((cells) => ({
+        classIndex,
+        offer: index,
+        cells,
+      })),
     );
   });
   const costs = new Map<string, number>();

@@ -15,7 +15,10 @@ const GAP = 0.01;
 const OF_EACH = 250;
 /** Over so many columns the whole is not solved at once: it would not end. */
 const AT_ONCE = 4000;
+/** How near the best of its columns the plan is that is there soon. */
+const SOON_GAP = 0.05;
 const SLACK = 1e-9;
+const NO_PLAN: TermPlan = [];
 
 export interface Progress {
   /** A plan that keeps everything. */
@@ -44,7 +47,7 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
   let atLeast = 0;
   /** Takes a plan that breaks nothing, if it is better; says whether no other could be much better still. */
   const take = (plan: TermPlan): boolean => {
-    const cost = brokenBy(term, plan).length === 0 ? wholeCost(costOf(term, plan)) : Infinity;
+    const cost = plan.length === classes.length && brokenBy(term, plan).length === 0 ? wholeCost(costOf(term, plan)) : Infinity;
     if (cost < (best?.cost ?? Infinity) - SLACK) best = { plan, cost, atLeast };
     else if (best && atLeast > best.atLeast) best = { ...best, atLeast };
     else return best !== null && isClose(best);
@@ -58,20 +61,23 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
     return answer && { line: planIn(term, program, answer.values)[classIndex]!, atLeast: answer.atLeast };
   };
 
-  const begun: { readonly answer: BegunProgram; readonly program: MipOfTerm; readonly line: Line }[] = [];
+  // A good plan soon, before any is proved to be the best.
+  const soon = classes.map((_, classIndex) => {
+    const program = programOf(term, { classes: [classIndex], soon: true });
+    const answer = beginClosely(program, solver, SOON_GAP);
+    return answer && planIn(term, program, answer.values)[classIndex]!;
+  });
+  if (soon.every((line) => line !== null))
+    take(inWhatIsThere(term, soon, (classIndex, taken) => solveClass(classIndex, { taken })?.line ?? null) ?? NO_PLAN);
+
+  const begun: { readonly answer: BegunProgram; readonly program: MipOfTerm }[] = [];
   for (const [classIndex] of classes.entries()) {
     const program = programOf(term, { classes: [classIndex] });
     const answer = beginClosely(program, solver, gap / 2);
     if (!answer) return { found: false, classIndex };
-    begun.push({ answer, program, line: planIn(term, program, answer.values)[classIndex]! });
+    begun.push({ answer, program });
     step?.(classIndex + 1, 2 * classes.length);
   }
-  const first = inWhatIsThere(
-    term,
-    begun.map(({ line }) => line),
-    (classIndex, taken) => solveClass(classIndex, { taken })?.line ?? null,
-  );
-  if (first) take(first);
   const own = begun.map(({ answer, program }, classIndex) => {
     const { values, atLeast: least } = answer.finish();
     step?.(classes.length + classIndex + 1, 2 * classes.length);

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import { Archive, ArchiveRestore, Copy, Folder } from 'lucide-react';
 import { ButtonLink, QuietButton } from '@/ui/button';
 import { Empty, Page, PageHead } from '@/ui/page';
+import { Menu } from '@/ui/menu';
 import { Notice } from '@/ui/notice';
 import { send, type PlacedProblem } from '@/ui/post';
 import { WhereFrom } from '@/ui/where-from';
@@ -175,7 +176,24 @@ export function GameShelf({
           {mayChange && <QuietButton onPress={() => file.current?.click()}>Bring in a file</QuietButton>}
           {mayChange && <QuietButton onPress={() => folder.current?.click()}>Bring in a folder</QuietButton>}
           {shelf === 'own' && games.length > 0 && (
-            <QuietButton onPress={() => window.location.assign('/api/v1/games/set?measured=yes')}>All as one file</QuietButton>
+            <Menu
+              label="Give the games out"
+              groups={[
+                {
+                  acts: [
+                    { id: 'plain', label: 'All as one file', act: () => window.location.assign('/api/v1/games/set') },
+                    {
+                      id: 'measured',
+                      label: 'All with what was measured',
+                      says: 'sums of ten children and sixty tries at least',
+                      act: () => window.location.assign('/api/v1/games/set?measured=yes'),
+                    },
+                  ],
+                },
+              ]}
+            >
+              Give out
+            </Menu>
           )}
           <input
             ref={file}

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { dayWords } from '@/core/measure/days';
+import { dueAfter } from '@/core/plan/calendar';
 import { knownPlan, termToSolve } from '@/core/plan/document';
 import type { Cell } from '@/core/plan/term';
 import { whyThis, worseBecause } from '@/core/plan/why';
@@ -92,7 +93,9 @@ export function CellDialog({ screen, cell, shelf, mayChange, fixed, onChoose, on
         {may && cell.kind === 'planned' && (
           <>
             {offer?.kind === 'game' && (
-              <Link href={`/weeks/new?class=${classId}&game=${offer.id}&level=${level!.id}`}>Change more before it is sent</Link>
+              <Link href={`/weeks/new?class=${classId}&game=${offer.id}&level=${level!.id}&as=${cell.sentAs}&due=${dueAfter(cell.on)}`}>
+                Change more before it is sent
+              </Link>
             )}
             <Button $strong onPress={onSend}>
               Send to {cell.className} …

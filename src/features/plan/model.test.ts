@@ -19,6 +19,7 @@ import {
   stepBack,
   weekToSend,
   withChosen,
+  withFreshIds,
   withLevelBy,
   withPinned,
   withSwapped,
@@ -93,7 +94,7 @@ describe('a plan on its screen', () => {
   it('what was sent, or is over, stays as it is', () => {
     const document = put(put(empty, P2, 0), P2, 1);
     const { sentAs } = document.cells[P2]![1]!;
-    const sent = [{ sentAs, weekId: newUuid(), number: 1, dueOn: '2026-10-18' } as unknown as SentCell];
+    const sent = [{ sentAs, weekId: newUuid(), number: 1, dueOn: '2026-10-18', takenBack: false } as unknown as SentCell];
     expect(isFixed(cell(document, 0, 1, sent))).toBe(true);
     expect(isFixed(cell(document, 0, 1))).toBe(false);
     expect(isFixed(cell(document, 0, 0, [], '2026-10-12'))).toBe(true);
@@ -101,6 +102,17 @@ describe('a plan on its screen', () => {
     expect(withSwapped(document, cell(document, 0, 1, sent), cell(document, 1, 1))).toBe(document);
     const term = termToSolve(document, facts, (classId, week) => classId === P2 && week === 1);
     expect(term.musts.filter(({ kind }) => kind === 'pinned').map((must) => must.id)).toContain(`pin ${P2} 1`);
+  });
+
+  it('what was taken back may be sent again, as another week', () => {
+    const document = put(empty, P2, 1);
+    const { sentAs } = document.cells[P2]![1]!;
+    const takenBack = [{ sentAs, weekId: newUuid(), number: 1, dueOn: '2026-10-18', takenBack: true } as unknown as SentCell];
+    expect(isFixed(cell(document, 0, 1, takenBack))).toBe(false);
+    const fresh = withFreshIds(document, takenBack);
+    expect(fresh.cells[P2]![1]).toMatchObject({ offerId: kelp.id, pinned: true });
+    expect(fresh.cells[P2]![1]!.sentAs).not.toBe(sentAs);
+    expect(withFreshIds(document, [])).toBe(document);
   });
 
   it('two cells change places, of different classes too, and stay where they were put; a copy is sent as one of its own', () => {

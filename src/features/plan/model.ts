@@ -29,6 +29,8 @@ export interface CellView {
   readonly minutes: number | null;
   readonly par: string | null;
   readonly pinned: boolean;
+  /** The id of its cell, under which it is sent; null for nothing yet. */
+  readonly sentAs: string | null;
   readonly sent: SentCell | null;
   readonly isPast: boolean;
 }
@@ -86,7 +88,8 @@ export function linesOf({ document, facts, sent, pars, today }: PlanOnScreen): C
         minutes: expected?.minutes ?? null,
         par: kind === 'planned' && par ? `${par.par} ${par.unit}` : null,
         pinned: planned?.pinned ?? false,
-        sent: sent.find(({ sentAs }) => sentAs === planned?.sentAs) ?? null,
+        sentAs: planned?.sentAs ?? null,
+        sent: sent.find(({ sentAs, takenBack }) => sentAs === planned?.sentAs && !takenBack) ?? null,
         isPast: dueAfter(on) < today,
       };
     }),
@@ -125,6 +128,19 @@ export function withSwapped(document: TermDocument, one: CellView, other: CellVi
   if (!mayChangeCell(one) || !mayChangeCell(other)) return document;
   const [a, b] = [cellAt(document, one.classId, one.week), cellAt(document, other.classId, other.week)];
   return withCell(withCell(document, one.classId, one.week, b && { ...b, pinned: true }), other.classId, other.week, a && { ...a, pinned: true });
+}
+
+/** Cells whose week was taken back get ids of their own: what is sent again is another week. The same document where there are none. */
+export function withFreshIds(document: TermDocument, sent: readonly SentCell[]): TermDocument {
+  const gone = new Set<string>(sent.flatMap(({ sentAs, takenBack }) => (takenBack ? [sentAs] : [])));
+  const isGone = (cell: PlannedCell | null) => cell !== null && gone.has(cell.sentAs);
+  if (!Object.values(document.cells).some((line) => line.some(isGone))) return document;
+  return {
+    ...document,
+    cells: Object.fromEntries(
+      Object.entries(document.cells).map(([classId, line]) => [classId, line.map((cell) => (isGone(cell) ? { ...cell!, sentAs: newUuid() } : cell))]),
+    ),
+  };
 }
 
 export interface Undoable<T> {

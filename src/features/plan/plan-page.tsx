@@ -47,6 +47,7 @@ import {
   titleOf,
   stepBack,
   withChosen,
+  withFreshIds,
   withLevelBy,
   withPinned,
   withSwapped,
@@ -202,6 +203,11 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
       : asked?.kind === 'send' && open
         ? [open]
         : [];
+  /** What is sent goes under the id of its cell: those of weeks that were taken back have new ones first. */
+  const askToSend = (what: Asked) => {
+    change(withFreshIds(document, sent));
+    setAsked(what);
+  };
   const choose = (cell: Pick<CellView, 'classId' | 'week'>, to: Cell | null) => changeCells(withChosen(document, cell, to));
   const working = reading || solving.kind === 'working' || solving.kind === 'clashing';
   const changed = new Map(proposal?.changes.map(({ classId, week, to }) => [`${classId} ${week}`, cellName(proposal.term, to)]));
@@ -312,7 +318,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
               changed={changed}
               mayChange={mayChange}
               onOpen={({ classId, week }) => setAsked({ kind: 'cell', classId, week })}
-              onSend={(week) => setAsked({ kind: 'send-week', week })}
+              onSend={(week) => askToSend({ kind: 'send-week', week })}
               onMove={(from, to) => changeCells(withSwapped(document, from, to))}
               onPaste={({ offer, level }, to) => choose(to, offer && level ? { offerId: offer.id, levelId: level.id } : null)}
               onTake={({ classId, week }) => changeCells(withCell(document, classId, week, null))}
@@ -360,7 +366,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
             setAsked(null);
           }}
           onPin={(pinned) => changeCells(withPinned(document, open, pinned))}
-          onSend={() => setAsked({ kind: 'send', classId: open.classId, week: open.week })}
+          onSend={() => askToSend({ kind: 'send', classId: open.classId, week: open.week })}
           onClose={() => setAsked(null)}
         />
       )}

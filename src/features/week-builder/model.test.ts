@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Uuid } from '@/contract/ids';
 import { MOST_GAMES_OF_A_WEEK, weekSchema } from '@/contract/week';
 import {
+  askedPlan,
   bodyOf,
   firstPlan,
   isMixed,
@@ -91,6 +92,18 @@ describe('a week while it is planned', () => {
 
   it('forgets what was said of single children when the class is another', () => {
     expect(withClass(withOwnLevel(plan(), 'quay', uuid(12), 'swim'), empty.id).games[0]!.own).toEqual({});
+  });
+});
+
+describe('a plan that a link asks for', () => {
+  it('of a cell of the term is sent under the id of the cell, on its due day; what is no id or has passed is not taken over', () => {
+    const of = { classId: terns.id, gameId: quay.id, levelId: 'swim' };
+    const asked = askedPlan({ ...of, sentAs: uuid(9), dueOn: '2026-12-13' }, classes, [quay, kettle], TODAY)!;
+    expect(asked).toMatchObject({ classId: terns.id, sentAs: uuid(9), dueOn: '2026-12-13', games: [{ gameId: quay.id, levelId: 'swim' }] });
+    const odd = askedPlan({ ...of, sentAs: 'cell', dueOn: '2026-01-01' }, classes, [quay, kettle], TODAY)!;
+    expect(odd.sentAs).not.toBe('cell');
+    expect(odd.dueOn).toBe('2026-12-04');
+    expect(askedPlan({}, classes, [quay], TODAY)).toBeNull();
   });
 });
 

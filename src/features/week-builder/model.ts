@@ -1,11 +1,11 @@
 /** A week while it is planned: what is in it, how it is changed, what is sent. No interface here. */
 import Joi from 'joi';
-import { newUuid, type Uuid } from '@/contract/ids';
+import { isUuid, newUuid, type Uuid } from '@/contract/ids';
 import type { KitThing } from '@/contract/assignment';
 import { MOST_GAMES_OF_A_WEEK, weekSchema, type WeekBody } from '@/contract/week';
 import type { LevelsOfGameForClass } from '@/contract/levels-for-class';
 import { eventOrder } from '@/core/levels/event-order';
-import { dayPlus } from '@/core/measure/days';
+import { dayPlus, isDay } from '@/core/measure/days';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
 export interface BuilderClass {
@@ -123,11 +123,14 @@ export interface AskedPlan {
   readonly classId?: string;
   readonly gameId?: string;
   readonly levelId?: string;
+  /** Of a cell of a term's plan: the id under which its week is sent, and the day on which it is due. */
+  readonly sentAs?: string;
+  readonly dueOn?: string;
 }
 
 /** The plan that a link asks for, as far as it names what there is; null for none. */
 export function askedPlan(
-  { classId, gameId, levelId }: AskedPlan,
+  { classId, gameId, levelId, sentAs, dueOn }: AskedPlan,
   classes: readonly BuilderClass[],
   games: readonly BuilderGame[],
   today: string,
@@ -135,7 +138,12 @@ export function askedPlan(
   const of = classes.find((one) => one.id === classId);
   const game = games.find((one) => one.id === gameId);
   if (!of && !game) return null;
-  const begun = { ...firstPlan(classes, today), ...(of && { classId: of.id }) };
+  const begun = {
+    ...firstPlan(classes, today),
+    ...(of && { classId: of.id }),
+    ...(sentAs && isUuid(sentAs) && { sentAs }),
+    ...(dueOn && isDay(dueOn) && dueOn >= today && { dueOn }),
+  };
   if (!game) return begun;
   const plan = withGame(begun, game);
   return game.levels.some(({ id }) => id === levelId) ? withGameChanged(plan, plan.games[0]!.key, { levelId: levelId! }) : plan;

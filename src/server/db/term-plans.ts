@@ -74,26 +74,29 @@ interface SentRow {
   number: number;
   due_on: string;
   sent_as: Buffer | null;
+  taken_back: number;
   game_id: Buffer;
 }
 
-/** What has been sent to these classes and not taken back: each game, and the weeks that have an id of their own. */
+/** What has been sent to these classes: each game that was not taken back, and the weeks that have an id of their own. */
 export async function sentToClasses(
   classIds: readonly Uuid[],
 ): Promise<{ readonly games: readonly GameSent[]; readonly weeks: readonly SentCell[] }> {
   if (classIds.length === 0) return { games: [], weeks: [] };
   const asked = padded(classIds);
   const found = await rows<SentRow>(
-    `SELECT w.class_id, w.id, w.number, w.due_on, w.sent_as, v.game_id
+    `SELECT w.class_id, w.id, w.number, w.due_on, w.sent_as, w.taken_back_at IS NOT NULL AS taken_back, v.game_id
        FROM weeks w JOIN week_items i ON i.week_id = w.id JOIN game_versions v ON v.id = i.game_version_id
-      WHERE w.class_id IN (${asked.map(() => '?').join(', ')}) AND w.taken_back_at IS NULL ORDER BY w.sent_at`,
+      WHERE w.class_id IN (${asked.map(() => '?').join(', ')}) ORDER BY w.sent_at`,
     asked.map(toBytes),
   );
   const weeks = new Map<string, SentCell>();
-  for (const { sent_as, id, number, due_on } of found)
-    if (sent_as) weeks.set(toText(sent_as), { sentAs: toText(sent_as), weekId: toText(id), number, dueOn: due_on });
+  for (const { sent_as, id, number, due_on, taken_back } of found)
+    if (sent_as) weeks.set(toText(sent_as), { sentAs: toText(sent_as), weekId: toText(id), number, dueOn: due_on, takenBack: taken_back === 1 });
   return {
-    games: found.map((row) => ({ classId: toText(row.class_id), gameId: toText(row.game_id), sentAs: row.sent_as ? toText(row.sent_as) : null })),
+    games: found
+      .filter((row) => row.taken_back === 0)
+      .map((row) => ({ classId: toText(row.class_id), gameId: toText(row.game_id), sentAs: row.sent_as ? toText(row.sent_as) : null })),
     weeks: [...weeks.values()],
   };
 }

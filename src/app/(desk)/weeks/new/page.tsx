@@ -14,7 +14,11 @@ import { shelved } from '../../games/shelved';
 
 export const metadata: Metadata = { title: 'Build a week' };
 
-export default async function NewWeekPage({ searchParams }: { searchParams: Promise<{ class?: string; game?: string; level?: string }> }) {
+export default async function NewWeekPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ class?: string; game?: string; level?: string; as?: string; due?: string }>;
+}) {
   const who = await requireSignedIn();
   const asked = await searchParams;
   const today = schoolDay(new Date(), who.timeZone);
@@ -29,6 +33,8 @@ export default async function NewWeekPage({ searchParams }: { searchParams: Prom
         ...(asked.class && { classId: asked.class }),
         ...(asked.game && { gameId: asked.game }),
         ...(asked.level && { levelId: asked.level }),
+        ...(asked.as && { sentAs: asked.as }),
+        ...(asked.due && { dueOn: asked.due }),
       }}
       mayChange={who.role === 'teacher'}
       classes={classes.map(({ id, name, ageYears }, index) => ({
