@@ -5,9 +5,20 @@ Object.assign(process.env, { NODE_ENV: 'test' });
 
 /** What stands in for something, or has a worker: not among those that share what they import. */
 const ALONE = ['src/ui/post.test.ts', 'src/workers/*.test.ts'];
-const APART = ['backup', 'durability', 'web-server', 'migrate-again', 'migrations', 'database', 'demo', 'limits', 'https', 'machines', 'plans'].map(
-  (name) => `tests/server/${name}.test.ts`,
-);
+const APART = [
+  'backup',
+  'durability',
+  'web-server',
+  'migrate-again',
+  'migrations',
+  'database',
+  'demo',
+  'game-sets',
+  'limits',
+  'https',
+  'machines',
+  'plans',
+].map((name) => `tests/server/${name}.test.ts`);
 
 export default defineConfig({
   resolve: { alias: { '@': new URL('./src', import.meta.url).pathname } },

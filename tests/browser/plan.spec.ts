@@ -63,7 +63,7 @@ test('a term is worked out, changes are taken one by one, cells are dragged and 
   await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText(/: .+\./);
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Another game' }).click();
-  await page.getByRole('option', { name: 'Loch Frames' }).click();
+  await page.getByRole('option', { name: 'Loch Frames' }).first().click();
   await expect(page.getByRole('dialog', { name: 'P4 Dippers, week 2' })).toContainText('Loch Frames');
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Send week 2' }).click();
@@ -83,19 +83,26 @@ test('what cannot be had is told in words: the wishes that do not go together, a
   await signedIn(page);
   await ownTerm(page, 'Too much asked');
   await page.getByRole('button', { name: 'Wishes' }).click();
-  const wish = async (name: RegExp, label: string, to: string) => {
+  // Whatever is on the shelf: three weeks or more of a movement, and one at most.
+  const wish = async (least: string) => {
     await page.getByRole('button', { name: 'One more wish' }).click();
-    await page.getByRole('menuitem', { name }).click();
-    const slot = page.getByRole('spinbutton', { name: label }).last();
-    await slot.fill(to);
+    await page.getByRole('menuitem', { name: /^Weeks of a movement/ }).click();
+    const slot = page.getByRole('spinbutton', { name: 'At least so many weeks' }).last();
+    await slot.fill(least);
     await slot.press('Enter');
   };
-  await wish(/^Weeks of a movement/, 'At least so many weeks', '8');
-  await wish(/^No movement for too long/, 'Weeks running', '1');
+  await wish('3');
+  await wish('0');
+  await page
+    .getByRole('button', { name: /Or more/ })
+    .last()
+    .click();
+  await page.getByRole('option', { name: 'to', exact: true }).click();
   await page.getByRole('button', { name: 'Work it out again' }).click();
   const told = page.getByRole('alert').filter({ hasText: 'Not everything can be had' });
   await expect(told).toContainText('do not go together', { timeout: 60_000 });
   await expect(told).toContainText('The fewest to drop');
-  await expect(told).toContainText('At least 8 weeks of underarm throw');
+  await expect(told).toContainText('At least 3 weeks of underarm throw');
+  await expect(told).toContainText('At most 1 week of underarm throw');
   await expectAccessible(page);
 });

@@ -58,9 +58,7 @@ test('what the rules leave open is asked, and one tap mends it', async ({ page }
   const gappy = structuredClone(starter('harbour-stores')) as unknown as Record<string, unknown>;
   delete gappy['calls'];
   gappy['title'] = 'Open Stores';
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'open.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(gappy)) });
+  await page.getByLabel('A game file').setInputFiles({ name: 'open.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(gappy)) });
   await page.waitForURL('**/games/*-*');
   await expect(page.getByText('Who says what a doubtful try was?')).toBeVisible();
   await page.getByRole('button', { name: 'The partner', exact: true }).click();
@@ -73,9 +71,9 @@ test('a bad file says what is wrong and where, and changes nothing; a good one g
   const bad = structuredClone(starter('all-ashore')) as unknown as { title: string; parts: { rows: { do: { counter: string }[] }[] }[] };
   bad.title = 'Broken Oar';
   bad.parts[0]!.rows[0]!.do[0]!.counter = 'pints';
-  await page.locator('input[type=file]').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(bad)) });
+  await page.getByLabel('A game file').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(bad)) });
   await expect(page.getByText('/parts/0/rows/0/do/0/counter', { exact: true })).toBeVisible();
-  await page.locator('input[type=file]').setInputFiles({ name: 'worse.json', mimeType: 'application/json', buffer: Buffer.from('{ no') });
+  await page.getByLabel('A game file').setInputFiles({ name: 'worse.json', mimeType: 'application/json', buffer: Buffer.from('{ no') });
   await expect(page.getByText('it cannot be read as JSON', { exact: false })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('link', { name: /Kelp Kettle/ })).toBeVisible();
@@ -86,7 +84,7 @@ test('a bad file says what is wrong and where, and changes nothing; a good one g
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'The game as a file' }).click()]);
   expect(download.suggestedFilename()).toBe('kelp-kettle.lochside.json');
   await page.goto('/games');
-  await page.locator('input[type=file]').setInputFiles(await download.path());
+  await page.getByLabel('A game file').setInputFiles(await download.path());
   await page.waitForURL('**/games/*-*');
   await expect(page.getByRole('textbox', { name: 'Name of the game' })).toHaveValue('Kelp Kettle');
 });

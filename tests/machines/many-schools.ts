@@ -38,6 +38,12 @@ const MORE_OF_A_SCHOOL = [
    SELECT id, id, 'throw', '[2,3]', (SELECT MIN(id) FROM teachers), NOW(3) FROM classes`,
   `INSERT INTO class_test_hits (class_test_id, child_id, mark, tries, hits, age_years, written_at)
    SELECT e.class_id, e.child_id, m.seq - 1, 6, 3, 8, NOW(3) FROM enrolments e JOIN seq_1_to_2 m`,
+  `INSERT INTO school_things (id, school_id, name, n) SELECT ${id('seq')}, (SELECT id FROM schools), CONCAT('thing ', seq), 30 FROM seq_1_to_12`,
+  `INSERT INTO loans (id, school_id, thing_id, class_id, n, lent_on, due_on)
+   SELECT ${id('x.n')}, x.school_id, x.thing_id, x.class_id, 4, '2026-11-01', '2026-11-07'
+   FROM (SELECT ROW_NUMBER() OVER (ORDER BY t.id, c.id) AS n, t.school_id, t.id AS thing_id, c.id AS class_id FROM school_things t JOIN classes c) x`,
+  `INSERT INTO game_evidence (id, game_id, content, body, brought_in_at)
+   SELECT id, id, UNHEX(SHA2(HEX(id), 256)), '{"rows":[]}', NOW(3) FROM games`,
   `INSERT INTO child_notes (child_id, words, written_by, written_at) SELECT id, 'left hand', (SELECT MIN(id) FROM teachers), NOW(3) FROM children`,
   `INSERT INTO short_codes (code_hash, child_id, term_id, week_id, generation, ends_on, created_at)
    SELECT UNHEX(SHA2(HEX(c.id), 256)), c.id, w.term_id, w.id, 1, '2999-01-01', NOW(3) FROM children c

@@ -398,8 +398,8 @@ function ClashTold({ clash: { fewest, together }, of, words }: { clash: Clash; o
   return (
     <Notice $tone="caution" role="alert">
       <b>Not everything can be had{of === null ? ' for all classes together' : `: ${of}`}.</b> {list(together)}{' '}
-      {together.length === 1 ? 'alone cannot be kept' : 'do not go together'}; without any one of them it can be planned as far as these go. The
-      fewest to drop: {list(fewest)}.
+      {together.length === 1 ? 'cannot be kept' : 'do not go together: without any one of them the others of these can be kept'}. The fewest to drop:{' '}
+      {list(fewest)}.
     </Notice>
   );
 }

@@ -64,7 +64,7 @@ export async function loansOut(schoolId: Uuid): Promise<Loan[]> {
   }>(
     `SELECT l.id, l.thing_id, l.class_id, t.name AS thing, c.name AS class_name, l.n, l.returned, l.lent_on, l.due_on
        FROM loans l JOIN school_things t ON t.id = l.thing_id JOIN classes c ON c.id = l.class_id
-      WHERE l.school_id = ? AND l.returned < l.n ORDER BY l.due_on, c.name, t.name`,
+      WHERE l.school_id = ? AND l.returned < l.n ORDER BY l.due_on, c.name, t.name, l.id`,
     [toBytes(schoolId)],
   );
   return found.map((row) => ({
