@@ -2,7 +2,7 @@
 import { longestLineM } from '../course/geometry';
 import { resolveLevel } from '../rules/format/level';
 import type { Game } from '../rules/format/game';
-import { thingsNeeded } from '../sheet/set-up';
+import { thingsCounted } from '../sheet/set-up';
 import { SKILLS, type Skill } from '../sheet/teaching-points';
 import type { PlanOffer } from './term';
 
@@ -23,7 +23,7 @@ const isSkill = (technique: string): technique is Skill => (SKILLS as readonly s
 
 export function offerOf(id: string, game: Game): PlanOffer {
   const middle = resolveLevel(game, Math.min(1, game.levels.length - 1));
-  const needed = thingsNeeded(middle);
+  const needed = thingsCounted(middle);
   return {
     id,
     title: game.title,

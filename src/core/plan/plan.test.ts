@@ -1,7 +1,7 @@
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { madeUp, USUAL, type Size } from '../../../tests/examples/made-up-term';
-import { SKILLS } from '../sheet/teaching-points';
+import type { SKILLS } from '../sheet/teaching-points';
 import { brokenBy } from './broken';
 import { costOf, costOfClass, wholeCost } from './cost';
 import { clashOf, solveTerm } from './solve';

@@ -56,9 +56,13 @@ export function setUpFor(game: Game, by: number | Pace, words = english): SetUp 
   };
 }
 
-/** What one go needs, as "balls" and 3: for a list with totals. */
+/** What one go needs by the name of one of each: a thing is then the same thing, however many of it a game needs. */
+export const thingsCounted = (game: Game, words = english): { readonly name: string; readonly n: number }[] =>
+  [...usedIn(game, words), ...thingsOf(game, words)].map(({ name, n }) => ({ name, n }));
+
+/** The same as "balls" and 3: for a list with totals. */
 export const thingsNeeded = (game: Game, words = english): { readonly name: string; readonly n: number }[] =>
-  [...usedIn(game, words), ...thingsOf(game, words)].map(({ name, n }) => ({
+  thingsCounted(game, words).map(({ name, n }) => ({
     name: words.noun(name, n),
     n,
   }));

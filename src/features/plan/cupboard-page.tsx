@@ -23,7 +23,11 @@ const Add = styled.div`
   grid-template-columns: minmax(0, 20rem) 8rem auto;
   gap: var(--space-4);
   align-items: end;
+  justify-items: start;
   margin-top: var(--space-4);
+  & > :not(button) {
+    width: 100%;
+  }
   @media print {
     display: none;
   }

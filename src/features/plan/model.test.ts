@@ -145,8 +145,8 @@ describe('a plan on its screen', () => {
       games: [{ gameId: pins.id, levelId: 'level-2' }],
     });
     expect(week.kit).toEqual([
-      { name: 'soft ball', n: 2, from: 'home' },
-      { name: 'bottle', n: 2, from: 'school' },
+      { name: 'soft balls', n: 2, from: 'home' },
+      { name: 'bottles', n: 2, from: 'school' },
     ]);
     const day = withChosen(empty, at(P2, 0), { offerId: event.id, levelId: EVENT_LEVEL });
     const sent = weekToSend(screen(day), cell(day, 0, 0))!;

@@ -9,6 +9,7 @@ import { cellAt, classesOfPlan, eventOffer, pinId, withCell, type PlanFacts, typ
 import type { Cell, PlanOffer } from '@/core/plan/term';
 import { EVENT_LEVEL, wishWords, type Wish, type WishKind } from '@/core/plan/wishes';
 import type { Skill } from '@/core/sheet/teaching-points';
+import { english } from '@/core/words/english';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
 
 export interface CellView {
@@ -220,7 +221,10 @@ function gamesIn({ document }: Pick<PlanOnScreen, 'document'>, { offer, level }:
 /** What each home has to find, and what the school sends. */
 function kitOf({ document }: Pick<PlanOnScreen, 'document'>, { offer }: CellView): readonly KitThing[] {
   const lent = new Set(document.wishes.flatMap((wish) => (wish.kind === 'cupboard' ? [wish.thing] : [])));
-  return (offer?.things ?? []).map((name) => ({ name, n: offer!.lends[name] ?? 1, from: lent.has(name) ? 'school' : 'home' }));
+  return (offer?.things ?? []).map((name) => {
+    const n = offer!.lends[name] ?? 1;
+    return { name: english.noun(name, n), n, from: lent.has(name) ? 'school' : 'home' };
+  });
 }
 
 /** A cell as a week to send, everything filled; null where there is nothing to send. It is due the day before the next lesson. */

@@ -71,7 +71,7 @@ export function EveningPage({ schoolName, today, progress, weeks, pupils, ...nav
   const name = nav.classes.find(({ id }) => id === nav.classId)!.name;
   const played = pupils.filter((child) => child.weeks > 0).length;
   return (
-    <Page $width={1040}>
+    <Page $width={1180}>
       <ScoresNav {...nav} />
       <PageHead>
         <h1>Parents’ evening: {name}</h1>
