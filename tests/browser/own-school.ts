@@ -26,11 +26,25 @@ const machine = (data: string, more: Record<string, string> = {}) => ({
 });
 
 export class School {
-  /** The safe of the school, which is not on its server. */
-  readonly safe = mkdtempSync(join(tmpdir(), 'lochside-safe-'));
-  readonly data = mkdtempSync(join(tmpdir(), 'lochside-year-'));
+  private readonly folders = new Map<string, string>();
   address = '';
   private launcher: ChildProcess | undefined;
+
+  /** Made when it is asked for: a list of the tests alone makes none. */
+  private folder(name: string): string {
+    const made = this.folders.get(name) ?? mkdtempSync(join(tmpdir(), `lochside-${name}-`));
+    this.folders.set(name, made);
+    return made;
+  }
+
+  /** The safe of the school, which is not on its server. */
+  get safe(): string {
+    return this.folder('safe');
+  }
+
+  get data(): string {
+    return this.folder('year');
+  }
 
   async start(): Promise<void> {
     // The database of root's school runs as a user of its own, who goes through here.
@@ -109,6 +123,6 @@ export class School {
   /** Ends it, and leaves nothing of it. */
   async end(): Promise<void> {
     await this.stop();
-    for (const folder of [this.data, this.safe]) rmSync(folder, { recursive: true, force: true });
+    for (const folder of this.folders.values()) rmSync(folder, { recursive: true, force: true });
   }
 }
