@@ -1,6 +1,6 @@
 /** Which of what a plan must keep it does not keep. Written apart from the program that is solved, which it is held against. */
 import { offerAt } from './cost';
-import { isOf, lentFor, practises, type Cell, type Must, type PlanOffer, type TermPlan, type Term } from './term';
+import { isOf, isSameCell, lentFor, practises, type Cell, type Must, type PlanOffer, type TermPlan, type Term } from './term';
 
 export interface Broken {
   readonly mustId: string;
@@ -24,8 +24,6 @@ function slotsOf(term: Term, classIndex: number, line: Line): Slot[] {
     return [{ week, cell, offer: term.offers[offer]!, minutes: term.expected[classIndex]![offer]![level]!.minutes }];
   });
 }
-
-const isSame = (a: Cell | null | undefined, b: Cell | null) => a?.offerId === b?.offerId && a?.levelId === b?.levelId;
 
 /** Whether one class keeps it; what concerns all classes together is kept here. `pinned`: the weeks whose cells stand whatever else is asked. */
 function keeps(must: Must, slots: readonly Slot[], line: Line, weeks: number, pinned: ReadonlySet<number>): boolean {
@@ -61,7 +59,7 @@ function keeps(must: Must, slots: readonly Slot[], line: Line, weeks: number, pi
     case 'floor':
       return open.every(({ offer }) => offer.floorM <= must.metres);
     case 'pinned':
-      return isSame(line[must.week], must.cell);
+      return isSameCell(line[must.week], must.cell);
     case 'never':
       return open.every(({ offer }) => offer.id !== must.offerId);
     case 'cupboard':

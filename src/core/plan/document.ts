@@ -1,6 +1,6 @@
 /** A term's plan as it is kept: dates, classes, wishes, cells. What is solved is made from it and from what is known of the school. */
 import { lessonIn, weeksOfTerm, type TermDates } from './calendar';
-import { WEIGHTS, type Cell, type Expected, type Must, type PlanOffer, type Term, type TermPlan, type Weights } from './term';
+import { isSameCell, WEIGHTS, type Cell, type Expected, type Must, type PlanOffer, type Term, type TermPlan, type Weights } from './term';
 import { EVENT_LEVEL, mustsOf, wantedLine, weighed, type Hardness, type Importance, type Wish } from './wishes';
 
 export interface PlannedClass {
@@ -87,6 +87,12 @@ export function eventOffer({ id, title, games }: PlannedEvent, offers: readonly 
   };
 }
 
+/** The games, and the events that have some of them. */
+export const offersOf = ({ events }: Pick<TermDocument, 'events'>, games: readonly PlanOffer[]): readonly PlanOffer[] => [
+  ...games,
+  ...events.flatMap((event) => eventOffer(event, games) ?? []),
+];
+
 /** Of all games of an event: the mean chance of those that aim, the minutes together. */
 function expectedOfEvent({ games }: PlannedEvent, { offers, expected }: PlanFacts, classId: string): Expected {
   const of = games.flatMap(({ gameId, levelId }) => {
@@ -163,14 +169,12 @@ export interface CellChange {
   readonly to: Cell | null;
 }
 
-const isSame = (a: Cell | null, b: Cell | null) => a?.offerId === b?.offerId && a?.levelId === b?.levelId;
-
 /** What another plan has otherwise. */
 export function changesTo(term: Term, before: TermPlan, after: TermPlan): CellChange[] {
   return term.classes.flatMap(({ id }, classIndex) =>
     term.weeks.flatMap((_, week) => {
       const [from, to] = [before[classIndex]![week] ?? null, after[classIndex]![week] ?? null];
-      return isSame(from, to) ? [] : [{ classId: id, week, from, to }];
+      return isSameCell(from, to) ? [] : [{ classId: id, week, from, to }];
     }),
   );
 }

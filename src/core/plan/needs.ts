@@ -1,5 +1,5 @@
 /** What a week of a plan needs of the things that a school lends. */
-import { cellAt, classesOfPlan, eventOffer, type PlanFacts, type TermDocument } from './document';
+import { cellAt, classesOfPlan, offersOf, type PlanFacts, type TermDocument } from './document';
 
 export interface ClassNeeds {
   readonly classId: string;
@@ -12,7 +12,7 @@ export interface ClassNeeds {
 
 /** Class by class; classes that need nothing of it are left out. Names are compared without regard to capitals. */
 export function needsOfWeek(document: TermDocument, facts: PlanFacts, week: number, lent: readonly string[]): ClassNeeds[] {
-  const offers = [...facts.offers, ...document.events.flatMap((event) => eventOffer(event, facts.offers) ?? [])];
+  const offers = offersOf(document, facts.offers);
   const known = new Map(lent.map((name) => [name.toLowerCase(), name]));
   return classesOfPlan(document, facts).flatMap(({ id, name, children }) => {
     const offer = offers.find((one) => one.id === cellAt(document, id, week)?.offerId);

@@ -38,6 +38,8 @@ export interface Cell {
   readonly levelId: string;
 }
 
+export const isSameCell = (a: Cell | null | undefined, b: Cell | null | undefined): boolean => a?.offerId === b?.offerId && a?.levelId === b?.levelId;
+
 /** By class, then by week; null for a free slot or a holiday. */
 export type TermPlan = readonly (readonly (Cell | null)[])[];
 

@@ -2,7 +2,7 @@
 import { SKILL_NAMES } from '../sheet/teaching-points';
 import { brokenBy, type Broken } from './broken';
 import { costOf, movementsMissing, offerAt, wholeCost, type CostParts } from './cost';
-import { mayStand, type Cell, type TermPlan, type Term, type Weights } from './term';
+import { isSameCell, mayStand, type Cell, type TermPlan, type Term, type Weights } from './term';
 
 export interface Instead {
   readonly cell: Cell;
@@ -43,7 +43,7 @@ export function whyThis(
   const all = term.offers
     .filter((offer) => mayStand(term.musts, classId, week, offer))
     .flatMap(({ id, levels }) => levels.map((level): Cell => ({ offerId: id, levelId: level.id })))
-    .filter((cell) => cell.offerId !== here?.offerId || cell.levelId !== here.levelId)
+    .filter((cell) => !isSameCell(cell, here))
     .map((cell) => instead(term, plan, classIndex, week, cell))
     .sort((a, b) => a.total - b.total);
   return { others: all.filter(({ breaks }) => breaks.length === 0).slice(0, SHOWN), barred: all.find(({ breaks }) => breaks.length > 0) };

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { dayWords } from '@/core/measure/days';
 import { dueAfter } from '@/core/plan/calendar';
-import { knownPlan, termToSolve } from '@/core/plan/document';
+import { knownPlan, offersOf, termToSolve } from '@/core/plan/document';
 import type { Cell } from '@/core/plan/term';
 import { whyThis, worseBecause } from '@/core/plan/why';
 import { Button, QuietButton } from '@/ui/button';
@@ -13,7 +13,7 @@ import { Ticked } from '@/ui/form/fields';
 import { SoftLine } from '@/ui/page';
 import { GamePicker } from '../games/game-picker';
 import type { ShelfGame } from '../games/shelf-game';
-import { isFixed, mustWords, offersOf, titleOf, type CellView, type PlanOnScreen } from './model';
+import { isFixed, mustWords, titleOf, type CellView, type PlanOnScreen } from './model';
 import { Acts } from './plan-style';
 
 interface CellDialogProps {
@@ -137,7 +137,7 @@ function Why({ screen, cell, fixed, onChoose }: Pick<CellDialogProps, 'screen' |
     }));
   }, [document, facts, fixed, cell, screen]);
   if (told.length === 0) return null;
-  const offers = offersOf(screen);
+  const offers = offersOf(screen.document, screen.facts.offers);
   return (
     <>
       <h3>Why this?</h3>

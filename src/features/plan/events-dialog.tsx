@@ -14,6 +14,11 @@ import { GamePicker } from '../games/game-picker';
 import type { ShelfGame } from '../games/shelf-game';
 import { Away } from './plan-style';
 
+const Games = styled.ul`
+  padding: 0;
+  list-style: none;
+`;
+
 const Game = styled.li`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 180px 32px;
@@ -70,7 +75,7 @@ export function EventsDialog({
       {document.events.map(({ id, title, games }) => (
         <section key={id}>
           <TextField label="Name of the event" value={title} maxLength={60} onChange={(to) => change(id, { title: to })} />
-          <ul style={{ listStyle: 'none', padding: 0 }}>
+          <Games>
             {games.map(({ gameId, levelId }, index) => {
               const offer = facts.offers.find((one) => one.id === gameId);
               return (
@@ -98,7 +103,7 @@ export function EventsDialog({
                 </Game>
               );
             })}
-          </ul>
+          </Games>
           <Button isDisabled={games.length >= MOST_GAMES_OF_A_WEEK} onPress={() => setPicking(id)}>
             Add a game
           </Button>{' '}

@@ -5,7 +5,7 @@ import type { ParOfCell, SentCell } from '@/contract/term-plan';
 import type { WeekBody } from '@/contract/week';
 import { bandOf } from '@/core/forecast/depth';
 import { dueAfter, lessonIn, weeksOfTerm } from '@/core/plan/calendar';
-import { cellAt, classesOfPlan, eventOffer, pinId, withCell, type PlanFacts, type PlannedCell, type TermDocument } from '@/core/plan/document';
+import { cellAt, classesOfPlan, offersOf, pinId, withCell, type PlanFacts, type PlannedCell, type TermDocument } from '@/core/plan/document';
 import type { Cell, PlanOffer } from '@/core/plan/term';
 import { EVENT_LEVEL, wishWords, type Wish, type WishKind } from '@/core/plan/wishes';
 import type { Skill } from '@/core/sheet/teaching-points';
@@ -51,16 +51,10 @@ export interface ClassLine {
   readonly cells: readonly CellView[];
 }
 
-/** Games and events, by id. */
-export const offersOf = ({ document, facts }: Pick<PlanOnScreen, 'document' | 'facts'>): readonly PlanOffer[] => [
-  ...facts.offers,
-  ...document.events.flatMap((event) => eventOffer(event, facts.offers) ?? []),
-];
-
 /** The lines of a plan, classes in their order, each with a cell for every week. */
 export function linesOf({ document, facts, sent, pars, today }: PlanOnScreen): ClassLine[] {
   const mondays = weeksOfTerm(document);
-  const offers = offersOf({ document, facts });
+  const offers = offersOf(document, facts.offers);
   return classesOfPlan(document, facts).map(({ id, name, children, weekday }) => ({
     id,
     name,
@@ -204,7 +198,7 @@ export function mustWords(id: string, { document, facts }: Pick<PlanOnScreen, 'd
     for (const [week] of mondays.entries())
       if (pinId(classId, week) === id) {
         const offerId = cellAt(document, classId, week)?.offerId;
-        const title = offersOf({ document, facts }).find((offer) => offer.id === offerId)?.title;
+        const title = offersOf(document, facts.offers).find((offer) => offer.id === offerId)?.title;
         return `${title ?? 'Nothing'} in week ${week + 1} of ${className(classId)}`;
       }
   return 'Days without a lesson';

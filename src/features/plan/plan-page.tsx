@@ -3,7 +3,7 @@ import { CalendarDays, Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { newUuid } from '@/contract/ids';
 import { factsOfPlanSchema, parsOfPlanSchema, type TermPlanToRead } from '@/contract/term-plan';
 import { brokenBy } from '@/core/plan/broken';
@@ -136,6 +136,8 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
   const [clash, setClash] = useState<{ readonly clash: Clash; readonly classIndex: number | null } | null>(null);
   const [reading, setReading] = useState(false);
   const { solving, solve, stop } = usePlanSolver();
+  /** Counts what was asked for: an answer to what was stopped is not taken. */
+  const asking = useRef(0);
 
   const fixed = useCallback(
     (classId: string, week: number) => lines.some(({ id, cells }) => id === classId && cells[week] && isFixed(cells[week])),
@@ -147,8 +149,16 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     return now.flat().some((cell) => cell !== null) ? brokenBy(term, now) : [];
   }, [document, term]);
 
+  const working = reading || solving.kind === 'working' || solving.kind === 'clashing';
+  const end = (isWanted: boolean) => {
+    asking.current += 1;
+    setReading(false);
+    stop(isWanted);
+  };
   const change = (next: TermDocument) => {
     if (!mayChange || next === document) return;
+    // What is being worked out is for the plan as it was.
+    if (working) end(false);
     setHistory((before) => withStep(before, next));
     setClash(null);
   };
@@ -162,7 +172,9 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     setProposal(null);
     setClash(null);
     setReading(true);
+    const mine = (asking.current += 1);
     const newest = await readOnce(`/api/v1/plans/${plan.id}/facts`, factsOfPlanSchema).catch((error: Error) => error.message);
+    if (asking.current !== mine) return;
     setReading(false);
     if (typeof newest === 'string') return setSaid(newest);
     setNewer({ of: plan, facts: newest.facts });
@@ -209,7 +221,6 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
     setAsked(what);
   };
   const choose = (cell: Pick<CellView, 'classId' | 'week'>, to: Cell | null) => changeCells(withChosen(document, cell, to));
-  const working = reading || solving.kind === 'working' || solving.kind === 'clashing';
   const changed = new Map(proposal?.changes.map(({ classId, week, to }) => [`${classId} ${week}`, cellName(proposal.term, to)]));
   const shownChanges = useMemo(
     () => (proposal ? proposed(proposal, proposal.changes, facts, (id) => mustWords(id, { document, facts })) : []),
@@ -285,7 +296,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
           More
         </Menu>
         {working ? (
-          <Button $strong onPress={stop}>
+          <Button $strong onPress={() => end(true)}>
             Stop
           </Button>
         ) : (

@@ -213,6 +213,13 @@ export const Aside = styled.aside`
     gap: var(--space-3);
     align-items: start;
   }
+  & li[data-marked] {
+    padding-left: var(--space-3);
+    border-left: 3px solid var(--rowan);
+  }
+  & li.whole {
+    grid-template-columns: 1fr;
+  }
 `;
 
 /** A small round act at the end of a line. */

@@ -71,7 +71,7 @@ export function Proposal({
       </Acts>
       <ul>
         {changes.map((change) => (
-          <li key={`${change.classId} ${change.week}`} style={{ gridTemplateColumns: '1fr' }}>
+          <li key={`${change.classId} ${change.week}`} className="whole">
             <span>
               <b>{change.words}</b> <SoftLine $small>{change.because}</SoftLine>
               <Acts>

@@ -23,8 +23,8 @@ export interface PlanSolver {
   readonly solving: Solving;
   /** `onClash` hears what cannot be had together. */
   readonly solve: (term: Term, onPlan: (found: Found) => void, onClash: (clash: Clash, classIndex: number | null) => void) => void;
-  /** Ends the work; the best plan so far is handed on. */
-  readonly stop: () => void;
+  /** Ends the work; the best plan so far is handed on, unless it is no longer wanted. */
+  readonly stop: (isWanted?: boolean) => void;
 }
 
 const offOf = (cost: number, atLeast: number) => (cost <= 0 ? 0 : Math.max(0, 1 - atLeast / cost));
@@ -94,16 +94,19 @@ export function usePlanSolver(): PlanSolver {
     [open, close],
   );
 
-  const stop = useCallback(() => {
-    const mine = running.current;
-    close();
-    setSolving({ kind: 'rest' });
-    mine?.best();
-    // Ready again for the next.
-    void open()
-      .warm()
-      .catch(() => undefined);
-  }, [open, close]);
+  const stop = useCallback(
+    (isWanted = true) => {
+      const mine = running.current;
+      close();
+      setSolving({ kind: 'rest' });
+      if (isWanted) mine?.best();
+      // Ready again for the next.
+      void open()
+        .warm()
+        .catch(() => undefined);
+    },
+    [open, close],
+  );
 
   return { solving, solve, stop };
 }

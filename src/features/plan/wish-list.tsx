@@ -73,11 +73,7 @@ export function WishList({ document, facts, mayChange, marked, onDocument }: Wis
       </p>
       <ul>
         {document.wishes.map((wish) => (
-          <li
-            key={wish.id}
-            data-marked={marked.has(wish.id) || undefined}
-            style={marked.has(wish.id) ? { borderLeft: '3px solid var(--rowan)', paddingLeft: 6 } : undefined}
-          >
+          <li key={wish.id} data-marked={marked.has(wish.id) || undefined}>
             <span>
               <Sentence wish={wish} document={document} facts={facts} onWish={(to) => change(wish.id, to)} />
               {wish.kind !== 'cupboard' && <ForWhom wish={wish} facts={facts} document={document} onWish={(to) => change(wish.id, to)} />}

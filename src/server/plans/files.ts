@@ -3,7 +3,7 @@ import ical, { ICalEventTransparency } from 'ical-generator';
 import Papa from 'papaparse';
 import type { KeptTermPlan, ParOfCell } from '@/contract/term-plan';
 import { dueAfter, lessonIn, weeksOfTerm } from '@/core/plan/calendar';
-import { cellAt, classesOfPlan, eventOffer, type PlanFacts } from '@/core/plan/document';
+import { cellAt, classesOfPlan, offersOf, type PlanFacts } from '@/core/plan/document';
 import { SKILL_NAMES } from '@/core/sheet/teaching-points';
 import { fenced } from '../files/fenced';
 import { safeText, type SheetToWrite } from '../files/sheet-to-write';
@@ -28,7 +28,7 @@ const WIDTHS = [16, 6, 12, 12, 30, 16, 28, 9, 7, 12, 9];
 /** Each cell that holds something, and each day without a lesson by its name, in the order of classes and weeks. */
 export function rowsOfPlan({ document }: Pick<KeptTermPlan, 'document'>, facts: PlanFacts, pars: readonly ParOfCell[]): PlanRow[] {
   const mondays = weeksOfTerm(document);
-  const offers = [...facts.offers, ...document.events.flatMap((event) => eventOffer(event, facts.offers) ?? [])];
+  const offers = offersOf(document, facts.offers);
   return classesOfPlan(document, facts).flatMap(({ id, name, weekday }) =>
     mondays.flatMap((monday, week): PlanRow[] => {
       const { on, off } = lessonIn(document, monday, weekday);
