@@ -68,7 +68,7 @@ export const classesOfPlan = ({ classes }: Pick<TermDocument, 'classes'>, facts:
 const union = <T>(lists: readonly (readonly T[])[]): T[] => [...new Set(lists.flat())];
 
 /** An event as something that can stand in a week: all of its games at once. Null where none of them is there any more. */
-export function eventOffer({ id, title, games }: PlannedEvent, offers: readonly PlanOffer[]): PlanOffer | null {
+function eventOffer({ id, title, games }: PlannedEvent, offers: readonly PlanOffer[]): PlanOffer | null {
   const of = games.flatMap(({ gameId }) => offers.find((offer) => offer.id === gameId) ?? []);
   if (of.length === 0) return null;
   const lends: Record<string, number> = {};

@@ -2,15 +2,13 @@
 import { SKILL_NAMES, type Skill } from '../sheet/teaching-points';
 import type { Must, PlanOffer, Weights } from './term';
 
+/** What is asked in a plan's own terms. */
+type AskedAsIs = Extract<Must, { readonly kind: 'order' | 'often' | 'twice' | 'run' | 'minutes' | 'floor' }>;
+
 /** A sentence; without `classIds` it is meant for every class. */
 export type Wish = { readonly id: string; readonly classIds?: readonly string[] } & (
   | { readonly kind: 'weeks'; readonly skill: Skill; readonly least: number; readonly most: number | null }
-  | { readonly kind: 'order'; readonly first: Skill; readonly then: Skill }
-  | { readonly kind: 'often'; readonly most: number }
-  | { readonly kind: 'twice'; readonly within: number }
-  | { readonly kind: 'run'; readonly most: number }
-  | { readonly kind: 'minutes'; readonly most: number }
-  | { readonly kind: 'floor'; readonly metres: number }
+  | AskedAsIs
   | { readonly kind: 'without'; readonly thing: string }
   | { readonly kind: 'cupboard'; readonly thing: string; readonly there: number }
   | { readonly kind: 'event'; readonly eventId: string; readonly week: number }
@@ -58,17 +56,12 @@ export function mustsOf(wish: Wish, offers: readonly PlanOffer[], played: Readon
     case 'weeks':
       return [{ ...of, kind: 'skill-weeks', skill: wish.skill, least: wish.least, most: wish.most }];
     case 'order':
-      return [{ ...of, kind: 'order', first: wish.first, then: wish.then }];
     case 'often':
-      return [{ ...of, kind: 'often', most: wish.most }];
     case 'twice':
-      return [{ ...of, kind: 'twice', within: wish.within }];
     case 'run':
-      return [{ ...of, kind: 'run', most: wish.most }];
     case 'minutes':
-      return [{ ...of, kind: 'minutes', most: wish.most }];
     case 'floor':
-      return [{ ...of, kind: 'floor', metres: wish.metres }];
+      return [wish];
     case 'without':
       return offers.filter(({ things }) => things.includes(wish.thing)).map(({ id }) => ({ ...of, kind: 'never', offerId: id, why: 'unwanted' }));
     case 'cupboard':
