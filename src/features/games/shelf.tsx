@@ -177,7 +177,7 @@ export function GameShelf({
           {mayChange && <QuietButton onPress={() => folder.current?.click()}>Bring in a folder</QuietButton>}
           {shelf === 'own' && games.length > 0 && (
             <Menu
-              label="Give the games out"
+              label="Give out games"
               groups={[
                 {
                   acts: [
