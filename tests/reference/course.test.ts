@@ -47,7 +47,7 @@ const random = (seed: number) => () => {
 };
 
 /** Mean strokes, and touches, of so many goes by the product's strokes. */
-function mean(strokes: Strokes, goes = 3000) {
+function mean(strokes: Strokes, goes = LONG ? 3000 : 1500) {
   const draw = random(11);
   const lie = lieAt();
   let [total, touches, zones] = [0, 0, 0];

@@ -1,5 +1,8 @@
 /** Type and measures of the paper. The fonts are static .woff files from their package: others are not embedded. */
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { inflateSync } from 'node:zlib';
+import fonts from 'fonteditor-core';
 import { Font, StyleSheet } from '@react-pdf/renderer';
 import { TRANSLATED } from '@/core/words/compiled/all';
 import { english } from '@/core/words/english';
@@ -8,7 +11,13 @@ import { ON_PAPER } from '@/design/palette';
 import type { PaperLook } from './job';
 
 const { resolve } = createRequire(import.meta.url);
-const file = (subset: string, weight: number) => resolve(`@fontsource/andika/files/andika-${subset}-${weight}-normal.woff`);
+
+/** A font unpacked: packed, all of its outlines would be unpacked again for each letter that a PDF holds. */
+function fontOf(subset: string, weight: number): string {
+  const packed = Uint8Array.from(readFileSync(resolve(`@fontsource/andika/files/andika-${subset}-${weight}-normal.woff`)));
+  const font = fonts.woff2ttf(packed.buffer, { inflate: (data) => [...inflateSync(Uint8Array.from(data))] });
+  return `data:font/ttf;base64,${Buffer.from(font).toString('base64')}`;
+}
 
 let registered = false;
 
@@ -23,8 +32,8 @@ export function registerFonts(): void {
     Font.register({
       family,
       fonts: [
-        { src: file(subset, 400), fontWeight: 400 },
-        { src: file(subset, 700), fontWeight: 700 },
+        { src: fontOf(subset, 400), fontWeight: 400 },
+        { src: fontOf(subset, 700), fontWeight: 700 },
       ],
     });
   Font.registerHyphenationCallback((word) => [word]);

@@ -287,8 +287,8 @@ describe('sentences', () => {
         if (token.kind !== 'slot') continue;
         const { editor } = token;
         const options = editor.kind === 'choice' ? editor.options.map((one) => one.value) : [];
-        // Of many things to choose from the first, the last and one between; every one by LOCHSIDE_LONG=yes.
-        const chosen = options.filter((_, at) => LONG || at === 0 || at === options.length - 1 || at === Math.floor(options.length / 2));
+        // Of many things to choose from the first and the last; every one by LOCHSIDE_LONG=yes.
+        const chosen = options.filter((_, at) => LONG || at === 0 || at === options.length - 1);
         const values = editor.kind === 'number' ? [editor.min, editor.max] : editor.kind === 'choice' ? chosen : ['Other words'];
         for (const value of values) {
           const changed = withSlot(game, token.slot, value);
@@ -299,6 +299,6 @@ describe('sentences', () => {
       }
     }
     expect(wrong).toEqual([]);
-    expect(tried).toBeGreaterThan(LONG ? 1000 : 500);
+    expect(tried).toBeGreaterThan(LONG ? 1000 : 350);
   });
 });
