@@ -1,9 +1,9 @@
 /** What the plan of a term of full size takes: twelve classes, twelve weeks, sixty games of three levels, on one core. */
 import loadHighs from 'highs';
-import { clashOf, solveTerm } from '@/core/plan/solve';
+import { clashOf, solveTerm, warmUp } from '@/core/plan/solve';
 import { solverBy } from '@/core/plan/solver';
 import type { Must } from '@/core/plan/term';
-import { madeUp, USUAL } from '../tests/examples/made-up-term';
+import { madeUp, USUAL } from '@/core/plan/made-up-term';
 
 type Say = (what: string, measured: string, target: string, reached: boolean | null) => void;
 
@@ -12,7 +12,7 @@ const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
 
 export async function benchPlan(say: Say): Promise<void> {
   const solver = solverBy(await loadHighs());
-  solver.solve({ columns: [{ cost: 1, isBinary: true }], rows: [] }, 0);
+  warmUp(solver);
   // Hoops: each class is one borrower here; with six nearly enough for all, with four short.
   for (const [what, seed, hoops] of [
     ['nothing is lent', 7, null],

@@ -1,19 +1,17 @@
 /** Solves the plan of a term off the thread that draws: the solver is large and blocks while it works. Ended when it is stopped. */
 import { expose } from 'comlink';
 import loadHighs from 'highs';
-import { clashOf, solveTerm, type Clash, type Progress, type Solution } from '@/core/plan/solve';
+import { clashOf, solveTerm, warmUp, type Clash, type Progress, type Solution } from '@/core/plan/solve';
 import { solverBy, type Solver } from '@/core/plan/solver';
 import type { Term } from '@/core/plan/term';
 
 let loaded: Promise<Solver> | undefined;
 const solver = () => (loaded ??= loadHighs().then(solverBy));
 
-/** A program of one number: the machine code of the solver is made ready before it is needed. */
-const TRIFLE = { columns: [{ cost: 1, isBinary: true }], rows: [{ terms: [[0, 1] as const], sense: '>=' as const, rhs: 1, mustId: null }] };
-
 const api = {
+  /** The machine code of the solver is made ready before it is needed. */
   async warm(): Promise<void> {
-    (await solver()).solve(TRIFLE, 0);
+    warmUp(await solver());
   },
   /** The plan; `plan` hears each that is found on the way, `step` how far it is. */
   async solve(term: Term, plan: (progress: Progress) => void, step: (done: number, of: number) => void): Promise<Solution> {

@@ -119,34 +119,32 @@ function ofClass(
   firstColumn: number,
   { anyPlan = false, soon = false, prices }: Pick<ProgramOf, 'anyPlan' | 'soon' | 'prices'>,
 ) {
-  const { offers, weeks, classes, expected } = term;
+  const { offers, weeks, classes } = term;
   const own = musts.filter((must) => isOf(must, classes[classIndex]!.id));
   const pinned = new Map(own.flatMap((must) => (must.kind === 'pinned' && must.cell ? [[must.week, must.cell] as const] : [])));
   /** How many weeks are pinned with such an offer. */
   const pinnedOf = (is: (offer: PlanOffer) => boolean) =>
     [...pinned.values()].filter(({ offerId }) => offers.some((offer) => offer.id === offerId && is(offer))).length;
-  const isOpen = ({ week }: BlockCell) => !pinned.has(week);
+  /** Not barred in each week in which it is not pinned. */
+  const isWanted = ({ id, floorM }: PlanOffer) =>
+    own.every((must) => (must.kind !== 'never' || must.offerId !== id) && (must.kind !== 'floor' || floorM <= must.metres));
   const freeWeeks = new Set(own.flatMap((must) => (must.kind === 'pinned' && must.cell === null ? [must.week] : [])));
   const slots = weeks.flatMap(({ holiday }, week) => (holiday || freeWeeks.has(week) ? [] : [week]));
   const within = own.flatMap((must) => (must.kind === 'twice' ? [must.within] : [])).sort((a, b) => a - b)[0] ?? null;
   const blocks = offers.flatMap((offer, index): Block[] => {
     const levels = new Map(
       slots
-        .filter((week) => mayStand(own, classes[classIndex]!.id, week, offer))
-        .map((week) => [week, levelsWorthIt(term, own, { classIndex, week, offer: index }, anyPlan)] as const)
+        .filter((week) => mayStand(own, classes[classIndex]!.id, week, offer) && (pinned.get(week)?.offerId === offer.id || isWanted(offer)))
+        .map((week) => [week, levelsWorthIt(term, own, { classIndex, week, offer: index })] as const)
         .filter(([, list]) => list.length > 0),
     );
-    return blocksOf(
-      [...levels.keys()],
-      offer.kind === 'game' ? within : null,
-      soon,
-      (week) => anyPlan || pinned.get(week)?.offerId === offer.id,
-    ).flatMap((list) =>
-      combined(list.map((week) => levels.get(week)!.map((level): BlockCell => ({ week, level })))).map((cells) => ({
-        classIndex,
-        offer: index,
-        cells,
-      })),
+    return blocksOf([...levels.keys()], offer.kind === 'game' ? within : null, soon, (week) => pinned.get(week)?.offerId === offer.id).flatMap(
+      (list) =>
+        combined(list.map((week) => levels.get(week)!.map((level): BlockCell => ({ week, level })))).map((cells) => ({
+          classIndex,
+          offer: index,
+          cells,
+        })),
     );
   });
   const costs = new Map<string, number>();
@@ -249,17 +247,6 @@ function ofClass(
               ),
             );
         break;
-      case 'twice':
-        // Blocks of one week are there only where this may be dropped.
-        put(
-          must.id,
-          blocks.flatMap(({ offer, cells }, index) =>
-            cells.length === 1 && isOpen(cells[0]!) && offers[offer]!.kind === 'game' ? [[firstColumn + index, 1] as const] : [],
-          ),
-          '<=',
-          0,
-        );
-        break;
       case 'run':
         for (const skill of movementsOf(term))
           for (const slot of slots) {
@@ -276,33 +263,6 @@ function ofClass(
               );
           }
         break;
-      case 'minutes':
-        put(
-          must.id,
-          count(
-            (_, index) => expected[classIndex]![index]!.some(({ minutes }) => minutes > must.most),
-            (cell, index) => isOpen(cell) && expected[classIndex]![index]![cell.level]!.minutes > must.most,
-          ),
-          '<=',
-          0,
-        );
-        break;
-      case 'floor':
-        put(
-          must.id,
-          count((offer) => offer.floorM > must.metres, isOpen),
-          '<=',
-          0,
-        );
-        break;
-      case 'never':
-        put(
-          must.id,
-          count((offer) => offer.id === must.offerId, isOpen),
-          '<=',
-          0,
-        );
-        break;
       case 'pinned': {
         const { cell } = must;
         if (cell)
@@ -317,6 +277,11 @@ function ofClass(
           );
         break;
       }
+      // What these bar has no column; what is lent is of all classes.
+      case 'twice':
+      case 'minutes':
+      case 'floor':
+      case 'never':
       case 'cupboard':
         break;
     }
@@ -326,13 +291,12 @@ function ofClass(
 
 /**
  * Which levels of an offer may be the best there. No must tells them apart but the minutes and a pinned cell: of those that are short enough the cheapest
- * will do. One that is too long is only of use where the minutes may be dropped.
+ * will do.
  */
 function levelsWorthIt(
   term: Term,
   musts: readonly Must[],
   { classIndex, week, offer }: { readonly classIndex: number; readonly week: number; readonly offer: number },
-  longToo: boolean,
 ): readonly number[] {
   const { offers, expected } = term;
   const most = Math.min(Infinity, ...musts.flatMap((must) => (must.kind === 'minutes' ? [must.most] : [])));
@@ -348,8 +312,7 @@ function levelsWorthIt(
       ? [offers[offer]!.levels.findIndex(({ id }) => id === must.cell?.levelId)]
       : [],
   );
-  const long = longToo ? cheapest(all.filter((level) => !isShort(level))) : [];
-  return [...new Set([...cheapest(all.filter(isShort)), ...long, ...pinned.filter((level) => level >= 0)])];
+  return [...new Set([...cheapest(all.filter(isShort)), ...pinned.filter((level) => level >= 0)])];
 }
 
 /** Movements that are missing, and ways that have more than their share. */
@@ -379,6 +342,28 @@ function wishesOf(term: Term, classIndex: number, blocks: readonly (Block | null
       const over = measure(weights.variety);
       rows.push({ terms: [...where((offer) => offer.kind === 'game' && offer.way === way), [over, -1]], sense: '<=', rhs: share, mustId: null });
     }
+}
+
+/** So many of each movement in each week are tried for a plan that is there soon. */
+const LIKELY = 3;
+
+/** Columns that hold a good plan, most likely: in each week, of each movement, those that cost least a week; and whatever measures. */
+export function likelyColumns({ offers }: Term, { blocks, columns }: MipOfTerm): ReadonlySet<number> {
+  const likely = new Set<number>();
+  const places = new Map<string, number[]>();
+  for (const [column, block] of blocks.entries())
+    if (!block) likely.add(column);
+    else
+      for (const { week } of block.cells) {
+        const place = `${week} ${offers[block.offer]!.skills.join()}`;
+        const there = places.get(place) ?? [];
+        there.push(column);
+        places.set(place, there);
+      }
+  const costAWeek = (column: number) => columns[column]!.cost / blocks[column]!.cells.length;
+  for (const there of places.values()) for (const column of there.sort((a, b) => costAWeek(a) - costAWeek(b)).slice(0, LIKELY)) likely.add(column);
+  for (let column = blocks.length; column < columns.length; column += 1) likely.add(column);
+  return likely;
 }
 
 /** The plan that the values of the columns say; classes that are none of the program keep the line of `before`. */

@@ -1,6 +1,6 @@
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { madeUp, USUAL, type Size } from '../../../tests/examples/made-up-term';
+import { madeUp, USUAL, type Size } from './made-up-term';
 import { LONG } from '../../../tests/long';
 import type { SKILLS } from '../sheet/teaching-points';
 import { brokenBy } from './broken';

@@ -17,7 +17,8 @@ export interface Relaxed {
 
 /** What programs are solved with; null where nothing satisfies one. */
 export interface Solver {
-  solve(program: Mip, gap: number): SolvedMip | null;
+  /** `most`: what an answer is known to cost; one that costs more need not be looked for. */
+  solve(program: Mip, gap: number, most?: number): SolvedMip | null;
   relax(program: Mip): Relaxed | null;
 }
 
@@ -69,7 +70,7 @@ function inLines(names: readonly string[]): string[] {
   return lines;
 }
 
-const OPTIONS = { random_seed: 1, parallel: 'off', output_flag: false };
+const OPTIONS = { random_seed: 1, parallel: 'off', output_flag: false, mip_heuristic_run_feasibility_jump: false };
 
 /** Ends by the gap and never by the time, on one thread with one seed: the same program has the same answer. */
 export function solverBy(highs: Highs): Solver {
@@ -85,8 +86,8 @@ export function solverBy(highs: Highs): Solver {
     return { found, of };
   };
   return {
-    solve: (program, gap) => {
-      const answer = ask(program, { mip_rel_gap: gap });
+    solve: (program, gap, most) => {
+      const answer = ask(program, { mip_rel_gap: gap, ...(most !== undefined && { objective_bound: most }) });
       return answer && { values: answer.of('Primal'), cost: answer.found.ObjectiveValue };
     },
     relax: (program) => {

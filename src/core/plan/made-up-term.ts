@@ -1,7 +1,7 @@
-/** A made-up term of any size: skills, ways, things, what is lent and chances drawn from a seed. */
-import { drawU32, drawUnit, PURPOSE } from '@/core/random/draw';
-import { WEIGHTS, type Must, type PlanOffer, type Term, type Weights } from '@/core/plan/term';
-import { SKILLS } from '@/core/sheet/teaching-points';
+/** A made-up term of any size: skills, ways, things, what is lent and chances drawn from a seed. For tests, measurements and to warm the solver up. */
+import { drawU32, drawUnit, PURPOSE } from '../random/draw';
+import { SKILLS } from '../sheet/teaching-points';
+import { WEIGHTS, type Must, type PlanOffer, type Term, type Weights } from './term';
 
 /** Numbers that are the same each time, from a seed and a place. */
 const drawn = (seed: number) => {
