@@ -106,3 +106,39 @@ test('what cannot be had is told in words: the wishes that do not go together, a
   await expect(told).toContainText('At most 1 week of underarm throw');
   await expectAccessible(page);
 });
+
+test('what is stopped while what came in is read, or changed meanwhile, gets no answer for the plan before', async ({ page }) => {
+  await signedIn(page);
+  await ownTerm(page, 'Stopped half-way');
+  let letGo: (() => void) | undefined;
+  await page.route('**/api/v1/plans/*/facts', async (route) => {
+    await new Promise<void>((resolve) => (letGo = resolve));
+    await route.continue();
+  });
+  const begin = page.getByRole('button', { name: 'Work it out again' });
+  const answered = () => page.waitForResponse(/\/facts$/);
+  const noAnswer = async (meanwhile: () => Promise<void>) => {
+    letGo = undefined;
+    await begin.click();
+    await expect(page.getByText('reading what has come in', { exact: false })).toBeVisible();
+    await expect.poll(() => letGo).toBeTruthy();
+    await meanwhile();
+    const late = answered();
+    letGo!();
+    await late;
+    await expect(begin).toBeEnabled();
+    await expect(page.getByRole('heading', { name: /changes? to the plan$/ })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'Stop' })).toHaveCount(0);
+  };
+  await noAnswer(() => page.getByRole('button', { name: 'Stop' }).click());
+  await noAnswer(async () => {
+    await cell(page, 'P2 Wagtails', 1).focus();
+    await page.keyboard.press('-');
+  });
+  // What is begun after that is answered.
+  await page.unroute('**/api/v1/plans/*/facts');
+  await begin.click();
+  const answer = page.getByRole('status').filter({ hasText: /^The plan stands as it is|proposed\.$/ });
+  // The plan that was copied may ask for too much.
+  await expect(answer.or(page.getByRole('alert').filter({ hasText: 'Not everything can be had' }))).toBeVisible({ timeout: 40_000 });
+});

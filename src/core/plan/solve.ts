@@ -146,7 +146,7 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
 
 /** Solves a made-up term: what a solver of machine code does often is made quick while it does it, which no teacher need wait for. */
 export function warmUp(solver: Solver): void {
-  solveTerm(madeUp(1, { classes: 1, weeks: 12, games: 40, levels: 3 }, USUAL), solver);
+  solveTerm(madeUp(1, { classes: 1, weeks: 10, games: 24, levels: 3 }, USUAL), solver);
 }
 
 /** A good plan of the columns that are likely to hold one; null where they hold none. */

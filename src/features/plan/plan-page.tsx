@@ -184,7 +184,13 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         const changes = changesTo(found.term, planOf(document, found.term), found.plan);
         if (found.term.accepted) {
           setProposal({ ...found, changes });
-          setSaid(changes.length === 0 ? `The plan stands as it is: ${offWords(found.off)}.` : `${changes.length} changes are proposed.`);
+          setSaid(
+            changes.length === 0
+              ? `The plan stands as it is: ${offWords(found.off)}.`
+              : changes.length === 1
+                ? 'One change is proposed.'
+                : `${changes.length} changes are proposed.`,
+          );
           if (changes.length > 0) setWishesShown(false);
         } else {
           setHistory((before) => withStep(before, withChanges(before.now, changes, newUuid)));
