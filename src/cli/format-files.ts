@@ -11,7 +11,7 @@ import { start } from '@/core/rules/playing/engine';
 import { canonicalText, evidenceSchema, setSchema, type GameSet } from '@/core/rules/format/evidence-file';
 import { EVENT_FORMAT, EVIDENCE_FORMAT, PLAY_FORMAT, REPORT_FORMAT, SET_FORMAT } from '@/core/rules/format/formats';
 import { eventSchema, type GameEvent } from '@/core/rules/format/event';
-import { gameSchema } from '@/core/rules/format/game';
+import { gameSchema } from '@/core/rules/format/game-schema';
 import { resolveLevel } from '@/core/rules/format/level';
 import { measure } from '@/core/rules/playing/measure';
 import { playSchema, type Play, type PlayEvent } from '@/core/rules/format/play';

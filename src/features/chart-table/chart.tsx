@@ -1,6 +1,6 @@
 'use client';
 import { useDrag } from '@use-gesture/react';
-import { memo, useMemo, useRef, useState, type Dispatch, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type Dispatch, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { aimOf, distanceM, middleOfAll } from '@/core/course/geometry';
 import { type Misfit } from '@/core/course/fits';
@@ -16,7 +16,8 @@ import { placeName } from '@/core/rules/telling/place-name';
 import { hitsInHundred } from '@/core/forecast/words';
 import type { FloorDepth } from '@/core/forecast/depth';
 import { Sides, RouteLines } from '../drawing/ground';
-import { Soundings } from '../drawing/soundings';
+import { FloorBands, FloorSoundings, freeOf } from './chart-floor';
+import { badgeOf, dimensionOf, isFirstOfItsName, labelOf, labelSpot, namesBelow, nearThing } from './chart-labels';
 import { GroundThing, PlaceMark, StandingThing } from './chart-things';
 import type { DraftAction } from './draft';
 import { Dimension, Grips, gripsOf, MisfitMarks, RunPast, ScaleBar, Tape, type Grip } from './chart-marks';
@@ -85,7 +86,6 @@ const DRAWN_WIDTH_PX = 770;
 const DRAWN_HEIGHT_PX = 388;
 /** With more places than this only the one that is picked has its line drawn, and the marks are short. */
 const FEW_PLACES = 4;
-const BAND_FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 /** Degrees that a turn snaps to. */
 const TURN_STEP = 15;
@@ -328,7 +328,7 @@ export function Chart({
             <rect x={0} y={0} width={width} height={depth} />
           </clipPath>
         </defs>
-        <Floor floor={floor} width={width} depth={depth} px={px} />
+        <FloorBands floor={floor} width={width} depth={depth} px={px} />
         <FloorSoundings floor={floor} px={px} free={freeOf(placed.map(({ spot }) => spot))} furniture={course.furniture} />
         {ground
           .filter((thing) => thing.kind !== 'door' && thing.kind !== 'turn')
@@ -459,114 +459,3 @@ export function Chart({
     </Frame>
   );
 }
-
-/** What is measured: between two things that are picked, or from a place to what it looks towards. */
-function dimensionOf(level: Game, picked: Picked): { mark: Spot; target: Spot } | null {
-  const [one, other] = picked;
-  const mark = one && spotOf(level.course, one);
-  if (!mark) return null;
-  if (picked.length === 2) {
-    const target = spotOf(level.course, other!);
-    return target ? { mark, target } : null;
-  }
-  const target = picked.length === 1 && one.kind === 'place' ? aimOf(level, one.group, mark) : undefined;
-  return target ? { mark, target } : null;
-}
-
-/** A tape is laid to the middle of a thing that it comes near. */
-function nearThing(level: Game, at: Spot): Spot {
-  const near = [...thingsOf(level), ...groundOf(level)]
-    .map((thing) => spotOf(level.course, thing)!)
-    .filter((spot) => distanceM(spot, at) < 0.12)
-    .sort((a, b) => distanceM(a, at) - distanceM(b, at))[0];
-  return near ?? { xM: Math.round(at.xM * 100) / 100, yM: Math.round(at.yM * 100) / 100 };
-}
-
-/** A group that stands closely together bears its name above all of it. Metres. */
-const CLOSE_M = 1.3;
-
-/** Where the name of a thing (and of the group that it is the first of) stands, in centimetres from its middle. */
-function labelSpot(course: Course, thing: CourseThing, stands: PlacedTarget): { readonly x: number; readonly y: number } {
-  const half = outlineWidthM(shapeOf(stands)) * 50;
-  const list = thing.kind === 'target' ? course.targets[thing.group]! : [stands];
-  const xs = list.map((one) => one.xM);
-  const ys = list.map((one) => one.yM);
-  const [left, right, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys)];
-  if (list.length === 1 || right - left > CLOSE_M || Math.max(...ys) - top > CLOSE_M) return { x: 0, y: -half };
-  return { x: ((left + right) / 2 - stands.xM) * 100, y: (top - stands.yM) * 100 - half };
-}
-
-const LETTER_PX = 6.8;
-const LINE_PX = 17;
-
-/** The names that stand below their thing, since above it they would run into the name of another. */
-function namesBelow(level: Game, things: readonly CourseThing[], px: number): ReadonlySet<string> {
-  const above: { x: number; y: number; half: number }[] = [];
-  const below = new Set<string>();
-  for (const thing of things) {
-    if (thing.kind === 'place' || !isFirstOfItsName(level.course, thing)) continue;
-    const stands = listedOf(level.course, thing) as PlacedTarget;
-    const half = (nameOf(stands).length * LETTER_PX * px) / 2;
-    const at = labelSpot(level.course, thing, stands);
-    const label = { x: stands.xM * 100 + at.x, y: stands.yM * 100 + at.y, half };
-    const high = label.y < 18 * px;
-    const meets = above.some((other) => Math.abs(other.x - label.x) < other.half + half && Math.abs(other.y - label.y) < LINE_PX * px);
-    if (meets || high) below.add(keyOf(thing));
-    else above.push(label);
-  }
-  return below;
-}
-
-/** Of things that are alike the first bears the name. */
-function isFirstOfItsName(course: Course, thing: CourseThing): boolean {
-  const list = thing.kind === 'obstacle' ? (course.obstacles ?? []) : Object.values(course.targets).flat();
-  const now = listedOf(course, thing) as PlacedTarget;
-  return list.find((other) => nameOf(other) === nameOf(now)) === now;
-}
-
-/** The name that the game gives to a place, where it has one. */
-function labelOf(game: Game, group: string, index: number): string | undefined {
-  return game.parts.map((part) => part.groups[group]?.labels?.[index]).find((one) => one !== undefined);
-}
-
-/** What stands in the circle of a mark: what a hit from there gives, or its number among several. */
-function badgeOf(game: Game, group: string, index: number): string {
-  const rule = game.parts.map((part) => part.groups[group]).find((one) => one !== undefined);
-  if (rule?.value) return `${rule.value[index]}`;
-  return (rule?.n ?? game.course.places[group]?.length ?? 1) > 1 ? `${index + 1}` : '';
-}
-
-/** The bands: drawn again only when the depth itself has changed. */
-const Floor = memo(function Floor({ floor, width, depth, px }: { floor: FloorDepth | null; width: number; depth: number; px: number }) {
-  return (
-    <g clipPath="url(#floor-clip)" aria-hidden>
-      <rect x={0} y={0} width={width} height={depth} fill={floor && floor.bands.length > 0 ? 'var(--band-5)' : 'var(--band-2)'} />
-      {floor?.bands.map((path, index) => (
-        <path key={index} d={path} fill={BAND_FILLS[index]!} stroke="var(--band-5)" strokeOpacity={0.55} strokeWidth={0.8 * px} />
-      ))}
-    </g>
-  );
-});
-
-/** Which 20 cm squares hold something, as a key: soundings there are left out, and drawn again only when that changes. */
-function freeOf(spots: readonly Spot[]): string {
-  return spots.map((spot) => `${Math.round(spot.xM * 5) / 5} ${Math.round(spot.yM * 5) / 5}`).join('|');
-}
-
-const FloorSoundings = memo(function FloorSoundings({
-  floor,
-  px,
-  free,
-  furniture,
-}: {
-  floor: FloorDepth | null;
-  px: number;
-  free: string;
-  furniture: readonly Furniture[];
-}) {
-  const busy = free.split('|').map((spot) => {
-    const [xM, yM] = spot.split(' ').map(Number) as [number, number];
-    return { xM, yM };
-  });
-  return <Soundings soundings={floor?.soundings ?? []} busy={busy} covered={furniture} px={px} />;
-});

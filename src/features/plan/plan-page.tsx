@@ -3,22 +3,9 @@ import { CalendarDays, Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useRef, useState } from 'react';
-import { newUuid } from '@/contract/ids';
-import { factsOfPlanSchema, parsOfPlanSchema, type TermPlanToRead } from '@/contract/term-plan';
-import { brokenBy } from '@/core/plan/broken';
-import { weeksOfTerm } from '@/core/plan/calendar';
-import {
-  changesTo,
-  knownPlan,
-  planOf,
-  termToSolve,
-  withCell,
-  withChanges,
-  type CellChange,
-  type PlanFacts,
-  type TermDocument,
-} from '@/core/plan/document';
+import { useMemo, useState } from 'react';
+import type { TermPlanToRead } from '@/contract/term-plan';
+import { withCell } from '@/core/plan/document';
 import type { Clash } from '@/core/plan/solve';
 import type { Cell } from '@/core/plan/term';
 import { dayShort } from '@/core/measure/days';
@@ -27,38 +14,21 @@ import { Menu } from '@/ui/menu';
 import { Notice } from '@/ui/notice';
 import { PageHead, SoftLine } from '@/ui/page';
 import { send } from '@/ui/post';
-import { readOnce, useRead } from '@/ui/reads';
 import { RoomNav } from '@/ui/room-nav';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
-import { savedWords, useAutosave } from '@/ui/use-autosave';
+import { savedWords } from '@/ui/use-autosave';
 import type { ShelfGame } from '../games/shelf-game';
 import { BeginPlan } from './begin-plan';
 import { CellDialog } from './cell-dialog';
 import { PLAN_VIEWS } from './cupboard-page';
 import { DatesDialog } from './dates-dialog';
 import { EventsDialog } from './events-dialog';
-import {
-  noSteps,
-  isFixed,
-  linesOf,
-  mustWords,
-  stepForward,
-  withStep,
-  titleOf,
-  stepBack,
-  withChosen,
-  withFreshIds,
-  withLevelBy,
-  withPinned,
-  withSwapped,
-  type CellView,
-  type PlanOnScreen,
-} from './model';
+import { isFixed, mustWords, titleOf, withChosen, withFreshIds, withLevelBy, withPinned, withSwapped, type CellView } from './model';
 import { PlanGrid } from './plan-grid';
 import { Aside, PlanBoard, PlanFrame } from './plan-style';
 import { cellName, proposed, Proposal } from './proposal';
 import { SendPlanDialog } from './send-dialog';
-import { usePlanSolver, type Found, type Solving } from './use-plan-solver';
+import { usePlan } from './use-plan';
 import { WishList } from './wish-list';
 
 export interface PlanPageProps {
@@ -91,127 +61,13 @@ const COLUMNS: readonly SheetColumn<CellView>[] = [
   { id: 'state', words: '', cell: ({ sent, pinned }) => [sent && 'sent', pinned && 'pinned'].filter(Boolean).join(', ') },
 ];
 
-const offWords = (off: number) =>
-  off <= 0.0005 ? 'no plan is better' : `no plan is better by more than ${Math.max(0.1, Math.round(1000 * off) / 10)}%`;
-
-function solvingWords(solving: Solving): string {
-  switch (solving.kind) {
-    case 'working':
-      return solving.off === null
-        ? `working it out, ${solving.done} of ${solving.of} …`
-        : `there is a plan; ${offWords(solving.off)}; going on, ${solving.done} of ${solving.of} …`;
-    case 'clashing':
-      return 'not everything can be had; finding out what not …';
-    case 'failed':
-      return 'The solver could not be loaded. Load the page again.';
-    case 'rest':
-      return '';
-  }
-}
-
 export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps) {
   const router = useRouter();
-  const [history, setHistory] = useState(() => noSteps(plan.document));
-  const document = history.now;
-  const { state, saveNow } = useAutosave({
-    url: `/api/v1/plans/${plan.id}`,
-    what: 'plan',
-    value: useMemo(() => ({ document }), [document]),
-    revision: plan.revision,
-  });
-  const [newer, setNewer] = useState<{ readonly of: TermPlanToRead; readonly facts: PlanFacts } | null>(null);
-  const { sent } = plan;
-  // What was read since the page was served, until it is served anew.
-  const facts = newer?.of === plan ? newer.facts : plan.facts;
-  const pars = useRead(`/api/v1/plans/${plan.id}/pars?of=${state.kind === 'saved' ? (state.at ?? plan.revision) : plan.revision}`, parsOfPlanSchema);
-  const known = pars.data?.pars;
-  const screen = useMemo<PlanOnScreen>(() => ({ document, facts, sent, pars: known ?? [], today }), [document, facts, sent, known, today]);
-  const lines = useMemo(() => linesOf(screen), [screen]);
-  const mondays = useMemo(() => weeksOfTerm(document), [document]);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [asList, setAsList] = useState(false);
-  const [wishesShown, setWishesShown] = useState(!Object.values(plan.document.cells).some((line) => line.some((cell) => cell !== null)));
-  const [said, setSaid] = useState('');
-  const [proposal, setProposal] = useState<(Found & { readonly changes: readonly CellChange[] }) | null>(null);
-  const [clash, setClash] = useState<{ readonly clash: Clash; readonly classIndex: number | null } | null>(null);
-  const [reading, setReading] = useState(false);
-  const { solving, solve, stop } = usePlanSolver();
-  /** Counts what was asked for: an answer to what was stopped is not taken. */
-  const asking = useRef(0);
-
-  const fixed = useCallback(
-    (classId: string, week: number) => lines.some(({ id, cells }) => id === classId && cells[week] && isFixed(cells[week])),
-    [lines],
-  );
-  const term = useMemo(() => termToSolve(document, facts, fixed), [document, facts, fixed]);
-  const broken = useMemo(() => {
-    const now = knownPlan(document, term);
-    return now.flat().some((cell) => cell !== null) ? brokenBy(term, now) : [];
-  }, [document, term]);
-
-  const working = reading || solving.kind === 'working' || solving.kind === 'clashing';
-  const end = (isWanted: boolean) => {
-    asking.current += 1;
-    setReading(false);
-    stop(isWanted);
-  };
-  const change = (next: TermDocument) => {
-    if (!mayChange || next === document) return;
-    // What is being worked out is for the plan as it was.
-    if (working) end(false);
-    setHistory((before) => withStep(before, next));
-    setClash(null);
-  };
-  /** What waits to be accepted was worked out for the plan as it was. */
-  const changeCells = (next: TermDocument) => {
-    setProposal(null);
-    change(next);
-  };
-  /** By what has come in until now. */
-  const workOut = async () => {
-    setProposal(null);
-    setClash(null);
-    setReading(true);
-    const mine = (asking.current += 1);
-    const newest = await readOnce(`/api/v1/plans/${plan.id}/facts`, factsOfPlanSchema).catch((error: Error) => error.message);
-    if (asking.current !== mine) return;
-    setReading(false);
-    if (typeof newest === 'string') return setSaid(newest);
-    setNewer({ of: plan, facts: newest.facts });
-    solve(
-      termToSolve(document, newest.facts, fixed),
-      (found) => {
-        const changes = changesTo(found.term, planOf(document, found.term), found.plan);
-        if (found.term.accepted) {
-          setProposal({ ...found, changes });
-          setSaid(
-            changes.length === 0
-              ? `The plan stands as it is: ${offWords(found.off)}.`
-              : changes.length === 1
-                ? 'One change is proposed.'
-                : `${changes.length} changes are proposed.`,
-          );
-          if (changes.length > 0) setWishesShown(false);
-        } else {
-          setHistory((before) => withStep(before, withChanges(before.now, changes, newUuid)));
-          setSaid(`The term is planned: ${offWords(found.off)}.`);
-        }
-      },
-      (found, classIndex) => {
-        setClash({ clash: found, classIndex });
-        setWishesShown(true);
-      },
-    );
-  };
-  const accept = (changes: readonly CellChange[]) => {
-    setHistory((before) => withStep(before, withChanges(before.now, changes, newUuid)));
-    leave(changes);
-  };
-  const leave = (changes: readonly CellChange[]) =>
-    setProposal((before) => {
-      const rest = before?.changes.filter((one) => !changes.some(({ classId, week }) => classId === one.classId && week === one.week)) ?? [];
-      return before && rest.length > 0 ? { ...before, changes: rest } : null;
-    });
+  const of = usePlan({ plan, today, mayChange });
+  const { document, lines, mondays, screen, term, broken, fixed, change, changeCells, working, clash, proposal, wishesShown } = of;
+  const { facts, sent } = screen;
 
   const cellAt = (classId: string, week: number) => lines.find(({ id }) => id === classId)?.cells[week];
   const open = asked?.kind === 'cell' || asked?.kind === 'send' ? cellAt(asked.classId, asked.week) : undefined;
@@ -241,12 +97,12 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         <h1>{document.name}</h1>
         <span className="about">
           {dayShort(document.startsOn)} to {dayShort(document.endsOn)} {document.endsOn.slice(0, 4)} · {mondays.length} weeks, {lines.length} classes
-          · <span role="status">{mayChange ? savedWords(state, (at) => format(new Date(at), 'HH:mm')) : 'to look at'}</span>
+          · <span role="status">{mayChange ? savedWords(of.state, (at) => format(new Date(at), 'HH:mm')) : 'to look at'}</span>
         </span>
-        <Button aria-label="Undo" isDisabled={history.past.length === 0} onPress={() => setHistory(stepBack)}>
+        <Button aria-label="Undo" isDisabled={of.undo === null} onPress={() => of.undo?.()}>
           <Undo2 size={17} aria-hidden />
         </Button>
-        <Button aria-label="Redo" isDisabled={history.future.length === 0} onPress={() => setHistory(stepForward)}>
+        <Button aria-label="Redo" isDisabled={of.redo === null} onPress={() => of.redo?.()}>
           <Redo2 size={17} aria-hidden />
         </Button>
         <Button isDisabled={!mayChange} onPress={() => setAsked({ kind: 'dates' })}>
@@ -255,7 +111,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         <Button isDisabled={!mayChange} onPress={() => setAsked({ kind: 'events' })}>
           Events
         </Button>
-        <Button aria-pressed={wishesShown} onPress={() => setWishesShown(!wishesShown)}>
+        <Button aria-pressed={wishesShown} onPress={() => of.setWishesShown(!wishesShown)}>
           Wishes
         </Button>
         <Menu
@@ -284,7 +140,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
                       act: () => {
                         if (window.confirm(`Delete the plan “${document.name}”? Weeks that were sent stay as they are.`))
                           void send('DELETE', `/api/v1/plans/${plan.id}`).then(({ ok, problem }) =>
-                            ok ? window.location.assign('/plan') : setSaid(problem),
+                            ok ? window.location.assign('/plan') : of.say(problem),
                           );
                       },
                     },
@@ -302,19 +158,19 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
           More
         </Menu>
         {working ? (
-          <Button $strong onPress={() => end(true)}>
+          <Button $strong onPress={of.stop}>
             Stop
           </Button>
         ) : (
-          <Button $strong isDisabled={!mayChange || lines.length === 0 || mondays.length === 0} onPress={() => void workOut()}>
+          <Button $strong isDisabled={!mayChange || lines.length === 0 || mondays.length === 0} onPress={() => void of.workOut()}>
             {term.accepted ? 'Work it out again' : 'Work out the plan'}
           </Button>
         )}
       </PageHead>
-      <p role="status">{working ? (reading ? 'reading what has come in …' : solvingWords(solving)) : said || solvingWords(solving)}</p>
-      {state.kind === 'conflict' && (
+      <p role="status">{of.status}</p>
+      {of.state.kind === 'conflict' && (
         <Notice $tone="caution" role="alert">
-          {state.problem} <Link href={`/plan?plan=${plan.id}`}>Open it again</Link> to go on from the newest form.
+          {of.state.problem} <Link href={`/plan?plan=${plan.id}`}>Open it again</Link> to go on from the newest form.
         </Notice>
       )}
       <PlanBoard $wide={!showsAside}>
@@ -341,7 +197,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
               onTake={({ classId, week }) => changeCells(withCell(document, classId, week, null))}
               onPin={(cell) => changeCells(withPinned(document, cell, !cell.pinned))}
               onLevel={(cell, by) => changeCells(withLevelBy(document, cell, by))}
-              onSaid={setSaid}
+              onSaid={of.say}
             />
           )}
           {broken.length > 0 && !proposal && (
@@ -363,7 +219,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
                 words={(id) => mustWords(id, screen)}
               />
             )}
-            {shownChanges.length > 0 && <Proposal changes={shownChanges} onAccept={accept} onKeep={leave} />}
+            {shownChanges.length > 0 && <Proposal changes={shownChanges} onAccept={of.accept} onKeep={of.leave} />}
             {wishesShown && (
               <WishList document={document} facts={facts} mayChange={mayChange} marked={new Set(clash?.clash.together)} onDocument={change} />
             )}
@@ -391,7 +247,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps
         <SendPlanDialog
           screen={screen}
           cells={toSend}
-          onSave={saveNow}
+          onSave={of.saveNow}
           onClose={(isSent) => {
             setAsked(null);
             if (isSent) router.refresh();

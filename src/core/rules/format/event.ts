@@ -1,7 +1,9 @@
 /** Format 1 of an event: one to twenty games in order, sent home as one, with one card. */
 import Joi from 'joi';
 import { EVENT_FORMAT } from './formats';
-import { gameSchema, idSchema, type Game, type Id } from './game';
+import { idSchema } from './course-format';
+import type { Game, Id } from './game';
+import { gameSchema } from './game-schema';
 import type { Outcome, Problem } from './problem';
 import { problemsOf, readGame } from './read-game';
 

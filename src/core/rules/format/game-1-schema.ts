@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { byDo } from './by-do';
 import { ID, idSchema } from './course-format';
 import { GAME_FORMAT_1 } from './formats';
-import { commonEffects, commonOfPart, condsSchema, finishReason, gameSchema, groupSchema, LEVEL_SLOT, levelSchema, taskSchema } from './game';
+import { commonEffects, commonOfPart, condsSchema, finishReason, gameSchema, groupSchema, LEVEL_SLOT, levelSchema, taskSchema } from './game-schema';
 
 const effects = Joi.array()
   .items(

@@ -2,7 +2,9 @@
 import Joi from 'joi';
 import { byDo } from './by-do';
 import { PLAY_FORMAT } from './formats';
-import { finishReason, idSchema, type FinishReason, type Id } from './game';
+import { idSchema } from './course-format';
+import type { FinishReason, Id } from './game';
+import { finishReason } from './game-schema';
 
 export type PlayEvent =
   | {

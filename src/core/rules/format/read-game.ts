@@ -1,6 +1,7 @@
 import type Joi from 'joi';
 import { isFormat1, todaysGame } from './from-format-1';
-import { gameSchema, type Cond, type Effect, type Game, type Part, type Row, type Place } from './game';
+import type { Cond, Effect, Game, Part, Place, Row } from './game';
+import { gameSchema } from './game-schema';
 import { gameSchema1 } from './game-1-schema';
 import { levelGame } from './level';
 import { mostOf } from './most';
