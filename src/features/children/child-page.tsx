@@ -212,7 +212,7 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
                       <td className="figure">{best.first}</td>
                       <td className="figure">{best.latest}</td>
                       <td className="figure">{best.goes}</td>
-                      <td style={{ paddingLeft: 18 }}>{dayWords(best.latestOn)}</td>
+                      <AsideCell>{dayWords(best.latestOn)}</AsideCell>
                     </tr>
                   ))}
                 </tbody>

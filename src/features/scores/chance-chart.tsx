@@ -5,6 +5,7 @@ import { AriaComponent, GridComponent, TooltipComponent } from 'echarts/componen
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import type { AimCurve } from '@/core/progress/chance-by-distance';
+import { ChartPlace } from './score-style';
 import { percent, spanMark, useChart, type ChartLook } from './use-chart';
 
 register([CustomChart, LineChart, ScatterChart, GridComponent, TooltipComponent, AriaComponent, CanvasRenderer]);
@@ -84,7 +85,5 @@ function optionsOf(aim: AimCurve, { colour, text }: ChartLook) {
 // ts-unused-exports:disable-next-line
 export default function ChanceChart({ aim, label, height = 280 }: { aim: AimCurve; label: string; height?: number }) {
   const place = useChart(aim, optionsOf);
-  return (
-    <div ref={place} style={{ width: '100%', height, breakInside: 'avoid' }} role="img" aria-label={`${label}; the table beside it says the same`} />
-  );
+  return <ChartPlace ref={place} $height={height} role="img" aria-label={`${label}; the table beside it says the same`} />;
 }

@@ -60,3 +60,10 @@ export const EntryFields = styled.form`
     outline-offset: 1px;
   }
 `;
+
+/** Where a chart is drawn: as wide as there is room, whole on paper. */
+export const ChartPlace = styled.div<{ $height: number }>`
+  width: 100%;
+  height: ${({ $height }) => $height}px;
+  break-inside: avoid;
+`;

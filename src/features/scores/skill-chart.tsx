@@ -5,6 +5,7 @@ import { AriaComponent, GridComponent, TooltipComponent } from 'echarts/componen
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import type { SkillInWeek } from '@/core/progress/over-the-weeks';
+import { ChartPlace } from './score-style';
 import { percent, spanMark, useChart, type ChartLook } from './use-chart';
 
 register([CustomChart, LineChart, GridComponent, TooltipComponent, AriaComponent, CanvasRenderer]);
@@ -52,7 +53,5 @@ function optionsOf(weeks: readonly NamedWeek[], { colour, text }: ChartLook) {
 // ts-unused-exports:disable-next-line
 export default function SkillChart({ weeks, label }: { weeks: readonly NamedWeek[]; label: string }) {
   const place = useChart(weeks, optionsOf);
-  return (
-    <div ref={place} style={{ width: '100%', height: 220, breakInside: 'avoid' }} role="img" aria-label={`${label}; the table below says the same`} />
-  );
+  return <ChartPlace ref={place} $height={220} role="img" aria-label={`${label}; the table below says the same`} />;
 }
