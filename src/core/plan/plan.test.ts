@@ -211,6 +211,9 @@ describe('the solver', () => {
     };
     expect(solver.solve(program, 0)).toMatchObject({ values: [1, 1, 0, 0], cost: -14 });
     expect(asLp(program)).toContain('- 9 x0');
+    // What is known to cost less: the same, or nothing.
+    expect(solver.solve(program, 0, -14)).toMatchObject({ cost: -14 });
+    expect(solver.solve(program, 0, -15)).toBeNull();
   });
 
   it('knows that nothing satisfies what nothing satisfies, a sum of nothing too', () => {
