@@ -1,5 +1,5 @@
 /** The chart table with a game on it, without a server: what it would save is kept, its workers are silent. */
-import { render, screen, waitFor } from '@testing-library/react';
+import { configure, render, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { vi } from 'vitest';
 import type { Game } from '@/core/rules/format/game';
@@ -11,6 +11,9 @@ class SilentWorker extends EventTarget {
   postMessage(): void {}
   terminate(): void {}
 }
+
+// Whether each thing on a whole table can be seen takes a second to ask; what is checked here is what it says and does.
+configure({ defaultHidden: true });
 
 export interface OpenTable {
   readonly user: ReturnType<typeof userEvent.setup>;

@@ -2,11 +2,7 @@
 import { afterEach, vi } from 'vitest';
 
 if (typeof document !== 'undefined') {
-  const { cleanup, configure } = await import('@testing-library/react');
-  // Whether each thing on a whole table can be seen takes a second to ask, and what waits for something would write the whole page at every look.
-  configure({ defaultHidden: true, getElementError: (message) => new Error(message ?? 'not found') });
-  // React keeps where each element was made.
-  Error.stackTraceLimit = 10;
+  const { cleanup } = await import('@testing-library/react');
   afterEach(cleanup);
   // React Aria's segments of a date collapse the selection, which happy-dom answers with another focus.
   Selection.prototype.collapse = () => undefined;

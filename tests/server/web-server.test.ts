@@ -45,11 +45,7 @@ describe('unhappy at the server: connections and pages', () => {
       line('GET /home HTTP/1.1\r\nHost: lochside.test\r\nX-Slow: '),
       line('GET /api/v1/health HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n'),
     ]);
-    for (const { seconds } of [silent, endless]) {
-      expect(seconds).toBeGreaterThan(8);
-      // Connections are gone through every few seconds; on a busy machine later.
-      expect(seconds).toBeLessThan(30);
-    }
+    for (const { seconds } of [silent, endless]) expect(Math.abs(seconds - 10)).toBeLessThan(4);
     expect(asking.answer).toMatch(/^HTTP\/1.1 200/);
   }, 60_000);
 

@@ -24,14 +24,12 @@ interface KnownLine extends CostedLine {
   readonly asks: readonly number[];
 }
 
-/** A price of one of each, by meeting: a thing in a week. */
+/** A price of one of each, by meeting: a thing in a week in which there is no holiday. */
 export type Prices = readonly number[];
 
 export interface Lending {
   /** Adds the line of a class to those that are known. */
   readonly know: (classIndex: number, line: Line) => void;
-  /** What of the cupboard these lines borrow, by week. */
-  readonly lentIn: (lines: ReadonlyMap<number, Line>) => Lent[];
   /** The best plan that can be put together of what is known; null where nothing goes together. */
   readonly together: () => TermPlan | null;
   /** Prices at which, as far as is known, the classes cost most less what all there is costs: no farther than so much from others. */
@@ -49,17 +47,26 @@ export interface Lending {
   readonly aPiece: () => number;
 }
 
+/** What of the cupboard the lines of these classes borrow together, by week. */
+export const lentIn = (term: Term, lines: ReadonlyMap<number, Line>): Lent[] =>
+  term.weeks.map((_, week) => {
+    const sum: Record<string, number> = {};
+    for (const [classIndex, line] of lines) {
+      const offer = term.offers.find(({ id }) => id === line[week]?.offerId);
+      for (const thing of Object.keys(offer?.lends ?? {})) sum[thing] = (sum[thing] ?? 0) + lentFor(term, classIndex, offer!, thing);
+    }
+    return sum;
+  });
+
 export function lendingOf(term: Term, solver: Solver): Lending {
-  const { musts, weeks, offers, classes } = term;
+  const { musts, weeks, classes } = term;
   const meetings = musts.flatMap((must) =>
     must.kind === 'cupboard' ? weeks.flatMap(({ holiday }, week) => (holiday ? [] : [{ week, thing: must.thing, there: must.there }])) : [],
   );
-  const byId = new Map(offers.map((offer) => [offer.id, offer]));
-  const lentBy = (classIndex: number, line: Line, week: number, thing: string) => {
-    const offer = byId.get(line[week]?.offerId ?? '');
-    return offer ? lentFor(term, classIndex, offer, thing) : 0;
+  const asksOf = (classIndex: number, line: Line) => {
+    const lent = lentIn(term, new Map([[classIndex, line]]));
+    return meetings.map(({ week, thing }) => lent[week]![thing] ?? 0);
   };
-  const asksOf = (classIndex: number, line: Line) => meetings.map(({ week, thing }) => lentBy(classIndex, line, week, thing));
   const at = (asks: readonly number[], prices: Prices) => asks.reduce((sum, n, meeting) => sum + n * prices[meeting]!, 0);
   const known: KnownLine[] = [];
   const seen = new Set<string>();
@@ -73,26 +80,16 @@ export function lendingOf(term: Term, solver: Solver): Lending {
       seen.add(key);
       known.push({ classIndex, line, cost: wholeCost(costOfClass(term, classIndex, line)), asks: asksOf(classIndex, line) });
     },
-    lentIn: (lines) =>
-      weeks.map((_, week) => {
-        const sum: Record<string, number> = {};
-        for (const [classIndex, line] of lines)
-          for (const thing of Object.keys(byId.get(line[week]?.offerId ?? '')?.lends ?? {}))
-            sum[thing] = (sum[thing] ?? 0) + lentBy(classIndex, line, week, thing);
-        return sum;
-      }),
     together: () => {
       const one = classes.map((_, classIndex): Condition => ({
         terms: known.flatMap((line, column) => (line.classIndex === classIndex ? [[column, 1] as const] : [])),
         sense: '=',
         rhs: 1,
-        mustId: null,
       }));
       const enough = meetings.map(({ there }, meeting): Condition => ({
         terms: known.flatMap(({ asks }, column) => (asks[meeting]! > 0 ? [[column, asks[meeting]!] as const] : [])),
         sense: '<=',
         rhs: there,
-        mustId: null,
       }));
       const answer = solver.solve({ columns: known.map(({ cost }) => ({ cost, isBinary: true })), rows: [...one, ...enough] }, 0);
       return (
@@ -109,11 +106,10 @@ export function lendingOf(term: Term, solver: Solver): Lending {
         terms: [[meetings.length + classIndex, 1], ...asks.flatMap((n, meeting) => (n > 0 ? [[meeting, -n] as const] : []))],
         sense: '<=',
         rhs: cost,
-        mustId: null,
       }));
       for (const [meeting, price] of prices.entries()) {
-        rows.push({ terms: [[meeting, 1]], sense: '<=', rhs: price + reach, mustId: null });
-        if (price > reach) rows.push({ terms: [[meeting, 1]], sense: '>=', rhs: price - reach, mustId: null });
+        rows.push({ terms: [[meeting, 1]], sense: '<=', rhs: price + reach });
+        if (price > reach) rows.push({ terms: [[meeting, 1]], sense: '>=', rhs: price - reach });
       }
       const answer = solver.solve({ columns, rows }, 0);
       if (!answer) throw new Error('prices can always be had: those that they should be near to');

@@ -1,6 +1,6 @@
 /**
- * A term as a mixed-integer program: a binary variable for each class, offer and block of weeks in which it may stand; rows for what must be, each under the must that asks for
- * it; the wishes as costs. Classes meet only where they borrow the same things.
+ * A term as a mixed-integer program: a binary variable for each class, offer and block of weeks in which it may stand; rows for what must be;
+ * the wishes as costs. Classes meet only where they borrow the same things.
  */
 import { cellCost, wholeCost } from './cost';
 import {
@@ -27,8 +27,6 @@ export interface Condition {
   readonly terms: readonly (readonly [column: number, factor: number])[];
   readonly sense: '<=' | '>=' | '=';
   readonly rhs: number;
-  /** Which must asks for it; null for what a plan is: one choice a slot, the costs of wishes. */
-  readonly mustId: string | null;
 }
 
 export interface Mip {
@@ -87,7 +85,7 @@ export function programOf(term: Term, { classes, without = new Set(), taken, pri
           const lent = of?.cells.some((cell) => cell.week === week) ? lentFor(term, of.classIndex, term.offers[of.offer]!, must.thing) : 0;
           return lent > 0 ? [[column, lent] as const] : [];
         });
-        if (terms.length > 0) rows.push({ terms, sense: '<=', rhs: must.there - (taken?.[week]?.[must.thing] ?? 0), mustId: must.id });
+        if (terms.length > 0) rows.push({ terms, sense: '<=', rhs: must.there - (taken?.[week]?.[must.thing] ?? 0) });
       }
   if (!anyPlan) for (const classIndex of chosen) wishesOf(term, classIndex, blocks, columns, rows);
   return { blocks, columns, rows };
@@ -150,18 +148,17 @@ function ofClass(
   const costs = new Map<string, number>();
   const costOfCell = (offer: number, { week, level }: BlockCell) => {
     const key = `${offer} ${week} ${level}`;
-    const priced = Object.entries(prices?.[week] ?? {}).reduce(
-      (sum, [thing, price]) => sum + price * lentFor(term, classIndex, offers[offer]!, thing),
-      0,
-    );
-    const cost = costs.get(key) ?? wholeCost(cellCost(term, classIndex, week, offer, level)) + priced;
+    const known = costs.get(key);
+    if (known !== undefined) return known;
+    const lent = Object.entries(prices?.[week] ?? {}).map(([thing, price]) => price * lentFor(term, classIndex, offers[offer]!, thing));
+    const cost = lent.reduce((sum, one) => sum + one, wholeCost(cellCost(term, classIndex, week, offer, level)));
     costs.set(key, cost);
     return cost;
   };
   const costOf = ({ offer, cells }: Block) => cells.reduce((sum, cell) => sum + costOfCell(offer, cell), 0);
   const columns: Unknown[] = blocks.map((block) => ({ cost: anyPlan ? 0 : costOf(block), isBinary: true }));
   const rows: Condition[] = [];
-  const put = (mustId: string | null, terms: Terms, sense: Condition['sense'], rhs: number) => rows.push({ terms, sense, rhs, mustId });
+  const put = (terms: Terms, sense: Condition['sense'], rhs: number) => rows.push({ terms, sense, rhs });
   const helper = () => firstColumn + columns.push({ cost: 0, isBinary: false }) - 1;
   const ofOffer = offers.map((): number[] => []);
   for (const [index, { offer }] of blocks.entries()) ofOffer[offer]!.push(index);
@@ -183,7 +180,7 @@ function ofClass(
   /** The blocks that have a cell in a week. */
   const countIn = (week: number | undefined, is: (offer: PlanOffer) => boolean = () => true): Terms =>
     (inWeek.get(week ?? -1) ?? []).filter((index) => is(offers[blocks[index]!.offer]!)).map((index) => [firstColumn + index, 1] as const);
-  for (const slot of slots) put(null, countIn(slot), '=', 1);
+  for (const slot of slots) put(countIn(slot), '=', 1);
 
   for (const must of own) {
     switch (must.kind) {
@@ -192,14 +189,12 @@ function ofClass(
         // No block counts for more than is asked: the solver then sees sooner that half a block is not enough.
         if (must.least > 0)
           put(
-            must.id,
             terms.map(([column, n]) => [column, Math.min(n, must.least)] as const),
             '>=',
             must.least,
           );
         if (must.most !== null)
           put(
-            must.id,
             terms,
             '<=',
             Math.max(
@@ -218,10 +213,9 @@ function ofClass(
         const begun = slots.map(() => helper());
         for (const [index, slot] of slots.entries()) {
           const [now, next] = [begun[index]!, begun[index + 1]];
-          put(must.id, [...countIn(slot, (offer) => practises(offer, must.then)), [now, -1]], '<=', 0);
+          put([...countIn(slot, (offer) => practises(offer, must.then)), [now, -1]], '<=', 0);
           if (next === undefined) continue;
           put(
-            must.id,
             [
               [now, 1],
               [next, -1],
@@ -230,7 +224,7 @@ function ofClass(
             0,
           );
           const later = slots[index + 1];
-          put(must.id, [...countIn(later, (offer) => practises(offer, must.first)), [now, 1]], '<=', 1);
+          put([...countIn(later, (offer) => practises(offer, must.first)), [now, 1]], '<=', 1);
         }
         break;
       }
@@ -238,7 +232,6 @@ function ofClass(
         for (const [index, { id, kind }] of offers.entries())
           if (kind === 'game' && slots.length > must.most)
             put(
-              must.id,
               count((_, of) => of === index),
               '<=',
               Math.max(
@@ -253,7 +246,6 @@ function ofClass(
             const span = Array.from({ length: must.most + 1 }, (_, n) => slot + n);
             if (span.every((one) => slots.includes(one)) && span.some((one) => !pinned.has(one)))
               put(
-                must.id,
                 count(
                   (offer) => offer.skills[0] === skill,
                   ({ week }) => span.includes(week),
@@ -267,7 +259,6 @@ function ofClass(
         const { cell } = must;
         if (cell)
           put(
-            must.id,
             count(
               ({ id }) => id === cell.offerId,
               ({ week, level }, index) => week === must.week && offers[index]!.levels[level]!.id === cell.levelId,
@@ -333,14 +324,13 @@ function wishesOf(term: Term, classIndex: number, blocks: readonly (Block | null
         terms: [...where((offer) => practises(offer, skill)).map(([column]) => [column, 1] as const), [missing, 1]],
         sense: '>=',
         rhs: 1,
-        mustId: null,
       });
     }
   const { ways, share } = shareOfWays(term);
   if (weights.variety > 0)
     for (const way of ways) {
       const over = measure(weights.variety);
-      rows.push({ terms: [...where((offer) => offer.kind === 'game' && offer.way === way), [over, -1]], sense: '<=', rhs: share, mustId: null });
+      rows.push({ terms: [...where((offer) => offer.kind === 'game' && offer.way === way), [over, -1]], sense: '<=', rhs: share });
     }
 }
 
@@ -355,7 +345,7 @@ export function likelyColumns({ offers }: Term, { blocks, columns }: MipOfTerm):
     if (!block) likely.add(column);
     else
       for (const { week } of block.cells) {
-        const place = `${week} ${offers[block.offer]!.skills.join()}`;
+        const place = `${block.classIndex} ${week} ${offers[block.offer]!.skills.join()}`;
         const there = places.get(place) ?? [];
         there.push(column);
         places.set(place, there);
@@ -366,12 +356,9 @@ export function likelyColumns({ offers }: Term, { blocks, columns }: MipOfTerm):
   return likely;
 }
 
-/** The plan that the values of the columns say; classes that are none of the program keep the line of `before`. */
-export function planIn(term: Term, { blocks }: MipOfTerm, values: readonly number[], before?: TermPlan): TermPlan {
-  const planned = new Set(blocks.map((of) => of?.classIndex));
-  const plan: (Cell | null)[][] = term.classes.map((_, index) =>
-    planned.has(index) ? term.weeks.map(() => null) : [...(before?.[index] ?? term.weeks.map(() => null))],
-  );
+/** The plan that the values of the columns say; classes that are none of the program have an empty line. */
+export function planIn(term: Term, { blocks }: MipOfTerm, values: readonly number[]): TermPlan {
+  const plan = term.classes.map(() => term.weeks.map((): Cell | null => null));
   for (const [column, of] of blocks.entries())
     if (of && values[column]! > 0.5) {
       const { id, levels } = term.offers[of.offer]!;

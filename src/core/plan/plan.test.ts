@@ -203,10 +203,10 @@ describe('the solver', () => {
     const program = {
       columns: [9, 5, 6, 4].map((gain) => ({ cost: -gain, isBinary: true })),
       rows: [
-        { terms: [[0, 6] as const, [1, 3] as const, [2, 5] as const, [3, 2] as const], sense: '<=' as const, rhs: 10, mustId: null },
-        { terms: [[2, 1] as const, [3, 1] as const], sense: '<=' as const, rhs: 1, mustId: null },
-        { terms: [[0, -1] as const, [2, 1] as const], sense: '<=' as const, rhs: 0, mustId: null },
-        { terms: [[1, -1] as const, [3, 1] as const], sense: '<=' as const, rhs: 0, mustId: null },
+        { terms: [[0, 6] as const, [1, 3] as const, [2, 5] as const, [3, 2] as const], sense: '<=' as const, rhs: 10 },
+        { terms: [[2, 1] as const, [3, 1] as const], sense: '<=' as const, rhs: 1 },
+        { terms: [[0, -1] as const, [2, 1] as const], sense: '<=' as const, rhs: 0 },
+        { terms: [[1, -1] as const, [3, 1] as const], sense: '<=' as const, rhs: 0 },
       ],
     };
     expect(solver.solve(program, 0)).toMatchObject({ values: [1, 1, 0, 0], cost: -14 });
@@ -218,8 +218,8 @@ describe('the solver', () => {
 
   it('knows that nothing satisfies what nothing satisfies, a sum of nothing too', () => {
     const column = { cost: 1, isBinary: true };
-    expect(solver.solve({ columns: [column], rows: [{ terms: [[0, 1]], sense: '>=', rhs: 2, mustId: null }] }, 0)).toBeNull();
-    expect(solver.solve({ columns: [column], rows: [{ terms: [], sense: '>=', rhs: 1, mustId: null }] }, 0)).toBeNull();
-    expect(solver.solve({ columns: [column], rows: [{ terms: [], sense: '<=', rhs: 1, mustId: null }] }, 0)).toMatchObject({ cost: 0 });
+    expect(solver.solve({ columns: [column], rows: [{ terms: [[0, 1]], sense: '>=', rhs: 2 }] }, 0)).toBeNull();
+    expect(solver.solve({ columns: [column], rows: [{ terms: [], sense: '>=', rhs: 1 }] }, 0)).toBeNull();
+    expect(solver.solve({ columns: [column], rows: [{ terms: [], sense: '<=', rhs: 1 }] }, 0)).toMatchObject({ cost: 0 });
   });
 });

@@ -5,11 +5,11 @@
 import { brokenBy } from './broken';
 import { solveBelow, solveClosely, solveWith } from './close';
 import { costOf, costOfClass, wholeCost } from './cost';
-import { lendingOf, type CostedLine } from './lending';
+import { lendingOf, lentIn, type CostedLine } from './lending';
 import { madeUp, USUAL } from './made-up-term';
 import { likelyColumns, planIn, programOf, type ProgramOf } from './mip';
 import type { Solver } from './solver';
-import { isOf, type Term, type TermPlan } from './term';
+import { isOf, type Lent, type Term, type TermPlan } from './term';
 
 const GAP = 0.01;
 /** Of one class, which is solved to its best: its bound is then worth most, and it takes no longer. */
@@ -71,16 +71,13 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
   const costed = (classIndex: number, line: Line): CostedLine => ({ line, cost: wholeCost(costOfClass(term, classIndex, line)) });
   const lending = lendingOf(term, solver);
 
-  // A good plan soon, before any is proved to be the best: each class of what those before it leave.
-  const soon = new Map<number, Line>();
-  for (const [classIndex] of classes.entries()) {
-    const taken = lending.lentIn(soon);
-    const line = soonSolved(term, solver, { classes: [classIndex], taken })?.[classIndex] ?? solveClass(classIndex, { taken });
-    if (!line) break;
-    soon.set(classIndex, line);
-    lending.know(classIndex, line);
-  }
+  // A good plan soon, before any is proved to be the best.
+  const soon = soonSolved(term, solver, {}, (classIndex, taken) => solveClass(classIndex, { taken }));
+  for (const [classIndex, line] of soon) lending.know(classIndex, line);
   take([...soon.values()]);
+  // What all together cannot have even with choices halved, no prices find.
+  const isHadAlone = () => classes.every((_, classIndex) => solver.relax(programOf(term, { classes: [classIndex], anyPlan: true })));
+  if (soon.size < classes.length && !solver.relax(programOf(term, { anyPlan: true })) && isHadAlone()) return { found: false, classIndex: null };
 
   const meets = term.musts.some(({ kind }) => kind === 'cupboard');
   let done = 0;
@@ -128,7 +125,7 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
       const stands = costed(classIndex, line);
       if (stands.cost <= own[classIndex]!.cost + SLACK) continue;
       lines.delete(classIndex);
-      lines.set(classIndex, solveClass(classIndex, { taken: lending.lentIn(lines) }, stands)!);
+      lines.set(classIndex, solveClass(classIndex, { taken: lentIn(term, lines) }, stands)!);
       lending.know(classIndex, lines.get(classIndex)!);
     }
     if (take(lending.together() ?? NO_PLAN)) return { found: true, ...best! };
@@ -149,12 +146,27 @@ export function warmUp(solver: Solver): void {
   solveTerm(madeUp(1, { classes: 1, weeks: 10, games: 24, levels: 3 }, USUAL), solver);
 }
 
-/** A good plan of the columns that are likely to hold one; null where they hold none. */
-function soonSolved(term: Term, solver: Solver, of: ProgramOf): TermPlan | null {
-  const program = programOf(term, { ...of, soon: true });
-  const likely = likelyColumns(term, program);
-  const answer = solveWith(program, solver, SOON_GAP, (column) => likely.has(column));
-  return answer && planIn(term, program, answer.values);
+/**
+ * Good lines soon: each class of what those before it leave, of the columns that are likely to hold one. Where these hold none it is planned otherwise;
+ * the first that can have none ends it.
+ */
+function soonSolved(
+  term: Term,
+  solver: Solver,
+  { classes = term.classes.map((_, classIndex) => classIndex), without }: Pick<ProgramOf, 'classes' | 'without'>,
+  otherwise: (classIndex: number, taken: readonly Lent[]) => Line | null = () => null,
+): ReadonlyMap<number, Line> {
+  const lines = new Map<number, Line>();
+  for (const classIndex of classes) {
+    const taken = lentIn(term, lines);
+    const program = programOf(term, { classes: [classIndex], taken, soon: true, ...(without && { without }) });
+    const likely = likelyColumns(term, program);
+    const answer = solveWith(program, solver, SOON_GAP, (column) => likely.has(column));
+    const line = answer ? planIn(term, program, answer.values)[classIndex]! : otherwise(classIndex, taken);
+    if (!line) break;
+    lines.set(classIndex, line);
+  }
+  return lines;
 }
 
 export interface Clash {
@@ -172,7 +184,8 @@ export function clashOf(term: Term, solver: Solver, classIndex: number | null): 
   const of: ProgramOf = classIndex === null ? {} : { classes: [classIndex] };
   const asked = term.musts.filter((must) => classIndex === null || isOf(must, term.classes[classIndex]!.id)).map(({ id }) => id);
   const isPlanWithout = (without: ReadonlySet<string>) =>
-    soonSolved(term, solver, { ...of, without }) !== null || solver.solve(programOf(term, { ...of, without, anyPlan: true }), 0) !== null;
+    soonSolved(term, solver, { ...of, without }).size === (of.classes ?? term.classes).length ||
+    solver.solve(programOf(term, { ...of, without, anyPlan: true }), 0) !== null;
   /** Of those that are not dropped: some that clash, from which none can be left out. */
   const clashing = (dropped: ReadonlySet<string>): readonly string[] => {
     const out = new Set(dropped);
@@ -184,7 +197,7 @@ export function clashOf(term: Term, solver: Solver, classIndex: number | null): 
   const sets = [clashing(new Set())];
   for (;;) {
     const columns = asked.map(() => ({ cost: 1, isBinary: true }));
-    const rows = sets.map((set) => ({ terms: set.map((id) => [asked.indexOf(id), 1] as const), sense: '>=' as const, rhs: 1, mustId: null }));
+    const rows = sets.map((set) => ({ terms: set.map((id) => [asked.indexOf(id), 1] as const), sense: '>=' as const, rhs: 1 }));
     const { values } = solver.solve({ columns, rows }, 0)!;
     const fewest = asked.filter((_, index) => values[index]! > 0.5);
     if (isPlanWithout(new Set(fewest))) return { fewest, together: sets[0]! };

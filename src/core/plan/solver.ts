@@ -11,8 +11,6 @@ export interface Relaxed {
   readonly cost: number;
   /** By column: how much more the whole costs at least for each that is taken of it. */
   readonly reduced: readonly number[];
-  /** By row: how much the whole would cost more with one more on its right side. */
-  readonly prices: readonly number[];
 }
 
 /** What programs are solved with; null where nothing satisfies one. */
@@ -31,7 +29,6 @@ export interface Highs {
     readonly Status: string;
     readonly ObjectiveValue: number;
     readonly Columns: Readonly<Record<string, object>>;
-    readonly Rows: readonly object[];
   };
 }
 
@@ -98,12 +95,7 @@ export function solverBy(highs: Highs): Solver {
     relax: (program) => {
       const answer = ask({ ...program, columns: program.columns.map(({ cost }) => ({ cost, isBinary: false })) }, { presolve: 'off' });
       if (!answer) return null;
-      const duals = answer.found.Rows.map((row) => (row as { readonly Dual?: number }).Dual ?? 0).values();
-      return {
-        cost: answer.found.ObjectiveValue,
-        reduced: answer.of('Dual'),
-        prices: program.rows.map(({ terms }) => (terms.length > 0 ? (duals.next().value ?? 0) : 0)),
-      };
+      return { cost: answer.found.ObjectiveValue, reduced: answer.of('Dual') };
     },
   };
 }
