@@ -7,7 +7,17 @@ import { Soundings } from '../drawing/soundings';
 const BAND_FILLS = ['var(--band-4)', 'var(--band-3)', 'var(--band-2)', 'var(--band-1)'];
 
 /** The bands: drawn again only when the depth itself has changed. */
-export const FloorBands = memo(function FloorBands({ floor, width, depth, px }: { floor: FloorDepth | null; width: number; depth: number; px: number }) {
+export const FloorBands = memo(function FloorBands({
+  floor,
+  width,
+  depth,
+  px,
+}: {
+  floor: FloorDepth | null;
+  width: number;
+  depth: number;
+  px: number;
+}) {
   return (
     <g clipPath="url(#floor-clip)" aria-hidden>
       <rect x={0} y={0} width={width} height={depth} fill={floor && floor.bands.length > 0 ? 'var(--band-5)' : 'var(--band-2)'} />
