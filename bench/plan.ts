@@ -12,7 +12,7 @@ const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
 
 export async function benchPlan(say: Say): Promise<void> {
   const solver = solverBy(await loadHighs());
-  warmUp(solver);
+  for (const _step of warmUp(solver));
   // Hoops: each class is one borrower here; with six nearly enough for all, with four short.
   for (const [what, seed, hoops] of [
     ['nothing is lent', 7, null],

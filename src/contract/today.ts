@@ -34,6 +34,18 @@ export interface LastFit {
   readonly fit: JudgedFit;
 }
 
+/** What stands next in the plan of a term and was not sent yet. */
+export interface PlannedNext {
+  readonly planId: Uuid;
+  /** From 0. */
+  readonly week: number;
+  /** The day of its lesson. */
+  readonly on: string;
+  readonly title: string;
+  /** Empty for an event. */
+  readonly level: string;
+}
+
 export interface ClassToday {
   readonly id: Uuid;
   readonly name: string;
@@ -46,6 +58,7 @@ export interface ClassToday {
   readonly doubts: number;
   readonly waiting: number;
   readonly last: LastFit | null;
+  readonly planned: PlannedNext | null;
   /** Children for whom neither a link nor a slip was made. */
   readonly unlinked: number;
 }
@@ -114,6 +127,7 @@ export const todaySchema = record<Today>({
       doubts: count,
       waiting: count,
       last: lastFit.allow(null),
+      planned: record<PlannedNext>({ planId: uuid, week: count, on: day, title: textField, level: textField }).allow(null),
       unlinked: count,
     }),
   ),

@@ -7,14 +7,19 @@ import type { Term } from '@/core/plan/term';
 
 let loaded: Promise<Solver> | undefined;
 const solver = () => (loaded ??= loadHighs().then(solverBy));
+let isAsked = false;
 
 const api = {
-  /** The machine code of the solver is made ready before it is needed. */
+  /** The machine code of the solver is made ready before it is needed; what is asked meanwhile goes first. */
   async warm(): Promise<void> {
-    warmUp(await solver());
+    for (const _step of warmUp(await solver())) {
+      await new Promise((resolve) => setTimeout(resolve));
+      if (isAsked) return;
+    }
   },
   /** The plan; `plan` hears each that is found on the way, `step` how far it is. */
   async solve(term: Term, plan: (progress: Progress) => void, step: (done: number, of: number) => void): Promise<Solution> {
+    isAsked = true;
     return solveTerm(term, await solver(), { tell: plan, step });
   },
   async clash(term: Term, classIndex: number | null): Promise<Clash> {

@@ -4,12 +4,14 @@ import { POST as bringIn } from '@/app/api/v1/games/import/route';
 import { GET as setFile } from '@/app/api/v1/games/set/route';
 import type { Uuid } from '@/contract/ids';
 import { readSet, type GameSet } from '@/core/rules/format/evidence-file';
-import { evidenceOfGame } from '@/server/db/game-evidence';
-import { gameById, gamesOf } from '@/server/db/games';
-import { call, makeSchool, useDemoSchool, type TestSchool } from './school';
+import { evidenceOfGames } from '@/server/db/game-evidence';
+import { gameById, gamesOf, saveDraft } from '@/server/db/games';
+import { fitsByOthers } from '@/server/games/measured';
+import { previewWeek } from '@/server/weeks/send-week';
+import { call, makeSchool, useDemoSchool, weekOf, type TestSchool } from './school';
 import { openSession } from '@/server/auth/sessions';
 import { toBytes, toText } from '@/server/db/ids';
-import { firstRow } from '@/server/db/pool';
+import { direct, firstRow } from '@/server/db/pool';
 import { schoolsHere } from '@/server/db/schools';
 
 beforeAll(() => useDemoSchool('lochside_sets'));
@@ -55,7 +57,9 @@ it('games go out as one file with what was measured, in sums; in another school 
   const there = await gamesOf(other.id);
   expect(there).toHaveLength(before + set.games.length);
   const titles = new Map(set.games.map((game) => [game.title, game]));
-  const told = await Promise.all(there.map(async ({ id, game }) => ({ id, game, evidence: await evidenceOfGame(other.id, id) })));
+  const told = await Promise.all(
+    there.map(async ({ id, game }) => ({ id, game, evidence: (await evidenceOfGames(other.id, id)).map(({ evidence }) => evidence) })),
+  );
   expect(told.filter(({ evidence }) => evidence.length > 0)).toHaveLength(set.evidence!.length);
   const one = told.find(({ evidence, game }) => evidence.some(({ rows: of }) => of.length > 0) && titles.has(game.title))!;
   const level = one.evidence[0]!.rows[0]!.level;
@@ -64,6 +68,33 @@ it('games go out as one file with what was measured, in sums; in another school 
     { params: Promise.resolve({}) },
   );
   expect(await lines.text()).toMatch(/others: \d+ of \d+ from .*measured by another school, weighed by a third/);
+});
+
+it('what others measured is weighed into the par of a week until the class has reported enough, and into none of a changed game', async () => {
+  const { cookie } = await demo();
+  const set = await asked(cookie, '?measured=yes');
+  const measured = set.evidence!.find(({ rows }) => rows.length > 0)!;
+  const parWith = async (hitsOf: (tries: number) => number, changed = false) => {
+    const school = await makeSchool(1);
+    const evidence = [{ ...measured, rows: measured.rows.map((row) => ({ ...row, hits: hitsOf(row.tries), tries: row.tries * 9 })) }];
+    expect((await take(school, { ...set, evidence })).status).toBe(201);
+    const games = await gamesOf(school.id);
+    const fits = await fitsByOthers(school.id, games);
+    expect(fits.size).toBe(1);
+    const shelved = games.find(({ id }) => fits.has(id))!;
+    if (changed) {
+      const title = `${shelved.game.title} again`;
+      await saveDraft(direct(), school.id, shelved.id, shelved.revision, { ...shelved.game, title }, shelved.ageYears, new Date());
+    }
+    const sent = [{ gameId: shelved.id, levelId: measured.rows[0]!.level }];
+    const { card } = await previewWeek(weekOf(school, { games: sent }), null);
+    return card.weeks[0]!.games[0]!.par!;
+  };
+  const [all, none] = [await parWith((tries) => tries * 9), await parWith(() => 0)];
+  expect(all).toBeGreaterThan(none);
+  const changed = await parWith((tries) => tries * 9, true);
+  expect(changed).toBeLessThan(all);
+  expect(changed).toBeGreaterThan(none);
 });
 
 it('a set is taken whole or not at all, by a teacher', async () => {

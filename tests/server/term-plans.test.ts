@@ -7,13 +7,14 @@ import { PATCH as changeWeek } from '@/app/api/v1/weeks/[id]/route';
 import { POST as sendRoute } from '@/app/api/v1/weeks/route';
 import { newUuid, type Uuid } from '@/contract/ids';
 import { parsOfPlanSchema, termDocumentSchema } from '@/contract/term-plan';
-import { dayPlus } from '@/core/measure/days';
+import { dayPlus, mondayOf } from '@/core/measure/days';
 import { dueAfter, lessonIn, weeksOfTerm } from '@/core/plan/calendar';
 import { withCell, type TermDocument } from '@/core/plan/document';
 import { addClass } from '@/server/db/classes';
 import { transact } from '@/server/db/pool';
 import { yearAt } from '@/server/db/schools';
 import { planById } from '@/server/db/term-plans';
+import { plannedNext } from '@/server/plans/planned-next';
 import { planToRead } from '@/server/plans/facts';
 import { schoolDay } from '@/server/school-day';
 import { call, makeSchool, useOwnSchema, ZONE, type TestSchool } from './school';
@@ -96,16 +97,20 @@ describe('the plan of a term', () => {
     const school = await makeSchool(2);
     const id = await begunIn(school);
     const sentAs = newUuid();
-    const document = withCell(await documentOf(school, id), school.classId, 0, cellOf(school, sentAs));
+    // Whatever day it is, the lesson of the second week is to come.
+    const document = withCell(await documentOf(school, id), school.classId, 1, cellOf(school, sentAs));
     await saved(school, id, 1, document);
     const before = (await planToRead(school.id, id, today))!;
     expect(before.facts.offers.map(({ title, skills }) => [title, skills])).toEqual([['Otter Steps', ['underarm']]]);
     const [levels] = before.facts.expected[school.classId]!;
     expect(levels!.map(({ chance }) => chance)).toEqual([...levels!.map(({ chance }) => chance)].sort((a, b) => b! - a!));
     expect(before.sent).toEqual([]);
+    const next = async () => (await plannedNext(school.id, today)).get(school.classId) ?? null;
+    expect(await next()).toEqual({ planId: id, week: 1, on: dayPlus(mondayOf(today), 7), title: 'Otter Steps', level: 'Paddle' });
+    expect((await plannedNext((await makeSchool(1)).id, today)).size).toBe(0);
     const pars = await call(parsOf, '/', { method: 'GET', cookie: await school.cookie('helper') }, { id });
     expect(parsOfPlanSchema.validate(pars.answer).error).toBeUndefined();
-    expect(pars.answer['pars']).toMatchObject([{ classId: school.classId, week: 0, unit: 'points' }]);
+    expect(pars.answer['pars']).toMatchObject([{ classId: school.classId, week: 1, unit: 'points' }]);
 
     const body = {
       sentAs,
@@ -120,6 +125,7 @@ describe('the plan of a term', () => {
     expect([(await send()).status, (await send()).status]).toEqual([201, 201]);
     const after = (await planToRead(school.id, id, today))!;
     expect(after.sent).toMatchObject([{ sentAs, number: 1, dueOn: dayPlus(today, 6) }]);
+    expect(await next()).toBeNull();
     await call(
       changeWeek,
       '/',
@@ -127,6 +133,8 @@ describe('the plan of a term', () => {
       { id: after.sent[0]!.weekId },
     );
     expect((await planToRead(school.id, id, today))!.sent).toMatchObject([{ sentAs, takenBack: true }]);
+    // A week that was taken back is to be sent again.
+    expect(await next()).toMatchObject({ week: 1 });
     // What the plan itself sent does not count as played before it.
     expect(after.facts.played[school.classId]).toEqual([]);
   });

@@ -1,7 +1,7 @@
 /** The forecast of one level: chance at each mark, likely scores, par, minutes, what the time goes on, and how much of it is luck. */
 import { allRows } from '../rules/format/rows';
 import { forGame, ofClass } from '../progress/by-family';
-import type { Fitted } from '../progress/fit';
+import type { Fitted, OthersMeasured } from '../progress/fit';
 import { PINS_DOUBT, SKILL_SPREAD_LN, type BodyForm } from '../motion/assumed';
 import type { Thrower } from '../motion/release';
 import { compile } from '../rules/playing/compile';
@@ -90,13 +90,15 @@ export interface LevelForecast {
   readonly plays: number;
   /** What the figures rest on: attempts of this class, or 0 for what is assumed for the age. */
   readonly restsOn: number;
+  /** What others measured with this game, weighed in where the class has not reported enough. */
+  readonly others?: OthersMeasured;
 }
 
 /** Nine children from steadiest to wildest: midpoints of nine equal shares of the standard normal distribution, drawn out to its standard deviation. */
 const SKILL_NINTHS = [-1.7111, -1.039, -0.6331, -0.3031, 0, 0.3031, 0.6331, 1.039, 1.7111] as const;
 
 /** How far a class as a whole may lie from the assumed spread before its own reports say more. Assumed. */
-const CLASS_DOUBT = 1.25;
+export const CLASS_DOUBT = 1.25;
 
 /** A histogram has at most about so many columns. */
 const MOST_COLUMNS = 60;
@@ -156,6 +158,7 @@ export function forecastSetUp(level: Game, ask: ForecastAsk): LevelForecast {
     pins: pinsOf(tables),
     ways: waysOf(program, tables),
     restsOn: group.attempts,
+    ...(ask.fitted?.others && { others: ask.fitted.others }),
   };
 }
 
@@ -260,7 +263,7 @@ function playMany(
   tables: readonly ChildTables[],
   ask: ForecastAsk,
   shifts: readonly number[],
-): Omit<LevelForecast, 'places' | 'chance' | 'restsOn' | 'pins' | 'ways'> {
+): Omit<LevelForecast, 'places' | 'chance' | 'restsOn' | 'others' | 'pins' | 'ways'> {
   const state = start(program);
   const times: GoTimes = { fetchMs: 0, exerciseMs: 0 };
   const read = scoreReader(program);

@@ -147,7 +147,15 @@ function spreadLines({ kit }: Pick<Game, 'kit'>, { technique }: Stage, ageYears:
   }
   tell(`The spread at ${ageYears} years`, `${times(ageFactor(ageYears))} that of an adult`, 'assumed: 1 + 2.2·exp(−(age − 4)/4.5)', CLASS_TEST);
   if (otherHand) tell('The other hand or foot', `${times(OTHER_HAND_FACTOR)} the spread`, ASSUMED, CLASS_TEST);
-  if (fitted) {
+  if (fitted?.others) {
+    const { others, bend } = fitted;
+    tell(
+      'What others measured with this game',
+      `${others.hits} of ${others.tries} tries hit: log odds times ${bend!.b.toFixed(2)}, plus ${bend!.a.toFixed(2)}`,
+      'measured by another school, weighed by a third beside the model',
+      CLASS_TEST,
+    );
+  } else if (fitted) {
     const { skill, low, high, attempts } = forFamily(fitted, movementOf(technique));
     tell(
       `This class at ${words}`,

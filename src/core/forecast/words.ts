@@ -1,8 +1,9 @@
 /** How a forecast is told: what it rests on, and between what it may lie. */
 import type { ChanceAbout, LevelForecast } from './forecast-level';
 
-/** "assumed for this age", or "from 62 attempts of this class". */
-export function restsOnWords({ restsOn }: Pick<LevelForecast, 'restsOn'>): string {
+/** "assumed for this age", "…, with 92 tries of others", or "from 62 attempts of this class". */
+export function restsOnWords({ restsOn, others }: Pick<LevelForecast, 'restsOn' | 'others'>): string {
+  if (restsOn === 0 && others) return `assumed for this age, with ${others.tries} tries of others`;
   return restsOn === 0 ? 'assumed for this age' : `from ${restsOn} ${restsOn === 1 ? 'attempt' : 'attempts'} of this class`;
 }
 

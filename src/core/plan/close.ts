@@ -35,7 +35,7 @@ function withColumns({ columns, rows }: Mip, isKept: (column: number) => boolean
 }
 
 /** Solved with some of its columns alone; the others are nothing. Null where these satisfy nothing. */
-export function solveWith(program: Mip, solver: Solver, gap: number, isKept: (column: number) => boolean, most?: number): SolvedMip | null {
+function solveWith(program: Mip, solver: Solver, gap: number, isKept: (column: number) => boolean, most?: number): SolvedMip | null {
   const { program: few, kept } = withColumns(program, isKept);
   const answer = solver.solve(few, gap, most);
   if (!answer) return null;

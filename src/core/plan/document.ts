@@ -46,6 +46,8 @@ export interface PlanFacts {
     readonly ageYears: number;
     readonly children: number;
     readonly tries: number;
+    /** How its newest week fitted of which enough is known, in words: "71 of 92 tries hit in week 6 (Wade)". */
+    readonly lately?: string;
   }[];
   readonly offers: readonly PlanOffer[];
   /** By class; then by offer and level. */

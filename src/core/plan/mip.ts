@@ -61,7 +61,7 @@ export interface ProgramOf {
   readonly prices?: readonly Lent[];
   /** Whether any plan will do: the wishes are left out. */
   readonly anyPlan?: boolean;
-  /** Only weeks that follow each other in threes, and none alone: fewer columns, soon solved, nearly as good. */
+  /** Only the blocks that are likely to hold a good plan, and no threes that are drawn out: fewer columns, soon solved, nearly as good. */
   readonly soon?: boolean;
 }
 
@@ -108,6 +108,27 @@ function blocksOf(weeks: readonly number[], within: number | null, soon: boolean
   return [...singles, ...pairs, ...threes.filter(([first, , third]) => !soon || third! - first! === 2)];
 }
 
+/** So many of each movement in each week are tried for a plan that is there soon. */
+const LIKELY = 3;
+
+/** Blocks that hold a good plan, most likely: in each week, of each movement, those that cost least a week. */
+function likelyOf(blocks: readonly Block[], offers: readonly PlanOffer[], costOf: (block: Block) => number): readonly Block[] {
+  const places = new Map<string, { readonly block: Block; readonly costAWeek: number }[]>();
+  for (const block of blocks) {
+    const costAWeek = costOf(block) / block.cells.length;
+    const movements = offers[block.offer]!.skills.join();
+    for (const { week } of block.cells) {
+      const place = `${week} ${movements}`;
+      const there = places.get(place) ?? [];
+      there.push({ block, costAWeek });
+      places.set(place, there);
+    }
+  }
+  const likely = new Set<Block>();
+  for (const there of places.values()) for (const { block } of there.sort((a, b) => a.costAWeek - b.costAWeek).slice(0, LIKELY)) likely.add(block);
+  return blocks.filter((block) => likely.has(block));
+}
+
 type Terms = Condition['terms'];
 
 function ofClass(
@@ -129,7 +150,7 @@ function ofClass(
   const freeWeeks = new Set(own.flatMap((must) => (must.kind === 'pinned' && must.cell === null ? [must.week] : [])));
   const slots = weeks.flatMap(({ holiday }, week) => (holiday || freeWeeks.has(week) ? [] : [week]));
   const within = own.flatMap((must) => (must.kind === 'twice' ? [must.within] : [])).sort((a, b) => a - b)[0] ?? null;
-  const blocks = offers.flatMap((offer, index): Block[] => {
+  const all = offers.flatMap((offer, index): Block[] => {
     const levels = new Map(
       slots
         .filter((week) => mayStand(own, classes[classIndex]!.id, week, offer) && (pinned.get(week)?.offerId === offer.id || isWanted(offer)))
@@ -156,6 +177,7 @@ function ofClass(
     return cost;
   };
   const costOf = ({ offer, cells }: Block) => cells.reduce((sum, cell) => sum + costOfCell(offer, cell), 0);
+  const blocks = soon ? likelyOf(all, offers, costOf) : all;
   const columns: Unknown[] = blocks.map((block) => ({ cost: anyPlan ? 0 : costOf(block), isBinary: true }));
   const rows: Condition[] = [];
   const put = (terms: Terms, sense: Condition['sense'], rhs: number) => rows.push({ terms, sense, rhs });
@@ -332,28 +354,6 @@ function wishesOf(term: Term, classIndex: number, blocks: readonly (Block | null
       const over = measure(weights.variety);
       rows.push({ terms: [...where((offer) => offer.kind === 'game' && offer.way === way), [over, -1]], sense: '<=', rhs: share });
     }
-}
-
-/** So many of each movement in each week are tried for a plan that is there soon. */
-const LIKELY = 3;
-
-/** Columns that hold a good plan, most likely: in each week, of each movement, those that cost least a week; and whatever measures. */
-export function likelyColumns({ offers }: Term, { blocks, columns }: MipOfTerm): ReadonlySet<number> {
-  const likely = new Set<number>();
-  const places = new Map<string, number[]>();
-  for (const [column, block] of blocks.entries())
-    if (!block) likely.add(column);
-    else
-      for (const { week } of block.cells) {
-        const place = `${block.classIndex} ${week} ${offers[block.offer]!.skills.join()}`;
-        const there = places.get(place) ?? [];
-        there.push(column);
-        places.set(place, there);
-      }
-  const costAWeek = (column: number) => columns[column]!.cost / blocks[column]!.cells.length;
-  for (const there of places.values()) for (const column of there.sort((a, b) => costAWeek(a) - costAWeek(b)).slice(0, LIKELY)) likely.add(column);
-  for (let column = blocks.length; column < columns.length; column += 1) likely.add(column);
-  return likely;
 }
 
 /** The plan that the values of the columns say; classes that are none of the program have an empty line. */

@@ -3,11 +3,11 @@
  * they are planned at prices (lending.ts), put together of all the lines that came up, and planned once more with what all the others leave.
  */
 import { brokenBy } from './broken';
-import { solveBelow, solveClosely, solveWith } from './close';
+import { solveBelow, solveClosely } from './close';
 import { costOf, costOfClass, wholeCost } from './cost';
 import { lendingOf, lentIn, type CostedLine } from './lending';
 import { madeUp, USUAL } from './made-up-term';
-import { likelyColumns, planIn, programOf, type ProgramOf } from './mip';
+import { planIn, programOf, type ProgramOf } from './mip';
 import type { Solver } from './solver';
 import { isOf, type Lent, type Term, type TermPlan } from './term';
 
@@ -141,9 +141,16 @@ export function solveTerm(term: Term, solver: Solver, { gap = GAP, tell, step }:
   return { found: true, ...best! };
 }
 
-/** Solves a made-up term: what a solver of machine code does often is made quick while it does it, which no teacher need wait for. */
-export function warmUp(solver: Solver): void {
-  solveTerm(madeUp(1, { classes: 1, weeks: 10, games: 24, levels: 3 }, USUAL), solver);
+/**
+ * Plans a made-up term of full size, a class at each step: what a solver of machine code does often is made quick while it does it, which no teacher
+ * need wait for. Two classes do it: more gain nothing.
+ */
+export function* warmUp(solver: Solver): Generator<void> {
+  const term = madeUp(1, { classes: 2, weeks: 12, games: 60, levels: 3 }, USUAL);
+  for (const classIndex of term.classes.keys()) {
+    soonSolved(term, solver, { classes: [classIndex] });
+    yield;
+  }
 }
 
 /**
@@ -160,8 +167,7 @@ function soonSolved(
   for (const classIndex of classes) {
     const taken = lentIn(term, lines);
     const program = programOf(term, { classes: [classIndex], taken, soon: true, ...(without && { without }) });
-    const likely = likelyColumns(term, program);
-    const answer = solveWith(program, solver, SOON_GAP, (column) => likely.has(column));
+    const answer = solver.solve(program, SOON_GAP);
     const line = answer ? planIn(term, program, answer.values)[classIndex]! : otherwise(classIndex, taken);
     if (!line) break;
     lines.set(classIndex, line);

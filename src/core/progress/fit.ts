@@ -48,6 +48,12 @@ export interface FittedFactor {
   readonly attempts: number;
 }
 
+/** Tries of another school's classes with a game, and how many hit. */
+export interface OthersMeasured {
+  readonly tries: number;
+  readonly hits: number;
+}
+
 export interface Fitted extends FittedFactor {
   /** The same for each family of movement; of one that was not reported, without attempts, what the others say of it, less surely. */
   readonly families?: Readonly<Partial<Record<Family, FittedFactor>>>;
@@ -55,6 +61,8 @@ export interface Fitted extends FittedFactor {
   readonly trend?: { readonly aWeek: number; readonly sd: number; readonly week: number };
   /** How the chances of the model are bent for this class, where weeks that the fit had not seen were told better so. */
   readonly bend?: Bend;
+  /** Where nothing of the class is known and the bend is of what others measured with the game: their tries. */
+  readonly others?: OthersMeasured;
 }
 
 export interface FittedClass {

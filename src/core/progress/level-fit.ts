@@ -23,6 +23,10 @@ export interface JudgedFit {
   readonly high: number;
 }
 
+/** "71 of 92 tries hit", "9 of 12 reached par". */
+export const judgedWords = ({ by, reached, of }: Pick<JudgedFit, 'by' | 'reached' | 'of'>): string =>
+  by === 'par' ? `${reached} of ${of} reached par` : `${reached} of ${of} tries hit`;
+
 /** Fewer children say nothing of a class. Assumed. */
 const FEW = 6;
 /** As long as the share may well lie between these, the level is as it should be. Assumed. */

@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { starter } from '../../../tests/examples/starters';
 import { curveOf, type AimedTry, type Tries } from './evidence';
-import { measuredRows, withOthers, type MeasuredGo } from './measured';
+import { resolveLevel } from '../rules/format/level';
+import { forecastSetUp } from '../forecast/forecast-level';
+import { whereFrom } from '../forecast/where-from';
+import { restsOnWords } from '../forecast/words';
+import { fitByOthers, measuredRows, withOthers, type MeasuredGo } from './measured';
+import { parRestsWords } from './skill-words';
 
 const AIM: AimedTry = { technique: 'underarm', implement: 'sock-ball', target: 'bucket', form: 'standing', otherHand: false, ageYears: 8 };
 const tries = (distanceM: number, n: number, hits: number, aim: AimedTry = AIM): Tries => ({
@@ -40,13 +46,31 @@ describe('what was measured', () => {
 });
 
 describe('what others measured', () => {
+  const told = (chance: number, tries: number, hits: number) => withOthers(chance, fitByOthers([{ chance, tries, hits }]));
+
   it('is weighed in beside the model, and less than what is one’s own: it moves the chance their way and not all of it', () => {
-    expect(withOthers(0.5, [])).toBe(0.5);
-    const few = withOthers(0.5, [{ chance: 0.5, tries: 60, hits: 48 }]);
-    const many = withOthers(0.5, [{ chance: 0.5, tries: 6000, hits: 4800 }]);
-    expect(few).toBeGreaterThan(0.55);
-    expect(few).toBeLessThan(many);
-    expect(many).toBeLessThan(0.8);
-    expect(withOthers(0.5, [{ chance: 0.5, tries: 600, hits: 300 }])).toBeCloseTo(0.5, 6);
+    expect(withOthers(0.5, fitByOthers([]))).toBe(0.5);
+    expect(told(0.5, 60, 48)).toBeGreaterThan(0.55);
+    expect(told(0.5, 60, 48)).toBeLessThan(told(0.5, 6000, 4800));
+    expect(told(0.5, 6000, 4800)).toBeLessThan(0.8);
+    expect(told(0.5, 600, 300)).toBeCloseTo(0.5, 6);
+  });
+
+  it('stands for the fit of a class that has not reported enough: as its age, no surer of the class, with their tries named', () => {
+    const others = fitByOthers([
+      { chance: 0.5, tries: 92, hits: 71 },
+      { chance: 0.3, tries: 60, hits: 30 },
+    ])!;
+    const level = resolveLevel(starter('harbour-lamps'), 1);
+    const [age, weighed] = [undefined, others].map((fitted) => forecastSetUp(level, { ageYears: 8, plays: 400, seed: 1, ...(fitted && { fitted }) }));
+    expect(weighed!.chance!.chance).toBeGreaterThan(age!.chance!.chance + 0.05);
+    expect(weighed!.par).toBeGreaterThanOrEqual(age!.par);
+    expect(weighed!.restsOn).toBe(0);
+    expect(restsOnWords(weighed!)).toBe('assumed for this age, with 152 tries of others');
+    expect(parRestsWords(undefined, others.others)).toContain('(101 of 152 hit) weighed in by a third');
+    // A class that has reported enough is told by its own.
+    expect(parRestsWords({ attempts: 40 }, others.others)).toBe(parRestsWords({ attempts: 40 }));
+    const lines = whereFrom(level, 8, others).filter(({ what }) => /others|This class/.test(what));
+    expect(lines.map(({ value }) => value)).toEqual([expect.stringMatching(/^101 of 152 tries hit: log odds times \d\.\d\d, plus 0\.\d\d$/)]);
   });
 });

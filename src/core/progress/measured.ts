@@ -1,7 +1,9 @@
 /** What was measured with a game: sums of many children, and what those of others say beside the model. */
+import { CLASS_DOUBT } from '../forecast/forecast-level';
 import { bentChance } from '../motion/bend';
 import { LEAST_CHILDREN, LEAST_TRIES, type EvidenceRow } from '../rules/format/evidence-file';
 import type { Tries } from './evidence';
+import type { Fitted } from './fit';
 import { fitBend } from './fit-bend';
 
 export interface MeasuredGo {
@@ -34,9 +36,25 @@ export function measuredRows(goes: readonly MeasuredGo[]): EvidenceRow[] {
 /** What others measured weighs a third of what it would be worth here: other halls, other rules of thumb. */
 const OTHERS_WEIGH = 1 / 3;
 
-/** The model's chance with what others measured at it weighed in; `chance` is the model's for each row. */
-export function withOthers(chance: number, others: readonly (Pick<EvidenceRow, 'tries' | 'hits'> & { readonly chance: number })[]): number {
-  if (others.length === 0) return chance;
-  const told = others.map((row) => ({ chance: row.chance, hits: OTHERS_WEIGH * row.hits, misses: OTHERS_WEIGH * (row.tries - row.hits) }));
-  return bentChance(chance, fitBend(told));
+/** Tries of others at one distance, and the model's chance there. */
+export interface OthersTries extends Pick<EvidenceRow, 'tries' | 'hits'> {
+  readonly chance: number;
 }
+
+/** What stands for the fit of a class that has not reported enough: its age, with the chances of the game bent as others' tries say. Null without any. */
+export function fitByOthers(others: readonly OthersTries[]): Fitted | null {
+  if (others.length === 0) return null;
+  const sum = (of: 'tries' | 'hits') => others.reduce((all, row) => all + row[of], 0);
+  const told = others.map(({ chance, hits, tries }) => ({ chance, hits: OTHERS_WEIGH * hits, misses: OTHERS_WEIGH * (tries - hits) }));
+  return {
+    skill: 1,
+    low: 1 / CLASS_DOUBT,
+    high: CLASS_DOUBT,
+    attempts: 0,
+    bend: fitBend(told),
+    others: { tries: sum('tries'), hits: sum('hits') },
+  };
+}
+
+/** A chance of the model with what others measured weighed in. */
+export const withOthers = (chance: number, others: Fitted | null): number => (others?.bend ? bentChance(chance, others.bend) : chance);

@@ -1,6 +1,6 @@
 /** How steady a class or a child is, in words. */
 import { CALIBRATED_FROM } from './calibrated';
-import type { Fitted } from './fit';
+import type { Fitted, OthersMeasured } from './fit';
 
 const times = (skill: number) => skill.toFixed(2);
 
@@ -16,9 +16,9 @@ export function skillWords({ skill, low, high, attempts }: Fitted, ageYears: num
   return `${than}: errors about ${times(skill)} as large (${times(low)} to ${times(high)}, four times in five), from ${attempts} ${attempts === 1 ? 'try' : 'tries'}`;
 }
 
-/** What the par of the next week will rest on. */
-export function parRestsWords(fitted: Pick<Fitted, 'attempts'> | undefined): string {
-  return fitted && fitted.attempts >= CALIBRATED_FROM
-    ? `Par rests on about ${fitted.attempts} tries that this class has reported.`
-    : 'Par is what is assumed for the age, until the class has reported 36 tries or held a class test.';
+/** What the par of the next week will rest on; `others`: what others measured with its game. */
+export function parRestsWords(fitted: Pick<Fitted, 'attempts'> | undefined, others?: OthersMeasured): string {
+  if (fitted && fitted.attempts >= CALIBRATED_FROM) return `Par rests on about ${fitted.attempts} tries that this class has reported.`;
+  const weighed = others ? `, with what another school measured (${others.hits} of ${others.tries} hit) weighed in by a third` : '';
+  return `Par is what is assumed for the age${weighed}, until the class has reported 36 tries or held a class test.`;
 }

@@ -6,6 +6,7 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'r
 import type { Added } from '@/core/course/change';
 import { runPastFrom } from '@/core/course/flights';
 import { misfitsOf, type Misfit } from '@/core/course/fits';
+import type { Fitted } from '@/core/progress/fit';
 import type { Snap } from '@/core/course/snap';
 import { spotOf } from '@/core/course/things';
 import type { Moment } from '@/core/forecast/watch';
@@ -54,6 +55,8 @@ export interface ChartTableProps {
   readonly teacher: string;
   /** Things of the teacher's own in the school's games. */
   readonly ownThings?: readonly KnownThing[];
+  /** What others measured with the game as it came, until a class has reported enough. */
+  readonly byOthers?: Fitted | null;
   /** A level that was too easy or too hard for a class, to be mended. */
   readonly mend?: LevelToMend | null;
 }
@@ -71,6 +74,7 @@ export function ChartTable({
   today,
   teacher,
   ownThings = [],
+  byOthers = null,
   mend = null,
 }: ChartTableProps) {
   const [history, dispatch] = useReducer(changeDraft, null, () => beginDraft(firstGame, firstAge));
@@ -78,7 +82,10 @@ export function ChartTable({
   const [classId, setClassId] = useState<string | null>(mend?.classId ?? null);
   // By its own reports as long as the age is that of the class.
   const byClass = classes.find((one) => one.id === classId && one.ageYears === ageYears);
-  const fitted = byClass?.fitted ?? null;
+  // What others measured, they measured with the game as it was: of another content it says nothing.
+  const isAsItCame = useMemo(() => JSON.stringify(game) === JSON.stringify(firstGame), [game, firstGame]);
+  const others = isAsItCame ? byOthers : null;
+  const fitted = byClass?.fitted ?? others;
   const [wanted, setWanted] = useState(() => levelAt(game, firstShown(game, mend?.levelId)));
   const shown = shownOf(game, wanted);
   const [pickedNow, setPicked] = useState<Picked>(() => firstPicked(resolveLevel(game, 0)));
@@ -337,6 +344,7 @@ export function ChartTable({
           level={shown}
           classes={classes}
           ageYears={ageYears}
+          {...(others?.others && { others: others.others })}
           today={today}
           saveFirst={saveNow}
           racks={racks.tables}

@@ -4,7 +4,7 @@ import { weekSchema } from '@/contract/week';
 import { useState } from 'react';
 import { dayPlus } from '@/core/measure/days';
 import styled from 'styled-components';
-import type { Fitted } from '@/core/progress/fit';
+import type { Fitted, OthersMeasured } from '@/core/progress/fit';
 import { parRestsWords } from '@/core/progress/skill-words';
 import type { Game } from '@/core/rules/format/game';
 import { Button, ButtonLink } from '@/ui/button';
@@ -50,6 +50,8 @@ export interface SendDialogProps {
   readonly level: number;
   readonly classes: readonly ClassChoice[];
   readonly ageYears: number;
+  /** What others measured with the game as it is. */
+  readonly others?: OthersMeasured;
   readonly today: string;
   readonly saveFirst: () => Promise<boolean>;
   /** Tables of pins worked out on this desk, sent along so that par is the one that is shown here. */
@@ -107,6 +109,7 @@ function SendForm({
   level,
   classes,
   ageYears,
+  others,
   today,
   saveFirst,
   racks,
@@ -150,8 +153,8 @@ function SendForm({
       <FormText control={control} name="diary" label="Movement diary" maxLength={280} />
       <FormText control={control} name="note" label="A word to the families (if you like)" maxLength={280} />
       <Aside>
-        Each child gets the distances in their own steps and a par to go with them. {parRestsWords(chosen?.fitted)} The game as it is now is kept;
-        later changes make a new version.
+        Each child gets the distances in their own steps and a par to go with them. {parRestsWords(chosen?.fitted, others)} The game as it is now is
+        kept; later changes make a new version.
       </Aside>
       <FormProblem form={form} />
       <DialogActions>

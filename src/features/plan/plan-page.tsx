@@ -37,6 +37,8 @@ export interface PlanPageProps {
   readonly shelf: readonly ShelfGame[];
   readonly today: string;
   readonly mayChange: boolean;
+  /** The cell that it opens with. */
+  readonly opened?: { readonly classId: string; readonly week: number };
 }
 
 type Asked =
@@ -61,9 +63,9 @@ const COLUMNS: readonly SheetColumn<CellView>[] = [
   { id: 'state', words: '', cell: ({ sent, pinned }) => [sent && 'sent', pinned && 'pinned'].filter(Boolean).join(', ') },
 ];
 
-export function PlanPage({ plan, plans, shelf, today, mayChange }: PlanPageProps) {
+export function PlanPage({ plan, plans, shelf, today, mayChange, opened }: PlanPageProps) {
   const router = useRouter();
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(opened ? { kind: 'cell', ...opened } : null);
   const [asList, setAsList] = useState(false);
   const of = usePlan({ plan, today, mayChange });
   const { document, lines, mondays, screen, term, broken, fixed, change, changeCells, working, clash, proposal, wishesShown } = of;

@@ -42,9 +42,9 @@ export function proposed(
     const said = worseBecause(term, plan, { classIndex, week }, instead(term, plan, classIndex, week, from), wordsOfMust).slice(0, 2);
     // What is as good by itself makes room for another change.
     if (said.length === 0) return 'it makes room for another change';
-    const tries = facts.classes.find(({ id }) => id === term.classes[classIndex]!.id)?.tries ?? 0;
-    const by = tries > 0 && said.some(({ what }) => what === 'hardness') ? `, by ${tries} tries of its own` : '';
-    return `before: ${said.map(({ words }) => words).join('; ')}${by}`;
+    const { tries = 0, lately } = facts.classes.find(({ id }) => id === term.classes[classIndex]!.id) ?? {};
+    const by = [...(tries > 0 ? [`by ${tries} tries of its own`] : []), ...(lately ? [`since ${lately}`] : [])];
+    return [`before: ${said.map(({ words }) => words).join('; ')}`, ...(said.some(({ what }) => what === 'hardness') ? by : [])].join(', ');
   }
 }
 

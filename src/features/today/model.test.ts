@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Uuid } from '@/contract/ids';
 import type { ClassToday, LastFit, WeekOut } from '@/contract/today';
-import { doLines, dueWords, lookLine, nextLine, reportedWords, steps, whyWords } from './model';
+import { doLines, dueWords, lookLine, nextLine, plannedLine, reportedWords, steps, whyWords } from './model';
 
 const TODAY = '2027-03-10';
 const id = (n: number) => `00000000-0000-7000-8000-00000000000${n}` as Uuid;
@@ -40,6 +40,7 @@ const of = (change: Partial<ClassToday> = {}): ClassToday => ({
   doubts: 0,
   waiting: 0,
   last: null,
+  planned: null,
   unlinked: 0,
   ...change,
 });
@@ -76,6 +77,14 @@ describe('a class on the first page', () => {
       href: `/games/${id(3)}?class=${id(1)}&level=level-2&mend=harder`,
     });
     expect(whyWords(easy)).toBe('Ferry Fares: 17 of 20 reached par');
+  });
+  it('leads to what the plan has next, also where nothing is out', () => {
+    const planned = { planId: id(4), week: 6, on: '2027-03-15', title: 'Kelp Kettle', level: 'Swim' };
+    const href = `/plan?plan=${id(4)}&class=${id(1)}&week=7`;
+    expect(plannedLine(of({ planned }))).toEqual({ words: 'Kelp Kettle, Swim', href });
+    expect(plannedLine(of({ planned: { ...planned, title: 'Harbour day', level: '' } }))?.words).toBe('Harbour day');
+    expect(plannedLine(of())).toBeNull();
+    expect(doLines(of({ week: null, planned }), TODAY)).toEqual([{ words: 'Nothing is out: send what is planned', href }]);
   });
   it('reminds near the due day, and not before', () => {
     expect(words({})).toEqual([]);

@@ -1,6 +1,7 @@
 /** What the first page says of each class, and where each line leads. No interface here. */
 import type { ClassToday, LastFit, Today, WeekOut } from '@/contract/today';
 import { dayPlus, dayShort } from '@/core/measure/days';
+import { judgedWords } from '@/core/progress/level-fit';
 
 /** One line and the place where it is dealt with. */
 export interface Line {
@@ -61,8 +62,13 @@ export function nextLine(of: ClassToday): Line | null {
 }
 
 /** On what that rests. */
-export function whyWords({ title, fit: { by, reached, of } }: LastFit): string {
-  return `${title}: ${by === 'par' ? `${reached} of ${of} reached par` : `${reached} of ${of} tries hit`}`;
+export const whyWords = ({ title, fit }: LastFit): string => `${title}: ${judgedWords(fit)}`;
+
+/** What the plan of the term has for the class next, and was not sent yet. */
+export function plannedLine({ id, planned }: ClassToday): Line | null {
+  if (!planned) return null;
+  const { planId, week, title, level } = planned;
+  return { words: level ? `${title}, ${level}` : title, href: `/plan?${new URLSearchParams({ plan: planId, class: id, week: `${week + 1}` })}` };
 }
 
 /** What is due, and what went wrong. */
@@ -85,7 +91,10 @@ export function doLines(of: ClassToday, today: string): readonly Line[] {
         words: `Week ${week.number} is over: ${week.sentTo - week.reported} did not report`,
         href: `/scores?class=${id}&week=${week.weekId}`,
       });
-    lines.push({ words: 'Nothing is out: build a week', href: builder(id) });
+    const planned = plannedLine(of);
+    lines.push(
+      planned ? { ...planned, words: 'Nothing is out: send what is planned' } : { words: 'Nothing is out: build a week', href: builder(id) },
+    );
   }
   if (unlinked > 0) lines.push({ words: `${unlinked} without link or paper`, href: `/classes/${id}/links`, wrong: true });
   return lines;

@@ -16,6 +16,7 @@ const of = (n: number, name: string, change: Partial<ClassToday> = {}): ClassTod
   doubts: 0,
   waiting: 0,
   last: null,
+  planned: null,
   unlinked: 0,
   ...change,
 });
@@ -45,6 +46,17 @@ describe('today', () => {
     expect(focused()).toBe('Nothing is out: build a week');
     press('ArrowLeft');
     expect(focused()).toBe('1 unclaimed');
+  });
+  it('shows what is planned next, and beside it what last week says for it', () => {
+    const planned = { planId: id(30), week: 6, on: '2027-03-15', title: 'Kelp Kettle', level: 'Swim' };
+    const fit = { by: 'hits', fit: 'too-hard', reached: 12, of: 92, low: 0.1, high: 0.2 } as const;
+    const level = { id: 'swim', name: 'Swim' };
+    const last = { weekNumber: 5, title: 'Ferry Fares', gameId: id(31), levelId: level.id, level: level.name, easier: level, harder: null, fit };
+    page({ classes: [of(11, 'P2 Wagtails', { planned, last }), of(12, 'P4 Dippers', { last })], begin: null });
+    const [first, second] = screen.getAllByRole('row').slice(1);
+    expect(first!.textContent).toContain('Kelp Kettle, Swimplanned for Mon 15 Mar · Too hard: Swim next');
+    expect(screen.getByTitle('Ferry Fares: 12 of 92 tries hit')).toBeTruthy();
+    expect(second!.textContent).toContain('Too hard: Swim nextFerry Fares: 12 of 92 tries hit');
   });
   it('leads a new school by four steps, the first that is not done standing out, and shows a helper none of them', () => {
     const begin = { classes: 1, classId: id(11), children: 0, games: 0 };

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import { daysBetween, dayWords } from '@/core/measure/days';
+import { daysBetween, dayShort, dayWords } from '@/core/measure/days';
 import type { ServerWorry } from '@/contract/server-standing';
 import { WORRY_WORDS } from '@/features/keeping/server-words';
 import { todaySchema, type ClassToday, type News, type Today } from '@/contract/today';
@@ -10,7 +10,7 @@ import { Notice, Spoken } from '@/ui/notice';
 import { Page, PageHead, SoftLine } from '@/ui/page';
 import { useRead } from '@/ui/reads';
 import { byArrowKeys } from './arrow-keys';
-import { doLines, dueWords, lookLine, nextLine, reportedWords, whyWords, type Line } from './model';
+import { doLines, dueWords, lookLine, nextLine, plannedLine, reportedWords, whyWords, type Line } from './model';
 import { NewsTold } from './news-told';
 import { FirstSteps } from './first-steps';
 import { TideLine } from './tide-line';
@@ -140,6 +140,7 @@ function OutCell({ of, today }: { of: ClassToday; today: string }) {
 function Row({ of, today, mayChange }: { of: ClassToday; today: string; mayChange: boolean }) {
   const look = lookLine(of);
   const next = mayChange ? nextLine(of) : null;
+  const planned = plannedLine(of);
   const lines = doLines(of, today).filter(({ href }) => mayChange || !href.startsWith('/weeks/new'));
   return (
     <tr>
@@ -152,11 +153,27 @@ function Row({ of, today, mayChange }: { of: ClassToday; today: string; mayChang
       </td>
       <td>{look && <OneLine line={look} />}</td>
       <td>
-        {next && of.last && (
+        {planned ? (
           <>
-            <OneLine line={next} />
-            <small>{whyWords(of.last)}</small>
+            <OneLine line={planned} />
+            <small>
+              planned for {dayShort(of.planned!.on)}
+              {next && of.last && of.last.fit.fit !== 'right' && (
+                <span title={whyWords(of.last)}>
+                  {' · '}
+                  <Link href={next.href}>{next.words}</Link>
+                </span>
+              )}
+            </small>
           </>
+        ) : (
+          next &&
+          of.last && (
+            <>
+              <OneLine line={next} />
+              <small>{whyWords(of.last)}</small>
+            </>
+          )
         )}
       </td>
       <td>

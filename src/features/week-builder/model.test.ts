@@ -45,7 +45,7 @@ const kettle = game(2, 'Kelp Kettle', [
 const shelf = [quay, kettle];
 
 const child = (n: number, ageYears: number) => ({ id: uuid(n), name: `Child ${n}`, ageYears });
-const terns: BuilderClass = { id: uuid(100), name: 'P3 Terns', ageYears: 7, parWords: '', children: [child(11, 7), child(12, 8)] };
+const terns: BuilderClass = { id: uuid(100), name: 'P3 Terns', ageYears: 7, ownTries: 0, children: [child(11, 7), child(12, 8)] };
 const empty: BuilderClass = { ...terns, id: uuid(101), name: 'P1 Plovers', children: [] };
 const classes = [empty, terns];
 

@@ -4,6 +4,7 @@ import { isUuid, newUuid, type Uuid } from '@/contract/ids';
 import type { KitThing } from '@/contract/assignment';
 import { MOST_GAMES_OF_A_WEEK, weekSchema, type WeekBody } from '@/contract/week';
 import type { LevelsOfGameForClass } from '@/contract/levels-for-class';
+import type { OthersMeasured } from '@/core/progress/fit';
 import { eventOrder } from '@/core/levels/event-order';
 import { dayPlus, isDay } from '@/core/measure/days';
 import { USUAL_DIARY, USUAL_WARM_UP } from '../weeks/usual-week';
@@ -12,8 +13,8 @@ export interface BuilderClass {
   readonly id: Uuid;
   readonly name: string;
   readonly ageYears: number;
-  /** What the par of a week will rest on, in words. */
-  readonly parWords: string;
+  /** Tries of its own that the par of a week will rest on; 0 while they are too few. */
+  readonly ownTries: number;
   readonly children: readonly { readonly id: Uuid; readonly name: string; readonly ageYears: number }[];
 }
 
@@ -26,6 +27,8 @@ export interface BuilderGame {
   readonly things: readonly { readonly n: number; readonly name: string }[];
   /** Whether it makes one breathless. */
   readonly runs: boolean;
+  /** What others measured with it. */
+  readonly others?: OthersMeasured;
 }
 
 export interface PlannedGame {
@@ -154,6 +157,10 @@ export const isEvent = ({ games }: Pick<Plan, 'games'>): boolean => games.length
 /** True where children to seven years and older ones are in one class: levels may differ by age. */
 export const isMixed = (of: BuilderClass | undefined): boolean =>
   of !== undefined && of.children.some((child) => child.ageYears <= YOUNGER_TO) && of.children.some((child) => child.ageYears > YOUNGER_TO);
+
+/** What others measured with the first game of which they did. */
+export const othersOf = ({ games }: Pick<Plan, 'games'>, known: readonly BuilderGame[]): OthersMeasured | undefined =>
+  games.map(({ gameId }) => known.find(({ id }) => id === gameId)?.others).find((others) => others !== undefined);
 
 /** One more game at its first level, with what it needs. */
 export function withGame(plan: Plan, game: BuilderGame, key: string = newUuid()): Plan {

@@ -45,7 +45,7 @@ const props: WeekBuilderProps = {
   today: '2027-03-01',
   asked: {},
   mayChange: true,
-  classes: [{ id: uuid(100), name: 'P3 Terns', ageYears: 8, parWords: '', children: [{ id: uuid(11), name: 'Isla M.', ageYears: 8 }] }],
+  classes: [{ id: uuid(100), name: 'P3 Terns', ageYears: 8, ownTries: 0, children: [{ id: uuid(11), name: 'Isla M.', ageYears: 8 }] }],
   games: [game(1, 'Lantern Quay'), game(2, 'Kelp Kettle')],
   shelf: [pictured(1, 'Lantern Quay'), pictured(2, 'Kelp Kettle')],
 };

@@ -7,6 +7,7 @@ import type { Card } from '@/contract/card';
 import { cardSchema } from '@/contract/card-schema';
 import { CardToLookAt } from '@/features/home/card-to-look-at';
 import { todayHere } from '@/features/home/words';
+import { parRestsWords } from '@/core/progress/skill-words';
 import { Button, QuietButton } from '@/ui/button';
 import { Select } from '@/ui/field';
 import { GamePicker } from '../games/game-picker';
@@ -39,6 +40,7 @@ import {
   type BuilderClass,
   type BuilderGame,
   type Plan,
+  othersOf,
 } from './model';
 import { Add, Block, ClassRow, Columns, Phone, Soft } from './style';
 import { MOST_GAMES_OF_A_WEEK } from '@/contract/week';
@@ -183,7 +185,7 @@ function Builder({ today, mayChange, classes, games, shelf, asked }: WeekBuilder
               <FormDay control={control} name="dueOn" label="Due on" least={today} />
               {isEvent(plan) && <FormText control={control} name="title" label="What the event is called" maxLength={60} />}
             </ClassRow>
-            {chosen && <Soft>{chosen.parWords}</Soft>}
+            {chosen && <Soft>{parRestsWords({ attempts: chosen.ownTries }, othersOf(plan, games))}</Soft>}
           </Block>
           <Block>
             <h2>

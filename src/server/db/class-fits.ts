@@ -1,5 +1,6 @@
 /** How steady a class is by its own reports, as it was last worked out. */
 import type { Uuid } from '@/contract/ids';
+import { CALIBRATED_FROM } from '@/core/progress/calibrated';
 import type { DoesItFit } from '@/core/progress/does-it-fit';
 import type { Fitted } from '@/core/progress/fit';
 import { parsed } from './games';
@@ -30,11 +31,13 @@ export async function keepFit(classId: Uuid, ofReports: Buffer, fit: ClassFit): 
   );
 }
 
-/** The last fit of every class of a school that has one, however old. */
+/** The last fit of every class of a school that has reported enough for one, however old. */
 export async function lastFits(schoolId: Uuid): Promise<ReadonlyMap<Uuid, Fitted>> {
   const found = await rows<{ class_id: Buffer; group_fit: Fitted | string }>(
     "SELECT f.class_id, JSON_EXTRACT(f.body, '$.group') AS group_fit FROM class_fits f JOIN classes c ON c.id = f.class_id WHERE c.school_id = ?",
     [toBytes(schoolId)],
   );
-  return new Map(found.map((row) => [toText(row.class_id), parsed(row.group_fit)]));
+  return new Map(
+    found.map((row) => [toText(row.class_id), parsed(row.group_fit)] as const).filter(([, { attempts }]) => attempts >= CALIBRATED_FROM),
+  );
 }

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Uuid } from '@/contract/ids';
 import type { GameEvidence } from '@/core/rules/format/evidence-file';
 import { parsed } from './games';
-import { newId, toBytes } from './ids';
+import { newId, toBytes, toText } from './ids';
 import { change, rows, type Db } from './pool';
 
 /** The same sums twice are the same. */
@@ -18,11 +18,17 @@ export async function addEvidence(db: Db, gameId: Uuid, evidence: GameEvidence, 
   ]);
 }
 
-/** What others measured with a game of this school. */
-export async function evidenceOfGame(schoolId: Uuid, gameId: Uuid): Promise<GameEvidence[]> {
-  const found = await rows<{ body: GameEvidence | string }>(
-    'SELECT e.body FROM game_evidence e JOIN games g ON g.id = e.game_id WHERE g.school_id = ? AND e.game_id = ? ORDER BY e.brought_in_at',
-    [toBytes(schoolId), toBytes(gameId)],
+interface EvidenceOfGame {
+  readonly gameId: Uuid;
+  readonly evidence: GameEvidence;
+}
+
+/** What others measured with the games of this school, or with one of them. */
+export async function evidenceOfGames(schoolId: Uuid, gameId?: Uuid): Promise<EvidenceOfGame[]> {
+  const found = await rows<{ game_id: Buffer; body: GameEvidence | string }>(
+    `SELECT e.game_id, e.body FROM game_evidence e JOIN games g ON g.id = e.game_id
+      WHERE g.school_id = ? AND (? IS NULL OR e.game_id = ?) ORDER BY e.brought_in_at`,
+    [toBytes(schoolId), gameId ? toBytes(gameId) : null, gameId ? toBytes(gameId) : null],
   );
-  return found.map(({ body }) => parsed(body));
+  return found.map(({ game_id, body }) => ({ gameId: toText(game_id), evidence: parsed(body) }));
 }

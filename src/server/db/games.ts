@@ -56,6 +56,17 @@ export async function gameById(schoolId: Uuid, gameId: Uuid, db?: Db): Promise<S
   return row && gameOf(row);
 }
 
+/** Those of these games that are on the shelf. */
+export async function gamesByIds(schoolId: Uuid, gameIds: readonly Uuid[]): Promise<ReadonlyMap<Uuid, Game>> {
+  if (gameIds.length === 0) return new Map();
+  const asked = padded(gameIds);
+  const found = await rows<Pick<GameRow, 'id' | 'draft'>>(
+    `SELECT id, draft FROM games WHERE school_id = ? AND put_away_at IS NULL AND id IN (${asked.map(() => '?').join(', ')})`,
+    [toBytes(schoolId), ...asked.map(toBytes)],
+  );
+  return new Map(found.map(({ id, draft }) => [toText(id), storedGame(draft)]));
+}
+
 export async function addGame(db: Db, schoolId: Uuid, game: Game, ageYears: number, now: Date, madeBy: Uuid | null = null): Promise<Uuid> {
   const id = newId();
   await change(db, 'INSERT INTO games (id, school_id, draft, age_years, created_at, updated_at, made_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [

@@ -37,6 +37,28 @@ export async function planById(schoolId: Uuid, planId: Uuid, db?: Db): Promise<K
   return row && { id: toText(row.id), revision: row.revision, document: parsed(row.document) };
 }
 
+/** The plan of the term that is on, or else of one that begins by a day; of several that of the latest term. */
+export async function planOn(schoolId: Uuid, day: string, beginsBy: string): Promise<KeptTermPlan | undefined> {
+  const row = await firstRow<PlanRow>(
+    `SELECT id, document, revision FROM term_plans WHERE school_id = ? AND starts_on <= ? AND ends_on >= ?
+      ORDER BY starts_on <= ? DESC, starts_on DESC, id DESC LIMIT 1`,
+    [toBytes(schoolId), beginsBy, day, day],
+  );
+  return row && { id: toText(row.id), revision: row.revision, document: parsed(row.document) };
+}
+
+/** Of these ids of cells, those under which a week was sent to their classes that was not taken back. */
+export async function sentAsOf(classIds: readonly Uuid[], cellIds: readonly Uuid[]): Promise<ReadonlySet<Uuid>> {
+  if (classIds.length === 0 || cellIds.length === 0) return new Set();
+  const [of, asked] = [padded(classIds), padded(cellIds)];
+  const found = await rows<{ sent_as: Buffer }>(
+    `SELECT sent_as FROM weeks WHERE class_id IN (${of.map(() => '?').join(', ')}) AND sent_as IN (${asked.map(() => '?').join(', ')})
+        AND taken_back_at IS NULL`,
+    [...of, ...asked].map(toBytes),
+  );
+  return new Set(found.map(({ sent_as }) => toText(sent_as)));
+}
+
 export async function addPlan(db: Db, schoolId: Uuid, document: TermDocument, now: Date): Promise<Uuid> {
   const id = newId();
   await change(

@@ -6,14 +6,16 @@ import { chanceOf } from '@/core/forecast/chances';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
 import { aimedTasks } from '@/core/course/geometry';
 import { AIMED_TECHNIQUES } from '@/core/progress/evidence';
-import { measuredRows, withOthers, type MeasuredGo } from '@/core/progress/measured';
+import type { Fitted } from '@/core/progress/fit';
+import { fitByOthers, measuredRows, withOthers, type MeasuredGo, type OthersTries } from '@/core/progress/measured';
 import { canonicalText, type EvidenceRow, type GameEvidence, type GameSet } from '@/core/rules/format/evidence-file';
 import { EVIDENCE_FORMAT, SET_FORMAT } from '@/core/rules/format/formats';
 import type { Game } from '@/core/rules/format/game';
 import { levelById } from '@/core/rules/format/level';
 import type { ShelvedGame } from '@/contract/game';
 import { classesOf } from '../db/classes';
-import { evidenceOfGame } from '../db/game-evidence';
+import { evidenceOfGames } from '../db/game-evidence';
+import { groupedBy } from '../db/grouped';
 import { versionsOfGame } from '../db/games';
 import { breath } from '../progress/breath';
 import { triedPlays } from '../progress/curves';
@@ -49,40 +51,74 @@ export async function setOf(schoolId: Uuid, title: string, games: readonly Shelv
 
 const inTen = (share: number) => `${Math.round(10 * share)} in 10`;
 
-/** What others measured at a level, named as theirs, and the chance with a third of its weight; nothing where the game is no longer the same. */
-export async function linesOfOthers(schoolId: Uuid, { id, game }: Pick<ShelvedGame, 'id' | 'game'>, levelId: string): Promise<FigureLine[]> {
-  const own = gameHash(game);
-  const rows = (await evidenceOfGame(schoolId, id)).filter((evidence) => evidence.game === own).flatMap((evidence) => evidence.rows);
-  const technique = aimedTasks(levelById(game, levelId))
+const techniqueOf = (game: Game, levelId: string) =>
+  aimedTasks(levelById(game, levelId))
     .map(({ task }) => AIMED_TECHNIQUES.find((one) => one === task.technique))
     .find((one) => one !== undefined);
-  return rows
-    .filter((row) => row.level === levelId)
-    .flatMap((row): FigureLine[] => {
-      const chance = technique && modelOf(row, technique);
-      if (chance === undefined) return [];
-      return [
-        {
-          what: `others: ${row.hits} of ${row.tries} from ${row.distanceM} m, ${row.children} children of about ${row.ageYears}`,
-          value: `${inTen(row.hits / row.tries)}; here ${inTen(withOthers(chance, [{ ...row, chance }]))} instead of ${inTen(chance)}`,
-          source: 'measured by another school, weighed by a third beside the model',
-          replacedBy: 'what your own classes report',
-        },
-      ];
+
+interface OthersRow extends EvidenceRow, OthersTries {}
+
+/** What others measured with a game as it is now, and the model's chance at each; none of things or levels that are not known here. */
+function rowsOfOthers(game: Game, evidence: readonly GameEvidence[]): OthersRow[] {
+  if (evidence.length === 0) return [];
+  const own = gameHash(game);
+  return evidence
+    .filter((one) => one.game === own)
+    .flatMap(({ rows }) => rows)
+    .flatMap((row): OthersRow[] => {
+      const chance = modelOf(game, row);
+      return chance === undefined ? [] : [{ ...row, chance }];
     });
 }
 
-/** The model's chance for such a row; undefined for things that are not of this catalogue. */
-function modelOf({ object, implement, distanceM, ageYears }: EvidenceRow, technique: (typeof AIMED_TECHNIQUES)[number]): number | undefined {
-  if (!(object in AIMED) || !(implement in IMPLEMENTS)) return undefined;
-  return chanceOf({
-    technique,
-    target: object as AimedId,
-    implement: implement as ImplementId,
-    form: 'standing',
-    otherHand: false,
-    distanceM,
-    ageYears,
-    skill: 1,
-  });
+/** By game, what takes the place of a class's fit until it has reported enough: of those that others measured, as they are now. */
+export async function fitsByOthers(schoolId: Uuid, games: readonly Pick<ShelvedGame, 'id' | 'game'>[]): Promise<ReadonlyMap<Uuid, Fitted>> {
+  const known = groupedBy(await evidenceOfGames(schoolId, games.length === 1 ? games[0]!.id : undefined), ({ gameId }) => gameId);
+  return new Map(
+    games.flatMap(({ id, game }) => {
+      const fit = fitByOthers(
+        rowsOfOthers(
+          game,
+          (known.get(id) ?? []).map(({ evidence }) => evidence),
+        ),
+      );
+      return fit ? [[id, fit] as const] : [];
+    }),
+  );
+}
+
+/** What others measured at a level, named as theirs, and the chance with a third of their weight; nothing where the game is no longer the same. */
+export async function linesOfOthers(schoolId: Uuid, { id, game }: Pick<ShelvedGame, 'id' | 'game'>, levelId: string): Promise<FigureLine[]> {
+  const rows = rowsOfOthers(
+    game,
+    (await evidenceOfGames(schoolId, id)).map(({ evidence }) => evidence),
+  );
+  const others = fitByOthers(rows);
+  return rows
+    .filter((row) => row.level === levelId)
+    .map((row): FigureLine => ({
+      what: `others: ${row.hits} of ${row.tries} from ${row.distanceM} m, ${row.children} children of about ${row.ageYears}`,
+      value: `${inTen(row.hits / row.tries)}; here ${inTen(withOthers(row.chance, others))} instead of ${inTen(row.chance)}`,
+      source: 'measured by another school, weighed by a third beside the model',
+      replacedBy: 'what your own classes report',
+    }));
+}
+
+/** The model's chance for such a row; undefined for a level or things that are not known here. */
+function modelOf(game: Game, { level, object, implement, distanceM, ageYears }: EvidenceRow): number | undefined {
+  if (!(object in AIMED) || !(implement in IMPLEMENTS) || !game.levels.some(({ id }) => id === level)) return undefined;
+  const technique = techniqueOf(game, level);
+  return (
+    technique &&
+    chanceOf({
+      technique,
+      target: object as AimedId,
+      implement: implement as ImplementId,
+      form: 'standing',
+      otherHand: false,
+      distanceM,
+      ageYears,
+      skill: 1,
+    })
+  );
 }

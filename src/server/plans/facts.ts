@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import type { TermPlanToRead } from '@/contract/term-plan';
 import type { Uuid } from '@/contract/ids';
+import type { LastFit } from '@/contract/today';
 import { dayPlus } from '@/core/measure/days';
 import { isAimed, levelChance } from '@/core/levels/solve';
 import type { PlanFacts, TermDocument } from '@/core/plan/document';
@@ -9,6 +10,7 @@ import { offerOf } from '@/core/plan/offer';
 import type { Expected } from '@/core/plan/term';
 import { ofClass } from '@/core/progress/by-family';
 import type { Fitted } from '@/core/progress/fit';
+import { judgedWords } from '@/core/progress/level-fit';
 import type { Game } from '@/core/rules/format/game';
 import { cache, keptOr } from '../caches';
 import { lastFits } from '../db/class-fits';
@@ -17,8 +19,10 @@ import { thingsOfSchool } from '../db/cupboard';
 import { gamesOf } from '../db/games';
 import { planById, sentToClasses } from '../db/term-plans';
 import { expectationsOf } from '../games/expectations';
+import { fitsByOthers } from '../games/measured';
 import { breath } from '../progress/breath';
 import { fitOfClass, forForecast } from '../progress/fit-of-class';
+import { lastFitsOf } from '../today/today';
 
 const SECONDS = 60;
 
@@ -33,15 +37,21 @@ function chancesOf(gameKey: string, game: Game, ageYears: number, fitted: Fitted
   });
 }
 
+interface Fresh {
+  readonly now: Date;
+  readonly timeZone: string;
+}
+
 /** The facts for a plan: the games of the shelf, and what each class may be expected to do at each of their levels. */
 async function factsFor(
   schoolId: Uuid,
   document: Pick<TermDocument, 'cells'>,
   today: string,
-  isFresh: boolean,
+  fresh: Fresh | undefined,
 ): Promise<Pick<TermPlanToRead, 'facts' | 'sent'>> {
   const [classes, games] = await Promise.all([classesOf(schoolId, today), gamesOf(schoolId)]);
-  const fits = isFresh ? await newestFits(classes, today) : await lastFits(schoolId);
+  const fits = fresh ? await newestFits(classes, today) : await lastFits(schoolId);
+  const lately = fresh ? await lastFitsOf(schoolId, fresh.timeZone, fresh.now) : new Map<Uuid, LastFit>();
   const sent = await sentToClasses(classes.map(({ id }) => id));
   const shelf = games.filter(({ putAway }) => !putAway).map(({ id, game, ageYears }) => ({ id, game, ageYears, key: keyOf(game) }));
   const minutes = await Promise.all(
@@ -49,18 +59,23 @@ async function factsFor(
       (await expectationsOf(game, ageYears)).levels.map(({ seconds }) => Math.max(1, Math.round(seconds / SECONDS))),
     ),
   );
+  const others = await fitsByOthers(schoolId, shelf);
   const expected: Record<string, (readonly Expected[])[]> = {};
   for (const { id, ageYears } of classes) {
     const lines: (readonly Expected[])[] = [];
-    for (const [index, { game, key }] of shelf.entries()) {
-      const ofLevels = await chancesOf(key, game, ageYears, fits.get(id));
+    for (const [index, { id: gameId, game, key }] of shelf.entries()) {
+      const ofLevels = await chancesOf(key, game, ageYears, fits.get(id) ?? others.get(gameId));
       lines.push(ofLevels.map((chance, level) => ({ chance, minutes: minutes[index]![level]! })));
     }
     expected[id] = lines;
   }
   const own = new Set(Object.values(document.cells).flatMap((line) => line.flatMap((cell) => cell?.sentAs ?? [])));
   const facts: PlanFacts = {
-    classes: classes.map(({ id, name, ageYears, children }) => ({ id, name, ageYears, children, tries: fits.get(id)?.attempts ?? 0 })),
+    classes: classes.map(({ id, name, ageYears, children }) => {
+      const last = lately.get(id);
+      const tries = fits.get(id)?.attempts ?? 0;
+      return { id, name, ageYears, children, tries, ...(last && { lately: `${judgedWords(last.fit)} in week ${last.weekNumber} (${last.title})` }) };
+    }),
     offers: shelf.map(({ id, game }) => offerOf(id, game)),
     expected,
     cupboard: Object.fromEntries((await thingsOfSchool(schoolId)).map(({ name, n }) => [name, n])),
@@ -87,8 +102,8 @@ async function newestFits(classes: readonly { readonly id: Uuid }[], today: stri
   return fits;
 }
 
-/** A plan with everything that its screen shows; undefined for none of this school. With `isFresh` each class is fitted to what has come in since. */
-export async function planToRead(schoolId: Uuid, planId: Uuid, today: string, isFresh = false): Promise<TermPlanToRead | undefined> {
+/** A plan with everything that its screen shows; undefined for none of this school. `fresh`: each class is fitted to what has come in until then. */
+export async function planToRead(schoolId: Uuid, planId: Uuid, today: string, fresh?: Fresh): Promise<TermPlanToRead | undefined> {
   const plan = await planById(schoolId, planId);
-  return plan && { ...plan, ...(await factsFor(schoolId, plan.document, today, isFresh)) };
+  return plan && { ...plan, ...(await factsFor(schoolId, plan.document, today, fresh)) };
 }

@@ -11,6 +11,7 @@ import { cache, keptOr } from '../caches';
 import { lastFits } from '../db/class-fits';
 import { classesOf } from '../db/classes';
 import { gamesOf } from '../db/games';
+import { fitsByOthers } from '../games/measured';
 import { breath } from '../progress/breath';
 
 /** As many plays as tell a median from its neighbours; the week itself is forecast from more. */
@@ -20,15 +21,17 @@ const pars = cache<Promise<number>>('pars of a plan', 2000);
 
 export async function parsOfPlan(schoolId: Uuid, { document }: KeptTermPlan, today: string): Promise<ParOfCell[]> {
   const [classes, games, fits] = await Promise.all([classesOf(schoolId, today), gamesOf(schoolId), lastFits(schoolId)]);
+  const others = await fitsByOthers(schoolId, games);
   const found: ParOfCell[] = [];
   for (const { id: classId, ageYears } of classes)
     for (const [week, cell] of (document.cells[classId] ?? []).entries()) {
-      const game = games.find(({ id }) => id === cell?.offerId)?.game;
+      const shelved = games.find(({ id }) => id === cell?.offerId);
+      const game = shelved?.game;
       if (!game || !cell?.levelId || !game.levels.some(({ id }) => id === cell.levelId)) continue;
       const level = levelById(game, cell.levelId);
       const { of, unit } = level.parts[0]!.measure;
       if (of === 'done' || of === 'minutes') continue;
-      const fitted = fits.get(classId);
+      const fitted = fits.get(classId) ?? others.get(shelved.id);
       const key = createHash('sha256')
         .update(JSON.stringify([level, ageYears, ofClass(game, fitted)]))
         .digest('base64url');

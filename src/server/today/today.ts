@@ -10,6 +10,7 @@ import { groupedBy } from '../db/grouped';
 import { filmsOfSchool, unlinkedByClass, waitingByClass, weeksWithGames, type WeekWithGames } from '../db/today';
 import { gamesWithAssignments } from '../db/week-games';
 import { versionBody } from '../db/weeks';
+import { plannedNext } from '../plans/planned-next';
 import { playsOfClass, type ReportedPlay } from '../reports/plays';
 import { schoolDay, schoolDays } from '../school-day';
 import { fitOfWeek } from '../scores/fit-of-week';
@@ -25,13 +26,14 @@ const JUDGED_WEEKS = 3;
 export async function todayOf(schoolId: Uuid, timeZone: string, now: Date): Promise<Today> {
   const day = schoolDay(now, timeZone);
   const since = dayPlus(day, -SINCE_DAYS);
-  const [classes, weeks, waiting, unlinked, films, games] = await Promise.all([
+  const [classes, weeks, waiting, unlinked, films, games, planned] = await Promise.all([
     classesOf(schoolId, day),
     weeksWithGames(schoolId, since),
     waitingByClass(schoolId),
     unlinkedByClass(schoolId, day),
     filmsOfSchool(schoolId, since),
     countOfGames(schoolId),
+    plannedNext(schoolId, day),
   ]);
   const ofClass = groupedBy(weeks, (week) => week.classId);
   const found = await Promise.all(
@@ -46,11 +48,23 @@ export async function todayOf(schoolId: Uuid, timeZone: string, now: Date): Prom
         doubts: known.doubts,
         waiting: waiting.get(of.id) ?? 0,
         last: await lastFit(sent, known),
+        planned: planned.get(of.id) ?? null,
         unlinked: sent.length > 0 ? (unlinked.get(of.id) ?? 0) : 0,
       };
     }),
   );
   return { day, classes: found, begin: weeks.length > 0 ? null : begin(classes, games) };
+}
+
+/** How the newest week fitted of which enough is known, by class. */
+export async function lastFitsOf(schoolId: Uuid, timeZone: string, now: Date): Promise<ReadonlyMap<Uuid, LastFit>> {
+  const weeks = await weeksWithGames(schoolId, dayPlus(schoolDay(now, timeZone), -SINCE_DAYS));
+  const found = new Map<Uuid, LastFit>();
+  for (const [classId, sent] of groupedBy(weeks, (week) => week.classId)) {
+    const fit = await lastFit(sent.slice(0, MOST_WEEKS), gathered(await playsOfClass(classId), timeZone));
+    if (fit) found.set(classId, fit);
+  }
+  return found;
 }
 
 function begin(classes: readonly ClassSummary[], games: number): Today['begin'] {

@@ -32,6 +32,7 @@ import { addItem, addWeek, weekSentAs, assign, type NewAssignment } from '../db/
 import { inOrder } from '../games/expectations';
 import { notFound, Refused, refuse } from '../http/answer';
 import { breath } from '../progress/breath';
+import { fitsByOthers } from '../games/measured';
 import { fitOfClass, forForecast } from '../progress/fit-of-class';
 import type { Sheet, SheetOf, WeekOnPaper } from '../paper/job';
 import { weekNotice } from './notices';
@@ -124,7 +125,8 @@ async function assignmentsFor(
         parHigh: forecast.likelyHigh,
         restsOn: forecast.restsOn,
         luckShare: forecast.luckShare,
-        fitSkill: ofClass(level, fitted).skill ?? null,
+        // What others measured says nothing of how steady this class is.
+        fitSkill: fitted && !fitted.others ? (ofClass(level, fitted).skill ?? null) : null,
         setUp,
         forms,
       };
@@ -135,8 +137,14 @@ async function assignmentsFor(
   return assigned;
 }
 
-/** The game of a week as it is read, with its levels checked. */
-async function gameToSend(schoolId: Uuid, { gameId, levelId, levels = {} }: GameToSend, place: string): Promise<Game> {
+/** A game of a week as it is read, with what stands for the fit of a class that has not reported enough. */
+interface ReadToSend {
+  readonly game: Game;
+  readonly others: Fitted | undefined;
+}
+
+/** The game of a week, with its levels checked. */
+async function gameToSend(schoolId: Uuid, { gameId, levelId, levels = {} }: GameToSend, place: string): Promise<ReadToSend> {
   const shelved = await gameById(schoolId, gameId);
   if (!shelved) throw notFound('game');
   const read = readGame(shelved.game);
@@ -144,7 +152,7 @@ async function gameToSend(schoolId: Uuid, { gameId, levelId, levels = {} }: Game
   for (const asked of [levelId, ...Object.values(levels)])
     if (!read.value.levels.some((level) => level.id === asked))
       throw refuse(400, `${place}/levelId`, `“${read.value.title}” has no such level.`, 'Choose one of its levels.');
-  return read.value;
+  return { game: read.value, others: (await fitsByOthers(schoolId, [shelved])).get(shelved.id) };
 }
 
 interface WorkedWeek {
@@ -160,7 +168,7 @@ async function workedWeek(week: WeekToSend, only?: (children: readonly Child[]) 
   const toClass = await classById(week.schoolId, week.classId, week.today);
   if (!toClass) throw notFound('class');
   if (week.dueOn < week.today) throw refuse(400, '/dueOn', 'The due day has passed.', 'Choose today or a later day.');
-  const games = await Promise.all(week.games.map((game, index) => gameToSend(week.schoolId, game, `/games/${index}`)));
+  const read = await Promise.all(week.games.map((game, index) => gameToSend(week.schoolId, game, `/games/${index}`)));
   week.games.forEach(({ opensOn }, index) => {
     if (opensOn && opensOn > week.dueOn)
       throw refuse(400, `/games/${index}/opensOn`, 'A game would open after it is due.', 'Choose an earlier day to open it, or a later due day.');
@@ -170,11 +178,11 @@ async function workedWeek(week: WeekToSend, only?: (children: readonly Child[]) 
   const children = only ? [only(all)] : all;
   const fitted = forForecast(await fitOfClass(week.classId), new Date(`${week.dueOn}T12:00:00Z`));
   const worked: Assigned[][] = [];
-  for (const [index, game] of games.entries()) {
+  for (const [index, { game, others }] of read.entries()) {
     const { levelId, levels = {} } = week.games[index]!;
-    worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, week.racks, fitted));
+    worked.push(await assignmentsFor(game, (child) => levels[child.id] ?? levelId, children, toClass.ageYears, week.racks, fitted ?? others));
   }
-  return { toClass, children, games, worked };
+  return { toClass, children, games: read.map(({ game }) => game), worked };
 }
 
 /** How a week would look to one child of the class, its card and its sheets; nothing is written. */

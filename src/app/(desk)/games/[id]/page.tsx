@@ -3,11 +3,11 @@ import { notFound } from 'next/navigation';
 import { ChartTable } from '@/features/chart-table/chart-table';
 import { requireSignedIn } from '@/server/auth/current';
 import { ownThingsIn } from '@/core/course/own-things';
-import { CALIBRATED_FROM } from '@/core/progress/calibrated';
 import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gameById, gamesOf } from '@/server/db/games';
 import { isUuid } from '@/contract/ids';
+import { fitsByOthers } from '@/server/games/measured';
 import { schoolDay } from '@/server/school-day';
 
 export const metadata: Metadata = { title: 'Chart table' };
@@ -24,11 +24,12 @@ export default async function ChartTablePage({ params, searchParams }: { params:
   const shelved = isUuid(id) ? await gameById(who.schoolId, id) : undefined;
   if (!shelved) notFound();
   const today = schoolDay(new Date(), who.timeZone);
-  const [classes, fits, asked, games] = await Promise.all([
+  const [classes, fits, asked, games, others] = await Promise.all([
     classesOf(who.schoolId, today),
     lastFits(who.schoolId),
     searchParams,
     gamesOf(who.schoolId),
+    fitsByOthers(who.schoolId, [shelved]),
   ]);
   return (
     <ChartTable
@@ -44,8 +45,9 @@ export default async function ChartTablePage({ params, searchParams }: { params:
       revision={shelved.revision}
       classes={classes.map(({ id: classId, name, ageYears, children }) => {
         const fitted = fits.get(classId);
-        return { id: classId, name, ageYears, children, ...(fitted && fitted.attempts >= CALIBRATED_FROM && { fitted }) };
+        return { id: classId, name, ageYears, children, ...(fitted && { fitted }) };
       })}
+      byOthers={others.get(shelved.id) ?? null}
       readOnly={who.role !== 'teacher'}
       today={today}
       teacher={who.name}

@@ -4,11 +4,11 @@ import { resolveLevel } from '@/core/rules/format/level';
 import { makesBreathless } from '@/core/levels/event-order';
 import { thingsNeeded } from '@/core/sheet/set-up';
 import { requireSignedIn } from '@/server/auth/current';
-import { parRestsWords } from '@/core/progress/skill-words';
 import { childrenOf } from '@/server/db/children';
 import { lastFits } from '@/server/db/class-fits';
 import { classesOf } from '@/server/db/classes';
 import { gamesOf } from '@/server/db/games';
+import { fitsByOthers } from '@/server/games/measured';
 import { schoolDay } from '@/server/school-day';
 import { shelved } from '../../games/shelved';
 
@@ -25,7 +25,7 @@ export default async function NewWeekPage({
   const [classes, games, fits] = await Promise.all([classesOf(who.schoolId, today), gamesOf(who.schoolId), lastFits(who.schoolId)]);
   const offered = games.filter((game) => !game.putAway);
   const children = await Promise.all(classes.map((one) => childrenOf(one.id, today)));
-  const shelf = await shelved(offered);
+  const [shelf, others] = await Promise.all([shelved(offered), fitsByOthers(who.schoolId, offered)]);
   return (
     <WeekBuilder
       today={today}
@@ -41,7 +41,7 @@ export default async function NewWeekPage({
         id,
         name,
         ageYears,
-        parWords: parRestsWords(fits.get(id)),
+        ownTries: fits.get(id)?.attempts ?? 0,
         children: children[index]!.map((child) => ({
           id: child.id,
           name: `${child.firstName} ${child.initial}`,
@@ -56,6 +56,7 @@ export default async function NewWeekPage({
         levels: game.levels.map((level, at) => ({ id: level.id, name: level.name, seconds: shelf[index]!.levels[at]?.seconds ?? 0 })),
         runs: makesBreathless(game),
         things: thingsNeeded(resolveLevel(game, 0)),
+        ...(others.get(id)?.others && { others: others.get(id)!.others! }),
       }))}
     />
   );
