@@ -11,8 +11,8 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 20_000 },
   retries: 0,
-  // A file a worker: the tests of one file follow each other, files use games of their own.
-  workers: 2,
+  // A file a worker: the tests of one file follow each other, files use games of their own. One more than there are cores: tests wait now and then.
+  workers: 3,
   forbidOnly: true,
   use: {
     baseURL: url,

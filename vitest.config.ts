@@ -29,7 +29,8 @@ export default defineConfig({
     setupFiles: ['tests/component/set-up.ts'],
     server: { deps: { inline: [/^next\//] } },
     fileParallelism: true,
-    maxWorkers: 2,
+    // One more than there are cores: some wait for servers that were killed.
+    maxWorkers: 3,
     projects: [
       // The core and the models of screens keep nothing between calls: their tests share what they import.
       {

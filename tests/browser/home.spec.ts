@@ -64,8 +64,8 @@ test('on a poor line the card is read before the page’s scripts have come; wha
 }) => {
   await signedIn(page);
   const [url] = [...(await linksOf(page, await classWith(page, 'P6 poor line', ['harbour-lamps']))).values()];
-  for (const tapped of [false, true]) {
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block', locale: 'fr-FR' });
+  for (const how of ['looked at', 'tapped', 'held', 'touched'] as const) {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'block', locale: 'fr-FR' });
     const home = await context.newPage();
     const complaints = complaintsOf(home);
     // What the window is named while something can be read, frame by frame.
@@ -102,14 +102,25 @@ test('on a poor line the card is read before the page’s scripts have come; wha
     await home.evaluate(() => document.fonts.ready);
     const before = await boxes();
     for (const box of before) expect(box).toBeTruthy();
-    if (tapped) {
+    if (how === 'tapped') {
       await home.getByRole('button', { name: 'Montre-moi' }).click();
       await button.click();
     }
+    const devices = await context.newCDPSession(home);
+    const { x, y, width, height } = (await button.boundingBox())!;
+    const finger = { x: x + width / 2, y: y + height / 2 };
+    if (how === 'held') {
+      await button.hover();
+      await home.mouse.down();
+    }
+    if (how === 'touched') await devices.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [finger] });
     letCome();
-    if (tapped) await expect(home.getByRole('button', { name: 'C’est en place' })).toBeVisible();
+    if (how !== 'tapped') await expect(home.locator('#first-sight')).toHaveCount(0);
+    // The page came alive under the finger.
+    if (how === 'held') await home.mouse.up();
+    if (how === 'touched') await devices.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    if (how !== 'looked at') await expect(home.getByRole('button', { name: 'C’est en place' })).toBeVisible();
     else {
-      await expect(home.locator('#first-sight')).toHaveCount(0);
       expect(await boxes()).toEqual(before);
       // The page's own drawing in the place of the painted one.
       await expect(home.locator('.drawn > svg')).toBeVisible();

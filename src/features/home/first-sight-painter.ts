@@ -11,6 +11,8 @@ declare global {
   interface Window {
     /** The name of the button that was tapped last on the first sight. */
     lochsideTapped?: string | undefined;
+    /** The name of the button of the first sight that is held down just now. */
+    lochsideHeld?: string | undefined;
     /** The drawing of the first sight: it stands until the page's own is there. */
     lochsideDrawn?: string | undefined;
   }
@@ -40,13 +42,17 @@ function paintFirstSight(languageOf: typeof deviceLanguage, keptAs: string, ours
       style.textContent = sight.css;
       document.head.append(style);
       window.lochsideDrawn = painted.querySelector('.' + drawn)?.innerHTML;
+      const buttonOf = (event: Event) => (event.target as Element).closest('button:enabled');
+      const nameOf = (button: Element | null) => button?.getAttribute('aria-label') ?? button?.textContent ?? undefined;
       painted.addEventListener('click', (event) => {
-        const button = (event.target as Element).closest('button');
-        if (button === null || button.disabled) return;
+        const button = buttonOf(event);
+        if (button === null) return;
         painted.querySelector('[aria-busy]')?.removeAttribute('aria-busy');
         button.setAttribute('aria-busy', 'true');
-        window.lochsideTapped = button.getAttribute('aria-label') ?? button.textContent ?? '';
+        window.lochsideTapped = nameOf(button);
       });
+      painted.addEventListener('pointerdown', (event) => (window.lochsideHeld = nameOf(buttonOf(event))));
+      for (const end of ['pointerup', 'pointercancel']) document.addEventListener(end, () => (window.lochsideHeld = undefined));
     })
     .catch(() => undefined);
 }

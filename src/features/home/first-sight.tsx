@@ -43,13 +43,44 @@ function nameWindowAsPainted() {
   return () => watched.disconnect();
 }
 
+const isNamed = (name: string) => (button: HTMLElement | null | undefined) =>
+  button !== null && button !== undefined && (button.getAttribute('aria-label') ?? button.textContent) === name;
+
+/** Whoever lets go is given so long for a click of the browser's own. Milliseconds. */
+const CLICK_COMES_MS = 50;
+
+/** The page came alive under a finger: the button that was pressed is gone, the one in its place is pressed when the finger is lifted from it. */
+function pressWhenLetGo(held: string): () => void {
+  const isHeld = isNamed(held);
+  const ended = new AbortController();
+  const { signal } = ended;
+  const letGo = ({ clientX, clientY }: PointerEvent) => {
+    const button = document.elementFromPoint(clientX, clientY)?.closest('button');
+    if (!isHeld(button)) return ended.abort();
+    const own = setTimeout(() => {
+      ended.abort();
+      button?.click();
+    }, CLICK_COMES_MS);
+    signal.addEventListener('abort', () => clearTimeout(own));
+  };
+  const clicked = ({ target }: MouseEvent) => isHeld((target as Element).closest('button')) && ended.abort();
+  document.addEventListener('pointerup', letGo, { once: true, signal });
+  document.addEventListener('pointercancel', () => ended.abort(), { once: true, signal });
+  document.addEventListener('click', clicked, { capture: true, signal });
+  return () => ended.abort();
+}
+
 /** A button that was tapped before the page could act is pressed once it can. */
 export function useTapOnFirstSight(isAlive: boolean) {
+  // At once, before anybody can let go.
+  useLayoutEffect(() => {
+    const { lochsideHeld: held } = window;
+    return isAlive && held !== undefined ? pressWhenLetGo(held) : undefined;
+  }, [isAlive]);
   useEffect(() => {
     const name = window.lochsideTapped;
     if (!isAlive || name === undefined) return;
     delete window.lochsideTapped;
-    const named = (button: HTMLElement) => (button.getAttribute('aria-label') ?? button.textContent) === name;
-    [...document.querySelectorAll<HTMLElement>('main button')].find(named)?.click();
+    [...document.querySelectorAll<HTMLElement>('main button')].find(isNamed(name))?.click();
   }, [isAlive]);
 }

@@ -29,7 +29,10 @@ export interface PlanSolver {
 
 const offOf = (cost: number, atLeast: number) => (cost <= 0 ? 0 : Math.max(0, 1 - atLeast / cost));
 
-/** The solver in a worker of its own, which is made ready when the page is opened. */
+/** Whoever only looks in has gone by then. */
+const WARM_AFTER_MS = 1500;
+
+/** The solver in a worker of its own, which is made ready soon after the page was opened. */
 export function usePlanSolver(): PlanSolver {
   const [solving, setSolving] = useState<Solving>({ kind: 'rest' });
   const worker = useRef<{ readonly thread: Worker; readonly api: Remote<PlanWorker> } | null>(null);
@@ -49,10 +52,15 @@ export function usePlanSolver(): PlanSolver {
   }, []);
 
   useEffect(() => {
-    void open()
-      .warm()
-      .catch(() => undefined);
-    return close;
+    const soon = setTimeout(() => {
+      void open()
+        .warm()
+        .catch(() => undefined);
+    }, WARM_AFTER_MS);
+    return () => {
+      clearTimeout(soon);
+      close();
+    };
   }, [open, close]);
 
   const solve = useCallback<PlanSolver['solve']>(
