@@ -48,17 +48,6 @@ describe('levels on the chart table', () => {
     await menu(/^Take Wade, seated away/);
     expect((await saved()).levels).toHaveLength(3);
   });
-
-  it('are renamed, and the name is taken back by a key', async () => {
-    const { user, saved } = openTable(starter('harbour-lamps'));
-    await typed(user, field('Name of the level that is shown'), 'Puddle');
-    expect((await saved()).levels[1]!.name).toBe('Puddle');
-    await user.click(press('Undo'));
-    expect(field('Name of the level that is shown').value).toBe('Wade');
-    expect((await saved()).levels[1]!.name).toBe('Wade');
-    await user.click(press('Redo'));
-    expect((await saved()).levels[1]!.name).toBe('Puddle');
-  });
 });
 
 describe('the skill of a game', () => {
@@ -81,40 +70,11 @@ describe('the skill of a game', () => {
 });
 
 describe('the floor', () => {
-  it('marks what stands where it breaks, at its place, and mends it by one press', async () => {
-    const { user, saved } = openTable(starter('harbour-lamps'));
-    await leaf(user, 'Floor');
-    await typed(user, field('The floor, metres wide'), '1.2');
-    const problems = screen.getAllByRole('button', { name: /^To look at/ });
-    expect(problems.length).toBeGreaterThan(0);
-    await user.click(press('Undo'));
-    expect(screen.queryAllByRole('button', { name: /^To look at/ })).toEqual([]);
-    expect((await saved()).course.floor.widthM).toBe(starter('harbour-lamps').course.floor.widthM);
-  });
-
   it('begins from another one with its furniture', async () => {
     const { user, saved } = openTable(starter('harbour-lamps'));
     await leaf(user, 'Floor');
     await user.click(press('Start from a floor of the list'));
     await user.click(screen.getByRole('menuitem', { name: /^bedroom/ }));
     expect((await saved()).course.furniture.map(({ name }) => name)).toContain('bed');
-  });
-});
-
-describe('a second window', () => {
-  it('that saved first is told, and nothing is overwritten', async () => {
-    const { user } = openTable(starter('harbour-lamps'));
-    let puts = 0;
-    vi.stubGlobal('fetch', () => {
-      puts += 1;
-      return Promise.resolve(
-        Response.json({ problems: [{ place: 'revision', reason: 'It was changed in another window.', fix: 'Load it again.' }] }, { status: 409 }),
-      );
-    });
-    await typed(user, field('Name of the game'), 'Lamps at dusk');
-    expect(await screen.findByText(/changed in another window/, undefined, { timeout: 4000 })).toBeTruthy();
-    await typed(user, field('Name of the game'), 'Lamps at dawn');
-    await new Promise((resolve) => setTimeout(resolve, 1200));
-    expect(puts).toBe(1);
   });
 });

@@ -60,6 +60,8 @@ type View =
 
 const CARD: View = { on: 'card' };
 
+const NOT_COME = /*i18n*/ 'The rest of this page has not come: the connection broke. Load the page again once there is one.';
+
 function Moment() {
   const { i18n } = useWords();
   return (
@@ -88,6 +90,7 @@ function ChildsPage() {
   const settled = useWordsSettled();
   const [view, setView] = useState<View>(CARD);
   const [ways, setWays] = useState<Ways>(() => usualWays(''));
+  const [isWhole, setWhole] = useState(true);
   const opened = useCallback(() => setView(CARD), []);
   const { token, loaded, plays, entries, sessions, underWay, load, refresh, sendWaiting } = useCard(opened);
   const { mayForget, onlyOnline, kept, forget } = useKept(token, loaded.kind === 'card', later);
@@ -139,8 +142,9 @@ function ChildsPage() {
     void store.keepWays(next);
   };
   const open = async (item: CardItem) => {
-    const { firstStep } = await later.going();
-    setView({ on: 'going', first: await firstStep(item, ways) });
+    const going = await later.going().catch(() => null);
+    setWhole(going !== null);
+    if (going) setView({ on: 'going', first: await going.firstStep(item, ways) });
   };
   const finish = (item: CardItem) => {
     const session = sessions.find((one) => one.assignmentId === item.assignmentId);
@@ -166,7 +170,7 @@ function ChildsPage() {
           underWay={underWay}
           sessions={sessions}
           entries={entries}
-          offline={offline}
+          offline={isWhole ? offline : NOT_COME}
           mayForget={mayForget}
           onlyOnline={onlyOnline}
           kept={kept}
