@@ -5,7 +5,9 @@ import { chanceOf, type PlainTry } from '@/core/forecast/chances';
 import { forecastLevel } from '@/core/forecast/forecast-level';
 import { legMs, runSpeed } from '@/core/motion/assumed';
 import type { Fitted } from '@/core/progress/fit';
-import { starter } from '../examples/starters';
+import { aimedTasks, distanceM } from '@/core/course/geometry';
+import { resolveLevel } from '@/core/rules/format/level';
+import { starter, STARTERS } from '../examples/starters';
 import type { AimedId, ImplementId } from '@/core/objects/catalogue';
 import type { PlacedTarget, Task } from '@/core/rules/format/game';
 
@@ -61,6 +63,31 @@ describe('what is easier', () => {
                 expect(near - far, `${technique} ${target} ${implement} ${ageYears} ${form} ${distanceM}`).toBeGreaterThan(0.029);
               }
     expect(looked).toBeGreaterThan(1500);
+  });
+  it('so it is on every mark of the shelf’s games but a few rolls from beyond four metres, and one where nearly all hit from near', () => {
+    const less: { readonly technique: string; readonly distanceM: number; readonly more: number; readonly chance: number }[] = [];
+    let looked = 0;
+    for (const { game } of STARTERS)
+      for (const index of game.levels.keys()) {
+        const level = resolveLevel(game, index);
+        for (const { task } of aimedTasks(level))
+          for (const place of level.course.places[task.from!] ?? [])
+            for (const thing of level.course.targets[task.at!] ?? [])
+              for (const ageYears of [5, 9]) {
+                const length = distanceM(place, thing);
+                if (length < 1.2) continue;
+                const by = 0.5 / length;
+                const nearer = { ...place, xM: place.xM + by * (thing.xM - place.xM), yM: place.yM + by * (thing.yM - place.yM) };
+                const [far, near] = [place, nearer].map((from) => successAt(level, task, from, thing, { ageYears }).chance) as [number, number];
+                if (Math.min(near, far) < 0.15 || Math.max(near, far) > 0.85) continue;
+                looked += 1;
+                expect(near, game.title).toBeGreaterThan(far + 0.01);
+                if (near - far < 0.03) less.push({ technique: task.technique, distanceM: length, more: near - far, chance: far });
+              }
+      }
+    expect(looked).toBeGreaterThan(2000);
+    expect(less.length).toBeLessThan(0.005 * looked);
+    for (const one of less) expect(one.technique === 'roll' && (one.distanceM > 4 || one.chance > 0.7), JSON.stringify(one)).toBe(true);
   });
 });
 

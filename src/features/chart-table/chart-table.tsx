@@ -31,7 +31,7 @@ import { MendOfLevel, type LevelToMend } from './mend-of-level';
 import { Probe } from './probe';
 import { Lengths } from './lengths';
 import { SendDialog, type ClassChoice } from './send-dialog';
-import { asMine, firstPicked, firstShown, keyMeans, levelAt, saidOf, shownOf, withToBeat } from './table-model';
+import { asMine, firstPicked, firstShown, keyMeans, levelAt, saidOf, shownOf, soundingWords, withToBeat } from './table-model';
 import { TryIt } from './try-it';
 import { Players } from './watch';
 import { useAutosave } from '@/ui/use-autosave';
@@ -323,7 +323,7 @@ export function ChartTable({
         <Lengths level={level} levelIndex={shown} past={past} picked={picked} dispatch={dispatch} readOnly={readOnly} />
         <Probe chart={chart} level={level} ageYears={ageYears} of={of} from={from} />
         <span>
-          {forecasts.floor && forecasts.floor.bands.length > 0 ? 'small figures: hits in 100 · ' : ''}
+          {forecasts.floor && forecasts.floor.bands.length > 0 && soundingWords(level)}
           <QuietButton onPress={() => setKeysShown(!keysShown)}>? for keys</QuietButton>
         </span>
       </Foot>

@@ -7,6 +7,10 @@ import { resolveLevel } from '@/core/rules/format/level';
 import type { Picked } from './chart';
 
 /** The mark that is taken hold of at first: the middle one of the first group. */
+/** What the small figures on the floor are. What stands in the way is reckoned with at the marks alone. */
+export const soundingWords = ({ course: { obstacles = [] } }: Pick<Game, 'course'>): string =>
+  obstacles.length > 0 ? 'small figures: hits in 100, as if nothing stood in the way · ' : 'small figures: hits in 100 · ';
+
 export function firstPicked(level: Game): Picked {
   const first = thingsOf(level).find((thing) => thing.kind === 'place');
   if (first?.kind !== 'place') return [];
