@@ -516,6 +516,8 @@ test('with colours that the device forces, what is chosen, what fills up and wha
   const home = await context.newPage();
   await home.goto(url!);
   const differs = async (chosen: Locator, other: Locator) => expect(await chosen.evaluate(look)).not.toBe(await other.evaluate(look));
+  // The painted drawing gives way to the page's own: what is asked of one that is gone has no colours at all.
+  await expect(home.locator('#first-sight')).toHaveCount(0);
   await expect(home.locator('.drawn > svg')).toBeVisible();
   // Its own colours: a floor whose bands were all the same would say nothing.
   const bands = await home.locator('.drawn > svg circle').evaluateAll((all) => all.map((one) => getComputedStyle(one).fill));

@@ -54,6 +54,9 @@ describe('what others measured', () => {
     expect(told(0.5, 60, 48)).toBeLessThan(told(0.5, 6000, 4800));
     expect(told(0.5, 6000, 4800)).toBeLessThan(0.8);
     expect(told(0.5, 600, 300)).toBeCloseTo(0.5, 6);
+    // Millions of others are no more this class than thousands are.
+    expect(told(0.5, 6_000_000, 4_800_000)).toBeCloseTo(told(0.5, 6000, 4800), 6);
+    expect(told(0.3, 9_000_000, 9_000_000)).toBeLessThan(0.99);
   });
 
   it('stands for the fit of a class that has not reported enough: as its age, no surer of the class, with their tries named', () => {

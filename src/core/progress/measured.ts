@@ -35,6 +35,8 @@ export function measuredRows(goes: readonly MeasuredGo[]): EvidenceRow[] {
 
 /** What others measured weighs a third of what it would be worth here: other halls, other rules of thumb. */
 const OTHERS_WEIGH = 1 / 3;
+/** However many they were, they weigh no more than so many tries: they are not this class. Assumed. */
+const OTHERS_MOST = 300;
 
 /** Tries of others at one distance, and the model's chance there. */
 export interface OthersTries extends Pick<EvidenceRow, 'tries' | 'hits'> {
@@ -45,7 +47,8 @@ export interface OthersTries extends Pick<EvidenceRow, 'tries' | 'hits'> {
 export function fitByOthers(others: readonly OthersTries[]): Fitted | null {
   if (others.length === 0) return null;
   const sum = (of: 'tries' | 'hits') => others.reduce((all, row) => all + row[of], 0);
-  const told = others.map(({ chance, hits, tries }) => ({ chance, hits: OTHERS_WEIGH * hits, misses: OTHERS_WEIGH * (tries - hits) }));
+  const weight = Math.min(OTHERS_WEIGH, OTHERS_MOST / Math.max(1, sum('tries')));
+  const told = others.map(({ chance, hits, tries }) => ({ chance, hits: weight * hits, misses: weight * (tries - hits) }));
   return {
     skill: 1,
     low: 1 / CLASS_DOUBT,

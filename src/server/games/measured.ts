@@ -87,8 +87,16 @@ export async function fitsByOthers(schoolId: Uuid, games: readonly Pick<ShelvedG
   );
 }
 
-/** What others measured at a level, named as theirs, and the chance with a third of their weight; nothing where the game is no longer the same. */
-export async function linesOfOthers(schoolId: Uuid, { id, game }: Pick<ShelvedGame, 'id' | 'game'>, levelId: string): Promise<FigureLine[]> {
+/**
+ * What others measured at a level, named as theirs, and the chance with a third of their weight; nothing where the game is no longer the same. A class
+ * that has reported enough (`isOwn`) is told by its own tries.
+ */
+export async function linesOfOthers(
+  schoolId: Uuid,
+  { id, game }: Pick<ShelvedGame, 'id' | 'game'>,
+  levelId: string,
+  isOwn: boolean,
+): Promise<FigureLine[]> {
   const rows = rowsOfOthers(
     game,
     (await evidenceOfGames(schoolId, id)).map(({ evidence }) => evidence),
@@ -98,7 +106,11 @@ export async function linesOfOthers(schoolId: Uuid, { id, game }: Pick<ShelvedGa
     .filter((row) => row.level === levelId)
     .map((row): FigureLine => ({
       what: `others: ${row.hits} of ${row.tries} from ${row.distanceM} m, ${row.children} children of about ${row.ageYears}`,
-      value: `${inTen(row.hits / row.tries)}; here ${inTen(withOthers(row.chance, others))} instead of ${inTen(row.chance)}`,
+      value: `${inTen(row.hits / row.tries)}; ${
+        isOwn
+          ? 'not weighed in: the class has reported enough itself'
+          : `here ${inTen(withOthers(row.chance, others))} instead of ${inTen(row.chance)}`
+      }`,
       source: 'measured by another school, weighed by a third beside the model',
       replacedBy: 'what your own classes report',
     }));

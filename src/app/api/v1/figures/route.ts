@@ -25,6 +25,6 @@ export const GET = teacherRoute({ roles: ['teacher', 'helper'] }, async ({ reque
   const levelId = game.levels[named >= 0 ? named : Math.min(1, game.levels.length - 1)]!.id;
   const shelved = isUuid(of.id) ? { id: of.id, game } : null;
   const byOthers = shelved && !own ? (await fitsByOthers(who.schoolId, [shelved])).get(shelved.id) : undefined;
-  const others = shelved ? await linesOfOthers(who.schoolId, shelved, levelId) : [];
+  const others = shelved ? await linesOfOthers(who.schoolId, shelved, levelId, own !== undefined) : [];
   return json({ lines: [...whereFrom(level, played?.ageYears ?? of.ageYears, own ?? byOthers ?? null), ...others] });
 });
