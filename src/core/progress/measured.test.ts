@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
 import { curveOf, type AimedTry, type Tries } from './evidence';
+import { toldBy } from '../motion/release';
 import { resolveLevel } from '../rules/format/level';
 import { forecastSetUp } from '../forecast/forecast-level';
 import { whereFrom } from '../forecast/where-from';
 import { restsOnWords } from '../forecast/words';
-import { fitByOthers, measuredRows, withOthers, type MeasuredGo } from './measured';
+import { fitByOthers, measuredRows, type MeasuredGo } from './measured';
 import { parRestsWords } from './skill-words';
 
 const AIM: AimedTry = { technique: 'underarm', implement: 'sock-ball', target: 'bucket', form: 'standing', otherHand: false, ageYears: 8 };
@@ -46,10 +47,10 @@ describe('what was measured', () => {
 });
 
 describe('what others measured', () => {
-  const told = (chance: number, tries: number, hits: number) => withOthers(chance, fitByOthers([{ chance, tries, hits }]));
+  const told = (chance: number, tries: number, hits: number) => toldBy(fitByOthers([{ chance, tries, hits }])!, chance);
 
   it('is weighed in beside the model, and less than what is one’s own: it moves the chance their way and not all of it', () => {
-    expect(withOthers(0.5, fitByOthers([]))).toBe(0.5);
+    expect(fitByOthers([])).toBeNull();
     expect(told(0.5, 60, 48)).toBeGreaterThan(0.55);
     expect(told(0.5, 60, 48)).toBeLessThan(told(0.5, 6000, 4800));
     expect(told(0.5, 6000, 4800)).toBeLessThan(0.8);

@@ -1,6 +1,5 @@
 /** What was measured with a game: sums of many children, and what those of others say beside the model. */
 import { CLASS_DOUBT } from '../forecast/forecast-level';
-import { bentChance } from '../motion/bend';
 import { LEAST_CHILDREN, LEAST_TRIES, type EvidenceRow } from '../rules/format/evidence-file';
 import type { Tries } from './evidence';
 import type { Fitted } from './fit';
@@ -58,6 +57,3 @@ export function fitByOthers(others: readonly OthersTries[]): Fitted | null {
     others: { tries: sum('tries'), hits: sum('hits') },
   };
 }
-
-/** A chance of the model with what others measured weighed in. */
-export const withOthers = (chance: number, others: Fitted | null): number => (others?.bend ? bentChance(chance, others.bend) : chance);

@@ -83,8 +83,7 @@ export function ChartTable({
   // By its own reports as long as the age is that of the class.
   const byClass = classes.find((one) => one.id === classId && one.ageYears === ageYears);
   // What others measured, they measured with the game as it was: of another content it says nothing.
-  const isAsItCame = useMemo(() => JSON.stringify(game) === JSON.stringify(firstGame), [game, firstGame]);
-  const others = isAsItCame ? byOthers : null;
+  const others = useMemo(() => byOthers && (JSON.stringify(game) === JSON.stringify(firstGame) ? byOthers : null), [byOthers, game, firstGame]);
   const fitted = byClass?.fitted ?? others;
   const [wanted, setWanted] = useState(() => levelAt(game, firstShown(game, mend?.levelId)));
   const shown = shownOf(game, wanted);
@@ -236,6 +235,12 @@ export function ChartTable({
                   { id: 'svg', label: `Drawing of ${levelName}, SVG to scale`, act: () => void keepDrawing(level, levelName, 'svg') },
                   { id: 'png', label: `Drawing of ${levelName}, PNG to scale`, act: () => void keepDrawing(level, levelName, 'png') },
                   { id: 'file', label: 'The game as a file', act: () => window.location.assign(`/api/v1/games/${id}/file`) },
+                  {
+                    id: 'measured',
+                    label: 'The game with what was measured',
+                    says: 'sums of ten children and sixty tries at least',
+                    act: () => window.location.assign(`/api/v1/games/set?game=${id}&measured=yes`),
+                  },
                 ],
               },
               { acts: readOnly ? [] : [{ id: 'copy', label: 'A second game like this one', act: () => void duplicate() }] },

@@ -60,7 +60,7 @@ type View =
 
 const CARD: View = { on: 'card' };
 
-const NOT_COME = /*i18n*/ 'The rest of this page has not come: the connection broke. Load the page again once there is one.';
+const NOT_COME = /*i18n*/ 'The rest of this page has not come: the connection broke. Try again once there is one.';
 
 function Moment() {
   const { i18n } = useWords();

@@ -51,17 +51,19 @@ export function usePlanSolver(): PlanSolver {
     running.current = null;
   }, []);
 
+  const warm = useCallback(() => {
+    void open()
+      .warm()
+      .catch(() => undefined);
+  }, [open]);
+
   useEffect(() => {
-    const soon = setTimeout(() => {
-      void open()
-        .warm()
-        .catch(() => undefined);
-    }, WARM_AFTER_MS);
+    const soon = setTimeout(warm, WARM_AFTER_MS);
     return () => {
       clearTimeout(soon);
       close();
     };
-  }, [open, close]);
+  }, [warm, close]);
 
   const solve = useCallback<PlanSolver['solve']>(
     (term, onPlan, onClash) => {
@@ -109,11 +111,9 @@ export function usePlanSolver(): PlanSolver {
       setSolving({ kind: 'rest' });
       if (isWanted) mine?.best();
       // Ready again for the next.
-      void open()
-        .warm()
-        .catch(() => undefined);
+      warm();
     },
-    [open, close],
+    [warm, close],
   );
 
   return { solving, solve, stop };

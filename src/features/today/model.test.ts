@@ -84,7 +84,7 @@ describe('a class on the first page', () => {
     expect(plannedLine(of({ planned }))).toEqual({ words: 'Kelp Kettle, Swim', href });
     expect(plannedLine(of({ planned: { ...planned, title: 'Harbour day', level: '' } }))?.words).toBe('Harbour day');
     expect(plannedLine(of())).toBeNull();
-    expect(doLines(of({ week: null, planned }), TODAY)).toEqual([{ words: 'Nothing is out: send what is planned', href }]);
+    expect(doLines(of({ week: null, planned }), TODAY)).toEqual([{ words: 'Nothing is out: send what is planned', href, forTeachers: true }]);
   });
   it('reminds near the due day, and not before', () => {
     expect(words({})).toEqual([]);

@@ -7,6 +7,8 @@ import { judgedWords } from '@/core/progress/level-fit';
 export interface Line {
   readonly words: string;
   readonly href: string;
+  /** It leads to what a helper may not do. */
+  readonly forTeachers?: true;
   /** Something went wrong, or is late. */
   readonly wrong?: boolean;
 }
@@ -92,9 +94,10 @@ export function doLines(of: ClassToday, today: string): readonly Line[] {
         href: `/scores?class=${id}&week=${week.weekId}`,
       });
     const planned = plannedLine(of);
-    lines.push(
-      planned ? { ...planned, words: 'Nothing is out: send what is planned' } : { words: 'Nothing is out: build a week', href: builder(id) },
-    );
+    lines.push({
+      ...(planned ? { ...planned, words: 'Nothing is out: send what is planned' } : { words: 'Nothing is out: build a week', href: builder(id) }),
+      forTeachers: true,
+    });
   }
   if (unlinked > 0) lines.push({ words: `${unlinked} without link or paper`, href: `/classes/${id}/links`, wrong: true });
   return lines;

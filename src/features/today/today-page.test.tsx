@@ -58,6 +58,12 @@ describe('today', () => {
     expect(screen.getByTitle('Ferry Fares: 12 of 92 tries hit')).toBeTruthy();
     expect(second!.textContent).toContain('Too hard: Swim nextFerry Fares: 12 of 92 tries hit');
   });
+  it('tells a helper what is planned, and nothing to send', () => {
+    const planned = { planId: id(30), week: 6, on: '2027-03-15', title: 'Kelp Kettle', level: 'Swim' };
+    page({ classes: [of(11, 'P2 Wagtails', { planned }), of(12, 'P4 Dippers')], begin: null }, false);
+    expect(screen.getByRole('link', { name: 'Kelp Kettle, Swim' })).toBeTruthy();
+    expect(screen.queryByText(/Nothing is out/)).toBeNull();
+  });
   it('leads a new school by four steps, the first that is not done standing out, and shows a helper none of them', () => {
     const begin = { classes: 1, classId: id(11), children: 0, games: 0 };
     const { unmount } = page({ classes: [of(11, 'P2 Wagtails', { children: 0 })], begin });

@@ -141,7 +141,7 @@ function Row({ of, today, mayChange }: { of: ClassToday; today: string; mayChang
   const look = lookLine(of);
   const next = mayChange ? nextLine(of) : null;
   const planned = plannedLine(of);
-  const lines = doLines(of, today).filter(({ href }) => mayChange || !href.startsWith('/weeks/new'));
+  const lines = doLines(of, today).filter(({ forTeachers }) => mayChange || !forTeachers);
   return (
     <tr>
       <th scope="row">

@@ -3,11 +3,12 @@ import { createHash } from 'node:crypto';
 import type { Uuid } from '@/contract/ids';
 import type { FigureLine } from '@/core/forecast/where-from';
 import { chanceOf } from '@/core/forecast/chances';
+import { toldBy } from '@/core/motion/release';
 import { AIMED, IMPLEMENTS, type AimedId, type ImplementId } from '@/core/objects/catalogue';
 import { aimedTasks } from '@/core/course/geometry';
 import { AIMED_TECHNIQUES } from '@/core/progress/evidence';
 import type { Fitted } from '@/core/progress/fit';
-import { fitByOthers, measuredRows, withOthers, type MeasuredGo, type OthersTries } from '@/core/progress/measured';
+import { fitByOthers, measuredRows, type MeasuredGo, type OthersTries } from '@/core/progress/measured';
 import { canonicalText, type EvidenceRow, type GameEvidence, type GameSet } from '@/core/rules/format/evidence-file';
 import { EVIDENCE_FORMAT, SET_FORMAT } from '@/core/rules/format/formats';
 import type { Game } from '@/core/rules/format/game';
@@ -71,50 +72,48 @@ function rowsOfOthers(game: Game, evidence: readonly GameEvidence[]): OthersRow[
     });
 }
 
-/** By game, what takes the place of a class's fit until it has reported enough: of those that others measured, as they are now. */
-export async function fitsByOthers(schoolId: Uuid, games: readonly Pick<ShelvedGame, 'id' | 'game'>[]): Promise<ReadonlyMap<Uuid, Fitted>> {
+interface MeasuredByOthers {
+  readonly rows: readonly OthersRow[];
+  /** What takes the place of a class's fit until it has reported enough. */
+  readonly fit: Fitted;
+}
+
+/** By game, what others measured with it as it is now. */
+export async function measuredByOthers(
+  schoolId: Uuid,
+  games: readonly Pick<ShelvedGame, 'id' | 'game'>[],
+): Promise<ReadonlyMap<Uuid, MeasuredByOthers>> {
   const known = groupedBy(await evidenceOfGames(schoolId, games.length === 1 ? games[0]!.id : undefined), ({ gameId }) => gameId);
   return new Map(
     games.flatMap(({ id, game }) => {
-      const fit = fitByOthers(
-        rowsOfOthers(
-          game,
-          (known.get(id) ?? []).map(({ evidence }) => evidence),
-        ),
+      const rows = rowsOfOthers(
+        game,
+        (known.get(id) ?? []).map(({ evidence }) => evidence),
       );
-      return fit ? [[id, fit] as const] : [];
+      const fit = fitByOthers(rows);
+      return fit ? [[id, { rows, fit }] as const] : [];
     }),
   );
 }
 
+export const fitsByOthers = async (schoolId: Uuid, games: readonly Pick<ShelvedGame, 'id' | 'game'>[]): Promise<ReadonlyMap<Uuid, Fitted>> =>
+  new Map([...(await measuredByOthers(schoolId, games))].map(([id, { fit }]) => [id, fit]));
+
 /**
- * What others measured at a level, named as theirs, and the chance with a third of their weight; nothing where the game is no longer the same. A class
- * that has reported enough (`isOwn`) is told by its own tries.
+ * What others measured at a level, named as theirs, and the chance with a third of their weight. A class that has reported enough (`isOwn`) is told by
+ * its own tries.
  */
-export async function linesOfOthers(
-  schoolId: Uuid,
-  { id, game }: Pick<ShelvedGame, 'id' | 'game'>,
-  levelId: string,
-  isOwn: boolean,
-): Promise<FigureLine[]> {
-  const rows = rowsOfOthers(
-    game,
-    (await evidenceOfGames(schoolId, id)).map(({ evidence }) => evidence),
-  );
-  const others = fitByOthers(rows);
-  return rows
+export const linesOfOthers = ({ rows, fit }: MeasuredByOthers, levelId: string, isOwn: boolean): FigureLine[] =>
+  rows
     .filter((row) => row.level === levelId)
-    .map((row): FigureLine => ({
+    .map((row) => ({
       what: `others: ${row.hits} of ${row.tries} from ${row.distanceM} m, ${row.children} children of about ${row.ageYears}`,
       value: `${inTen(row.hits / row.tries)}; ${
-        isOwn
-          ? 'not weighed in: the class has reported enough itself'
-          : `here ${inTen(withOthers(row.chance, others))} instead of ${inTen(row.chance)}`
+        isOwn ? 'not weighed in: the class has reported enough itself' : `here ${inTen(toldBy(fit, row.chance))} instead of ${inTen(row.chance)}`
       }`,
       source: 'measured by another school, weighed by a third beside the model',
       replacedBy: 'what your own classes report',
     }));
-}
 
 /** The model's chance for such a row; undefined for a level or things that are not known here. */
 function modelOf(game: Game, { level, object, implement, distanceM, ageYears }: EvidenceRow): number | undefined {
