@@ -45,5 +45,12 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/desk-link.tsx'],
+    rules: {
+      'no-restricted-imports': ['error', { name: 'next/link', message: 'Take DeskLink of src/ui/desk-link.tsx: it asks for nothing beforehand.' }],
+    },
+  },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 );

@@ -16,9 +16,9 @@ import { settings } from '@/server/settings';
 import { drawU32, PURPOSE } from '@/core/random/draw';
 import { v7 } from 'uuid';
 import { freePort } from '../scripts/lib/processes.mjs';
-import { markdownTable, writeSection } from '../tests/section-of-guide';
+import { markdownTable, writeSection } from '../drills/section-of-guide';
 import { startWebServer } from '../tests/web-server';
-import { copyOf, copySchool, demoSchoolAlone } from '../tests/machines/many-schools';
+import { copyOf, copySchool, demoSchoolAlone } from '../drills/many-schools';
 
 const WANTED = Number(process.argv[2] ?? 20_000_000);
 /** How long it may write. */

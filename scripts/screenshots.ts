@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { withDemo } from '../tests/browser/demo-stack';
+import { withDemo } from './demo-stack';
 import { openLinks, openScores, PHONE, signInAs } from '../tests/browser/people';
 import { choose } from '../tests/browser/by-hand';
 

@@ -1,11 +1,12 @@
 /**
  * npm test: from a fresh machine, everything that is checked. Its own database instance and ports; the demo is never touched.
  * What reads the code runs beside the unit and server tests; the demo school is loaded once, the server tests work on a copy of it and the
- * browser on itself. A test that passed only at a second try has failed. At the end: how long each stage took, and the slowest tests.
+ * browser on itself. A test that passed only at a second try has failed. At the end: how long each stage took, the slowest tests, and
+ * what failed, since the end is what is read.
  */
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBuild, ensureMessages, TYPE_CHECK } from './lib/build.mjs';
 import { needChromium, needMachines, needPackages, root } from './lib/needs.mjs';
 import { freePort } from './lib/processes.mjs';
@@ -14,9 +15,11 @@ import { main, say } from './lib/say.mjs';
 import { testStack } from './lib/test-stack.mjs';
 
 const SLOWEST = 10;
+const LINES_OF_A_FAILURE = 15;
 const counts = { passed: 0, failed: 0 };
 const stages = [];
 const slow = [];
+const failures = [];
 const bin = (name) => join(root, 'node_modules/.bin', name);
 
 /** Runs a command; what it says is shown at once, or where it runs beside others, when it has ended. */
@@ -46,7 +49,10 @@ async function timed(name, work) {
 async function check(name, file, args, options) {
   const { ok, said } = await timed(name, () => command(file, args, { aside: true, ...options }));
   if (ok) counts.passed += 1;
-  else counts.failed += 1;
+  else {
+    counts.failed += 1;
+    failures.push({ title: name, why: said });
+  }
   say(`${ok ? 'passed' : 'FAILED'}: ${name}`);
   if (!ok) say(said);
   return ok;
@@ -61,9 +67,13 @@ async function runTests(name, file, args, env, read) {
     counts.passed += passed;
     counts.failed += failed;
     slow.push(...tests);
-    if (!ok && failed === 0) counts.failed += 1;
-  } catch {
+    failures.push(...tests.filter(({ why }) => why));
+    if (ok || failed > 0) return;
     counts.failed += 1;
+    failures.push({ title: name, why: 'no test failed, but the runner says that something did' });
+  } catch (error) {
+    counts.failed += 1;
+    failures.push({ title: name, why: String(error) });
   }
 }
 
@@ -107,9 +117,15 @@ function vitest(stack) {
   const args = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
   return runTests('unit and server tests', bin('vitest'), args, stack.env, () => {
     const { numPassedTests, numFailedTests, testResults } = json(file);
-    const tests = testResults.flatMap(({ assertionResults }) =>
-      assertionResults.map(({ title, duration }) => ({ title, seconds: (duration ?? 0) / 1000 })),
-    );
+    const tests = testResults.flatMap(({ name, status, message, assertionResults }) => [
+      ...assertionResults.map(({ title, duration, failureMessages }) => ({
+        title,
+        seconds: (duration ?? 0) / 1000,
+        why: failureMessages.length > 0 && `${relative(root, name)}\n${failureMessages.join('\n')}`,
+      })),
+      // A file that could not be read has no tests.
+      ...(status === 'failed' && assertionResults.length === 0 ? [{ title: relative(root, name), seconds: 0, why: message }] : []),
+    ]);
     return { passed: numPassedTests, failed: numFailedTests, tests };
   });
 }
@@ -120,9 +136,10 @@ async function playwright(stack) {
   return runTests('browser tests', bin('playwright'), ['test', '--reporter=list,json'], env, () => {
     const { stats, suites } = json(file);
     const specs = (suite) => [...suite.specs, ...(suite.suites ?? []).flatMap(specs)];
-    const tests = suites.flatMap(specs).map(({ title, tests: [{ results }] }) => ({
+    const tests = suites.flatMap(specs).map(({ title, file: name, ok, tests: [{ results }] }) => ({
       title,
       seconds: results.reduce((sum, { duration }) => sum + duration, 0) / 1000,
+      why: !ok && [name, ...results.flatMap(({ errors }) => errors.map(({ message }) => message))].join('\n'),
     }));
     return { passed: stats.expected, failed: stats.unexpected + stats.flaky, tests };
   });
@@ -155,6 +172,8 @@ await main(async () => {
   for (const stage of [...stages, { name: 'all of it', seconds: (Date.now() - began) / 1000 }]) say(`${seconds(stage.seconds)}  ${stage.name}`);
   say(`\nThe ${SLOWEST} slowest tests:`);
   for (const test of slow.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST)) say(`${seconds(test.seconds)}  ${test.title}`);
+  if (failures.length > 0) say('\nWhat failed:');
+  for (const { title, why } of failures) say(`\n${title}\n${why.split('\n').slice(0, LINES_OF_A_FAILURE).join('\n')}`);
   say(`\n${counts.passed} passed, ${counts.failed} failed`);
   if (counts.failed > 0) process.exitCode = 1;
 });

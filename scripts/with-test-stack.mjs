@@ -10,10 +10,10 @@ import { testStack } from './lib/test-stack.mjs';
 const typescript = (file) => ['--import', 'tsx', join(root, file)];
 const COMMANDS = {
   bench: typescript('bench/bench.ts'),
-  soak: typescript('tests/soak/soak.ts'),
+  soak: typescript('drills/soak/soak.ts'),
   screenshots: typescript('scripts/screenshots.ts'),
-  rebuild: typescript('tests/browser/rebuild.ts'),
-  unhappy: typescript('tests/unhappy.ts'),
+  rebuild: typescript('drills/rebuild.ts'),
+  unhappy: typescript('drills/unhappy.ts'),
   authority: typescript('bench/authority.ts'),
   'drill:one': [
     join(root, 'node_modules/vitest/vitest.mjs'),

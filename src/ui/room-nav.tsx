@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from './desk-link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
@@ -40,9 +40,9 @@ export function RoomNav({ label, views, query = '', children }: { label: string;
     <Row aria-label={label}>
       {children}
       {views.map(({ href, name }) => (
-        <Link key={href} href={`${href}${query}`} {...(path === href ? { 'aria-current': 'page' as const } : {})}>
+        <DeskLink key={href} href={`${href}${query}`} {...(path === href ? { 'aria-current': 'page' as const } : {})}>
           {name}
-        </Link>
+        </DeskLink>
       ))}
     </Row>
   );

@@ -1,7 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { complaintsOf, expectAccessible, linksOf, PHONE, signInAs, openScores, signedIn, openLinks, signInByHand } from './people';
 import { PDFDocument } from 'pdf-lib';
-import { LONG } from '../long';
 
 /** Opens a child's card on a phone of its own. */
 async function phone(page: Page, url: string) {
@@ -93,54 +92,6 @@ test('the scores page shows a report that comes in while it is open', async ({ p
   await home.getByRole('button', { name: 'Send to school' }).click();
   await expect(home.getByRole('heading', { name: 'The school has it' })).toBeVisible();
   await expect(page.getByRole('row', { name: new RegExp(name.replace('.', '\\.')) })).not.toContainText('not yet', { timeout: 60_000 });
-  await context.close();
-});
-
-// Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
-(LONG ? test : test.skip)(
-  'a play without a connection stays in the phone, survives a reload, and is sent once when there is one',
-  async ({ page }) => {
-    await signedIn(page);
-    const links = await linksOf(page, 'P2 Wagtails');
-    const { home, context } = await phone(page, [...links.values()][5]!);
-    await toPlay(home);
-    for (let n = 0; n < 10; n += 1) await home.getByRole('button', { name: 'Missed', exact: true }).click();
-    await home.getByRole('button', { name: 'Finish and send' }).click();
-    await expect(home.getByRole('button', { name: 'Send to school' })).toBeVisible();
-    await context.route('**/api/**', (route) => route.abort());
-    await home.getByRole('button', { name: 'Send to school' }).click();
-    await expect(home.getByRole('heading', { name: 'Kept, not sent yet' })).toBeVisible();
-    await home.reload();
-    await expect(home.getByText('There is no connection.', { exact: false })).toBeVisible();
-    await expect(home.getByText('1 report waits in this device', { exact: false })).toBeVisible();
-    const sent: number[] = [];
-    await context.unroute('**/api/**');
-    home.on('response', (response) => response.url().endsWith('/home/reports') && sent.push(response.status()));
-    await home.evaluate(() => window.dispatchEvent(new Event('online')));
-    await expect(home.getByText('waits in this device', { exact: false })).toHaveCount(0);
-    await expect(home.getByText(/The school has \d+ report/)).toBeVisible();
-    expect(sent).toEqual([201]);
-    await context.close();
-  },
-);
-
-// Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
-(LONG ? test : test.skip)('a go that was cut off half-way goes on where it was', async ({ page }) => {
-  await signedIn(page);
-  const links = await linksOf(page, 'P4 Dippers');
-  const { home, context } = await phone(page, [...links.values()][7]!);
-  await toPlay(home);
-  await home.getByRole('button', { name: /^In/ }).click();
-  await home.getByRole('button', { name: /^In/ }).click();
-  const before = await home.locator('[aria-live=polite] b').textContent();
-  await home.reload();
-  await home.getByRole('button', { name: 'Set it out' }).click();
-  await expect(home.getByRole('heading', { name: 'You were in the middle of a go' })).toBeVisible();
-  await expect(home.getByText(/The clock ran on since then: \d+:\d\d so far/)).toBeVisible();
-  await home.getByRole('button', { name: 'Go on with it' }).click();
-  await expect(home.locator('[aria-live=polite] b')).toHaveText(before!);
-  await home.getByRole('button', { name: 'Undo' }).click();
-  expect(Number(await home.locator('[aria-live=polite] b').textContent())).toBe(Number(before) / 2);
   await context.close();
 });
 
@@ -306,7 +257,9 @@ test('a class is made from a pasted list, and only first names and initials leav
   await expect(page.getByRole('cell', { name: '61 cm' })).toBeVisible();
 });
 
-test('every main view of the desk passes axe', async ({ page }) => {
+test('every main view of the desk passes axe, and asks for no other page beforehand', async ({ page }) => {
+  const beforehand: string[] = [];
+  page.on('request', (request) => request.headers()['next-router-prefetch'] && beforehand.push(request.url()));
   await page.goto('/sign-in');
   await expectAccessible(page);
   await signInAs(page);
@@ -327,48 +280,22 @@ test('every main view of the desk passes axe', async ({ page }) => {
   await expectAccessible(page);
   // The shot list alone goes to paper, on one sheet.
   expect((await PDFDocument.load(await page.pdf({ format: 'A4' }))).getPageCount()).toBe(1);
+  await page.mouse.move(0, 0);
+  beforehand.length = 0;
   for (const path of ['/today', '/weeks', '/scores', '/classes', '/school', '/school/deeds', '/me']) {
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expectAccessible(page);
   }
+  expect(beforehand).toEqual([]);
+  await page.getByRole('link', { name: 'Classes', exact: true }).hover();
+  await expect.poll(() => beforehand.length).toBeGreaterThan(0);
   await page.goto('/classes');
   await page.getByRole('link', { name: 'P4 Dippers', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'P4 Dippers' })).toBeVisible();
   await expectAccessible(page);
   await openLinks(page, 'P4 Dippers');
   await expectAccessible(page);
-});
-
-test("every screen of the child's page passes axe", async ({ page }) => {
-  await signedIn(page);
-  const links = await linksOf(page, 'P4 Dippers');
-  const { home, context } = await phone(page, [...links.values()][11]!);
-  await expect(home.getByRole('button', { name: 'Set it out' })).toBeVisible();
-  await expectAccessible(home);
-  await home.getByRole('button', { name: 'Set it out' }).click();
-  await expectAccessible(home);
-  await home.getByRole('button', { name: 'It is set out' }).click();
-  await expectAccessible(home);
-  await home.getByLabel('An adult says yes to this place').check();
-  await home.getByRole('button', { name: 'Go on' }).click();
-  await expectAccessible(home);
-  await home.getByRole('button', { name: 'Now with counting' }).click();
-  await expectAccessible(home);
-  await home.getByRole('button', { name: /A helper taps every try/ }).click();
-  await expect(home.getByRole('button', { name: /^(In|Hit)/ })).toBeVisible({ timeout: 40_000 });
-  await expectAccessible(home);
-  await home.getByRole('button', { name: /^(In|Hit)/ }).click();
-  await home.getByRole('button', { name: /^Stop/ }).click();
-  await expectAccessible(home);
-  await home.getByRole('button', { name: 'End here' }).click();
-  await expectAccessible(home);
-  await home.getByRole('button', { name: 'Finish and send' }).click();
-  // At the end of the page nothing is half behind its foot.
-  await home.getByRole('button', { name: 'One more go first' }).scrollIntoViewIfNeeded();
-  await home.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight));
-  await expectAccessible(home);
-  await context.close();
 });
 
 test('a page of the school does not open without signing in, and a wrong link says so', async ({ page }) => {
@@ -426,28 +353,3 @@ test('a replaced link stops, and the shelf keeps what is put away', async ({ pag
   await page.getByRole('button', { name: 'Back to the shelf' }).click();
   await expect(page.getByRole('link', { name: /Gull's Nest/ })).toBeVisible();
 });
-
-// All nine by npm run drill:one and LOCHSIDE_LONG=yes; each model is tried without a browser too.
-const MOVEMENTS = [
-  'Underarm throw',
-  'Overarm throw',
-  'Set shot',
-  'Roll',
-  'Kick',
-  'Lift with the laces',
-  'Keep it up',
-  'Gather and throw',
-  'Run and turn',
-];
-for (const movement of LONG ? MOVEMENTS : ['Lift with the laces'])
-  test(`a new game from the movement “${movement}” could be sent after three clicks, with three levels set out`, async ({ page }) => {
-    await signInAs(page);
-    await page.getByRole('link', { name: 'New game' }).click();
-    await page.getByText(movement, { exact: true }).click();
-    await page.getByRole('button', { name: 'Set it out' }).click();
-    await page.waitForURL(/games\/[0-9a-f]{8}-/);
-    await expect(page.getByText('working it out')).toHaveCount(0);
-    await expect(page.getByRole('button', { name: 'Send to a class' })).toBeEnabled();
-    for (const level of ['Paddle', 'Wade', 'Swim']) await expect(page.getByRole('region', { name: 'Levels' }).getByText(level).first()).toBeVisible();
-    await expect(page.getByText(/The rules say nothing yet/)).toHaveCount(0);
-  });

@@ -2,11 +2,8 @@ import { expect, test, type Page } from '@playwright/test';
 import { patternOf } from '@/core/course/patterns';
 import type { Game } from '@/core/rules/format/game';
 import { readGame } from '@/core/rules/format/read-game';
-import { asPlayed } from '../examples/rebuild';
-import { starter } from '../examples/starters';
-import { blankFloor, choose, cupboard, floor, leaf, playItSo, putDown, rebuildByHand, savedGame, typed } from './by-hand';
+import { blankFloor, choose, cupboard, leaf, playItSo, putDown, savedGame, typed } from './by-hand';
 import { complaintsOf, expectAccessible, openStarter, signedIn } from './people';
-import { LONG } from '../long';
 
 const row = (page: Page, words: string | RegExp) => page.getByRole('table', { name: 'Everything on the floor' }).getByRole('row', { name: words });
 
@@ -17,87 +14,6 @@ async function playable(page: Page): Promise<Game> {
   await expect(page.getByText(/The rules say nothing yet/)).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Levels' }).getByText(/^par \d+$/)).toBeVisible();
   return game;
-}
-
-// All thirty by npm run rebuild: it takes its time.
-for (const id of LONG ? ['over-the-burn'] : [])
-  test(`${id} is built again from a blank floor, by hand`, async ({ page }) => {
-    const complaints = complaintsOf(page);
-    await signedIn(page);
-    await rebuildByHand(page, starter(id));
-    expect(asPlayed(await savedGame(page))).toEqual(asPlayed(starter(id)));
-    expect(complaints).toEqual([]);
-  });
-
-// Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
-(LONG ? test : test.skip)('a ring of five is laid out, turned, widened and played', async ({ page }) => {
-  const complaints = complaintsOf(page);
-  await signedIn(page);
-  await blankFloor(page, 'Five in a ring');
-  await putDown(page, { shelf: 'To aim at', card: 'empty plastic bottle', pattern: 'a ring', n: 5, spacingM: 0.6 });
-  await putDown(page, { shelf: 'Places to stand' });
-  await playItSo(page, 'Clear them one by one');
-  let game = await playable(page);
-  expect(patternOf(Object.values(game.course.targets)[0]!)).toMatchObject({ kind: 'ring', n: 5 });
-  await leaf(page, 'Layout');
-  await row(page, /^empty plastic bottle 1/)
-    .getByRole('button')
-    .first()
-    .click();
-  await typed(page, 'Metres between neighbours', 0.9);
-  await typed(page, 'Pattern turned by degrees', 30);
-  await typed(page, 'How many of the group', 6);
-  game = await savedGame(page);
-  const ring = patternOf(Object.values(game.course.targets)[0]!)!;
-  expect(ring).toMatchObject({ kind: 'ring', n: 6 });
-  expect(ring.spacingM).toBeCloseTo(0.9, 2);
-  await expectAccessible(page);
-
-  expect(complaints).toEqual([]);
-});
-
-// The sets and patterns themselves are checked in the core.
-if (LONG) {
-  test('a route with a ramp and three obstacles is laid out and played', async ({ page }) => {
-    await signedIn(page);
-    await blankFloor(page, 'Round the crags');
-    await floor(page, 8, 4.4, 'grass');
-    await cupboard(page, 'Set out together');
-    await page.getByRole('button', { name: 'a winding route with a hole at its end' }).click();
-    await putDown(page, { shelf: 'In the way', card: 'pillow' });
-    await putDown(page, { shelf: 'In the way', card: 'clothes horse' });
-    await putDown(page, { shelf: 'In the way', card: 'empty cereal box' });
-    await playItSo(page, 'A course of strokes');
-    const route = await savedGame(page);
-    expect(readGame(route)).toMatchObject({ ok: true });
-    expect(route.course.obstacles!.map((thing) => thing.object)).toEqual(['ramp', 'chair', 'pillow', 'clothes-horse', 'cereal-box']);
-    expect(Object.values(route.course.routes!)[0]).toHaveLength(4);
-  });
-
-  test('two gates in a row, ten pins in a diamond and a wall rebound are laid out and played', async ({ page }) => {
-    await signedIn(page);
-    await blankFloor(page, 'Two gates');
-    await putDown(page, { shelf: 'To aim at', card: 'gate of two shoes', pattern: 'a line, one behind the other', n: 2, spacingM: 1.2 });
-    await putDown(page, { shelf: 'Places to stand', pattern: 'a ladder, farther each time', n: 4, spacingM: 0.4 });
-    await playItSo(page, 'Farther back through a gate');
-    const gates = await playable(page);
-    expect(Object.values(gates.course.targets)[0]).toHaveLength(2);
-
-    await blankFloor(page, 'Ten in a diamond');
-    await putDown(page, { shelf: 'To aim at', card: 'cardboard tube', pattern: 'a diamond', n: 10, spacingM: 0.2 });
-    await putDown(page, { shelf: 'Places to stand' });
-    await playItSo(page, 'Only whole sets');
-    const pins = await playable(page);
-    expect(patternOf(Object.values(pins.course.targets)[0]!)).toMatchObject({ kind: 'diamond', n: 10 });
-
-    await blankFloor(page, 'Off the wall');
-    await cupboard(page, 'Set out together');
-    await page.getByRole('button', { name: 'a basket before a wall to throw against' }).click();
-    await playItSo(page, 'Hits of so many tries');
-    const wall = await playable(page);
-    expect(wall.course.obstacles![0]!.object).toBe('wall');
-    expect(wall.parts[0]!.stop[0]!.if[0]).toEqual(['attempts', '>=', 6]);
-  });
 }
 
 test('everything on the chart is done by keys: picked, moved, turned, spread, tied, locked, doubled, measured, taken away', async ({ page }) => {

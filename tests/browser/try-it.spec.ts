@@ -1,8 +1,7 @@
-import { LONG } from '../long';
 import { expect, test, type Page } from '@playwright/test';
 import { starter } from '../examples/starters';
 import { playThrough } from './play-through';
-import { complaintsOf, expectAccessible, openStarter, signInAs, signedIn } from './people';
+import { complaintsOf, openStarter, signInAs, signedIn } from './people';
 
 async function tryIt(page: Page): Promise<void> {
   const phone = page.getByRole('region', { name: 'Try it' });
@@ -34,23 +33,6 @@ test('the try-it view plays a game, shows the working, and takes what is written
     await expect(phone.getByRole('heading', { name: new RegExp(starter(id).title) })).toBeVisible();
     expect(complaints, id).toEqual([]);
   }
-});
-
-// Another test goes most of this way: LOCHSIDE_LONG=yes goes it too.
-(LONG ? test : test.skip)('the shelf of starters, the counter and the gaps can be read by everybody (axe)', async ({ page }) => {
-  await signInAs(page);
-  await page.getByRole('button', { name: /^Starter games/ }).click();
-  await expectAccessible(page);
-  await openStarter(page, 'otters-errand');
-  await expectAccessible(page);
-  await tryIt(page);
-  await page.getByRole('button', { name: 'A helper taps every try' }).click();
-  await expectAccessible(page);
-  await openStarter(page, 'loch-frames');
-  await tryIt(page);
-  await page.getByRole('button', { name: 'A helper taps every try' }).click();
-  await page.getByRole('button', { name: /^All 6 fell/ }).click();
-  await expectAccessible(page);
 });
 
 test('what the rules leave open is asked, and one tap mends it', async ({ page }) => {

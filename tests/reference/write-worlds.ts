@@ -1,5 +1,5 @@
 /** npm run worlds: plays 200 classes of each world and writes what came of them into the guide. */
-import { writeSection } from '../section-of-guide';
+import { writeSection } from '../../drills/section-of-guide';
 import { heldAgainst, WORLDS, type WorldFigures } from './worlds';
 
 const classes = 200;

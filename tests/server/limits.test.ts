@@ -213,11 +213,12 @@ describe('unhappy at the server: somebody tries passwords', () => {
       .getSetCookie()
       .find((one) => one.startsWith('lochside-known='))!
       .split(';')[0]!;
-    const wrong = await Promise.all(Array.from({ length: 7 }, () => ask('wrong')));
-    expect(wrong.map(({ status }) => status)).toEqual(Array.from({ length: 7 }, () => 401));
+    const wrong = await Promise.all(Array.from({ length: 8 }, () => ask('wrong')));
+    expect(wrong.map(({ status }) => status)).toEqual(Array.from({ length: 8 }, () => 401));
     const quick = performance.now();
     expect((await ask(PASSWORD, known)).status).toBe(200);
-    expect(performance.now() - quick).toBeLessThan(1500);
+    // A stranger's next would be held back for four seconds.
+    expect(performance.now() - quick).toBeLessThan(3500);
     expect((await ask(PASSWORD)).status).toBe(200);
     expect((await ask('wrong', 'lochside-known=AAAA')).status).toBe(401);
     if (before !== undefined) process.env['LOCHSIDE_LIMITS'] = before;

@@ -1,7 +1,7 @@
 /** Three database nodes, two web servers, a balancer, one node killed; `npm run drill` kills more. Where Galera is not installed it says so and is left out. */
 import { expect, test } from 'vitest';
 import { hasMachines } from '../../scripts/lib/needs.mjs';
-import { BLOWS, drill, wrongIn } from '../machines/drill';
+import { BLOWS, drill, wrongIn } from '../../drills/drill';
 
 const here = hasMachines() as boolean;
 if (!here) process.stderr.write('LEFT OUT: the drill of several machines. It needs Debian’s packages galera-4, rsync and haproxy.\n');

@@ -6,8 +6,8 @@ import { POST as diary } from '@/app/api/v1/home/diary/route';
 import { POST as report } from '@/app/api/v1/home/reports/route';
 import { POST as typed } from '@/app/api/v1/scores/typed/route';
 import { POST as week } from '@/app/api/v1/weeks/route';
-import { malformedRequests } from '../soak/malformed';
-import { checksums, targetsOf } from '../soak/targets';
+import { malformedRequests } from '../../drills/soak/malformed';
+import { checksums, targetsOf } from '../../drills/soak/targets';
 import { call, makeSchool, useOwnSchema } from './school';
 
 const ROUTES: Readonly<Record<string, Parameters<typeof call>[0]>> = { report, diary, typed, draft, action, children, child, week };

@@ -158,7 +158,8 @@ describe('several database servers', () => {
       const began = Date.now();
       expect(await touched()).toBe(before);
       expect(await touch()).toBe('done');
-      expect(Date.now() - began).toBeLessThan(6000);
+      // Without patience it would be for ever.
+      expect(Date.now() - began).toBeLessThan(15_000);
       expect(await touched()).toBe(before + 1);
     } finally {
       await closePools();

@@ -9,8 +9,8 @@ import { SERVER_TABLES } from '@/server/keeping/school-tables';
 import { settings } from '@/server/settings';
 import { closePools } from '@/server/db/servers';
 import { freePort } from '../../scripts/lib/processes.mjs';
-import { asked, filesThatAnswer, latin1Connection, looksAt, NOBODY, planOf, sendsTo, statementsIn } from '../machines/looks';
-import { copyOf, copySchool, demoSchoolAlone, SIGNS_IN, type DatabaseOfSchools } from '../machines/many-schools';
+import { asked, filesThatAnswer, latin1Connection, looksAt, NOBODY, planOf, sendsTo, statementsIn } from './every-read';
+import { copyOf, copySchool, demoSchoolAlone, SIGNS_IN, type DatabaseOfSchools } from '../../drills/many-schools';
 import { startWebServer, type WebServer } from '../web-server';
 import { PASSWORD, ZONE } from './school';
 

@@ -20,7 +20,7 @@ import { sheetsOfWeek } from '@/server/paper/week-sheets';
 import { schoolDay } from '@/server/school-day';
 import { standingOf } from '@/server/weeks/week-standing';
 import { weekOfSchool, weeksOf } from '@/server/db/weeks';
-import { checksums } from '../soak/targets';
+import { checksums } from '../../drills/soak/targets';
 import { fontsOf } from '../fonts-of';
 import { call, makeSchool, sendTo, useOwnSchema, weekOf, ZONE, type TestSchool } from './school';
 

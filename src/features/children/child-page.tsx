@@ -1,7 +1,7 @@
 'use client';
 import { eraseSchema, noteSchema, type FromLinks as FromLinksAct } from '@/contract/child-settings';
 import type { ChildRecord, WeekOfChild, AboutChild } from '@/contract/child';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { narrow } from '@/design/breakpoints';
@@ -164,8 +164,8 @@ export function ChildPage({ record, about, mayChange }: ChildPageProps) {
       <PageHead>
         <h1>{record.name}</h1>
         <span className="about">
-          {record.classId ? <Link href={`/classes/${record.classId}`}>{record.className}</Link> : record.className} · about {record.ageYears} years ·{' '}
-          {record.reports} {counted(record.reports, 'reports')}
+          {record.classId ? <DeskLink href={`/classes/${record.classId}`}>{record.className}</DeskLink> : record.className} · about {record.ageYears}{' '}
+          years · {record.reports} {counted(record.reports, 'reports')}
         </span>
         <Button onPress={() => window.print()}>Print</Button>
         {mayChange && <ButtonLink href={`/api/v1/children/${record.id}/record`}>Everything as a file</ButtonLink>}

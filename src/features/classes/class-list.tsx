@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -43,7 +43,7 @@ const Acts = styled.div`
 const AGES = Array.from({ length: 9 }, (_, index) => ({ value: index + 4, label: `about ${index + 4} years` }));
 
 const COLUMNS: readonly SheetColumn<ListedClass>[] = [
-  { id: 'class', words: 'Class', by: ({ name }) => name, cell: ({ id, name }) => <Link href={`/classes/${id}`}>{name}</Link> },
+  { id: 'class', words: 'Class', by: ({ name }) => name, cell: ({ id, name }) => <DeskLink href={`/classes/${id}`}>{name}</DeskLink> },
   { id: 'age', words: 'Age', by: ({ ageYears }) => ageYears, cell: ({ ageYears }) => `about ${ageYears}` },
   { id: 'children', words: 'Children', figure: true, by: ({ children }) => children, cell: ({ children }) => children },
   {
@@ -51,8 +51,8 @@ const COLUMNS: readonly SheetColumn<ListedClass>[] = [
     words: '',
     cell: ({ id }) => (
       <Acts>
-        <Link href={`/classes/${id}/links`}>Links and codes</Link>
-        <Link href={`/scores?class=${id}`}>Scores</Link>
+        <DeskLink href={`/classes/${id}/links`}>Links and codes</DeskLink>
+        <DeskLink href={`/scores?class=${id}`}>Scores</DeskLink>
       </Acts>
     ),
   },
@@ -66,7 +66,7 @@ export interface ListedLeaver {
 }
 
 const LEAVERS: readonly SheetColumn<ListedLeaver>[] = [
-  { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ id, name }) => <Link href={`/children/${id}`}>{name}</Link> },
+  { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ id, name }) => <DeskLink href={`/children/${id}`}>{name}</DeskLink> },
   { id: 'left', words: 'Left on', by: ({ leftOn }) => leftOn, cell: ({ leftOn }) => dayWords(leftOn) },
 ];
 

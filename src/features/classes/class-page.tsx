@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useRouter } from 'next/navigation';
 import Joi from 'joi';
 import { useMemo, useState } from 'react';
@@ -121,9 +121,9 @@ export function ClassPage({ id, name, ageYears, childrenList, otherClasses, inve
             {childrenList.map((child) => (
               <tr key={child.id}>
                 <td>
-                  <Link href={`/children/${child.id}`}>
+                  <DeskLink href={`/children/${child.id}`}>
                     {child.firstName} {child.initial}
-                  </Link>
+                  </DeskLink>
                 </td>
                 <td>{child.hand ?? '–'}</td>
                 <OnScreen>{FORM_NAMES[child.form]}</OnScreen>

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import styled from 'styled-components';
 import { takenAsGameSchema } from '@/contract/invention';
 import type { Course } from '@/core/rules/format/game';
@@ -90,7 +90,7 @@ function One({ invention, ageYears, mayChange }: { invention: ListedInvention; a
       </SoftWords>
       <p>{invention.words}</p>
       {invention.gameId ? (
-        <Link href={`/games/${invention.gameId}`}>On the shelf</Link>
+        <DeskLink href={`/games/${invention.gameId}`}>On the shelf</DeskLink>
       ) : mayChange ? (
         <Stack>
           <Wide>

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { usePathname } from 'next/navigation';
 import styled from 'styled-components';
 import type { Uuid } from '@/contract/ids';
@@ -80,19 +80,19 @@ export function DeskBar({ who: { name, schoolId, schoolName, isLead, elsewhereTo
   };
   return (
     <Bar data-school={schoolId}>
-      <Link className="name" href="/today">
+      <DeskLink className="name" href="/today">
         <Waves />
         Lochside
-      </Link>
+      </DeskLink>
       <nav aria-label="Rooms">
         {[...ROOMS, ...(isLead ? [{ href: '/school', name: 'People' }] : [])].map((room) => (
-          <Link key={room.href} href={room.href} {...(path.startsWith(room.href) ? { 'aria-current': 'page' as const } : {})}>
+          <DeskLink key={room.href} href={room.href} {...(path.startsWith(room.href) ? { 'aria-current': 'page' as const } : {})}>
             {room.name}
-          </Link>
+          </DeskLink>
         ))}
       </nav>
       <span className="who">
-        <Link href="/me">{name}</Link> · {elsewhereToo ? <Link href="/me#schools">{schoolName}</Link> : schoolName}
+        <DeskLink href="/me">{name}</DeskLink> · {elsewhereToo ? <DeskLink href="/me#schools">{schoolName}</DeskLink> : schoolName}
       </span>
       <QuietButton onPress={() => void signOut()}>Sign out</QuietButton>
       {elsewhereToo && <OtherSchool shown={{ id: schoolId, name: schoolName }} />}

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -351,5 +351,5 @@ function Open({ starter, game }: { starter: boolean; game: ShelfGame }) {
       </span>
     </>
   );
-  return starter ? <div className="about-game">{inside}</div> : <Link href={`/games/${game.id}`}>{inside}</Link>;
+  return starter ? <div className="about-game">{inside}</div> : <DeskLink href={`/games/${game.id}`}>{inside}</DeskLink>;
 }

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useMemo, useState } from 'react';
 import { dayWords } from '@/core/measure/days';
 import { dueAfter } from '@/core/plan/calendar';
@@ -63,7 +63,7 @@ export function CellDialog({ screen, cell, shelf, mayChange, fixed, onChoose, on
         {cell.minutes !== null && `, about ${cell.minutes} ${cell.minutes === 1 ? 'minute' : 'minutes'} a go`}.{' '}
         {cell.sent && (
           <>
-            Sent as week {cell.sent.number}, due {dayWords(cell.sent.dueOn)}: <Link href={`/weeks/${cell.sent.weekId}`}>week and paper</Link>.
+            Sent as week {cell.sent.number}, due {dayWords(cell.sent.dueOn)}: <DeskLink href={`/weeks/${cell.sent.weekId}`}>week and paper</DeskLink>.
           </>
         )}
       </p>
@@ -93,9 +93,9 @@ export function CellDialog({ screen, cell, shelf, mayChange, fixed, onChoose, on
         {may && cell.kind === 'planned' && (
           <>
             {offer?.kind === 'game' && (
-              <Link href={`/weeks/new?class=${classId}&game=${offer.id}&level=${level!.id}&as=${cell.sentAs}&due=${dueAfter(cell.on)}`}>
+              <DeskLink href={`/weeks/new?class=${classId}&game=${offer.id}&level=${level!.id}&as=${cell.sentAs}&due=${dueAfter(cell.on)}`}>
                 Change more before it is sent
-              </Link>
+              </DeskLink>
             )}
             <Button $strong onPress={onSend}>
               Send to {cell.className} …

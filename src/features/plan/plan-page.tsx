@@ -1,7 +1,7 @@
 'use client';
 import { CalendarDays, Redo2, Undo2 } from 'lucide-react';
 import { format } from 'date-fns';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { TermPlanToRead } from '@/contract/term-plan';
@@ -172,7 +172,7 @@ export function PlanPage({ plan, plans, shelf, today, mayChange, opened }: PlanP
       <p role="status">{of.status}</p>
       {of.state.kind === 'conflict' && (
         <Notice $tone="caution" role="alert">
-          {of.state.problem} <Link href={`/plan?plan=${plan.id}`}>Open it again</Link> to go on from the newest form.
+          {of.state.problem} <DeskLink href={`/plan?plan=${plan.id}`}>Open it again</DeskLink> to go on from the newest form.
         </Notice>
       )}
       <PlanBoard $wide={!showsAside}>

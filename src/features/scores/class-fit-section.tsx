@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { classFitSchema } from '@/contract/class-fit';
 import { skillWords } from '@/core/progress/skill-words';
 import { Notice } from '@/ui/notice';
@@ -25,7 +25,7 @@ export function ClassFitSection({ classId, ageYears }: { classId: string; ageYea
             {fit.calibrated
               ? 'Par and chances of what you send next rest on it.'
               : 'Until there are 36 tries, par and chances rest on what is assumed for the age.'}{' '}
-            <Link href={`/classes/${classId}/test`}>Hold a class test</Link>
+            <DeskLink href={`/classes/${classId}/test`}>Hold a class test</DeskLink>
           </p>
           <HitsByDistance aims={fit.aims} whose="the class" fitted={fit.group} />
           <DoesItFitSection fits={fit.fits} />

@@ -1,7 +1,7 @@
 'use client';
 /** The columns of a class's week: each with what it shows of a child and by what it puts the children in order. */
 import { format } from 'date-fns';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import styled from 'styled-components';
 import type { ClassWeek, ScoreRow } from '@/contract/class-week';
 import { QuietButton } from '@/ui/button';
@@ -44,7 +44,7 @@ export function classWeekColumns(week: ClassWeek, { onType, onLook }: Acts): rea
   const looked = lookFors.length > 0 || filmAlone;
   const ordered = (id: Column) => ({ id, by: (row: ScoreRow) => orderKeyOf(row, id) });
   return [
-    { ...ordered('child'), words: 'Child', cell: (row) => <Link href={`/children/${row.childId}`}>{row.name}</Link> },
+    { ...ordered('child'), words: 'Child', cell: (row) => <DeskLink href={`/children/${row.childId}`}>{row.name}</DeskLink> },
     { ...ordered('level'), words: 'Level', cell: (row) => row.levelName },
     { ...ordered('best'), words: 'Best', figure: true, cell: (row) => (row.best === null ? '' : <b>{row.best}</b>) },
     { ...ordered('par'), words: 'Par', figure: true, cell: (row) => row.par },

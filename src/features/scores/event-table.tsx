@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { ClassWeek, EventRow } from '@/contract/class-week';
@@ -18,7 +18,7 @@ export function EventTable({ week }: { week: ClassWeek }) {
 
 function eventColumns({ games }: ClassWeek): readonly SheetColumn<EventRow>[] {
   return [
-    { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ childId, name }) => <Link href={`/children/${childId}`}>{name}</Link> },
+    { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ childId, name }) => <DeskLink href={`/children/${childId}`}>{name}</DeskLink> },
     ...games.map(({ itemId, title }, index): SheetColumn<EventRow> => ({
       id: itemId,
       words: title,

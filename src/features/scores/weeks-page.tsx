@@ -1,6 +1,6 @@
 'use client';
 import type { CellOfWeek, ClassWeeks, WeekOfClass } from '@/contract/class-weeks';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { lazy, Suspense, useMemo } from 'react';
 import styled from 'styled-components';
 import { inTenWords } from '@/core/progress/wilson';
@@ -102,7 +102,7 @@ type ChildInWeeks = ClassWeeks['children'][number];
 function weeksColumns(weeks: readonly WeekOfClass[]): readonly SheetColumn<ChildInWeeks>[] {
   const took = ({ cells }: ChildInWeeks) => cells.filter((cell) => cell.credit).length;
   return [
-    { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ id, name }) => <Link href={`/children/${id}`}>{name}</Link> },
+    { id: 'child', words: 'Child', by: ({ name }) => name, cell: ({ id, name }) => <DeskLink href={`/children/${id}`}>{name}</DeskLink> },
     ...weeks.map((week, at): SheetColumn<ChildInWeeks> => ({
       id: week.id,
       words: `week ${week.number}`,

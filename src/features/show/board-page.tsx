@@ -1,7 +1,7 @@
 'use client';
 /** A game that shows itself, large for a class, and the list of shots for a teacher who films it herself. */
 import { Maximize } from 'lucide-react';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { FORM_FACTOR, type BodyForm } from '@/core/motion/assumed';
@@ -132,7 +132,7 @@ export function BoardPage({ id, game, ageYears, levelId }: BoardPageProps) {
             <Maximize size={17} aria-hidden /> Over the whole screen
           </Button>
           <Button onPress={() => window.print()}>Print the shot list</Button>
-          <Link href={`/games/${id}`}>Chart table</Link>
+          <DeskLink href={`/games/${id}`}>Chart table</DeskLink>
         </Choices>
       </PageHead>
       <Two>

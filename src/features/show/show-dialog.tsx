@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import type { Pace } from '@/core/measure/lengths';
 import type { Game } from '@/core/rules/format/game';
 import { Dialog } from '@/ui/dialog';
@@ -22,7 +22,7 @@ export default function ShowDialog({
   return (
     <Dialog title={`${level.title} shows itself`} isOpen onClose={onClose} width={680}>
       <ScenePlayer level={level} pace={pace} hand="right" form={level.kit.form} drawnPx={460} />
-      <Link href={`/games/${gameId}/show?level=${levelId}`}>Large for the class, and the list of shots to film it yourself</Link>
+      <DeskLink href={`/games/${gameId}/show?level=${levelId}`}>Large for the class, and the list of shots to film it yourself</DeskLink>
     </Dialog>
   );
 }

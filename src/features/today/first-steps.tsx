@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import styled from 'styled-components';
 import type { Today } from '@/contract/today';
 import { ButtonLink } from '@/ui/button';
@@ -43,7 +43,7 @@ export function FirstSteps({ today }: { today: Today }) {
           <p>{step.help}</p>
           {step.done ? (
             <span>
-              done · <Link href={step.href}>more</Link>
+              done · <DeskLink href={step.href}>more</DeskLink>
             </span>
           ) : (
             <ButtonLink {...(step === next && { $strong: true })} href={step.href}>

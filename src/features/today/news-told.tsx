@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { News } from '@/contract/today';
@@ -31,7 +31,7 @@ export function NewsTold({ news }: { news: readonly News[] }) {
       <ul>
         {news.map(({ number, words, href }) => (
           <li key={number}>
-            {words} <Link href={href}>Look</Link>
+            {words} <DeskLink href={href}>Look</DeskLink>
           </li>
         ))}
       </ul>

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import styled from 'styled-components';
 import { daysBetween, dayShort, dayWords } from '@/core/measure/days';
 import type { ServerWorry } from '@/contract/server-standing';
@@ -111,7 +111,7 @@ function OneLine({ line }: { line: Line }) {
   return (
     <>
       {line.wrong && <Wrong aria-hidden>!</Wrong>}
-      <Link href={line.href}>{line.words}</Link>
+      <DeskLink href={line.href}>{line.words}</DeskLink>
     </>
   );
 }
@@ -124,10 +124,10 @@ function OutCell({ of, today }: { of: ClassToday; today: string }) {
     <Out>
       <TideLine byDay={week.byDay} usual={week.usual} sentTo={week.sentTo} days={days} />
       <span className="cut" title={week.title}>
-        <Link href={`/scores?class=${of.id}&week=${week.weekId}`}>
+        <DeskLink href={`/scores?class=${of.id}&week=${week.weekId}`}>
           {week.title}
           {week.level && `, ${week.level}`}
-        </Link>
+        </DeskLink>
         {alsoOut > 0 && ` and ${alsoOut} more`} · {dueWords(week, today)}
         <small>
           <b>{reportedWords(week)}</b>
@@ -145,7 +145,7 @@ function Row({ of, today, mayChange }: { of: ClassToday; today: string; mayChang
   return (
     <tr>
       <th scope="row">
-        <Link href={`/classes/${of.id}`}>{of.name}</Link>
+        <DeskLink href={`/classes/${of.id}`}>{of.name}</DeskLink>
         <small>{of.children === 1 ? '1 child' : `${of.children} children`}</small>
       </th>
       <td>
@@ -161,7 +161,7 @@ function Row({ of, today, mayChange }: { of: ClassToday; today: string; mayChang
               {next && of.last && of.last.fit.fit !== 'right' && (
                 <span title={whyWords(of.last)}>
                   {' · '}
-                  <Link href={next.href}>{next.words}</Link>
+                  <DeskLink href={next.href}>{next.words}</DeskLink>
                 </span>
               )}
             </small>
@@ -215,7 +215,7 @@ export function TodayPage({
       </PageHead>
       {worries.map((worry) => (
         <NoticeAbove key={worry} $tone="caution">
-          {WORRY_WORDS[worry]} <Link href="/school/server">The server</Link>
+          {WORRY_WORDS[worry]} <DeskLink href="/school/server">The server</DeskLink>
         </NoticeAbove>
       ))}
       <NewsTold news={news} />

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import styled from 'styled-components';
 import { Empty, Page, PageHead } from '@/ui/page';
 import { SheetTable, type SheetColumn } from '@/ui/table/sheet-table';
@@ -40,7 +40,7 @@ const COLUMNS: readonly SheetColumn<ListedWeek>[] = [
     words: 'Game',
     by: ({ gameTitle }) => gameTitle,
     cell: ({ gameId, games, gameTitle }) =>
-      gameId && games === 1 ? <Link href={`/games/${gameId}`}>{gameTitle}</Link> : `${gameTitle}, ${games} games`,
+      gameId && games === 1 ? <DeskLink href={`/games/${gameId}`}>{gameTitle}</DeskLink> : `${gameTitle}, ${games} games`,
   },
   { id: 'sent', words: 'Sent', cell: ({ sentOn }) => sentOn },
   {
@@ -76,8 +76,8 @@ const COLUMNS: readonly SheetColumn<ListedWeek>[] = [
     figure: true,
     cell: ({ id, classId }) => (
       <Acts>
-        <Link href={`/weeks/${id}`}>Week and paper</Link>
-        <Link href={`/scores?class=${classId}&week=${id}`}>Scores</Link>
+        <DeskLink href={`/weeks/${id}`}>Week and paper</DeskLink>
+        <DeskLink href={`/scores?class=${classId}&week=${id}`}>Scores</DeskLink>
       </Acts>
     ),
   },

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { DeskLink } from '@/ui/desk-link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -260,7 +260,7 @@ export function WeekPage({ week, mayChange }: { week: SentWeekView; mayChange: b
           <h2>Outbox</h2>
           <Source>
             Texts for your school&apos;s own channel. Lochside keeps them and sends nothing itself; no child is named in them. Links and codes are on{' '}
-            <Link href={`/classes/${week.classId}/links`}>their own page</Link>.
+            <DeskLink href={`/classes/${week.classId}/links`}>their own page</DeskLink>.
           </Source>
           {notices.map((notice) => (
             <Text key={notice.id}>

@@ -1,6 +1,6 @@
 import { gameById } from '@/server/db/games';
 import { rows } from '@/server/db/pool';
-import { envelopeFor, sendTo, type TestSchool } from '../server/school';
+import { envelopeFor, sendTo, type TestSchool } from '../../tests/server/school';
 import type { Target } from './malformed';
 
 /** Whole requests to the routes of families and teachers, to be broken. Routes whose broken bodies may still be whole take a wrong id as well. */

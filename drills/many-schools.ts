@@ -12,8 +12,8 @@ import { chmodSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Connection } from 'mysql2/promise';
-import { startInstance } from '../../scripts/lib/instance.mjs';
-import { demoInto, PASSWORD } from '../server/school';
+import { startInstance } from '../scripts/lib/instance.mjs';
+import { demoInto, PASSWORD } from '../tests/server/school';
 
 /** Who signs in there, with the password of the tests. */
 export const SIGNS_IN = 't@example.org';

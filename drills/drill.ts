@@ -17,8 +17,8 @@ import { firstRow } from '@/server/db/pool';
 import { closePools } from '@/server/db/servers';
 import { toBytes, toText } from '@/server/db/ids';
 import { v7 } from 'uuid';
-import { beginCluster, rejoin, startMachines } from '../../scripts/lib/cluster.mjs';
-import { envelopeFor, makeSchool, PASSWORD, sendTo } from '../server/school';
+import { beginCluster, rejoin, startMachines } from '../scripts/lib/cluster.mjs';
+import { envelopeFor, makeSchool, PASSWORD, sendTo } from '../tests/server/school';
 
 interface Node {
   readonly name: string;

@@ -2,9 +2,9 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
-import { CHROMIUM, startWebServer } from '../web-server';
+import { CHROMIUM, startWebServer } from '../tests/web-server';
 
-const root = join(import.meta.dirname, '../..');
+const root = join(import.meta.dirname, '..');
 
 /** Brings up the demo, does some work in the browser and takes all of it down again. */
 export async function withDemo(work: (browser: Browser, address: string) => Promise<void>): Promise<void> {

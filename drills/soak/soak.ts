@@ -1,8 +1,8 @@
 /** npm run soak: 100,000 malformed requests over http to a server with its limits off. Bounded, and to this machine only. */
 import { migrate } from '@/server/db/migrate';
 import { closePools } from '@/server/db/servers';
-import { makeSchool } from '../server/school';
-import { startWebServer } from '../web-server';
+import { makeSchool } from '../../tests/server/school';
+import { startWebServer } from '../../tests/web-server';
 import { malformedRequests } from './malformed';
 import { checksums, targetsOf } from './targets';
 

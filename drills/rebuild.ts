@@ -1,9 +1,10 @@
 /** npm run rebuild [-- starter …]: every starter built again from a blank floor by hand in the browser, and compared with the one that ships. */
-import { asPlayed } from '../examples/rebuild';
-import { STARTERS } from '../examples/starters';
-import { rebuildByHand, savedGame } from './by-hand';
-import { withDemo } from './demo-stack';
-import { signInAs } from './people';
+import { asPlayed } from '../tests/examples/rebuild';
+import { STARTERS } from '../tests/examples/starters';
+import { withDemo } from '../scripts/demo-stack';
+import { savedGame } from '../tests/browser/by-hand';
+import { signInAs } from '../tests/browser/people';
+import { rebuildByHand } from './rebuild-by-hand';
 
 const asked = process.argv.slice(2);
 const counts = { same: 0, other: 0 };

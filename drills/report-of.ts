@@ -1,6 +1,6 @@
 /** What came of a drill, as the guide shows it. */
 import { availableParallelism } from 'node:os';
-import { markdownTable, writeSection } from '../section-of-guide';
+import { markdownTable, writeSection } from './section-of-guide';
 import { wrongIn, type Drilled } from './drill';
 
 const kinds = (errors: Readonly<Record<string, number>>) =>
