@@ -15,6 +15,7 @@ import { compile } from '@/core/rules/playing/compile';
 import { measure } from '@/core/rules/playing/measure';
 import { replay } from '@/core/rules/playing/replay';
 import { STARTERS } from '../examples/starters';
+import { LONG } from '../long';
 
 interface Played {
   readonly game: string;
@@ -78,7 +79,7 @@ describe('a game of format 1', () => {
     comesToTheSame(id, game),
   );
 
-  it.each([...GAMES.keys()])('%s may have changed any slot at a level, and is the same there', (id) => {
+  it.each([...GAMES.keys()].filter((_, at) => LONG || at % 3 === 0))('%s may have changed any slot at a level, and is the same there', (id) => {
     const game = GAMES.get(id) as Game;
     const read = (set: Readonly<Record<string, unknown>>) => ({ ...game, levels: [{ id: 'only', name: 'Only', set }] });
     const slots = game.parts.flatMap((part, index) =>

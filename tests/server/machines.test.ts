@@ -10,6 +10,6 @@ test.runIf(here)('the node that is written to is killed while families send: not
   const drilled = await drill({ seconds: 16, blows: [BLOWS.writer(4), BLOWS.nodeBack(8)], families: 4 });
   // How long it takes is measured by `npm run drill`, with nothing beside it.
   expect(wrongIn(drilled, Infinity)).toEqual([]);
-  expect(drilled.acknowledged).toBeGreaterThan(50);
+  expect(drilled.acknowledged).toBeGreaterThan(15);
   expect(drilled.cameBack).toHaveLength(1);
 });

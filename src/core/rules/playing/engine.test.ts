@@ -282,12 +282,12 @@ describe('sentences', () => {
   it('every slot of every starter can be set where it stands, and gives a game that reads', () => {
     const wrong: string[] = [];
     let tried = 0;
-    for (const { id, game } of STARTERS) {
+    for (const { id, game } of STARTERS.filter((_, at) => LONG || at % 3 === 0)) {
       for (const token of sentencesOf(game, 'precise').flat()) {
         if (token.kind !== 'slot') continue;
         const { editor } = token;
         const options = editor.kind === 'choice' ? editor.options.map((one) => one.value) : [];
-        // Of many things to choose from the first and the last; every one by LOCHSIDE_LONG=yes.
+        // Of a third of the starters, of many things to choose from the first and the last; all by LOCHSIDE_LONG=yes.
         const chosen = options.filter((_, at) => LONG || at === 0 || at === options.length - 1);
         const values = editor.kind === 'number' ? [editor.min, editor.max] : editor.kind === 'choice' ? chosen : ['Other words'];
         for (const value of values) {
@@ -299,6 +299,6 @@ describe('sentences', () => {
       }
     }
     expect(wrong).toEqual([]);
-    expect(tried).toBeGreaterThan(LONG ? 1000 : 350);
+    expect(tried).toBeGreaterThan(LONG ? 1000 : 110);
   });
 });
