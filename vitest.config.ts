@@ -26,6 +26,7 @@ export default defineConfig({
     env: { LOCHSIDE_LOG: 'silent' },
     testTimeout: 240_000,
     hookTimeout: 300_000,
+    expect: { poll: { timeout: 20_000 } },
     setupFiles: ['tests/component/set-up.ts'],
     server: { deps: { inline: [/^next\//] } },
     fileParallelism: true,

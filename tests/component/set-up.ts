@@ -2,8 +2,10 @@
 import { afterEach, vi } from 'vitest';
 
 if (typeof document !== 'undefined') {
-  const { cleanup } = await import('@testing-library/react');
+  const { cleanup, configure } = await import('@testing-library/react');
   afterEach(cleanup);
+  // What is slow is not wrong.
+  configure({ asyncUtilTimeout: 20_000 });
   // React Aria's segments of a date collapse the selection, which happy-dom answers with another focus.
   Selection.prototype.collapse = () => undefined;
   // happy-dom's document is not an instance of the Document of its own window: React Aria would not find where the focus is.

@@ -42,13 +42,19 @@ describe('a lease', () => {
   it('is given back when the work fails; who may wait comes after', async () => {
     await expect(alone('fails', () => Promise.reject(new Error('no')))).rejects.toThrow('no');
     const order: string[] = [];
-    const first = alone('in turn', async () => {
-      await sleep(400);
-      order.push('first');
+    let letGo = () => undefined as void;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    let first: Promise<unknown> = held;
+    await new Promise<void>((begun) => {
+      first = alone('in turn', async () => {
+        begun();
+        await held;
+        order.push('first');
+      });
     });
-    await sleep(100);
-    const second = alone('in turn', async () => order.push('second'), 5000);
+    const second = alone('in turn', async () => order.push('second'), 20_000);
     expect(await alone('in turn', async () => order.push('never'))).toBeNull();
+    letGo();
     await Promise.all([first, second]);
     expect(order).toEqual(['first', 'second']);
   });
@@ -66,7 +72,7 @@ describe('a lease', () => {
     expect(begun).toBe(false);
     expect(await new Response(first).text()).toContain('"pdf"');
     expect(await new Response(await second).text()).toContain('"pdf"');
-  }, 30_000);
+  });
 });
 
 describe('several machines', () => {

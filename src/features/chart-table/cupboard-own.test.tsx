@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { expect, it, vi } from 'vitest';
 import { starter } from '../../../tests/examples/starters';
@@ -21,7 +21,7 @@ it('puts a thing of the teacher’s own on the floor, by its name and its size i
   await user.clear(field('Centimetres high'));
   await user.type(field('Centimetres high'), '15{Enter}');
   await user.click(screen.getByRole('button', { name: 'Put on the floor' }));
-  await vi.waitFor(() =>
+  await waitFor(() =>
     expect(add).toHaveBeenCalledWith({
       kind: 'target',
       object: 'bucket',

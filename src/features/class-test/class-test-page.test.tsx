@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { cleanup, render, screen, within, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { SWRConfig } from 'swr';
@@ -80,7 +80,7 @@ describe('hits of a class test', () => {
     const user = userEvent.setup();
     await user.click(cell('Child 2, near').getByRole('radio', { name: '2 of 3' }));
     await user.keyboard('{Backspace}');
-    await vi.waitFor(() => expect(sent.at(-1)?.body).toEqual({ childId: id(2), mark: 0, hits: null }));
+    await waitFor(() => expect(sent.at(-1)?.body).toEqual({ childId: id(2), mark: 0, hits: null }));
     expect(screen.getByText(/0 of 4 written down/)).toBeTruthy();
   });
   it('wait on the device while there is no connection, say so, and are there again on another opening', async () => {

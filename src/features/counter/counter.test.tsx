@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 /** The family's counter with every starter: what it offers is tapped until the go is over or stopped. */
-import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within, waitFor } from '@testing-library/react';
 import { useLayoutEffect } from 'react';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { STARTERS } from '../../../tests/examples/starters';
@@ -298,7 +298,7 @@ describe('the counter', () => {
           <InHand level={resolveLevel(game, 0)} />
         </InFamilyLanguage>,
       );
-      await vi.waitFor(() => expect(document.documentElement.dir).toBe('rtl'));
+      await waitFor(() => expect(document.documentElement.dir).toBe('rtl'));
       expect(latin(container)).toEqual([]);
       const big = screen.getAllByRole('button').find(can)!;
       fireEvent.click(big);

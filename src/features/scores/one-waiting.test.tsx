@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Waiting } from '@/contract/to-look-at';
@@ -39,14 +39,14 @@ describe('a score that is nobody’s yet', () => {
     expect([...document.querySelectorAll('mark')].map((one) => one.textContent)).toEqual(['Isla', '14']);
     expect(field('Child').value).toBe('Isla M.');
     await user.type(field('Score'), '{Enter}');
-    await vi.waitFor(() => expect(onCount).toHaveBeenCalledWith({ assignmentId: 'a-1', levelId: 'level-1', total: 14 }, 'Isla M.: 14 points'));
+    await waitFor(() => expect(onCount).toHaveBeenCalledWith({ assignmentId: 'a-1', levelId: 'level-1', total: 14 }, 'Isla M.: 14 points'));
   });
 
   it('may be set right, or be “not finished”', async () => {
     const { user, onCount } = open();
     await user.clear(field('Score'));
     await user.type(field('Score'), 'n{Enter}');
-    await vi.waitFor(() => expect(onCount).toHaveBeenCalledWith({ assignmentId: 'a-1', levelId: 'level-1', total: null }, 'Isla M.: not finished'));
+    await waitFor(() => expect(onCount).toHaveBeenCalledWith({ assignmentId: 'a-1', levelId: 'level-1', total: null }, 'Isla M.: not finished'));
   });
 
   it('does not count for a child who was not sent it, and says so at the field', async () => {

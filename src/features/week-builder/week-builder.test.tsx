@@ -152,7 +152,7 @@ describe('a week that is built', () => {
     open();
     await take(user, 'Lantern Quay');
     expect(sent).toEqual([]);
-    await waitFor(() => expect(sent.some(({ url, body }) => url.endsWith('/preview') && body.games.length === 1)).toBe(true), { timeout: 3000 });
+    await waitFor(() => expect(sent.some(({ url, body }) => url.endsWith('/preview') && body.games.length === 1)).toBe(true));
   });
 
   it('begins with what is missing when the school has none', () => {
