@@ -123,8 +123,10 @@ function vitest(stack) {
         seconds: (duration ?? 0) / 1000,
         why: failureMessages.length > 0 && `${relative(root, name)}\n${failureMessages.join('\n')}`,
       })),
-      // A file that could not be read has no tests.
-      ...(status === 'failed' && assertionResults.length === 0 ? [{ title: relative(root, name), seconds: 0, why: message }] : []),
+      // A file that could not be read or prepared has no test that failed.
+      ...(status === 'failed' && !assertionResults.some((one) => one.status === 'failed')
+        ? [{ title: relative(root, name), seconds: 0, why: message }]
+        : []),
     ]);
     return { passed: numPassedTests, failed: numFailedTests, tests };
   });
