@@ -21,9 +21,10 @@ function paperPicture(pdf: string): void {
 
 await withDemo(async (browser, address) => {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address })).newPage();
-  /** Nothing is being loaded or worked out, and what moves has come to rest. */
+  /** Nothing is being loaded or worked out, the page is alive, and what moves has come to rest. */
   const settled = async (page: Page) => {
     await page.waitForLoadState('networkidle');
+    await page.getByRole('button', { name: 'Sign out', disabled: true }).waitFor({ state: 'detached' });
     await page.evaluate(async () => {
       await document.fonts.ready;
       await Promise.all(document.getAnimations().map((one) => (one.effect?.getComputedTiming().iterations === Infinity ? undefined : one.finished)));
@@ -79,6 +80,7 @@ await withDemo(async (browser, address) => {
     .waitFor();
   await desk.locator('section').getByText(/^In$/).waitFor({ timeout: 60_000 });
   await desk.getByRole('button', { name: 'Hold' }).click();
+  await desk.evaluate(() => window.scrollTo(0, 0));
   await shoot(desk, 'show-me');
   await desk.goto('/plan');
   await desk
