@@ -20,7 +20,7 @@ import { LONG } from '../long';
 import { School } from './own-school';
 import { expectAccessible } from './people';
 
-const [CLASSES, CHILDREN, STARTERS, WEEKS] = LONG ? [12, 18, 24, 6] : [2, 2, 7, 1];
+const [CLASSES, CHILDREN, STARTERS, WEEKS] = LONG ? [12, 18, 24, 6] : [4, 2, 7, 1];
 const NAMES = [
   'Ailsa',
   'Bram',
