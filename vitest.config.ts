@@ -30,6 +30,8 @@ export default defineConfig({
     setupFiles: ['tests/component/set-up.ts'],
     server: { deps: { inline: [/^next\//] } },
     fileParallelism: true,
+    // What was made of a file for the tests is kept by its content, for the next run.
+    experimental: { fsModuleCache: true, fsModuleCachePath: 'node_modules/.cache/vitest-modules' },
     // One more than there are cores: some wait for servers that were killed.
     maxWorkers: 3,
     projects: [

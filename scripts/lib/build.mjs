@@ -1,7 +1,7 @@
 /** Builds the application when its sources have changed since the last build. */
-import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { sourceHash } from './content.mjs';
 import { root } from './needs.mjs';
 import { run } from './processes.mjs';
 import { say } from './say.mjs';
@@ -17,22 +17,6 @@ export const TYPE_CHECK = [
   '--tsBuildInfoFile',
   'node_modules/.cache/tsc/all.tsbuildinfo',
 ];
-
-function* filesBelow(folder) {
-  for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
-    const path = join(folder, entry.name);
-    if (entry.isDirectory()) yield* filesBelow(path);
-    else if (!/\.test\.tsx?$/.test(entry.name)) yield path;
-  }
-}
-
-/** Of the sources in some folders, and of what says how they are built. */
-function sourceHash(folders, more) {
-  const hash = createHash('sha256');
-  const files = [...folders.flatMap((name) => [...filesBelow(join(root, name))]), ...more.map((name) => join(root, name))];
-  for (const file of files) hash.update(relative(root, file)).update('\0').update(readFileSync(file)).update('\0');
-  return hash.digest('hex');
-}
 
 /** Compiles the messages when the translator's files have changed. */
 export async function ensureMessages() {

@@ -4,6 +4,9 @@ import { classWith, open, toCounting, untilSeen } from './at-home';
 import { LONG } from '../long';
 import { linksOf, post, signedIn } from './people';
 
+// The last of the files: where its tests followed each other, one worker played them while the others had nothing left.
+test.describe.configure({ mode: 'parallel' });
+
 /** A class of its own with one game; the link of its first child, and that child's id. */
 async function family(page: Page, wanted: string, starter = 'catch-the-ferry') {
   await signedIn(page);
