@@ -11,8 +11,9 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 20_000 },
   retries: 0,
-  // A file a worker: the tests of one file follow each other, files use games of their own. One more than there are cores: tests wait now and then.
-  workers: 3,
+  // A file a worker: the tests of one file follow each other, files use games of their own. No more than there are cores: a page has threads enough,
+  // and three on two took a fifth more time, and of the processors too.
+  workers: 2,
   forbidOnly: true,
   use: {
     baseURL: url,

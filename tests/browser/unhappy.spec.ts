@@ -4,7 +4,7 @@ import { classWith, open, toCounting, untilSeen } from './at-home';
 import { LONG } from '../long';
 import { linksOf, post, signedIn } from './people';
 
-// The last of the files: where its tests followed each other, one worker played them while the others had nothing left.
+// The last of the files: where its tests followed each other, one worker played them while the other had nothing left.
 test.describe.configure({ mode: 'parallel' });
 
 /** A class of its own with one game; the link of its first child, and that child's id. */
