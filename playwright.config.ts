@@ -12,7 +12,7 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   retries: 0,
   // A file a worker: the tests of one file follow each other, files use games of their own. No more than there are cores: a page has threads enough,
-  // and three on two took a fifth more time, and of the processors too.
+  // and three on two took a quarter more time, and a fifth more of the processors.
   workers: 2,
   forbidOnly: true,
   use: {

@@ -31,23 +31,22 @@ export function sourceHash(folders, more) {
 
 /** Of all that is read when the code is checked as a whole: every program, test and setting, the types that a build made, and the packages. */
 function codeHash() {
-  const top = readdirSync(root, { withFileTypes: true })
-    .filter((entry) => entry.isFile() && /\.(ts|mjs|cjs|json)$/.test(entry.name))
-    .map(({ name }) => join(root, name));
-  const types = join(root, '.next/types');
-  const folders = ['src', 'tests', 'bench', 'drills', 'scripts', 'cli'].map((name) => join(root, name));
-  return hashOf([...top.sort(), ...[...folders, ...(existsSync(types) ? [types] : [])].flatMap((folder) => [...filesBelow(folder)])]);
+  const top = readdirSync(root).filter((name) => /\.(ts|mjs|cjs|json)$/.test(name));
+  const folders = ['src', 'tests', 'bench', 'drills', 'scripts', 'cli', '.next/types', '.next/dev/types'].map((name) => join(root, name));
+  return hashOf([...top.sort().map((name) => join(root, name)), ...folders.filter(existsSync).flatMap((folder) => [...filesBelow(folder)])]);
 }
 
-/** Whether a check passed when the code was what it is now; `remember` says that it does. Kept beside the packages, so gone with them. */
-export function lastPassed(check) {
-  const mark = join(root, 'node_modules/.cache/passed', check.replaceAll(/\W+/g, '-'));
-  const now = codeHash();
+/** Which checks passed when the code was what it is now. Kept beside the packages, so gone with them. */
+export function passedBefore() {
+  const before = codeHash();
+  const mark = (check) => join(root, 'node_modules/.cache/passed', check.replaceAll(/\W+/g, '-'));
   return {
-    known: existsSync(mark) && readFileSync(mark, 'utf8') === now,
-    remember: () => {
-      mkdirSync(join(mark, '..'), { recursive: true });
-      writeFileSync(mark, now);
+    has: (check) => existsSync(mark(check)) && readFileSync(mark(check), 'utf8') === before,
+    /** Not where the code was changed while it was checked: nobody knows which of the two passed. */
+    add: (check) => {
+      if (codeHash() !== before) return;
+      mkdirSync(join(mark(check), '..'), { recursive: true });
+      writeFileSync(mark(check), before);
     },
   };
 }
