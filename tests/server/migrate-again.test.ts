@@ -7,6 +7,7 @@ import { migrate } from '@/server/db/migrate';
 import { MIGRATIONS, migrationFiles } from '@/server/db/migration-files';
 import { connectionOptions } from '@/server/db/servers';
 import { LONG } from '../long';
+import { breakingLine } from './breaking-line';
 
 const url = new URL(process.env['DATABASE_URL']!);
 url.pathname = '/lochside_again';
@@ -99,6 +100,18 @@ describe('unhappy at the server: migrations', () => {
     await migrate(url.toString());
     expect(Date.now() - began).toBeGreaterThan(1500);
     expect(await form()).toBe(whole);
+  });
+
+  it('over a line that is taken and let fall before it may ask anything, as by a balancer whose node has just gone: over the next', async () => {
+    const line = await breakingLine(Number(url.port));
+    const byLine = new URL(url);
+    byLine.port = String(line.port);
+    line.cutAt(url.username, 'before');
+    expect(await migrate(byLine.toString())).toEqual(await migrationFiles());
+    expect(line.cuts()).toBe(1);
+    await line.end();
+    // Nobody is there now: said as it is.
+    await expect(migrate(byLine.toString())).rejects.toThrow('ECONNREFUSED');
   });
 
   it('a database of a newer program is refused, and not touched', async () => {

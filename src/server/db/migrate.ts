@@ -8,7 +8,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import type mysql from 'mysql2/promise';
 import { Umzug } from 'umzug';
 import { MIGRATIONS, migrationFiles } from './migration-files';
-import { errorNumber, isLost } from './patience';
+import { errorNumber, isLost, isUnreachable } from './patience';
 import { connectTo } from './servers';
 
 /** How often a line may break on the way. */
@@ -62,16 +62,21 @@ async function lease(connection: mysql.Connection, url: string): Promise<() => P
  * was begun is noted before, so that a statement whose change is there already is known to have been done when the note of its end is missing.
  */
 export async function migrate(url: string, upTo?: string): Promise<string[]> {
+  let reached = false;
   for (let tries = TRIES; ; tries -= 1) {
-    // A server that cannot be reached is told at once; a line that breaks on the way, as when a node of a cluster goes, is taken up again.
-    const connection = await connectTo(url);
+    let connection: mysql.Connection | undefined;
     try {
+      connection = await connectTo(url);
+      reached = true;
       return await migrateOver(connection, url, upTo);
     } catch (error) {
-      if (tries === 1 || !isLost(error)) throw error;
+      // A server that nobody can reach is told at once; a line that breaks, as when a node of a cluster goes, is taken up again, before it asked
+      // anything too: a balancer takes it first and looks for a node then.
+      reached ||= !isUnreachable(error);
+      if (tries === 1 || !reached || !isLost(error)) throw error;
       await sleep(PAUSE_MS);
     } finally {
-      connection.destroy();
+      connection?.destroy();
     }
   }
 }

@@ -8,13 +8,11 @@ import { goOnFrom, pool } from './servers';
 
 /** Too many connections, a node that is not ready, a server that shuts down, a connection that was ended from the other side, a commit that the cluster could not take. */
 const UNREADY: ReadonlySet<number> = new Set([1040, 1047, 1053, 1180, 1927, 4031]);
+const UNREACHABLE: ReadonlySet<string> = new Set(['ECONNREFUSED', 'ETIMEDOUT', 'EHOSTUNREACH', 'ENETUNREACH']);
 const BROKEN: ReadonlySet<string> = new Set([
+  ...UNREACHABLE,
   'ECONNRESET',
-  'ECONNREFUSED',
   'EPIPE',
-  'ETIMEDOUT',
-  'EHOSTUNREACH',
-  'ENETUNREACH',
   'PROTOCOL_CONNECTION_LOST',
   'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
 ]);
@@ -31,11 +29,15 @@ export function errorNumber(error: unknown): number {
   return typeof error === 'object' && error !== null && 'errno' in error && typeof error.errno === 'number' ? error.errno : 0;
 }
 
+const codeOf = (error: unknown): string => (typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '');
+
+/** Whether nobody answered at the server's address at all. */
+export const isUnreachable = (error: unknown): boolean => UNREACHABLE.has(codeOf(error));
+
 /** Whether the server was lost or not ready, so that nobody knows what came of what it was asked last. */
 export function isLost(error: unknown): boolean {
   if (typeof error !== 'object' || error === null) return false;
-  const code = 'code' in error ? String(error.code) : '';
-  return UNREADY.has(errorNumber(error)) || BROKEN.has(code) || (error instanceof Error && error.message.includes('closed state'));
+  return UNREADY.has(errorNumber(error)) || BROKEN.has(codeOf(error)) || (error instanceof Error && error.message.includes('closed state'));
 }
 
 /** Nothing was done, and the same may succeed now. */
